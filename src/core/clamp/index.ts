@@ -1,0 +1,5 @@
+export * from './interference'
+export * from './iso286'
+export * from './material'
+export * from './setup'
+export * from './shrink'

@@ -1,0 +1,3 @@
+export * from './circle'
+export * from './line'
+export * from './point'

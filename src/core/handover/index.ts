@@ -1,0 +1,3 @@
+export * from './crc'
+export * from './refuse'
+export * from './values'

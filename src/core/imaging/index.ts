@@ -1,0 +1,4 @@
+export * from './edge'
+export * from './frame'
+export * from './light'
+export * from './outline'

@@ -1,0 +1,170 @@
+/** The rough outline of the tool, to the pixel: what is tool, where it leaves the picture, which way round it runs. */
+import type { Frame, Pixel } from './frame'
+import { CELL, type Light } from './light'
+
+/** One side of a pixel between tool and field; walking from crack to crack keeps the tool on the right hand. */
+export interface Crack extends Pixel {
+  /** Step along the outline: one of (1,0), (0,1), (−1,0), (0,−1) in u, v. */
+  readonly du: number
+  readonly dv: number
+}
+
+/** Something dark that does not hang together with the tool. */
+export interface Island {
+  readonly centre: Pixel
+  readonly area: number
+}
+
+export interface Outline {
+  /** 1 where the tool is. */
+  readonly mask: Uint8Array
+  /** Open pieces between the borders of the picture, longest first; the tool's outline runs left to right over its tip. */
+  readonly pieces: readonly (readonly Crack[])[]
+  readonly touches: { readonly left: boolean; readonly right: boolean; readonly top: boolean; readonly bottom: boolean }
+  readonly islands: readonly Island[]
+}
+
+const LEAST_ISLAND_PX = 12
+const LEAST_PIECE = 12
+const LEAST_TOUCH = 3
+
+/** @returns null when nothing dark hangs on the left or bottom border, where the tool always leaves the picture. */
+export function findOutline(frame: Frame, light: Light): Outline | null {
+  const { width, height } = frame
+  const runs = darkRuns(frame, light)
+  const blobs = blobsOf(runs, height)
+  const tool = blobs.filter((blob) => blob.onBorder).sort((a, b) => b.area - a.area)[0]
+  if (!tool) return null
+  const mask = new Uint8Array(width * height)
+  const touched = { left: 0, right: 0, top: 0, bottom: 0 }
+  for (const { v, from, to } of tool.runs) {
+    mask.fill(1, v * width + from, v * width + to)
+    if (from === 0) touched.left++
+    if (to === width) touched.right++
+    if (v === 0) touched.top += to - from
+    if (v === height - 1) touched.bottom += to - from
+  }
+  return {
+    mask,
+    pieces: trace(mask, width, height),
+    touches: {
+      left: touched.left >= LEAST_TOUCH,
+      right: touched.right >= LEAST_TOUCH,
+      top: touched.top >= LEAST_TOUCH,
+      bottom: touched.bottom >= LEAST_TOUCH,
+    },
+    islands: blobs.filter((blob) => blob !== tool && blob.area >= LEAST_ISLAND_PX).map(({ area, u, v }) => ({ centre: { u, v }, area })),
+  }
+}
+
+/** Dark pixels side by side in one row: from ≤ u < to. */
+interface Run {
+  readonly v: number
+  readonly from: number
+  readonly to: number
+}
+
+/** Levels farther than this share of the contrast from half way need no look at the neighbours. */
+const CLEAR_SHARE = 0.33
+
+/** Where the level is not clear the mean of 3×3 decides, so that single noisy pixels do not tear the outline. */
+function darkRuns({ width, height, data }: Frame, { halfWay, contrast }: Light): Run[] {
+  const runs: Run[] = []
+  const across = Math.ceil(width / CELL)
+  const clear = CLEAR_SHARE * contrast
+  for (let v = 0; v < height; v++) {
+    const o = v * width
+    const up = v > 0 ? -width : 0
+    const down = v < height - 1 ? width : 0
+    const cells = Math.floor(v / CELL) * across
+    let from = -1
+    for (let u = 0; u < width; u++) {
+      const i = o + u
+      const over = data[i] - halfWay[cells + (u >> 3)]
+      let dark = over < 0
+      if (over > -clear && over < clear) {
+        const l = u > 0 ? i - 1 : i
+        const r = u < width - 1 ? i + 1 : i
+        const sum = data[l + up] + data[i + up] + data[r + up] + data[l] + data[i] + data[r] + data[l + down] + data[i + down] + data[r + down]
+        dark = sum < 9 * halfWay[cells + (u >> 3)]
+      }
+      if (dark && from < 0) from = u
+      else if (!dark && from >= 0) {
+        runs.push({ v, from, to: u })
+        from = -1
+      }
+    }
+    if (from >= 0) runs.push({ v, from, to: width })
+  }
+  return runs
+}
+
+interface Blob {
+  readonly runs: Run[]
+  area: number
+  u: number
+  v: number
+  onBorder: boolean
+}
+
+/** Runs that touch from row to row hang together. */
+function blobsOf(runs: readonly Run[], height: number): Blob[] {
+  const parent = runs.map((_, i) => i)
+  const root = (i: number): number => {
+    while (parent[i] !== i) i = parent[i] = parent[parent[i]]
+    return i
+  }
+  let above = 0
+  for (let i = 0; i < runs.length; i++) {
+    const { v, from, to } = runs[i]
+    while (runs[above].v < v - 1 || (runs[above].v === v - 1 && runs[above].to <= from)) above++
+    for (let k = above; k < i && runs[k].v === v - 1 && runs[k].from < to; k++) parent[root(k)] = root(i)
+  }
+  const blobs = new Map<number, Blob>()
+  runs.forEach((run, i) => {
+    const key = root(i)
+    const blob = blobs.get(key) ?? { runs: [], area: 0, u: 0, v: 0, onBorder: false }
+    blobs.set(key, blob)
+    const length = run.to - run.from
+    blob.runs.push(run)
+    blob.area += length
+    blob.u += (length * (run.from + run.to)) / 2
+    blob.v += length * (run.v + 0.5)
+    if (run.from === 0 || run.v === height - 1) blob.onBorder = true
+  })
+  return [...blobs.values()].map((blob) => ({ ...blob, u: blob.u / blob.area, v: blob.v / blob.area }))
+}
+
+/** Walks round the outer outline along pixel sides and cuts it where it runs along the border of the picture. */
+function trace(mask: Uint8Array, width: number, height: number): Crack[][] {
+  const at = (u: number, v: number) => u >= 0 && v >= 0 && u < width && v < height && mask[v * width + u] === 1
+  const first = mask.indexOf(1)
+  const start = { u: first % width, v: Math.floor(first / width) }
+  const loop: Crack[] = []
+  let { u, v } = start // a corner of pixels; the topmost tool pixel lies below and right of it
+  let du = 1
+  let dv = 0
+  do {
+    loop.push({ u: u + du / 2, v: v + dv / 2, du, dv })
+    u += du
+    v += dv
+    // ahead-left and ahead-right pixels of the corner just reached (tool on the right hand, v down)
+    const left = at(u + (du + dv - 1) / 2, v + (dv - du - 1) / 2)
+    const right = at(u + (du - dv - 1) / 2, v + (dv + du - 1) / 2)
+    if (left && right) [du, dv] = [dv, -du]
+    else if (!right) [du, dv] = [-dv, du]
+  } while ((u !== start.u || v !== start.v || du !== 1 || dv !== 0) && loop.length < 4 * mask.length)
+  const onBorder = ({ u, v, du }: Crack) => (du === 0 ? u === 0 || u === width : v === 0 || v === height)
+  const pieces: Crack[][] = []
+  const offset = loop.findIndex(onBorder)
+  let piece: Crack[] = []
+  for (let k = 0; k < loop.length; k++) {
+    const crack = loop[(k + Math.max(0, offset)) % loop.length]
+    if (onBorder(crack)) {
+      if (piece.length >= LEAST_PIECE) pieces.push(piece)
+      piece = []
+    } else piece.push(crack)
+  }
+  if (piece.length >= LEAST_PIECE) pieces.push(piece)
+  return pieces.sort((a, b) => b.length - a.length)
+}

@@ -1,0 +1,44 @@
+/** Judging against a tolerance with the result's own uncertainty: ISO 14253-1. */
+
+export type Verdict = 'holds' | 'unsure' | 'off'
+
+/** Limits in mm; both belong to the tolerance. */
+export interface Limits {
+  readonly min: number
+  readonly max: number
+}
+
+export const around = (nominal: number, lower: number, upper: number): Limits => ({ min: nominal + lower, max: nominal + upper })
+
+/** Inside only when inside by more than U, outside only when outside by more than U; U = 2σ. */
+export function judge(value: number, limits: Limits, sigma: number): Verdict {
+  const U = 2 * sigma
+  if (value >= limits.min + U && value <= limits.max - U) return 'holds'
+  if (value < limits.min - U || value > limits.max + U) return 'off'
+  return 'unsure'
+}
+
+const RANK: Record<Verdict, number> = { holds: 0, unsure: 1, off: 2 }
+
+export const worst = (verdicts: readonly Verdict[]): Verdict => verdicts.reduce((a, b) => (RANK[b] > RANK[a] ? b : a), 'holds')
+
+/** Parts of a standard uncertainty that are not in the picture. */
+export interface BenchUncertainty {
+  /** Zero check in each direction, mm. */
+  readonly zeroSigmaMm: number
+  /** Scale, as a share of the distance from the master's own size. */
+  readonly scaleSigma: number
+  /** Temperature of the tool not known better than this, K, as a standard deviation. */
+  readonly temperatureSigmaK: number
+  /** How much longer the tool reads because it is still warm, mm (0 when cold). */
+  readonly warmMm: number
+}
+
+const STEEL_PER_K = 11.5e-6
+
+/** One standard deviation of a length of `lengthMm` that its picture gives with `pictureSigma`. */
+export function lengthSigma(pictureSigma: number, lengthMm: number, bench: BenchUncertainty): number {
+  const heat = STEEL_PER_K * bench.temperatureSigmaK * lengthMm
+  // a warm tool's excess is known only as an upper bound: treated as its own standard deviation
+  return Math.hypot(pictureSigma, bench.zeroSigmaMm, bench.scaleSigma * lengthMm, heat, bench.warmMm)
+}

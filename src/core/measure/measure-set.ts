@@ -1,0 +1,161 @@
+/** A set of pictures measured edge by edge: the answer of the frame-set format, and of every measurement on the bench. */
+import type { Frame, LightError } from '../imaging'
+import { solveLinear } from '../numeric'
+import { fail, ok, type Result } from '../units'
+import type { Debris } from './debris'
+import { measureFrame, type FrameMeasurement, type FrameWarning, type Measured } from './measure-frame'
+import type { View } from './view'
+
+export const FEATURES = ['LF', 'DC', 'RE', 'SIG'] as const
+export type Feature = (typeof FEATURES)[number]
+
+export interface Picture {
+  readonly name: string
+  readonly frame: Frame
+  readonly edge: number
+  /** Turn of the spindle when it was taken, degrees. */
+  readonly spindleDeg: number
+  readonly centreX: number
+  readonly centreZ: number
+}
+
+export interface EdgeMeasurement {
+  readonly edge: number
+  readonly spindleDeg: number
+  /** Largest radius, greatest height, corner or ball radius in mm, point angle in degrees; null where they cannot be had. */
+  readonly x: Measured | null
+  readonly z: Measured | null
+  readonly re: Measured | null
+  readonly sig: Measured | null
+  readonly focus: number
+  readonly debris: readonly Debris[]
+}
+
+export interface SetMeasurement {
+  readonly measure: readonly Feature[]
+  readonly edges: readonly EdgeMeasurement[]
+  readonly summary: Summary
+  readonly warnings: readonly { readonly edge: number; readonly warning: FrameWarning }[]
+}
+
+/** All in mm but SIG, in degrees; null where it is not known. */
+export interface Summary {
+  readonly LF: number | null
+  readonly DC: number | null
+  readonly RE: number | null
+  readonly SIG: number | null
+  readonly radialRunout: number | null
+  readonly axialRunout: number | null
+}
+
+export type SetError =
+  | { readonly code: 'PICTURE'; readonly file: string; readonly problem: LightError['code'] }
+  | { readonly code: 'NOTHING_MEASURED'; readonly file: string }
+
+/**
+ * @param pictures at least one, all of one size
+ * @param mmPerPixel scale, both above 0
+ * @param measure what is asked for
+ */
+export function measureSet(
+  pictures: readonly Picture[],
+  mmPerPixel: View['mmPerPixel'],
+  measure: readonly Feature[],
+): Result<SetMeasurement, SetError> {
+  const views: { picture: Picture; found: FrameMeasurement }[] = []
+  for (const picture of pictures) {
+    const { width, height } = picture.frame
+    const view = { width, height, mmPerPixel, centreX: picture.centreX, centreZ: picture.centreZ }
+    const found = measureFrame(picture.frame, view, measure.includes('RE'))
+    if (!found.ok) return fail({ code: 'PICTURE', file: picture.name, problem: found.error.code })
+    views.push({ picture, found: found.value })
+  }
+  const numbers = [...new Set(pictures.map((p) => p.edge))].sort((a, b) => a - b)
+  const grouped = numbers.map((edge) => ({ edge, seen: views.filter((v) => v.picture.edge === edge) }))
+  const edges = grouped.map(({ edge, seen }) => edgeOf(edge, seen, measure))
+  const summary = summarise(edges, measure)
+  if (!edges.some((e) => e.x || e.z || e.re || e.sig)) return fail({ code: 'NOTHING_MEASURED', file: pictures[0]?.name ?? '' })
+  return ok({ measure, edges, summary, warnings: grouped.flatMap(({ edge, seen }, i) => warningsOf(edge, seen, edges[i], measure)) })
+}
+
+interface Seen {
+  readonly picture: Picture
+  readonly found: FrameMeasurement
+}
+
+/** Asked for, for each value of an edge. */
+const ASKED = { x: 'DC', z: 'LF', re: 'RE', sig: 'SIG' } as const
+
+function edgeOf(edge: number, seen: readonly Seen[], measure: readonly Feature[]): EdgeMeasurement {
+  const spindles = [...new Set(seen.map((s) => s.picture.spindleDeg))]
+  const turned = spindles.map((spindleDeg) => {
+    const at = seen.filter((s) => s.picture.spindleDeg === spindleDeg)
+    const most = at.reduce((a, b) => (b.found.arcMm > a.found.arcMm ? b : a))
+    return { spindleDeg, x: largest(at.map((s) => s.found.x)), z: largest(at.map((s) => s.found.z)), re: most.found.re, sig: most.found.sig }
+  })
+  const best = turned.reduce((a, b) => ((b.x?.value ?? -Infinity) > (a.x?.value ?? -Infinity) ? b : a))
+  const wanted = <T>(key: keyof typeof ASKED, value: T | null) => (measure.includes(ASKED[key]) ? value : null)
+  return {
+    edge,
+    spindleDeg: best.spindleDeg,
+    x: wanted('x', peak(turned.map((t) => [t.spindleDeg, t.x]))), // prettier-ignore
+    z: wanted('z', peak(turned.map((t) => [t.spindleDeg, t.z]))), // prettier-ignore
+    re: wanted('re', best.re ?? turned.find((t) => t.re)?.re ?? null),
+    sig: wanted('sig', best.sig ?? turned.find((t) => t.sig)?.sig ?? null),
+    focus: Math.max(...seen.map((s) => s.found.focus)),
+    debris: seen.flatMap((s) => s.found.debris),
+  }
+}
+
+const largest = (values: readonly (Measured | null)[]): Measured | null =>
+  values.reduce((a, b) => (a && (!b || a.value >= b.value) ? a : b), null)
+
+/** With three or more turns of the spindle: the vertex of the parabola through the highest three. */
+function peak(turned: readonly (readonly [number, Measured | null])[]): Measured | null {
+  const known = turned.filter((t): t is readonly [number, Measured] => t[1] !== null).sort((a, b) => b[1].value - a[1].value)
+  if (known.length < 3) return known[0]?.[1] ?? null
+  const top = known.slice(0, 3)
+  const mid = top[0][0]
+  const p = solveLinear(
+    top.map(([deg]) => [1, deg - mid, (deg - mid) ** 2]),
+    top.map(([, m]) => m.value),
+  )
+  const sigma = Math.max(...top.map(([, m]) => m.sigma))
+  if (!p || !(p[2] < 0)) return top[0][1]
+  const at = -p[1] / (2 * p[2])
+  const span = Math.max(...top.map(([deg]) => Math.abs(deg - mid)))
+  return Math.abs(at) > span ? top[0][1] : { value: p[0] - (p[1] * p[1]) / (4 * p[2]), sigma }
+}
+
+export function summarise(edges: readonly EdgeMeasurement[], measure: readonly Feature[]): Summary {
+  const of = (key: 'x' | 'z' | 're' | 'sig') => edges.map((e) => e[key]?.value).filter((v) => v !== undefined)
+  const mean = (v: readonly number[]) => (v.length ? v.reduce((a, b) => a + b, 0) / v.length : null)
+  const spread = (v: readonly number[]) => (v.length > 1 ? Math.max(...v) - Math.min(...v) : null)
+  const xs = of('x')
+  const zs = of('z')
+  return {
+    LF: measure.includes('LF') && zs.length ? Math.max(...zs) : null,
+    DC: measure.includes('DC') && xs.length ? 2 * Math.max(...xs) : null,
+    RE: mean(of('re')),
+    SIG: mean(of('sig')),
+    radialRunout: spread(xs),
+    axialRunout: spread(zs),
+  }
+}
+
+/** One warning of a kind an edge, the worst; a value that another view gave needs no warning. */
+function warningsOf(edge: number, seen: readonly Seen[], got: EdgeMeasurement, measure: readonly Feature[]) {
+  const all = seen.flatMap((s) => s.found.warnings)
+  const size = (w: FrameWarning) => ('high' in w ? w.high : 'deep' in w ? w.deep : 0)
+  const needed = (w: FrameWarning) => {
+    if (w.code === 'CUT_OFF_RIGHT' || w.code === 'NO_FLANK') return measure.includes('DC') && !got.x
+    if (w.code === 'CUT_OFF_TOP' || w.code === 'NO_END') return measure.includes('LF') && !got.z
+    if (w.code === 'NO_CORNER_ARC') return measure.includes('RE') && !got.re
+    return true
+  }
+  const kinds = [...new Set(all.map((w) => w.code))]
+  return kinds
+    .map((code) => all.filter((w) => w.code === code).reduce((a, b) => (size(b) > size(a) ? b : a)))
+    .filter(needed)
+    .map((warning) => ({ edge, warning }))
+}

@@ -1,0 +1,107 @@
+/**
+ * The shape an outline is fitted with: a flank on the side away from the axis, an arc that runs into it as a tangent,
+ * and, but for a ball, an end face that meets the arc on the other side. The face need not be tangent to the arc:
+ * ground ends often start with a kink as large as the dish, and tying them would move the height by r·(1 − cos dish).
+ * Angles are those of outward normals, from +X towards +Z.
+ */
+import { direction, type Point } from '../geometry'
+
+export interface Shape {
+  readonly flankAngle: number
+  /** Distance of the flank's line from the origin along its normal, mm. */
+  readonly flankOffset: number
+  /** Where along the flank's line the arc's centre stands, mm. */
+  readonly along: number
+  readonly radius: number
+  readonly face: { readonly angle: number; readonly offset: number } | null
+}
+
+/** Parameters in the order flank angle, flank offset, along, radius, then face angle and face offset. */
+export const parametersOf = (s: Shape): number[] => [
+  s.flankAngle,
+  s.flankOffset,
+  s.along,
+  s.radius,
+  ...(s.face ? [s.face.angle, s.face.offset] : []),
+]
+
+export const shapeOf = (p: readonly number[]): Shape => ({
+  flankAngle: p[0],
+  flankOffset: p[1],
+  along: p[2],
+  radius: p[3],
+  face: p.length > 4 ? { angle: p[4], offset: p[5] } : null,
+})
+
+export function centreOf({ flankAngle, flankOffset, along, radius }: Shape): Point {
+  const n = direction(flankAngle)
+  return { x: n.x * (flankOffset - radius) - n.z * along, z: n.z * (flankOffset - radius) + n.x * along }
+}
+
+/** The direction from the centre in which arc and face meet (π for a ball): the face's normal where it is tangent. */
+export function meetAngle(shape: Shape): number {
+  if (!shape.face) return Math.PI
+  const c = centreOf(shape)
+  const n = direction(shape.face.angle)
+  const depth = (shape.face.offset - n.x * c.x - n.z * c.z) / Math.max(1e-12, shape.radius)
+  return depth >= 1 ? shape.face.angle : shape.face.angle - Math.acos(Math.max(depth, 0.9))
+}
+
+export const FLANK = 0
+export const ARC = 1
+export const FACE = 2
+
+/**
+ * Measures points against the shape.
+ * @param blurMm blur of the picture: the 50 % contour of a blurred arc lies inside the true one by about blur²/(2·radius)
+ * @param out filled with the signed distance of each point outside of the shape, mm
+ * @param part filled with FLANK, ARC or FACE
+ */
+export function gauge(shape: Shape, points: readonly Point[], blurMm: number, out: Float64Array, part: Uint8Array): void {
+  const c = centreOf(shape)
+  const f = direction(shape.flankAngle)
+  const m = direction(meetAngle(shape))
+  const e = shape.face ? direction(shape.face.angle) : m
+  const seen = shape.radius - (shape.radius > 2 * blurMm ? (blurMm * blurMm) / (2 * shape.radius) : 0)
+  for (let i = 0; i < points.length; i++) {
+    const { x, z } = points[i]
+    const dx = x - c.x
+    const dz = z - c.z
+    const aboveFlank = f.x * dz - f.z * dx > 0
+    const pastArc = m.x * dz - m.z * dx > 0
+    if (shape.face && pastArc && (aboveFlank || e.x * dx + e.z * dz > f.x * dx + f.z * dz)) {
+      part[i] = FACE
+      out[i] = e.x * x + e.z * z - shape.face.offset
+    } else if (!aboveFlank) {
+      part[i] = FLANK
+      out[i] = f.x * x + f.z * z - shape.flankOffset
+    } else {
+      part[i] = ARC
+      out[i] = Math.sqrt(dx * dx + dz * dz) - seen
+    }
+  }
+}
+
+/** Derivative of a point's distance after each parameter, into `row`. */
+export function slope(shape: Shape, p: Point, part: number, row: number[]): void {
+  row.fill(0)
+  const f = direction(shape.flankAngle)
+  if (part === FLANK) {
+    row[0] = -f.z * p.x + f.x * p.z
+    row[1] = -1
+  } else if (part === FACE && shape.face) {
+    const e = direction(shape.face.angle)
+    row[4] = -e.z * p.x + e.x * p.z
+    row[5] = -1
+  } else {
+    const c = centreOf(shape)
+    const d = Math.hypot(p.x - c.x, p.z - c.z) || 1
+    const ux = (p.x - c.x) / d
+    const uz = (p.z - c.z) / d
+    const reach = shape.flankOffset - shape.radius
+    row[0] = -(ux * (-f.z * reach - f.x * shape.along) + uz * (f.x * reach - f.z * shape.along))
+    row[1] = -(ux * f.x + uz * f.z)
+    row[2] = -(-ux * f.z + uz * f.x)
+    row[3] = ux * f.x + uz * f.z - 1
+  }
+}

@@ -1,0 +1,4 @@
+export * from './gaussian'
+export * from './linear'
+export * from './random'
+export * from './robust'

@@ -1,0 +1,7 @@
+export * from './component'
+export * from './coupling'
+export * from './definition'
+export * from './fits'
+export * from './life'
+export * from './machine'
+export * from './profile'

@@ -1,0 +1,34 @@
+/** The life of an assembled tool: which event may follow which state, in one table. */
+export const TOOL_STATES = ['built', 'measured', 'released', 'loaded', 'apart'] as const
+export type ToolState = (typeof TOOL_STATES)[number]
+
+export type ToolEvent = 'save-measurement' | 'release' | 'load' | 'disturb' | 'take-apart'
+
+/** A new measurement of a released tool makes its hand-over out of date; what disturbs a tool sets back all that followed. */
+const TABLE: Readonly<Record<ToolState, Readonly<Partial<Record<ToolEvent, ToolState>>>>> = {
+  built: { 'save-measurement': 'measured', disturb: 'built', 'take-apart': 'apart' },
+  measured: { 'save-measurement': 'measured', release: 'released', disturb: 'built', 'take-apart': 'apart' },
+  released: { 'save-measurement': 'measured', release: 'released', load: 'loaded', disturb: 'built', 'take-apart': 'apart' },
+  loaded: {},
+  apart: {},
+}
+
+/** @returns the next state, or null when the event may not happen now */
+export const nextState = (state: ToolState, event: ToolEvent): ToolState | null => TABLE[state][event] ?? null
+
+export type Station = 'build' | 'measure' | 'hand-over' | 'load'
+
+/** Where a tool in this state waits. */
+export function stationOf(state: ToolState): Station | null {
+  switch (state) {
+    case 'built':
+      return 'measure'
+    case 'measured':
+      return 'hand-over'
+    case 'released':
+      return 'load'
+    case 'loaded':
+    case 'apart':
+      return null
+  }
+}

@@ -1,0 +1,3 @@
+export * from './angle'
+export * from './length'
+export * from './result'

@@ -1,0 +1,14 @@
+import { defineConfig } from 'vitest/config'
+
+export default defineConfig({
+  resolve: {
+    alias: {
+      '@': `${import.meta.dirname}/src`,
+      'server-only': `${import.meta.dirname}/test/support/server-only.ts`,
+    },
+  },
+  test: {
+    include: ['src/**/*.test.ts', 'standins/**/*.test.ts', 'test/reference/**/*.test.ts', 'test/routes/**/*.test.ts'],
+    testTimeout: 60_000,
+  },
+})
