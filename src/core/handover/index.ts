@@ -1,3 +1,4 @@
 export * from './crc'
 export * from './refuse'
 export * from './values'
+export * from './saved'

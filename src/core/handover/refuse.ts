@@ -39,7 +39,7 @@ export function refuseHandover({ machine, t, coupling, allowed, measured }: Hand
   }
   if (machine.coupling !== coupling) found.push({ code: 'WRONG_TAPER', has: coupling, needs: machine.coupling })
   if (allowed && !allowed.includes(machine.key)) found.push({ code: 'WRONG_MACHINE', machine: machine.name, allowed })
-  if (t !== null && (t < machine.registers.from || t > machine.registers.to)) found.push({ code: 'REGISTER_RANGE', t, machine })
+  if (t !== null && (t < machine.registers.min || t > machine.registers.max)) found.push({ code: 'REGISTER_RANGE', t, machine })
   if (measured) {
     const { lengthMm, radiusMm } = measured
     if (lengthMm < machine.lengthMm.min || lengthMm > machine.lengthMm.max) found.push({ code: 'LENGTH_RANGE', lengthMm, machine })
@@ -70,6 +70,6 @@ export function handoverRefusalText(r: HandoverRefusal): string {
     case 'RADIUS_RANGE':
       return `${r.machine.name} takes radii from ${size(r.machine.radiusMm.min, r.machine)} to ${size(r.machine.radiusMm.max, r.machine)}; this tool has ${size(r.radiusMm, r.machine)}.`
     case 'REGISTER_RANGE':
-      return `${r.machine.name} has registers ${r.machine.registers.from} to ${r.machine.registers.to}; T${r.t} has none.`
+      return `${r.machine.name} has registers ${r.machine.registers.min} to ${r.machine.registers.max}; T${r.t} has none.`
   }
 }

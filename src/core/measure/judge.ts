@@ -1,12 +1,7 @@
 /** Judging against a tolerance with the result's own uncertainty: ISO 14253-1. */
+import type { Limits } from '../units'
 
 export type Verdict = 'holds' | 'unsure' | 'off'
-
-/** Limits in mm; both belong to the tolerance. */
-export interface Limits {
-  readonly min: number
-  readonly max: number
-}
 
 export const around = (nominal: number, lower: number, upper: number): Limits => ({ min: nominal + lower, max: nominal + upper })
 
@@ -33,6 +28,9 @@ export interface BenchUncertainty {
   /** How much longer the tool reads because it is still warm, mm (0 when cold). */
   readonly warmMm: number
 }
+
+/** Of a bench checked with its master this shift, in a tool room kept to ±1 K: common practice, no source. */
+export const USUAL_BENCH: BenchUncertainty = { zeroSigmaMm: 0.0006, scaleSigma: 5e-6, temperatureSigmaK: 0.5, warmMm: 0 }
 
 const STEEL_PER_K = 11.5e-6
 

@@ -103,8 +103,16 @@ function edgeOf(edge: number, seen: readonly Seen[], measure: readonly Feature[]
     re: wanted('re', best.re ?? turned.find((t) => t.re)?.re ?? null),
     sig: wanted('sig', best.sig ?? turned.find((t) => t.sig)?.sig ?? null),
     focus: Math.max(...seen.map((s) => s.found.focus)),
-    debris: seen.flatMap((s) => s.found.debris),
+    debris: apart(seen.flatMap((s) => s.found.debris)),
   }
+}
+
+/** The same speck seen in several pictures counts once, at its largest. */
+function apart(debris: readonly Debris[]): Debris[] {
+  const kept: Debris[] = []
+  for (const d of [...debris].sort((a, b) => b.area - a.area))
+    if (!kept.some((k) => Math.hypot(k.x - d.x, k.z - d.z) < Math.max(k.high, Math.sqrt(k.area)))) kept.push(d)
+  return kept
 }
 
 const largest = (values: readonly (Measured | null)[]): Measured | null =>

@@ -1,6 +1,6 @@
 /** A tool's result: each feature with its value, uncertainty, limits and verdict, and one sentence of what to do. */
-import { formatDeviation, formatLength, unitMark, type LengthUnit } from '../units'
-import { judge, lengthSigma, worst, type BenchUncertainty, type Limits, type Verdict } from './judge'
+import { formatDeviation, formatLength, unitMark, type LengthUnit, type Limits } from '../units'
+import { judge, lengthSigma, worst, type BenchUncertainty, type Verdict } from './judge'
 import type { SetMeasurement } from './measure-set'
 import { splitRunout, type Runout } from './runout'
 

@@ -1,4 +1,5 @@
 /** Parts a tool is made of, with ISO 13399 symbols where a property has one. Lengths mm. */
+import type { Limits } from '../units'
 import type { Coupling } from './coupling'
 
 export interface ShrinkHolder {
@@ -8,14 +9,14 @@ export interface ShrinkHolder {
   readonly coupling: Coupling
   /** Nominal bore and the limits of the cold bore. */
   readonly boreMm: number
-  readonly boreLimits: { readonly min: number; readonly max: number }
+  readonly boreLimits: Limits
   /** Gauge line to the face of the nose. */
   readonly projectionMm: number
   readonly noseMm: number
   readonly noseHalfAngleDeg: number
   readonly heatedMm: number
   /** Least and greatest depth of the shank in the bore. */
-  readonly depth: { readonly min: number; readonly max: number }
+  readonly depth: Limits
   readonly greatestC: number
   readonly yieldMPa: number
   /** RPMX */

@@ -1,5 +1,5 @@
 import type { Coupling } from './coupling'
-import type { LengthUnit } from '../units'
+import type { LengthUnit, Limits } from '../units'
 
 /** What a machine and its control take. Lengths mm whatever the control's unit. */
 export interface Machine {
@@ -14,9 +14,9 @@ export interface Machine {
   readonly greatestRpm: number
   /** What the geometry register for the cutter's size holds. */
   readonly sizeRegister: 'radius' | 'diameter'
-  readonly lengthMm: { readonly min: number; readonly max: number }
-  readonly radiusMm: { readonly min: number; readonly max: number }
-  readonly registers: { readonly from: number; readonly to: number }
+  readonly lengthMm: Limits
+  readonly radiusMm: Limits
+  readonly registers: Limits
   readonly pockets: number
   readonly labelCode: 'datamatrix' | 'qr'
   readonly post: string

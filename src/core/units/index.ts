@@ -1,3 +1,4 @@
 export * from './angle'
 export * from './length'
+export * from './limits'
 export * from './result'

@@ -1,0 +1,187 @@
+/** Frame sets: a zip of `frameset.json` and 8-bit grey PNGs, as any camera could make them. */
+import { decode, encode } from 'fast-png'
+import { strFromU8, strToU8, Unzip, UnzipInflate, zipSync } from 'fflate'
+import { z } from 'zod'
+import { FEATURES, warningText, type Feature, type Measured, type Picture, type SetMeasurement } from '@/core/measure'
+import { fail, ok, roundTo, type Result } from '@/core/units'
+
+export const FRAME_SET_LIMITS = { packedBytes: 64 * 2 ** 20, unpackedBytes: 256 * 2 ** 20, files: 500 } as const
+
+const finite = z.number().finite()
+const scale = z.number({ error: 'must be a number above 0' }).finite().positive({ error: 'must be above 0' })
+
+const Header = z.object({
+  format: z.literal('boulder-frameset/1', { error: 'must be boulder-frameset/1' }),
+  mmPerPixel: z.object({ x: scale, z: scale }),
+  nominal: z.record(z.string(), finite).optional(),
+  measure: z.array(z.enum(FEATURES, { error: `asks for a feature that is not known; known are ${FEATURES.join(', ')}` })).min(1).optional(),
+  frames: z
+    .array(
+      z.object({
+        file: z.string().min(1),
+        edge: z.number().int().min(0),
+        spindle: finite.default(0),
+        centreX: finite,
+        centreZ: finite,
+      }),
+    )
+    .min(1, { error: 'lists no picture' })
+    .max(FRAME_SET_LIMITS.files),
+})
+
+export interface FrameSet {
+  readonly mmPerPixel: { readonly x: number; readonly z: number }
+  readonly nominal?: Readonly<Record<string, number>>
+  readonly measure: readonly Feature[]
+  readonly pictures: readonly Picture[]
+}
+
+export type FrameSetError =
+  | { readonly code: 'BAD_FRAMESET'; readonly file: string; readonly detail: string }
+  | { readonly code: 'TOO_LARGE'; readonly detail: string }
+
+const bad = (file: string, detail: string) => fail({ code: 'BAD_FRAMESET' as const, file, detail: `${file}: ${detail}` })
+
+/** @param zip the whole file; limits are counted while it is unpacked */
+export function decodeFrameSet(zip: Uint8Array): Result<FrameSet, FrameSetError> {
+  const files = unpack(zip)
+  if (!files.ok) return files
+  const json = files.value.get('frameset.json')
+  if (!json) return bad('frameset.json', 'is missing from the zip')
+  const header = parseHeader(strFromU8(json))
+  if (!header.ok) return header
+  const { mmPerPixel, nominal, frames } = header.value
+  const decoded = new Map<string, Picture['frame']>()
+  const pictures: Picture[] = []
+  for (const frame of frames) {
+    const known = decoded.get(frame.file)
+    const picture = known ? ok(known) : decodePicture(frame.file, files.value.get(frame.file))
+    if (!picture.ok) return picture
+    decoded.set(frame.file, picture.value)
+    const first = pictures[0]?.frame ?? picture.value
+    if (picture.value.width !== first.width || picture.value.height !== first.height)
+      return bad(frame.file, `is ${picture.value.width}×${picture.value.height}, the first picture ${first.width}×${first.height}; all must be of one size`)
+    pictures.push({ name: frame.file, frame: picture.value, edge: frame.edge, spindleDeg: frame.spindle, centreX: frame.centreX, centreZ: frame.centreZ })
+  }
+  const usual: Feature[] = (nominal?.RE ?? 0) > 0 ? ['LF', 'DC', 'RE'] : ['LF', 'DC']
+  return ok({ mmPerPixel, nominal, measure: header.value.measure ?? usual, pictures })
+}
+
+class TooLarge extends Error {}
+
+function unpack(zip: Uint8Array): Result<Map<string, Uint8Array>, FrameSetError> {
+  if (zip.length > FRAME_SET_LIMITS.packedBytes) return fail({ code: 'TOO_LARGE', detail: 'A frame set may have 64 MB at most.' })
+  const files = new Map<string, Uint8Array>()
+  let bytes = 0
+  let count = 0
+  let broken = ''
+  const unzip = new Unzip((file) => {
+    if (++count > FRAME_SET_LIMITS.files) throw new TooLarge('A frame set may hold 500 files at most.')
+    const chunks: Uint8Array[] = []
+    file.ondata = (error, chunk, final) => {
+      if (error) {
+        broken ||= file.name
+        return
+      }
+      bytes += chunk.length
+      if (bytes > FRAME_SET_LIMITS.unpackedBytes) throw new TooLarge('A frame set may unpack to 256 MB at most.')
+      chunks.push(chunk)
+      if (final) files.set(file.name, join(chunks))
+    }
+    file.start()
+  })
+  unzip.register(UnzipInflate)
+  try {
+    for (let at = 0; at < zip.length; at += 65536) unzip.push(zip.subarray(at, at + 65536), at + 65536 >= zip.length)
+  } catch (error) {
+    if (error instanceof TooLarge) return fail({ code: 'TOO_LARGE', detail: error.message })
+    return bad('the zip', 'cannot be unpacked')
+  }
+  if (broken) return bad(broken, 'cannot be unpacked')
+  if (count === 0) return bad('the zip', 'is no zip file, or holds no file')
+  return ok(files)
+}
+
+function join(chunks: readonly Uint8Array[]): Uint8Array {
+  const all = new Uint8Array(chunks.reduce((n, c) => n + c.length, 0))
+  let at = 0
+  for (const chunk of chunks) {
+    all.set(chunk, at)
+    at += chunk.length
+  }
+  return all
+}
+
+function parseHeader(text: string): Result<z.output<typeof Header>, FrameSetError> {
+  let json: unknown
+  try {
+    json = JSON.parse(text)
+  } catch {
+    return bad('frameset.json', 'is no JSON')
+  }
+  const parsed = Header.safeParse(json)
+  if (parsed.success) return ok(parsed.data)
+  const [issue] = parsed.error.issues
+  return bad('frameset.json', `${issue.path.join('.') || 'it'} ${issue.message}`)
+}
+
+/** Width and height stand at fixed places of a PNG (ISO/IEC 15948, IHDR): looked at before anything is unpacked. */
+function decodePicture(name: string, bytes: Uint8Array | undefined): Result<Picture['frame'], FrameSetError> {
+  if (!bytes) return bad(name, 'is missing from the zip')
+  if (bytes.length < 33) return bad(name, 'is no PNG')
+  const head = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
+  const width = head.getUint32(16)
+  const height = head.getUint32(20)
+  if (width < 16 || height < 16 || width * height > 50e6) return bad(name, 'must have between 16×16 and 50 million pixels')
+  try {
+    const png = decode(bytes, { checkCrc: true })
+    if (png.depth !== 8 || png.channels !== 1 || png.palette) return bad(name, 'must be 8-bit grey')
+    if (png.data.length !== png.width * png.height) return bad(name, 'is cut off')
+    return ok({ width: png.width, height: png.height, data: png.data as Uint8Array })
+  } catch {
+    return bad(name, 'is no PNG, or is damaged')
+  }
+}
+
+/** The set as a zip; PNGs are packed already and are stored. */
+export function encodeFrameSet(set: FrameSet): Uint8Array<ArrayBuffer> {
+  const header = {
+    format: 'boulder-frameset/1',
+    mmPerPixel: set.mmPerPixel,
+    ...(set.nominal ? { nominal: set.nominal } : {}),
+    measure: set.measure,
+    frames: set.pictures.map((p) => ({ file: p.name, edge: p.edge, spindle: p.spindleDeg, centreX: p.centreX, centreZ: p.centreZ })),
+  }
+  const files: Record<string, Uint8Array> = { 'frameset.json': strToU8(JSON.stringify(header)) }
+  for (const p of set.pictures) files[p.name] = encode({ ...p.frame, depth: 8, channels: 1 })
+  return zipSync(files, { level: 0 }) as Uint8Array<ArrayBuffer>
+}
+
+const mm = (value: number | null | undefined) => (value === null || value === undefined ? null : roundTo(value, 6))
+
+/** The answer of the frame-set route. Asked symbols stand under their lower-case names. */
+export function frameSetAnswer(set: SetMeasurement) {
+  const asked = (feature: Feature) => set.measure.includes(feature)
+  const part = (feature: Feature, key: string, value: Measured | null) => (asked(feature) ? { [key]: mm(value?.value) } : {})
+  const sigma = (feature: Feature, key: string, value: Measured | null) => (asked(feature) ? { [key]: mm(value?.sigma) } : {})
+  return {
+    edges: set.edges.map((e) => ({
+      edge: e.edge,
+      spindle: e.spindleDeg,
+      ...part('DC', 'x', e.x),
+      ...part('LF', 'z', e.z),
+      ...part('RE', 're', e.re),
+      ...part('SIG', 'sig', e.sig),
+      sigma: { ...sigma('DC', 'x', e.x), ...sigma('LF', 'z', e.z), ...sigma('RE', 're', e.re), ...sigma('SIG', 'sig', e.sig) },
+      focus: e.focus,
+      debris: e.debris.map((d) => ({ x: mm(d.x), z: mm(d.z), area: mm(d.area) })),
+    })),
+    summary: {
+      ...(asked('LF') ? { LF: mm(set.summary.LF), axialRunout: mm(set.summary.axialRunout) } : {}),
+      ...(asked('DC') ? { DC: mm(set.summary.DC), radialRunout: mm(set.summary.radialRunout) } : {}),
+      ...(asked('RE') ? { RE: mm(set.summary.RE) } : {}),
+      ...(asked('SIG') ? { sig: mm(set.summary.SIG) } : {}),
+    },
+    warnings: set.warnings.map(({ edge, warning }) => ({ edge, code: warning.code, text: warningText(edge, warning) })),
+  }
+}

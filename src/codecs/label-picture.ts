@@ -1,0 +1,87 @@
+/** The label as a picture: human lines first, then the code. All text becomes outlines, so no printer needs our font. */
+import bwipjs from 'bwip-js/node'
+import opentype from 'opentype.js'
+import { Resvg } from '@resvg/resvg-js'
+
+/** Fonts in order of preference, as WOFF files read by the caller; later ones fill in missing letters. */
+export interface LabelFonts {
+  readonly bold: readonly ArrayBuffer[]
+  readonly plain: readonly ArrayBuffer[]
+}
+
+export interface LabelPicture {
+  readonly widthMm: number
+  readonly heightMm: number
+  /** First line large; the rest smaller. */
+  readonly title: string
+  readonly lines: readonly string[]
+  readonly code: 'datamatrix' | 'qr'
+  readonly codeText: string
+}
+
+/** Dots of a usual thermal label printer, 203 to the inch. */
+export const LABEL_DPI = 203
+const MM_PER_INCH = 25.4
+const dots = (mm: number) => Math.round((mm / MM_PER_INCH) * LABEL_DPI)
+
+/** @returns a standalone SVG in true size; one unit is one dot at 203 dpi */
+export function labelSvg(label: LabelPicture, fonts: LabelFonts): string {
+  const width = dots(label.widthMm)
+  const height = dots(label.heightMm)
+  const margin = 12
+  const code = modulesOf(label.code, label.codeText)
+  const module = Math.max(2, Math.floor((height - 2 * margin) / Math.max(code.columns, code.rows)))
+  const side = module * code.columns
+  const left = width - margin - side
+  const top = Math.round((height - module * code.rows) / 2)
+  const room = left - 2 * margin
+  const bold = fonts.bold.map((font) => opentype.parse(font))
+  const plain = fonts.plain.map((font) => opentype.parse(font))
+  const title = textPath(bold, label.title, margin, margin + 27, 36, room)
+  const step = Math.min(27, (height - margin - 52) / Math.max(1, label.lines.length))
+  const lines = label.lines.map((line, i) => textPath(plain, line, margin, margin + 27 + (i + 1) * step, Math.min(24, step - 2), room))
+  return [
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${label.widthMm}mm" height="${label.heightMm}mm" viewBox="0 0 ${width} ${height}">`,
+    `<title>${escapeXml([label.title, ...label.lines].join(' · '))}</title>`,
+    `<rect width="${width}" height="${height}" fill="#fff"/>`,
+    `<path fill="#000" d="${[title, ...lines].join('')}"/>`,
+    `<path fill="#000" shape-rendering="crispEdges" d="${code.dark.map(({ u, v }) => `M${left + u * module} ${top + v * module}h${module}v${module}h-${module}z`).join('')}"/>`,
+    '</svg>',
+  ].join('\n')
+}
+
+/** The same picture as PNG at 203 dpi. */
+export function labelPng(svg: string): Uint8Array {
+  const width = Number(/viewBox="0 0 (\d+)/.exec(svg)?.[1])
+  return new Resvg(svg, { fitTo: { mode: 'width', value: width }, font: { loadSystemFonts: false } }).render().asPng()
+}
+
+interface Modules {
+  readonly columns: number
+  readonly rows: number
+  readonly dark: readonly { readonly u: number; readonly v: number }[]
+}
+
+function modulesOf(kind: LabelPicture['code'], text: string): Modules {
+  const raw = bwipjs.raw(kind === 'datamatrix' ? 'datamatrix' : 'qrcode', text, kind === 'qr' ? 'eclevel=M' : '')
+  const [{ pixs, pixx, pixy }] = raw as unknown as { pixs: number[]; pixx: number; pixy: number }[]
+  const dark = pixs.flatMap((on, i) => (on ? [{ u: i % pixx, v: Math.floor(i / pixx) }] : []))
+  return { columns: pixx, rows: pixy, dark }
+}
+
+/** One line of text as outlines, made narrower in size when it does not fit. */
+function textPath(fonts: readonly opentype.Font[], text: string, x: number, y: number, size: number, room: number): string {
+  const runs = Array.from(text, (letter) => ({ letter, font: fonts.find((font) => font.charToGlyphIndex(letter) > 0) ?? fonts[0] }))
+  const widthAt = (s: number) => runs.reduce((sum, { font, letter }) => sum + font.getAdvanceWidth(letter, s), 0)
+  const fitted = Math.max(size * 0.55, Math.min(size, (size * room) / Math.max(1, widthAt(size))))
+  let at = x
+  let path = ''
+  for (const { letter, font } of runs) {
+    if (at - x + font.getAdvanceWidth(letter, fitted) > room) break
+    path += font.getPath(letter, at, y, fitted).toPathData(1)
+    at += font.getAdvanceWidth(letter, fitted)
+  }
+  return path
+}
+
+const escapeXml = (text: string) => text.replace(/[<>&"]/g, (c) => `&#${c.charCodeAt(0)};`)

@@ -1,0 +1,19 @@
+import type { HandoverValues, PostCheck } from './values'
+
+/** A numbered hand-over: its values are frozen. */
+export interface Handover {
+  readonly id: number
+  readonly assemblyId: number
+  readonly measurementId: number
+  readonly values: HandoverValues
+  readonly label: string
+  readonly postName: string
+  readonly postFile: string
+  readonly postText: string
+  readonly check: PostCheck
+  readonly releasedAt: string
+  readonly personId: string
+  /** When and why it stopped being current; null while it is. */
+  readonly voidedAt: string | null
+  readonly voidReason: string | null
+}

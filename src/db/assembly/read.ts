@@ -1,0 +1,26 @@
+import type { Assembly, ToolState } from '@/core/tool'
+import type { Db } from '../connection'
+import { assembly } from './row'
+
+/** All that are not taken apart, the most urgent first. */
+export const listAssemblies = (db: Db): Assembly[] =>
+  db.prepare("SELECT * FROM assembly WHERE state <> 'apart' ORDER BY due_at IS NULL, due_at, id").all().map(assembly)
+
+/** @param filter left-out fields do not filter */
+export function findAssemblies(db: Db, filter: { t?: number; machine?: string; state?: ToolState }): Assembly[] {
+  return db
+    .prepare(
+      `SELECT * FROM assembly
+       WHERE (:t IS NULL OR t = :t) AND (:machine IS NULL OR machine_key = :machine)
+         AND (:state IS NULL AND state <> 'apart' OR state = :state)
+       ORDER BY id`,
+    )
+    .all({ t: filter.t ?? null, machine: filter.machine ?? null, state: filter.state ?? null })
+    .map(assembly)
+}
+
+/** What stands on this holder now. */
+export function getAssembly(db: Db, serial: string): Assembly | null {
+  const row = db.prepare("SELECT * FROM assembly WHERE serial = ? AND state <> 'apart'").get(serial)
+  return row ? assembly(row) : null
+}

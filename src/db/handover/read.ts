@@ -1,0 +1,63 @@
+import type { Handover, HandoverValues, PostCheck } from '@/core/handover'
+import type { Db } from '../connection'
+
+interface HandoverRow {
+  id: number
+  assembly_id: number
+  measurement_id: number
+  frozen: string
+  label: string
+  post_name: string
+  post_file: string
+  post_text: string
+  post_check: string
+  released_at: string
+  person_id: string
+  voided_at: string | null
+  void_reason: string | null
+}
+
+const handover = (row: unknown): Handover => {
+  const r = row as HandoverRow
+  return {
+    id: r.id,
+    assemblyId: r.assembly_id,
+    measurementId: r.measurement_id,
+    values: JSON.parse(r.frozen) as HandoverValues,
+    label: r.label,
+    postName: r.post_name,
+    postFile: r.post_file,
+    postText: r.post_text,
+    check: JSON.parse(r.post_check) as PostCheck,
+    releasedAt: r.released_at,
+    personId: r.person_id,
+    voidedAt: r.voided_at,
+    voidReason: r.void_reason,
+  }
+}
+
+export function getHandover(db: Db, id: number): Handover | null {
+  const row = db.prepare('SELECT * FROM handover WHERE id = ?').get(id)
+  return row ? handover(row) : null
+}
+
+export function findHandover(db: Db, serial: string, issue: number): Handover | null {
+  const row = db.prepare('SELECT * FROM handover WHERE serial = ? AND issue = ?').get(serial, issue)
+  return row ? handover(row) : null
+}
+
+/** All of a serial, or of everything, newest first. */
+export const listHandovers = (db: Db, serial?: string): Handover[] =>
+  db
+    .prepare('SELECT * FROM handover WHERE :serial IS NULL OR serial = :serial ORDER BY id DESC')
+    .all({ serial: serial ?? null })
+    .map(handover)
+
+export function currentHandover(db: Db, serial: string): Handover | null {
+  const row = db.prepare('SELECT * FROM handover WHERE serial = ? AND voided_at IS NULL').get(serial)
+  return row ? handover(row) : null
+}
+
+export function nextIssue(db: Db, serial: string): number {
+  return (db.prepare('SELECT coalesce(max(issue), 0) + 1 AS n FROM handover WHERE serial = ?').get(serial) as { n: number }).n
+}

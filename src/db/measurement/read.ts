@@ -1,0 +1,39 @@
+import type { SavedMeasurement } from '@/core/measure'
+import type { Db } from '../connection'
+
+interface MeasurementRow {
+  id: number
+  assembly_id: number
+  serial: string
+  at: string
+  person_id: string
+  body: string
+  evidence: string
+  reason: string | null
+}
+
+const measurement = (row: unknown): SavedMeasurement => {
+  const r = row as MeasurementRow
+  const body = JSON.parse(r.body) as Pick<SavedMeasurement, 'summary' | 'edges' | 'result' | 'verdict'>
+  return {
+    ...body,
+    id: r.id,
+    assemblyId: r.assembly_id,
+    serial: r.serial,
+    at: r.at,
+    personId: r.person_id,
+    evidence: r.evidence,
+    reason: r.reason,
+  }
+}
+
+const SELECT = 'SELECT m.*, a.serial FROM measurement m JOIN assembly a ON a.id = m.assembly_id'
+
+/** The last measurement of a tool. */
+export function lastMeasurement(db: Db, assemblyId: number): SavedMeasurement | null {
+  const row = db.prepare(`${SELECT} WHERE m.assembly_id = ? ORDER BY m.id DESC LIMIT 1`).get(assemblyId)
+  return row ? measurement(row) : null
+}
+
+export const listMeasurements = (db: Db, assemblyId: number): SavedMeasurement[] =>
+  db.prepare(`${SELECT} WHERE m.assembly_id = ? ORDER BY m.id DESC`).all(assemblyId).map(measurement)

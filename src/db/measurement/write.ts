@@ -1,0 +1,11 @@
+import type { SavedMeasurement } from '@/core/measure'
+import type { Db } from '../connection'
+
+/** @returns the new row's id */
+export function insertMeasurement(db: Db, m: Omit<SavedMeasurement, 'id' | 'serial'>): number {
+  const { summary, edges, result, verdict } = m
+  const done = db
+    .prepare('INSERT INTO measurement (assembly_id, at, person_id, body, evidence, reason) VALUES (?, ?, ?, ?, ?, ?)')
+    .run(m.assemblyId, m.at, m.personId, JSON.stringify({ summary, edges, result, verdict }), m.evidence, m.reason)
+  return Number(done.lastInsertRowid)
+}
