@@ -85,3 +85,10 @@ function textPath(fonts: readonly opentype.Font[], text: string, x: number, y: n
 }
 
 const escapeXml = (text: string) => text.replace(/[<>&"]/g, (c) => `&#${c.charCodeAt(0)};`)
+
+/** A code alone, as an SVG that fills its place, with one module of quiet zone. */
+export function codeSvg(kind: LabelPicture['code'], text: string): string {
+  const { columns, rows, dark } = modulesOf(kind, text)
+  const path = dark.map(({ u, v }) => `M${u} ${v}h1v1h-1z`).join('')
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="-1 -1 ${columns + 2} ${rows + 2}" width="100%" height="100%" shape-rendering="crispEdges"><path d="${path}" fill="#000"/></svg>`
+}

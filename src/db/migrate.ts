@@ -32,4 +32,3 @@ export function migrate(db: Db, folder: string): number {
   return files.length
 }
 
-export const schemaVersion = (db: Db): number => (db.prepare('SELECT count(*) AS n FROM migration').get() as { n: number }).n

@@ -105,7 +105,8 @@ export async function findEdges(bench: Bench, show: Show): Promise<number[]> {
     if (length > 0) angles.push(await refine(bench, (start + k + (length - 1) / 2) * STEP))
     k += length
   }
-  return angles.map(normDeg).sort((a, b) => a - b)
+  // an edge just short of a whole turn is the first one
+  return angles.map((deg) => (normDeg(deg) > 352 ? normDeg(deg) - 360 : normDeg(deg))).sort((a, b) => a - b)
 }
 
 /** Column of the outermost pixel of the tool. */

@@ -1,15 +1,21 @@
 /** Judging against a tolerance with the result's own uncertainty: ISO 14253-1. */
-import type { Limits } from '../units'
+
+/** Limits in mm; both belong to the tolerance. A tolerance with one side has no least value. */
+export interface SpecLimits {
+  readonly min: number | null
+  readonly max: number
+}
 
 export type Verdict = 'holds' | 'unsure' | 'off'
 
-export const around = (nominal: number, lower: number, upper: number): Limits => ({ min: nominal + lower, max: nominal + upper })
+export const around = (nominal: number, lower: number, upper: number): SpecLimits => ({ min: nominal + lower, max: nominal + upper })
 
 /** Inside only when inside by more than U, outside only when outside by more than U; U = 2σ. */
-export function judge(value: number, limits: Limits, sigma: number): Verdict {
+export function judge(value: number, limits: SpecLimits, sigma: number): Verdict {
   const U = 2 * sigma
-  if (value >= limits.min + U && value <= limits.max - U) return 'holds'
-  if (value < limits.min - U || value > limits.max + U) return 'off'
+  const min = limits.min ?? -Infinity
+  if (value >= min + U && value <= limits.max - U) return 'holds'
+  if (value < min - U || value > limits.max + U) return 'off'
   return 'unsure'
 }
 

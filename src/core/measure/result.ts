@@ -1,6 +1,6 @@
 /** A tool's result: each feature with its value, uncertainty, limits and verdict, and one sentence of what to do. */
-import { formatDeviation, formatLength, unitMark, type LengthUnit, type Limits } from '../units'
-import { judge, lengthSigma, worst, type BenchUncertainty, type Verdict } from './judge'
+import { formatDeviation, formatLength, unitMark, type LengthUnit } from '../units'
+import { judge, lengthSigma, worst, type BenchUncertainty, type SpecLimits, type Verdict } from './judge'
 import type { SetMeasurement } from './measure-set'
 import { splitRunout, type Runout } from './runout'
 
@@ -11,12 +11,12 @@ export interface FeatureResult {
   readonly valueMm: number
   /** One standard deviation, mm. */
   readonly sigmaMm: number
-  readonly limits: Limits | null
+  readonly limits: SpecLimits | null
   /** null where no limits are set. */
   readonly verdict: Verdict | null
 }
 
-export type LimitSet = Readonly<Partial<Record<FeatureKey, Limits>>>
+export type LimitSet = Readonly<Partial<Record<FeatureKey, SpecLimits>>>
 
 export interface ToolResult {
   readonly features: readonly FeatureResult[]
@@ -89,7 +89,8 @@ export function advise(set: SetMeasurement, result: ToolResult, unit: LengthUnit
   if (runout?.verdict === 'off') return runoutAdvice(result, small)
   const off = result.features.find((f) => f.verdict === 'off')
   if (off?.limits) {
-    const mid = (off.limits.min + off.limits.max) / 2
+    const { min, max } = off.limits
+    const mid = min === null ? max : (min + max) / 2
     if (off.key === 'LF') {
       const by = off.valueMm - mid
       return {
@@ -102,7 +103,7 @@ export function advise(set: SetMeasurement, result: ToolResult, unit: LengthUnit
     return {
       tone: 'off',
       edge: null,
-      lead: `${featureWord(off.key)} is ${size(Math.abs(off.valueMm - (off.valueMm > off.limits.max ? off.limits.max : off.limits.min)))} outside.`,
+      lead: `${featureWord(off.key)} is ${size(Math.abs(off.valueMm - (off.valueMm > max ? max : (min ?? max))))} outside.`,
       rest: off.key === 'DC' || off.key === 'RE' ? 'Compare the cutter’s mark with the parts list: a wrong or reground cutter measures like this.' : 'Check the seat of the edges, then measure again.',
     }
   }

@@ -24,3 +24,7 @@ export function getAssembly(db: Db, serial: string): Assembly | null {
   const row = db.prepare("SELECT * FROM assembly WHERE serial = ? AND state <> 'apart'").get(serial)
   return row ? assembly(row) : null
 }
+
+/** The name a tool had when it was built, also after it was taken apart. */
+export const getAssemblyName = (db: Db, id: number): string | null =>
+  (db.prepare('SELECT name FROM assembly WHERE id = ?').get(id) as { name: string } | undefined)?.name ?? null

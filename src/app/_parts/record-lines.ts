@@ -1,0 +1,31 @@
+import type { RecordEntry } from '@/core/tool'
+import { formatLength, unitMark, type LengthUnit } from '@/core/units'
+import { formatWhen } from '@/ui/format/due'
+import type { RecordLine } from '@/ui/records/record-table'
+
+/** Old and new value, for what people ask about: length and diameter, registers, issue numbers. */
+export function changeText(before: unknown, after: unknown, unit: LengthUnit): string {
+  const a = (before ?? {}) as Record<string, unknown>
+  const b = (after ?? {}) as Record<string, unknown>
+  const mm = (value: unknown) => (typeof value === 'number' ? formatLength(value, unit) : '–')
+  const parts: string[] = []
+  for (const key of ['LF', 'DC'] as const) {
+    if (typeof b[key] === 'number') parts.push(`${key} ${typeof a[key] === 'number' ? `${mm(a[key])} → ` : ''}${mm(b[key])} ${unitMark(unit)}`)
+  }
+  if (typeof b.lengthMm === 'number') parts.push(`LF ${mm(b.lengthMm)}, radius ${mm(b.radiusMm)} ${unitMark(unit)}`)
+  if (typeof b.length === 'number') parts.push(`length register ${typeof a.length === 'number' ? `${a.length} → ` : 'empty → '}${b.length}`)
+  return parts.join(' · ')
+}
+
+export const recordLines = (entries: readonly RecordEntry[], unit: LengthUnit, machines: ReadonlyMap<string, string>): RecordLine[] =>
+  entries.map((e) => ({
+    seq: e.seq,
+    when: formatWhen(e.at),
+    who: e.who,
+    what: e.what,
+    serial: e.serial,
+    t: e.t === null ? '–' : `T${e.t}`,
+    machine: e.machine ? (machines.get(e.machine) ?? e.machine) : '–',
+    text: e.text,
+    change: changeText(e.before, e.after, unit),
+  }))

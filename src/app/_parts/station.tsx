@@ -1,0 +1,27 @@
+import type { ReactNode } from 'react'
+import type { Station } from '@/core/tool'
+import { readRack } from '@/stations/rack/rack'
+import { formatDue } from '@/ui/format/due'
+import { Rack } from '@/ui/rack/rack'
+import { context } from '../_server/context'
+
+const EMPTY: Record<Station | 'kit', string> = {
+  kit: 'No job wants a tool. Drop an NC program below.',
+  build: 'Nothing to build: every wanted tool stands or is in work.',
+  measure: 'Nothing waits to be measured. Scan any holder to measure it all the same.',
+  'hand-over': 'Nothing waits to be handed over.',
+  load: 'Nothing waits to be loaded.',
+}
+
+/** A station's page: the rack of what waits there, and below it the sheet. */
+export async function StationPage({ station, current, job, children }: { readonly station: Station | 'kit'; readonly current: string | null; readonly job?: string; readonly children: ReactNode }) {
+  const house = await context()
+  const now = new Date(house.now)
+  const tools = readRack(house.db, station, job).map(({ dueAt, ...item }) => ({ ...item, due: formatDue(dueAt, now) }))
+  return (
+    <>
+      <Rack tools={tools} current={current} empty={EMPTY[station]} />
+      {children}
+    </>
+  )
+}

@@ -1,0 +1,35 @@
+import 'server-only'
+import { cookies } from 'next/headers'
+import { connection } from 'next/server'
+import type { Person } from '@/core/tool'
+import type { LengthUnit } from '@/core/units'
+import { getPerson, listPeople } from '@/db/person/read'
+import { getSession } from '@/db/session/read'
+import { runtime, type Runtime } from '@/runtime'
+import { SESSION_COOKIE, sessionIdOf } from '@/runtime/session'
+
+export interface Context extends Runtime {
+  readonly sessionId: string | null
+  readonly person: Person | null
+  readonly people: readonly Person[]
+  readonly unit: LengthUnit
+  readonly theme: 'granite' | 'basalt'
+  readonly now: string
+}
+
+/** What every page and action needs to know of whoever stands in front of it. */
+export async function context(): Promise<Context> {
+  await connection()
+  const house = runtime()
+  const sessionId = sessionIdOf((await cookies()).get(SESSION_COOKIE)?.value)
+  const session = sessionId ? getSession(house.db, sessionId) : null
+  return {
+    ...house,
+    sessionId,
+    person: session?.personId ? getPerson(house.db, session.personId) : null,
+    people: listPeople(house.db),
+    unit: session?.unit ?? 'mm',
+    theme: session?.theme ?? 'granite',
+    now: new Date().toISOString(),
+  }
+}

@@ -1,0 +1,36 @@
+import 'server-only'
+import { timingSafeEqual } from 'node:crypto'
+import type { NextRequest } from 'next/server'
+import { apiToken } from '@/runtime'
+import { SESSION_COOKIE, sessionIdOf } from '@/runtime/session'
+import { problem } from './problem'
+
+/** Whoever may come in: a program with the token, or one of our own pages with its session. */
+function mayEnter(request: NextRequest): boolean {
+  const token = apiToken()
+  if (!token) return false
+  const given = /^Bearer (.+)$/i.exec(request.headers.get('authorization') ?? '')?.[1]
+  if (given) {
+    const a = Buffer.from(given)
+    const b = Buffer.from(token)
+    return a.length === b.length && timingSafeEqual(a, b)
+  }
+  const site = request.headers.get('sec-fetch-site')
+  const sameOrigin = site === null || site === 'same-origin' || site === 'none'
+  return sameOrigin && sessionIdOf(request.cookies.get(SESSION_COOKIE)?.value) !== null
+}
+
+type Params = Readonly<Record<string, string>>
+
+/** Wraps a route: door, then work; whatever is thrown is told without a trace. */
+export function guarded(work: (request: NextRequest, params: Params) => Promise<Response> | Response) {
+  return async (request: NextRequest, route: { params: Promise<unknown> }): Promise<Response> => {
+    if (!mayEnter(request)) return problem(401, 'NO_TOKEN', 'Send Authorization: Bearer with the token of this tool room.')
+    try {
+      return await work(request, ((await route.params) ?? {}) as Params)
+    } catch (error) {
+      console.error('api', request.nextUrl.pathname, error)
+      return problem(500, 'INTERNAL', 'Something broke here. It is in the server’s log; nothing was stored.')
+    }
+  }
+}

@@ -1,0 +1,34 @@
+import { FRAME_SET_LIMITS } from '@/codecs/frame-set'
+import { getPerson } from '@/db/person/read'
+import { getSession } from '@/db/session/read'
+import { BENCH_FACTS } from '@/devices/bench/port'
+import { runtime } from '@/runtime'
+import { SESSION_COOKIE, sessionIdOf } from '@/runtime/session'
+import { saveMeasurement } from '@/stations/measure/save-measurement'
+import { readBody } from '../../../_api/body'
+import { guarded } from '../../../_api/guard'
+import { problem } from '../../../_api/problem'
+
+export const dynamic = 'force-dynamic'
+
+const STATUS: Readonly<Record<string, number>> = { UNKNOWN_SERIAL: 404, TOO_LARGE: 413, OTHER_HOLDER: 409, NOT_NOW: 409, CHANGED: 409 }
+
+/** The pictures of a tool on our own bench: measured again here, that is the value of record. */
+export const POST = guarded(async (request, { serial }) => {
+  const house = runtime()
+  const sessionId = sessionIdOf(request.cookies.get(SESSION_COOKIE)?.value)
+  const personId = sessionId ? getSession(house.db, sessionId)?.personId : null
+  const person = personId ? getPerson(house.db, personId) : null
+  if (!person) return problem(409, 'NOBODY', 'Nobody is working here yet. Scan your badge, or tap your name at the top right.')
+  const body = await readBody(request, ['application/zip'], FRAME_SET_LIMITS.packedBytes)
+  if (!body.ok) return body.error
+  const done = saveMeasurement({ db: house.db, now: new Date().toISOString(), person }, house.evidence, {
+    serial: decodeURIComponent(serial).toUpperCase(),
+    scanned: (request.nextUrl.searchParams.get('scanned') ?? '').toUpperCase(),
+    frames: body.value,
+    mmPerPixel: BENCH_FACTS.mmPerPixel,
+  })
+  if (done.ok) return Response.json(done.value)
+  const text = 'text' in done.error ? done.error.text : done.error.detail
+  return problem(STATUS[done.error.code] ?? 422, done.error.code, text)
+})

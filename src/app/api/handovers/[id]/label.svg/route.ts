@@ -1,0 +1,9 @@
+import { guarded } from '../../../_api/guard'
+import { handoverOf, labelOf } from '../../../_api/label'
+
+export const dynamic = 'force-dynamic'
+
+export const GET = guarded((_request, { id }) => {
+  const handover = handoverOf(id)
+  return handover instanceof Response ? handover : new Response(labelOf(handover), { headers: { 'content-type': 'image/svg+xml' } })
+})

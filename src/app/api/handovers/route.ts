@@ -1,0 +1,20 @@
+import { listHandovers } from '@/db/handover/read'
+import { runtime } from '@/runtime'
+import { guarded } from '../_api/guard'
+
+export const dynamic = 'force-dynamic'
+
+export const GET = guarded((request) => {
+  const serial = request.nextUrl.searchParams.get('serial')?.toUpperCase()
+  return Response.json(
+    listHandovers(runtime().db, serial).map((h) => ({
+      id: h.id,
+      serial: h.values.serial,
+      issue: h.values.issue,
+      machine: h.values.machine,
+      t: h.values.t,
+      releasedAt: h.releasedAt,
+      current: h.voidedAt === null,
+    })),
+  )
+})

@@ -1,0 +1,18 @@
+import { decodeFrameSet, FRAME_SET_LIMITS, frameSetAnswer } from '@/codecs/frame-set'
+import { measureSet, setErrorText } from '@/core/measure'
+import { readBody } from '../../_api/body'
+import { guarded } from '../../_api/guard'
+import { problem } from '../../_api/problem'
+
+export const dynamic = 'force-dynamic'
+
+/** Measures any frame set, whoever took its pictures. Nothing is stored. */
+export const POST = guarded(async (request) => {
+  const body = await readBody(request, ['application/zip', 'application/x-zip-compressed'], FRAME_SET_LIMITS.packedBytes)
+  if (!body.ok) return body.error
+  const set = decodeFrameSet(body.value)
+  if (!set.ok) return problem(set.error.code === 'TOO_LARGE' ? 413 : 422, set.error.code, set.error.detail)
+  const measured = measureSet(set.value.pictures, set.value.mmPerPixel, set.value.measure)
+  if (!measured.ok) return problem(422, 'BAD_FRAMESET', setErrorText(measured.error))
+  return Response.json(frameSetAnswer(measured.value))
+})

@@ -1,0 +1,34 @@
+import { z } from 'zod'
+import { runtime } from '@/runtime'
+import { previewPost } from '@/stations/hand-over/preview-post'
+import { asText, readBody } from '../../_api/body'
+import { guarded } from '../../_api/guard'
+import { problem } from '../../_api/problem'
+
+export const dynamic = 'force-dynamic'
+
+const Body = z.object({
+  machine: z.string({ error: 'the key of a machine' }).max(40),
+  assemblies: z.array(z.string().max(40), { error: 'a list of serials' }).min(1, 'at least one serial').max(500),
+  post: z.string().max(80).optional(),
+})
+
+const STATUS: Readonly<Record<string, number>> = { UNKNOWN_MACHINE: 404, UNKNOWN_SERIAL: 404, UNREACHABLE: 502 }
+
+/** What a post would say and what the control would hold; on a scratch table only. */
+export const POST = guarded(async (request) => {
+  const body = await readBody(request, ['application/json'], 2 ** 20)
+  if (!body.ok) return body.error
+  let json: unknown
+  try {
+    json = JSON.parse(asText(body.value))
+  } catch {
+    return problem(400, 'BAD_REQUEST', 'The body is no JSON.')
+  }
+  const given = Body.safeParse(json)
+  if (!given.success) return problem(400, 'BAD_REQUEST', 'Something in the body is missing or of the wrong kind.', Object.fromEntries(given.error.issues.map((i) => [i.path.join('.') || 'body', i.message])))
+  const house = runtime()
+  const preview = await previewPost(house.db, house.control, given.data, new Date().toISOString())
+  if (!preview.ok) return problem(STATUS[preview.error.code] ?? 422, preview.error.code, preview.error.text)
+  return Response.json(preview.value)
+})

@@ -1,0 +1,140 @@
+import { z } from 'zod'
+import { fixed, mmToUnit, unitMark } from '@/core/units'
+import { currentHandover } from '@/db/handover/read'
+import { listMachines } from '@/db/machine/read'
+import { proposeHandover } from '@/stations/hand-over/propose'
+import { SmallAction, SmallActions } from '@/ui/common/actions'
+import { Row, Say, Sheet, Title } from '@/ui/common/sheet'
+import { VerdictMark } from '@/ui/common/verdict'
+import { formatWhen } from '@/ui/format/due'
+import { CheckTable } from '@/ui/hand-over/check-table'
+import { ReleasePanel } from '@/ui/hand-over/release-panel'
+import { GoTo } from '@/ui/kit/kit-next'
+import { StationPage } from '../../_parts/station'
+import { context } from '../../_server/context'
+import { releaseAction } from '../../actions'
+
+export const metadata = { title: 'Hand over' }
+
+const Query = z.object({ machine: z.string().max(20).optional().catch(undefined), t: z.coerce.number().int().positive().optional().catch(undefined) })
+
+export default async function HandoverPage({ params, searchParams }: { readonly params: Promise<{ serial: string }>; readonly searchParams: Promise<Record<string, string>> }) {
+  const serial = decodeURIComponent((await params).serial).toUpperCase()
+  const given = Query.parse(await searchParams)
+  const house = await context()
+  const proposal = await proposeHandover(house.db, house.control, serial, house.now, given)
+  if (!proposal)
+    return (
+      <StationPage station="hand-over" current={null}>
+        <Sheet left={<Title lead={serial}>no tool stands on this holder</Title>} />
+      </StationPage>
+    )
+  const { assembly, machine, t, measurement, refusals, values, trial } = proposal
+  const current = currentHandover(house.db, serial)
+  const heading = (
+    <Title lead={t === null ? serial : `T${t}`}>
+      {assembly.name} · on {serial} · for <b className="text-ink">{machine?.name ?? 'no machine yet'}</b>
+    </Title>
+  )
+  if (current && (assembly.state === 'released' || assembly.state === 'loaded')) {
+    const files = `/api/handovers/${current.id}`
+    return (
+      <StationPage station="hand-over" current={serial}>
+        <Sheet
+          left={
+            <>
+              {heading}
+              {/* eslint-disable-next-line @next/next/no-img-element -- drawn by our own route, in true size */}
+              <img src={`${files}/label.svg`} alt={`Label of hand-over ${current.values.issue}`} className="border-rule w-full max-w-[560px] border bg-white" />
+              <CheckTable rows={current.check.rows} decimals={machine?.decimals ?? 3} heldName="control held, tried" />
+              <details>
+                <summary className="font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">{current.postFile}</summary>
+                <pre className="bg-ground overflow-auto p-3 text-[15px]">{current.postText}</pre>
+              </details>
+            </>
+          }
+          right={
+            <>
+              <h2 className="text-2xl font-bold">Hand-over {current.values.issue}</h2>
+              <Row name="Released">{formatWhen(current.releasedAt)}</Row>
+              <Row name="By">{house.people.find((p) => p.id === current.personId)?.name ?? current.personId}</Row>
+              <Row name="Measured">{formatWhen(current.values.measuredAt)}</Row>
+              <div className="mt-auto">
+                <Say tone="holds" lead="Released.">
+                  Hang the label on its clip; it comes off before the tool goes in. Measuring again makes it out of date.
+                </Say>
+                <GoTo href={`/load?serial=${serial}`}>Load it</GoTo>
+                <SmallActions>
+                  <SmallAction href={`${files}/label.png`} download>
+                    Label PNG
+                  </SmallAction>
+                  <SmallAction href={`${files}/post?machine=${current.values.machine}`} download>
+                    Post file
+                  </SmallAction>
+                </SmallActions>
+              </div>
+            </>
+          }
+        />
+      </StationPage>
+    )
+  }
+  const say = (mm: number) => `${fixed(mmToUnit(mm, machine?.unit ?? 'mm'), machine?.decimals ?? 3)} ${unitMark(machine?.unit ?? 'mm')}`
+  const differs = trial?.ok ? trial.value.check.rows.find((row) => !row.same) : null
+  return (
+    <StationPage station="hand-over" current={serial}>
+      <Sheet
+        left={
+          <>
+            {heading}
+            {trial?.ok && machine && (
+              <>
+                <CheckTable rows={trial.value.check.rows} decimals={machine.decimals} heldName="control would hold" />
+                <h2 className="mt-2 text-xl font-bold">{trial.value.file}</h2>
+                <pre className="bg-ground max-w-[676px] overflow-auto p-3 text-[15px]">{trial.value.text}</pre>
+              </>
+            )}
+            {!trial && <p className="text-lg">Once it is measured, and its machine and T number are known, the figures and the file for the control stand here.</p>}
+          </>
+        }
+        right={
+          <>
+            <h2 className="text-2xl font-bold">What is handed over</h2>
+            {values && machine ? (
+              <>
+                <Row name="Length" symbol="LF">
+                  {say(values.lengthMm)}
+                </Row>
+                <Row name={machine.sizeRegister === 'radius' ? 'Radius' : 'Diameter'} symbol={machine.sizeRegister === 'radius' ? 'DC/2' : 'DC'}>
+                  {say(machine.sizeRegister === 'radius' ? values.radiusMm : 2 * values.radiusMm)}
+                </Row>
+                {values.cornerRadiusMm !== null && (
+                  <Row name="Corner radius" symbol="RE">
+                    {say(values.cornerRadiusMm)}
+                  </Row>
+                )}
+                <Row name="Issue">{values.issue}</Row>
+              </>
+            ) : (
+              <p className="text-soft">Nothing yet.</p>
+            )}
+            {measurement && (
+              <Row name="Measured">
+                {formatWhen(measurement.at)} {measurement.verdict && <VerdictMark verdict={measurement.verdict} />}
+              </Row>
+            )}
+            <ReleasePanel
+              serial={serial}
+              machine={machine?.key ?? null}
+              t={t}
+              against={refusals}
+              postProblem={trial && !trial.ok ? trial.error.text : differs ? `T${differs.t} ${differs.register}: the control would hold ${differs.held ?? 'nothing'}.` : null}
+              machines={listMachines(house.db).map(({ key, name }) => ({ key, name }))}
+              release={releaseAction}
+            />
+          </>
+        }
+      />
+    </StationPage>
+  )
+}

@@ -1,0 +1,30 @@
+import '@fontsource-variable/sofia-sans-condensed'
+import '@fontsource-variable/source-sans-3'
+import './globals.css'
+import type { Metadata, Viewport } from 'next'
+import type { ReactNode } from 'react'
+import { countWaiting } from '@/stations/rack/rack'
+import { Frame } from '@/ui/shell/frame'
+import { ShellProvider } from '@/ui/shell/shell-context'
+import { context } from './_server/context'
+import { answerScanAction, setPersonAction, setThemeAction, setUnitAction } from './actions'
+
+export const metadata: Metadata = { title: { default: 'Boulder', template: '%s · Boulder' }, description: 'The tool room’s bench' }
+export const viewport: Viewport = { width: 'device-width', initialScale: 1 }
+
+const ACTIONS = { answerScan: answerScanAction, setUnit: setUnitAction, setTheme: setThemeAction, setPerson: setPersonAction }
+
+export default async function RootLayout({ children }: { readonly children: ReactNode }) {
+  const house = await context()
+  return (
+    <html lang="en" data-theme={house.theme}>
+      <body>
+        <ShellProvider unit={house.unit} theme={house.theme} person={house.person} people={house.people} actions={ACTIONS}>
+          <Frame place={process.env.BOULDER_PLACE ?? 'Tool room'} waiting={countWaiting(house.db)}>
+            {children}
+          </Frame>
+        </ShellProvider>
+      </body>
+    </html>
+  )
+}

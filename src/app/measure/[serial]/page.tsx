@@ -1,0 +1,52 @@
+import { cutterOf } from '@/db/library/read'
+import { getMachine } from '@/db/machine/read'
+import { benchTicket } from '@/runtime/bench-ticket'
+import { readMeasure } from '@/stations/measure/measure-sheet'
+import { formatDue } from '@/ui/format/due'
+import { Say, Sheet, Title } from '@/ui/common/sheet'
+import { MeasureStation } from '@/ui/measure/measure-station'
+import { StationPage } from '../../_parts/station'
+import { context } from '../../_server/context'
+import { wipeAction } from '../../actions'
+
+export const metadata = { title: 'Measure' }
+
+export default async function MeasurePage({ params }: { readonly params: Promise<{ serial: string }> }) {
+  const serial = decodeURIComponent((await params).serial).toUpperCase()
+  const house = await context()
+  const sheet = readMeasure(house.db, serial, house.now)
+  if (!sheet || sheet.assembly.state === 'loaded')
+    return (
+      <StationPage station="measure" current={null}>
+        <Sheet
+          left={
+            <>
+              <Title lead={serial} />
+              <Say tone="off" lead="Nothing to measure.">
+                {sheet ? `It stands in ${sheet.assembly.machine}; take it out first.` : 'No tool stands on this holder. Scan another, or measure it without a job from Measure.'}
+              </Say>
+            </>
+          }
+        />
+      </StationPage>
+    )
+  const { assembly, definition, limits, features, last, bench } = sheet
+  const edges = definition ? cutterOf(house.db, definition.cutter).edges : null
+  return (
+    <StationPage station="measure" current={serial}>
+      <MeasureStation
+        key={`${serial}-${last?.id ?? 0}`}
+        serial={serial}
+        title={assembly.t === null ? serial : `T${assembly.t}`}
+        about={`${assembly.name}${edges ? `, ${edges} edges` : ''}`}
+        forMachine={assembly.machine ? (getMachine(house.db, assembly.machine)?.name ?? assembly.machine) : null}
+        due={formatDue(assembly.dueAt, new Date(house.now))}
+        tool={{ ticket: benchTicket(house.db, assembly), hint: definition ? { x: definition.DC.nominal / 2, z: definition.LF.nominal } : null, edges, measure: features }}
+        limits={limits}
+        bench={bench}
+        before={last?.summary ?? null}
+        wipe={wipeAction}
+      />
+    </StationPage>
+  )
+}

@@ -1,0 +1,45 @@
+import { ACTION_CARD, encodeBadge, encodeMachineLabel } from '@/codecs/label-text'
+import { codeSvg } from '@/codecs/label-picture'
+import { listMachines } from '@/db/machine/read'
+import { Sheet, Title } from '@/ui/common/sheet'
+import { ThemeChoice } from '@/ui/shell/theme-choice'
+import { context } from '../_server/context'
+
+export const metadata = { title: 'Settings' }
+
+export default async function SettingsPage() {
+  const house = await context()
+  const machines = listMachines(house.db)
+  const codes = [
+    ...machines.map((m) => ({ name: m.name, about: `${m.about} · ${m.coupling} · ${m.greatestRpm.toLocaleString('en')} rev/min · figures in ${m.unit}`, text: encodeMachineLabel(m.key) })),
+    ...house.people.map((p) => ({ name: p.name, about: `badge · ${p.role}`, text: encodeBadge(p.id) })),
+    { name: 'Action card', about: 'does what the big button on the screen does; keep it at the bench', text: ACTION_CARD },
+  ]
+  return (
+    <>
+      <div />
+      <Sheet
+        left={
+          <>
+            <Title lead="Settings" />
+            <h2 className="text-2xl font-bold">Look</h2>
+            <ThemeChoice />
+            <h2 className="mt-3 text-2xl font-bold">Codes to print</h2>
+            <ul className="grid grid-cols-2 gap-x-8 max-[900px]:grid-cols-1">
+              {codes.map(({ name, about, text }) => (
+                <li key={text} className="border-rule flex items-center gap-4 border-b py-3">
+                  <span className="block size-[88px] shrink-0 bg-white p-2" dangerouslySetInnerHTML={{ __html: codeSvg('datamatrix', text) }} role="img" aria-label={`Code ${text}`} />
+                  <span>
+                    <b className="font-head block text-xl">{name}</b>
+                    <span className="text-soft block">{about}</span>
+                    <code className="text-[14px]">{text}</code>
+                  </span>
+                </li>
+              ))}
+            </ul>
+          </>
+        }
+      />
+    </>
+  )
+}

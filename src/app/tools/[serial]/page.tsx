@@ -1,0 +1,139 @@
+import Link from 'next/link'
+import { stationOf } from '@/core/tool'
+import { formatLength, unitMark } from '@/core/units'
+import { getComponent } from '@/db/library/read'
+import { listMachines } from '@/db/machine/read'
+import { readPassport } from '@/stations/records/passport'
+import { Row, Say, Sheet, Title } from '@/ui/common/sheet'
+import { VerdictMark } from '@/ui/common/verdict'
+import { ToolDrawing } from '@/ui/drawing/tool-drawing'
+import { formatTime, formatWhen } from '@/ui/format/due'
+import { GoTo } from '@/ui/kit/kit-next'
+import { RecordTable } from '@/ui/records/record-table'
+import { recordLines } from '../../_parts/record-lines'
+import { context } from '../../_server/context'
+
+export async function generateMetadata({ params }: { readonly params: Promise<{ serial: string }> }) {
+  return { title: decodeURIComponent((await params).serial) }
+}
+
+const NEXT = {
+  measure: { href: (s: string) => `/measure/${s}`, text: 'Measure it', say: 'It is built and waits to be measured.' },
+  'hand-over': { href: (s: string) => `/hand-over/${s}`, text: 'Hand it over', say: 'It is measured and waits to be handed over.' },
+  load: { href: (s: string) => `/load?serial=${s}`, text: 'Load it', say: 'Its figures are released; it waits to go into its machine.' },
+  build: null,
+} as const
+
+export default async function PassportPage({ params }: { readonly params: Promise<{ serial: string }> }) {
+  const serial = decodeURIComponent((await params).serial).toUpperCase()
+  const house = await context()
+  const passport = readPassport(house.db, serial)
+  const machines = new Map(listMachines(house.db).map((m) => [m.key, m.name]))
+  if (!passport)
+    return (
+      <>
+        <div />
+        <Sheet left={<Title lead={serial}>no holder with this mark is known here</Title>} />
+      </>
+    )
+  const { assembly, holder, definition, profile, measurements, handovers, record } = passport
+  const last = measurements[0]
+  const current = handovers.find((h) => h.voidedAt === null)
+  const type = holder.component ? getComponent(house.db, holder.component)?.name : null
+  const station = assembly && stationOf(assembly.state)
+  const next = station ? NEXT[station] : null
+  const length = (mm: number | null | undefined) => (mm === null || mm === undefined ? '–' : `${formatLength(mm, house.unit)} ${unitMark(house.unit)}`)
+  const warm = assembly?.heat && assembly.state === 'built' && assembly.heat.measureAt > house.now ? assembly.heat : null
+  return (
+    <>
+      <div />
+      <Sheet
+        left={
+          <>
+            <Title lead={assembly?.t ? `T${assembly.t}` : serial}>{assembly ? `${assembly.name} · on ${serial}` : `${type ?? 'holder'} · carries nothing`}</Title>
+            <div className="flex flex-wrap gap-6">
+              {assembly && profile && (
+                <ToolDrawing
+                  profile={profile}
+                  unit={house.unit}
+                  width={320}
+                  height={420}
+                  title={assembly.name}
+                  LF={last?.summary.LF ?? definition?.LF.nominal ?? profile.highMm}
+                  DC={last?.summary.DC ?? definition?.DC.nominal ?? null}
+                  RE={last?.summary.RE ?? definition?.RE?.nominal ?? null}
+                />
+              )}
+              <div className="min-w-[300px] flex-1">
+                <Row name="Holder">{type ?? holder.coupling}</Row>
+                <Row name="Heats">{holder.heats}</Row>
+                <Row name="Where it is">{assembly ? (assembly.state === 'loaded' ? `${machines.get(assembly.machine ?? '') ?? assembly.machine}, pocket ${assembly.pocket}` : 'tool room') : 'tool room'}</Row>
+                {assembly && (
+                  <>
+                    <Row name="For">
+                      {assembly.machine ? (machines.get(assembly.machine) ?? assembly.machine) : 'no machine yet'}
+                      {assembly.job ? `, ${assembly.job}` : ''}
+                    </Row>
+                    <Row name="Length" symbol="LF">
+                      {length(last?.summary.LF)}
+                    </Row>
+                    <Row name="Diameter" symbol="DC">
+                      {length(last?.summary.DC)}
+                    </Row>
+                    <Row name="Runout of the edges">{length(last?.summary.radialRunout)}</Row>
+                    <Row name="Last measured">
+                      {last ? (
+                        <>
+                          {formatWhen(last.at)} {last.verdict && <VerdictMark verdict={last.verdict} />}
+                        </>
+                      ) : (
+                        'never'
+                      )}
+                    </Row>
+                    {definition && (
+                      <Row name="Definition">
+                        {definition.id}, version {definition.version}
+                      </Row>
+                    )}
+                    <Row name="Hand-over">
+                      {current ? (
+                        <Link className="text-act" href={`/hand-over/${serial}`}>
+                          {current.values.issue}, current
+                        </Link>
+                      ) : handovers[0] ? (
+                        `${handovers[0].values.issue}, ${handovers[0].voidReason ?? 'void'}`
+                      ) : (
+                        'none'
+                      )}
+                    </Row>
+                  </>
+                )}
+              </div>
+            </div>
+            <h2 className="mt-2 text-2xl font-bold">What happened</h2>
+            <RecordTable lines={recordLines(record, house.unit, machines)} search={false} />
+          </>
+        }
+        right={
+          <div className="mt-auto">
+            {warm && (
+              <Say tone="unsure" lead="Hot until the unit’s light says otherwise.">
+                Computed: not to be touched before {formatTime(warm.touchAt)}, not to be measured before {formatTime(warm.measureAt)}. Hot metal looks like cold metal.
+              </Say>
+            )}
+            {next ? (
+              <>
+                <Say tone="todo" lead={next.say} />
+                <GoTo href={next.href(serial)}>{next.text}</GoTo>
+              </>
+            ) : (
+              <Say tone="holds" lead={assembly ? 'It is in its machine.' : 'Free.'}>
+                {assembly ? 'Nothing to do here until it comes back.' : holder.retired ? 'This holder is retired.' : 'It can carry the next tool of its kind.'}
+              </Say>
+            )}
+          </div>
+        }
+      />
+    </>
+  )
+}

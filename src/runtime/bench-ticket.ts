@@ -1,0 +1,43 @@
+import 'server-only'
+import type { Assembly } from '@/core/tool'
+import type { Db } from '@/db/connection'
+import { cutterOf, getDefinition } from '@/db/library/read'
+import { getTicket } from '@/db/truth/read'
+import { putTicket } from '@/db/truth/write'
+import { fromTicket, makeTruth, toTicket, wiped, type Meant } from '@/devices/world/tool-truth'
+
+/** A seed that belongs to the assembly: the same tool looks the same tomorrow. */
+function seedOf({ serial, id }: Assembly): number {
+  let seed = id * 7919
+  for (const c of serial) seed = (Math.imul(seed, 31) + c.charCodeAt(0)) >>> 0
+  return seed
+}
+
+/** What the stand-in of the bench draws for this tool; opaque to whoever carries it. */
+export function benchTicket(db: Db, assembly: Assembly): string {
+  const known = getTicket(db, assembly.id)
+  if (known) return known
+  const definition = assembly.definition && getDefinition(db, assembly.definition.id, assembly.definition.version)
+  const seed = seedOf(assembly)
+  const meant: Meant = definition
+    ? { LF: definition.LF.nominal, DC: definition.DC.nominal, RE: definition.RE?.nominal ?? 0, edges: cutterOf(db, definition.cutter).edges }
+    : strayOf(seed)
+  const ticket = toTicket(makeTruth(seed, meant))
+  putTicket(db, assembly.id, ticket)
+  return ticket
+}
+
+/** Nobody knows what hangs on a holder that came in unannounced: its seed says. */
+const strayOf = (seed: number): Meant => ({
+  LF: 90 + (seed % 70),
+  DC: [8, 10, 12, 16][seed % 4],
+  RE: [0.5, 1, 1.5][seed % 3],
+  edges: 3 + (seed % 2),
+})
+
+/** A cloth went over an edge (null: over all): returns what the bench draws from now on. */
+export function wipeTicket(db: Db, assembly: Assembly, edge: number | null): string {
+  const ticket = toTicket(wiped(fromTicket(benchTicket(db, assembly)), edge))
+  putTicket(db, assembly.id, ticket)
+  return ticket
+}

@@ -1,0 +1,97 @@
+import { encodeLabel } from '@/codecs/label-text'
+import { postFileName, renderPost, type PostTool } from '@/codecs/post'
+import { compareTable, handoverRefusalText, leadMayOverrule, refuseHandover, registersOf, type HandoverValues, type PostCheck } from '@/core/handover'
+import type { SavedMeasurement } from '@/core/measure'
+import type { Assembly, Machine } from '@/core/tool'
+import { fail, ok, type Result } from '@/core/units'
+import { getAssembly } from '@/db/assembly/read'
+import type { Db } from '@/db/connection'
+import { nextIssue } from '@/db/handover/read'
+import { getDefinition } from '@/db/library/read'
+import { getMachine, getPostTemplate } from '@/db/machine/read'
+import { lastMeasurement } from '@/db/measurement/read'
+import { controlErrorText, type Control } from '@/devices/control/port'
+import type { Refused } from '../work'
+
+export interface PostTrial {
+  readonly file: string
+  readonly text: string
+  readonly check: PostCheck
+}
+
+/** Renders a post and lets the control run it on a scratch table; the live one is not touched. */
+export async function tryPost(
+  db: Db,
+  control: Control,
+  machine: Machine,
+  tools: readonly PostTool[],
+  now: string,
+  postName = machine.post,
+): Promise<Result<PostTrial, Refused>> {
+  const template = getPostTemplate(db, postName)
+  if (template === null) return fail({ code: 'UNKNOWN_POST', text: `There is no post ${postName}.` })
+  const rendered = renderPost(template, { machine, madeAt: now, tools })
+  if (!rendered.ok) return fail({ code: 'BAD_TEMPLATE', text: `The post ${postName} cannot be filled in: ${rendered.error.detail}` })
+  const held = await control.tryFile(machine.key, rendered.value)
+  if (!held.ok) return fail({ code: held.error.code, text: controlErrorText(held.error) })
+  const check = compareTable(
+    tools.flatMap((tool) => registersOf(tool, machine)),
+    held.value,
+    machine.unit,
+  )
+  return ok({ file: postFileName(machine, tools), text: rendered.value, check })
+}
+
+/** What a tool's hand-over would freeze, from its last measurement. */
+export function valuesOf(assembly: Assembly, measurement: SavedMeasurement, machine: Machine, t: number, issue: number): HandoverValues | null {
+  const { LF, DC, RE } = measurement.summary
+  if (LF === null || DC === null) return null
+  return {
+    serial: assembly.serial,
+    issue,
+    t,
+    machine: machine.key,
+    unit: machine.unit,
+    lengthMm: LF,
+    radiusMm: DC / 2,
+    cornerRadiusMm: RE,
+    pocket: null,
+    measuredAt: measurement.at,
+  }
+}
+
+export interface HandoverProposal {
+  readonly assembly: Assembly
+  readonly machine: Machine | null
+  readonly t: number | null
+  readonly measurement: SavedMeasurement | null
+  readonly refusals: readonly (Refused & { readonly leadMay: boolean })[]
+  readonly values: HandoverValues | null
+  readonly label: string | null
+  readonly trial: Result<PostTrial, Refused> | null
+}
+
+/**
+ * @param given machine and T where the tool itself does not name them yet
+ * @returns null when no tool stands on this holder
+ */
+export async function proposeHandover(
+  db: Db,
+  control: Control,
+  serial: string,
+  now: string,
+  given: { readonly machine?: string; readonly t?: number } = {},
+): Promise<HandoverProposal | null> {
+  const assembly = getAssembly(db, serial)
+  if (!assembly) return null
+  const machine = getMachine(db, given.machine ?? assembly.machine ?? '')
+  const t = given.t ?? assembly.t
+  const definition = assembly.definition ? getDefinition(db, assembly.definition.id, assembly.definition.version) : null
+  const measurement = assembly.state === 'built' ? null : lastMeasurement(db, assembly.id)
+  const values = measurement && machine && t !== null ? valuesOf(assembly, measurement, machine, t, nextIssue(db, serial)) : null
+  const measured = values && measurement ? { lengthMm: values.lengthMm, radiusMm: values.radiusMm, verdict: measurement.verdict } : null
+  const found = refuseHandover({ machine, t, coupling: assembly.coupling, allowed: definition?.machines ?? null, measured: measurement ? measured ?? { lengthMm: NaN, radiusMm: NaN, verdict: measurement.verdict } : null })
+  const refusals = found.map((r) => ({ code: r.code, text: handoverRefusalText(r), leadMay: leadMayOverrule(r) }))
+  const trial = values && machine ? await tryPost(db, control, machine, [{ ...values, name: assembly.name }], now) : null
+  return { assembly, machine, t, measurement, refusals, values, label: values && encodeLabel(values), trial }
+}

@@ -1,0 +1,96 @@
+import { decodeFrameSet, type FrameSetError } from '@/codecs/frame-set'
+import { judgeTool, measureSet, setErrorText, type Verdict } from '@/core/measure'
+import { nextState } from '@/core/tool'
+import { fail, ok, type Result } from '@/core/units'
+import { moveAssembly } from '@/db/assembly/write'
+import { inTransaction } from '@/db/connection'
+import { voidCurrent } from '@/db/handover/write'
+import { insertMeasurement } from '@/db/measurement/write'
+import { addEntry } from '@/db/record/write'
+import { noteRefusal } from '../records/note-refusal'
+import type { Refused, Work } from '../work'
+import { readMeasure } from './measure-sheet'
+
+/** Keeps the pictures; handed in, so that a verb does not know the file system. */
+export interface EvidenceStore {
+  /** @returns where it was put, relative to the evidence folder */
+  put(serial: string, at: string, zip: Uint8Array): string
+  drop(place: string): void
+}
+
+export interface Save {
+  /** The tool on the spindle. */
+  readonly serial: string
+  /** What was scanned to save it. */
+  readonly scanned: string
+  /** Pictures of all edges as a frame set. */
+  readonly frames: Uint8Array
+  readonly mmPerPixel: { readonly x: number; readonly z: number }
+}
+
+export interface Saved {
+  readonly id: number
+  readonly verdict: Verdict | null
+  readonly voided: number | null
+}
+
+/**
+ * The server measures the pictures again with the same core; that is the value of record, the pictures its evidence.
+ * No measured value is taken from a browser.
+ */
+export function saveMeasurement(work: Work, evidence: EvidenceStore, save: Save): Result<Saved, Refused | FrameSetError> {
+  const sheet = readMeasure(work.db, save.serial, work.now)
+  if (!sheet) return fail({ code: 'UNKNOWN_SERIAL', text: `No tool stands on holder ${save.serial}.` })
+  const { assembly } = sheet
+  const refuse = (refused: Refused) => {
+    noteRefusal(work, 'Measure', { serial: save.serial, t: assembly.t, machine: assembly.machine }, refused)
+    return fail(refused)
+  }
+  if (save.scanned !== save.serial)
+    return refuse({ code: 'OTHER_HOLDER', text: `${save.scanned} was scanned, ${save.serial} is on the spindle. Nothing was saved.` })
+  const state = nextState(assembly.state, 'save-measurement')
+  if (!state) return refuse({ code: 'NOT_NOW', text: `${save.serial} is ${assembly.state}: take it out of the machine before it is measured.` })
+  const set = decodeFrameSet(save.frames)
+  if (!set.ok) return set
+  if (set.value.mmPerPixel.x !== save.mmPerPixel.x || set.value.mmPerPixel.z !== save.mmPerPixel.z)
+    return refuse({ code: 'OTHER_SCALE', text: 'The pictures have another scale than this bench. Nothing was saved.' })
+  const measured = measureSet(set.value.pictures, set.value.mmPerPixel, sheet.features)
+  if (!measured.ok) return fail({ code: measured.error.code, text: setErrorText(measured.error) })
+  const dirty = measured.value.warnings.find((w) => w.warning.code === 'DEBRIS')
+  if (dirty) return refuse({ code: 'DEBRIS', text: `Something sits on edge ${dirty.edge}. Wipe it and measure it again before saving.` })
+  const result = judgeTool(measured.value, sheet.limits, sheet.bench)
+  const { edges, summary } = measured.value
+  const place = evidence.put(save.serial, work.now, save.frames)
+  const saved = inTransaction(work.db, () => {
+    if (!moveAssembly(work.db, assembly, { state })) return null
+    const id = insertMeasurement(work.db, {
+      assemblyId: assembly.id,
+      at: work.now,
+      personId: work.person.id,
+      summary,
+      edges,
+      result,
+      verdict: result.verdict,
+      evidence: place,
+      reason: null,
+    })
+    const voided = voidCurrent(work.db, save.serial, work.now, 'measured again')
+    addEntry(work.db, {
+      at: work.now,
+      personId: work.person.id,
+      what: 'measured',
+      serial: save.serial,
+      t: assembly.t,
+      machine: assembly.machine,
+      text: `${edges.length} ${edges.length === 1 ? 'edge' : 'edges'} measured: ${result.verdict ?? 'not judged'}${voided ? `; hand-over ${voided} is out of date` : ''}`,
+      before: sheet.last?.summary ?? null,
+      after: summary,
+    })
+    return { id, verdict: result.verdict, voided }
+  })
+  if (!saved) {
+    evidence.drop(place)
+    return fail({ code: 'CHANGED', text: `${save.serial} was changed by somebody else meanwhile. Open it again.` })
+  }
+  return ok(saved)
+}

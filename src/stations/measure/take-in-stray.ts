@@ -1,0 +1,61 @@
+import type { Coupling } from '@/core/tool'
+import { fail, ok, type Result } from '@/core/units'
+import { insertAssembly } from '@/db/assembly/write'
+import { inTransaction, isTaken } from '@/db/connection'
+import { getHolder } from '@/db/library/read'
+import { insertHolder } from '@/db/library/write'
+import { addEntry } from '@/db/record/write'
+import type { Refused, Work } from '../work'
+
+export interface Stray {
+  readonly serial: string
+  readonly coupling: Coupling
+  readonly name: string
+  readonly t: number | null
+  readonly machine: string | null
+}
+
+const SERIAL = /^[A-Z0-9][A-Z0-9-]{2,23}$/
+
+/** A tool without a job or a definition comes to the bench: its holder is noted, and it can be measured at once. */
+export function takeInStray(work: Work, stray: Stray): Result<{ serial: string }, Refused> {
+  if (!SERIAL.test(stray.serial)) return fail({ code: 'BAD_SERIAL', text: 'A serial has 3 to 24 capital letters, digits or dashes. Scan the mark on the holder, or type it as it stands there.' })
+  const holder = getHolder(work.db, stray.serial)
+  if (holder?.carries) return fail({ code: 'HOLDER_CARRIES_TOOL', text: `${stray.serial} carries a tool already. Scan it to open that one.` })
+  if (holder && holder.coupling !== stray.coupling) return fail({ code: 'WRONG_TAPER', text: `Holder ${stray.serial} is ${holder.coupling}, not ${stray.coupling}.` })
+  try {
+    inTransaction(work.db, () => {
+      if (!holder) insertHolder(work.db, stray.serial, null, stray.coupling)
+      insertAssembly(work.db, {
+        serial: stray.serial,
+        t: stray.t,
+        name: stray.name,
+        definition: null,
+        machine: stray.machine,
+        job: null,
+        coupling: stray.coupling,
+        state: 'built',
+        pocket: null,
+        dueAt: null,
+        builtAt: work.now,
+        stopSetMm: null,
+        heat: null,
+      })
+      addEntry(work.db, {
+        at: work.now,
+        personId: work.person.id,
+        what: 'taken in',
+        serial: stray.serial,
+        t: stray.t,
+        machine: stray.machine,
+        text: `${stray.name} came to the bench without a job`,
+        before: null,
+        after: { coupling: stray.coupling },
+      })
+    })
+  } catch (error) {
+    if (isTaken(error)) return fail({ code: 'HOLDER_CARRIES_TOOL', text: `Somebody else has just taken in ${stray.serial}.` })
+    throw error
+  }
+  return ok({ serial: stray.serial })
+}

@@ -1,0 +1,73 @@
+import { readScan } from '@/codecs/label-text'
+import { stationOf } from '@/core/tool'
+import { getAssembly } from '@/db/assembly/read'
+import type { Db } from '@/db/connection'
+import { getJob } from '@/db/job/read'
+import { getHolder } from '@/db/library/read'
+import { getMachine } from '@/db/machine/read'
+import { getPerson } from '@/db/person/read'
+import { readToBuild } from '../kit/kit-sheet'
+import { readLabel } from '../load/read-label'
+
+/** What a scan was, and where it leads when the sheet in front has no use for it. */
+export interface ScanAnswer {
+  readonly title: string
+  readonly text: string
+  readonly tone: 'holds' | 'off' | 'todo'
+  readonly href?: string
+  /** A badge: this person works here now. */
+  readonly personId?: string
+}
+
+export function answerScan(db: Db, raw: string): ScanAnswer {
+  const scan = readScan(raw)
+  switch (scan.type) {
+    case 'badge': {
+      const person = getPerson(db, scan.personId)
+      return person
+        ? { title: person.name, text: `works here now, ${person.role}`, tone: 'holds', personId: person.id }
+        : { title: 'Badge', text: 'Nobody with this badge is known here.', tone: 'off' }
+    }
+    case 'machine': {
+      const machine = getMachine(db, scan.key)
+      return machine
+        ? { title: machine.name, text: 'machine · now scan the holder', tone: 'todo', href: `/load?machine=${machine.key}` }
+        : { title: scan.key, text: 'No machine with this label is known here.', tone: 'off' }
+    }
+    case 'label': {
+      const read = readLabel(db, scan.text)
+      const { serial, t } = scan.label
+      if (!read.ok) return { title: `Label of ${serial}`, text: read.error.text, tone: 'off' }
+      return { title: `Label of T${t}`, text: `${serial}, hand-over ${scan.label.issue}, current`, tone: 'holds', href: `/tools/${serial}` }
+    }
+    case 'action':
+      return { title: 'Action card', text: 'There is nothing to confirm on this screen.', tone: 'off' }
+    case 'damaged':
+      return { title: 'Unreadable', text: 'A code of the tool room, but its check digits do not fit. Clean it and scan again.', tone: 'off' }
+    case 'plain':
+      return answerPlain(db, scan.text)
+  }
+}
+
+function answerPlain(db: Db, text: string): ScanAnswer {
+  const serial = text.toUpperCase()
+  const assembly = getAssembly(db, serial)
+  if (assembly) {
+    const station = stationOf(assembly.state)
+    const title = `${serial} · T${assembly.t ?? '?'}`
+    if (station === 'measure') return { title, text: `${assembly.name} · to measure`, tone: 'todo', href: `/measure/${serial}` }
+    if (station === 'hand-over') return { title, text: `${assembly.name} · measured, to hand over`, tone: 'todo', href: `/hand-over/${serial}` }
+    if (station === 'load') return { title, text: `${assembly.name} · released, to load`, tone: 'todo', href: `/load?serial=${serial}` }
+    return { title, text: `${assembly.name} · in ${assembly.machine}, pocket ${assembly.pocket}`, tone: 'holds', href: `/tools/${serial}` }
+  }
+  const holder = getHolder(db, serial)
+  if (holder) {
+    const next = holder.retired ? undefined : readToBuild(db).find(({ tool }) => tool.definition?.holder === holder.component)
+    if (!next?.tool.definition) return { title: serial, text: holder.retired ? 'holder · retired' : 'free holder · no job wants a tool in it', tone: holder.retired ? 'off' : 'holds', href: `/tools/${serial}` }
+    const { t, name } = next.tool.definition
+    return { title: serial, text: `free holder · build T${t} ${name}; scan it again when it is shrunk`, tone: 'todo', href: `/build?job=${encodeURIComponent(next.job.id)}&t=${t}` }
+  }
+  const job = getJob(db, text)
+  if (job) return { title: job.id, text: `${job.name} · ${job.program.tools.length} tools wanted`, tone: 'todo', href: `/kit/${encodeURIComponent(job.id)}` }
+  return { title: text.slice(0, 24), text: 'Not known here: no holder, job, machine or label says so. On Measure it can be taken in.', tone: 'off' }
+}

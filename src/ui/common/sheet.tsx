@@ -1,0 +1,61 @@
+import type { ReactNode } from 'react'
+
+/** The work sheet: what is looked at on the left, what is to be done on the right, the big action at its foot. */
+export function Sheet({ left, right }: { readonly left: ReactNode; readonly right?: ReactNode }) {
+  return (
+    <div className={`bg-paper grid min-h-0 min-w-0 overflow-auto ${right ? 'grid-cols-[1fr_404px] max-[1100px]:grid-cols-1' : ''}`}>
+      <section className="border-rule flex min-w-0 flex-col gap-2.5 border-r px-[18px] py-3.5">{left}</section>
+      {right && <aside className="flex min-w-0 flex-col px-5 pt-3.5 pb-4">{right}</aside>}
+    </div>
+  )
+}
+
+export function Title({ lead, children }: { readonly lead: ReactNode; readonly children?: ReactNode }) {
+  return (
+    <h1 className="text-[27px] leading-[1.1] font-bold">
+      {lead} <span className="text-soft font-medium">{children}</span>
+    </h1>
+  )
+}
+
+const EDGE = { holds: 'border-holds', unsure: 'border-unsure', off: 'border-off', todo: 'border-act' } as const
+const TINT = { holds: 'var(--color-holds)', unsure: 'var(--color-unsure)', off: 'var(--color-off)', todo: 'var(--color-act)' } as const
+
+/** Advice above the big action: one sentence that leads, one that explains. */
+export function Say({ tone, lead, children, role }: { readonly tone: keyof typeof EDGE; readonly lead: ReactNode; readonly children?: ReactNode; readonly role?: 'status' | 'alert' }) {
+  return (
+    <p
+      role={role}
+      className={`my-2.5 border-l-[5px] px-3 py-2 text-[16.5px] ${EDGE[tone]}`}
+      style={{ background: `color-mix(in srgb, ${TINT[tone].replace('--color-', '--color-')} var(--tint), var(--color-base-100))` }}
+    >
+      <b>{lead}</b> {children}
+    </p>
+  )
+}
+
+/** Safety, short, and second to the unit's instructions. */
+export function Cautions({ lines }: { readonly lines: readonly string[] }) {
+  return (
+    <ul className="text-soft border-rule mt-2 border-t pt-2 text-[15px] leading-snug">
+      {lines.map((line) => (
+        <li key={line} className="flex gap-2 py-0.5">
+          <span aria-hidden="true">△</span>
+          {line}
+        </li>
+      ))}
+    </ul>
+  )
+}
+
+export function Row({ name, symbol, children }: { readonly name: ReactNode; readonly symbol?: string; readonly children: ReactNode }) {
+  return (
+    <div className="border-rule flex items-baseline justify-between gap-3 border-b py-1.5">
+      <span className="font-semibold">
+        {name}
+        {symbol && <small className="text-soft ml-1.5 font-normal">{symbol}</small>}
+      </span>
+      <span className="figures text-right text-[20px] font-semibold">{children}</span>
+    </div>
+  )
+}

@@ -1,0 +1,36 @@
+import type { CheckRow } from '@/core/handover'
+import { fixed, unitMark } from '@/core/units'
+
+/** Measured and held values side by side, in the machine's own unit. */
+export function CheckTable({ rows, decimals, heldName }: { readonly rows: readonly CheckRow[]; readonly decimals: number; readonly heldName: string }) {
+  return (
+    <table className="w-full max-w-[676px] text-left">
+      <thead>
+        <tr className="border-ink border-b-2 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">
+          <th scope="col">register</th>
+          <th scope="col" className="text-right">
+            measured
+          </th>
+          <th scope="col" className="text-right">
+            {heldName}
+          </th>
+          <th scope="col" className="w-12" />
+          <th scope="col" />
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((row) => (
+          <tr key={`${row.t}-${row.register}`} className="border-rule h-[46px] border-b">
+            <th scope="row" className="text-[19px] font-semibold">
+              T{row.t} {row.register}
+            </th>
+            <td className="num text-right text-[24px] font-semibold">{fixed(row.measured, decimals)}</td>
+            <td className={`num text-right text-[24px] font-semibold ${row.same ? '' : 'text-off'}`}>{row.held === null ? '–' : fixed(row.held, decimals)}</td>
+            <td className="text-soft pl-2">{unitMark(row.unit)}</td>
+            <td className={`font-head text-lg font-bold whitespace-nowrap ${row.same ? 'text-holds' : 'text-off'}`}>{row.same ? 'same ●' : 'differs ◆'}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
+}

@@ -1,0 +1,9 @@
+'use client'
+import { useRouter } from 'next/navigation'
+import { BigAction } from '../common/actions'
+
+/** The next thing to do for a job: a link as the big action. */
+export function GoTo({ href, children }: { readonly href: string; readonly children: string }) {
+  const router = useRouter()
+  return <BigAction onAct={() => router.push(href)}>{children}</BigAction>
+}

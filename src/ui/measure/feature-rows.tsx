@@ -1,0 +1,61 @@
+'use client'
+import type { FeatureKey, FeatureResult } from '@/core/measure'
+import { featureWord } from '@/core/measure'
+import { formatLength, unitMark, type LengthUnit } from '@/core/units'
+import { VERDICT_TEXT, VerdictMark } from '../common/verdict'
+
+const SYMBOL: Partial<Record<FeatureKey, string>> = { LF: 'LF', DC: 'DC', RE: 'RE' }
+const SPREADS: readonly FeatureKey[] = ['radialRunout', 'axialRunout']
+
+/** The figures an operator reads from a metre away, each against its limits, with its uncertainty. */
+export function FeatureRows({ features, before, unit }: { readonly features: readonly FeatureResult[]; readonly before: Readonly<Partial<Record<FeatureKey, number | null>>> | null; readonly unit: LengthUnit }) {
+  return (
+    <dl>
+      {features.map((f) => {
+        const spread = SPREADS.includes(f.key)
+        const old = before?.[f.key]
+        return (
+          <div key={f.key} data-feature={f.key} className="border-rule grid grid-cols-[1fr_auto] items-end gap-y-0.5 border-b pt-1.5 pb-1.5">
+            <dt className="font-semibold">
+              {featureWord(f.key)}
+              {SYMBOL[f.key] && <small className="text-soft ml-1.5 font-normal">{SYMBOL[f.key]}</small>}
+              {old !== undefined && old !== null && <small className="figures text-soft ml-2 text-[15px] font-medium">was {formatLength(old, unit)}</small>}
+            </dt>
+            <dd className={`figures text-[34px] leading-none font-[650] ${f.verdict === 'off' ? VERDICT_TEXT.off : ''}`}>
+              {formatLength(f.valueMm, unit)}{' '}
+              <small className="text-soft text-[18px] font-medium">
+                {spread && f.limits ? `of ${formatLength(f.limits.max, unit)}` : `± ${formatLength(2 * f.sigmaMm, unit, unit === 'mm' ? 3 : 5)}`} {unitMark(unit)}
+              </small>
+            </dd>
+            {f.limits && f.verdict ? (
+              <>
+                <Band feature={f} />
+                <VerdictMark verdict={f.verdict} />
+              </>
+            ) : (
+              <span className="text-soft col-span-2 text-[15px]">no limit set, not judged</span>
+            )}
+          </div>
+        )
+      })}
+    </dl>
+  )
+}
+
+/** Where the value lies between its limits; the bar is as wide as its uncertainty. */
+function Band({ feature }: { readonly feature: FeatureResult }) {
+  const { min, max } = feature.limits!
+  const low = min ?? 0
+  const span = Math.max(1e-9, max - low)
+  const at = (mm: number) => 30 + (150 * (mm - low)) / span
+  const half = Math.max(4, (150 * 2 * feature.sigmaMm) / span)
+  const middle = Math.max(6, Math.min(214, at(feature.valueMm)))
+  const fill = { holds: 'var(--color-holds)', unsure: 'var(--color-unsure)', off: 'var(--color-off)' }[feature.verdict ?? 'holds']
+  return (
+    <svg viewBox="0 0 220 14" className="h-[14px] w-full max-w-[240px]" preserveAspectRatio="none" aria-hidden="true">
+      <rect x="30" y="4" width="150" height="6" fill="var(--color-base-300)" />
+      <path d={`${min === null ? '' : 'M30 0V14'}M180 0V14`} stroke="var(--color-base-content)" strokeWidth="2" />
+      <rect x={Math.max(0, middle - half)} y="2" width={Math.min(220, 2 * half)} height="10" fill={fill} />
+    </svg>
+  )
+}

@@ -1,0 +1,86 @@
+'use client'
+import { useEffect, useRef } from 'react'
+import { formatLength, unitMark, type LengthUnit } from '@/core/units'
+import type { Shown } from '@/workers/bench.worker'
+
+/** How much of the picture's height is shown: below it only the flank goes on. */
+const SHOWN_HEIGHT = 400
+
+/** What the bench sees, with what was found in it. */
+export function LivePicture({ shown, edges, unit }: { readonly shown: Shown | null; readonly edges: number | null; readonly unit: LengthUnit }) {
+  const canvas = useRef<HTMLCanvasElement>(null)
+  useEffect(() => {
+    const target = canvas.current
+    if (!target || !shown) return
+    const image = new ImageData(shown.width, shown.height)
+    const { grey } = shown
+    for (let i = 0, k = 0; i < grey.length; i++, k += 4) {
+      image.data[k] = grey[i]
+      image.data[k + 1] = grey[i]
+      image.data[k + 2] = grey[i] * 0.98
+      image.data[k + 3] = 255
+    }
+    target.getContext('2d')?.putImageData(image, 0, 0)
+  }, [shown])
+  const length = (mm: number) => `${formatLength(mm, unit)} ${unitMark(unit)}`
+  return (
+    <figure className="border-ink relative w-full max-w-[676px] overflow-hidden border" style={{ aspectRatio: `640 / ${SHOWN_HEIGHT}` }}>
+      <canvas ref={canvas} width={640} height={480} className="absolute inset-x-0 top-0 w-full" role="img" aria-label={shown ? `The bench’s picture${shown.edge ? ` of edge ${shown.edge}` : ''}` : 'No picture yet'} />
+      {!shown && <figcaption className="text-soft grid h-full place-items-center text-lg">The bench is moving to the tool …</figcaption>}
+      {shown && <Overlay shown={shown} length={length} />}
+      {shown && (
+        <>
+          <Tag className="top-2.5 left-2.5">{shown.edge ? `edge ${shown.edge}${edges ? ` of ${edges}` : ''} · ${shown.spindleDeg.toFixed(1)}°` : `spindle ${shown.spindleDeg.toFixed(1)}°`}</Tag>
+          <Tag className="top-2.5 right-2.5">{shown.focus === null ? 'turning' : shown.focus > 0.85 ? 'sharp' : 'not sharp'}</Tag>
+        </>
+      )}
+    </figure>
+  )
+}
+
+const percent = (value: number, of: number) => `${(100 * value) / of}%`
+
+function Overlay({ shown, length }: { readonly shown: Shown; readonly length: (mm: number) => string }) {
+  const { outline, x, z, debris } = shown
+  let path = ''
+  for (let i = 0; i < outline.length; i += 4) {
+    const far = i > 0 && Math.hypot(outline[i] - outline[i - 4], outline[i + 1] - outline[i - 3]) > 12
+    path += `${i === 0 || far ? 'M' : 'L'}${outline[i].toFixed(1)} ${outline[i + 1].toFixed(1)}`
+  }
+  const low = SHOWN_HEIGHT - 30
+  return (
+    <>
+      <svg viewBox={`0 0 640 ${SHOWN_HEIGHT}`} className="absolute inset-0 h-full w-full" aria-hidden="true">
+        <path d={path} fill="none" stroke="#e0a23a" strokeWidth="2" />
+        {z && <path d={`M${z.u - 34} ${z.v - 4}h68`} stroke="#2d4a6d" strokeWidth="5" />}
+        {x && <path d={`M${x.u + 4} ${Math.min(low - 70, Math.max(60, x.v - 35))}v70`} stroke="#2d4a6d" strokeWidth="5" />}
+        {debris.map((d, i) => (
+          <rect key={i} x={d.u - d.sidePx / 2} y={d.v - d.sidePx / 2} width={d.sidePx} height={d.sidePx} fill="none" stroke="#9a2c1c" strokeWidth="2.5" />
+        ))}
+      </svg>
+      {z && (
+        <Tag className="border-act text-act -translate-x-1/2 -translate-y-full" style={{ left: percent(Math.max(70, z.u), 640), top: percent(Math.max(44, z.v - 14), SHOWN_HEIGHT) }}>
+          length {length(z.mm)}
+        </Tag>
+      )}
+      {x && (
+        <Tag className="border-act text-act" style={{ left: percent(Math.min(470, x.u + 16), 640), top: percent(Math.min(low, Math.max(60, x.v)), SHOWN_HEIGHT) }}>
+          radius {length(x.mm)}
+        </Tag>
+      )}
+      {debris.slice(0, 2).map((d, i) => (
+        <Tag key={i} className="border-off text-off" style={{ left: percent(Math.min(440, d.u + d.sidePx / 2 + 8), 640), top: percent(Math.max(6, d.v - d.sidePx / 2 - 30), SHOWN_HEIGHT) }}>
+          ◆ {length(d.highMm)} high: wipe here
+        </Tag>
+      ))}
+    </>
+  )
+}
+
+function Tag({ children, className, style }: { readonly children: React.ReactNode; readonly className: string; readonly style?: React.CSSProperties }) {
+  return (
+    <span className={`font-head bg-paper figures absolute rounded-[2px] border px-1.5 text-[17px] leading-[1.4] font-semibold whitespace-nowrap ${className}`} style={style}>
+      {children}
+    </span>
+  )
+}

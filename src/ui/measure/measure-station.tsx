@@ -1,0 +1,177 @@
+'use client'
+import { useRouter } from 'next/navigation'
+import { useMemo, useState } from 'react'
+import { readScan } from '@/codecs/label-text'
+import { advise, judgeTool, type BenchUncertainty, type FeatureKey, type LimitSet } from '@/core/measure'
+import { formatDeviation, type Result } from '@/core/units'
+import type { OpenTool } from '@/workers/bench.worker'
+import { BigAction, ScanAction, SmallAction, SmallActions } from '../common/actions'
+import { Cautions, Say, Sheet, Title } from '../common/sheet'
+import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
+import { EdgeRibbon } from './edge-ribbon'
+import { FeatureRows } from './feature-rows'
+import { LivePicture } from './live-picture'
+import { useBench } from './use-bench'
+
+export interface MeasureProps {
+  readonly serial: string
+  readonly title: string
+  readonly about: string
+  readonly forMachine: string | null
+  readonly due: { readonly text: string; readonly late: boolean }
+  readonly tool: OpenTool
+  readonly limits: LimitSet
+  readonly bench: BenchUncertainty
+  readonly before: Readonly<Partial<Record<FeatureKey, number | null>>> | null
+  readonly wipe: (given: { serial: string; edge: number | null }) => Promise<Result<{ ticket: string }, { text: string }>>
+}
+
+const CAUTIONS = ['Spindle and carriage move by themselves: hands, sleeves and rags clear.', 'Wipe only with the spindle stopped; no gloves near it while it turns; eye protection with air.']
+
+interface Problem {
+  readonly title?: string
+  readonly detail?: string
+}
+
+/** The server measures the pictures again and answers what stands in the record now. */
+async function save(serial: string, scanned: string, zip: Uint8Array<ArrayBuffer>): Promise<Result<{ verdict: string | null }, string>> {
+  try {
+    const response = await fetch(`/api/assemblies/${encodeURIComponent(serial)}/measurements?scanned=${encodeURIComponent(scanned)}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/zip' },
+      body: zip,
+    })
+    if (response.ok) return { ok: true, value: (await response.json()) as { verdict: string | null } }
+    const problem = (await response.json().catch(() => ({}))) as Problem
+    return { ok: false, error: problem.detail ?? problem.title ?? 'It could not be saved.' }
+  } catch {
+    return { ok: false, error: 'The tool room does not answer. The measurement is still here: scan again when the connection is back.' }
+  }
+}
+
+export function MeasureStation(props: MeasureProps) {
+  const { serial, limits, bench: uncertainty, before } = props
+  const { unit, say } = useShell()
+  const router = useRouter()
+  const bench = useBench(props.tool)
+  const [note, setNote] = useState<string | null>(null)
+  const { state, proposal, shown } = bench
+  const running = state.type === 'running' || state.type === 'opening'
+  const result = useMemo(() => (proposal ? judgeTool(proposal.set, limits, uncertainty) : null), [proposal, limits, uncertainty])
+  const advice = proposal && result ? advise(proposal.set, result, unit) : null
+  const dirty = proposal?.set.warnings.find((w) => w.warning.code === 'DEBRIS')
+
+  useScans(async (raw): Promise<ScanSaid | null> => {
+    const scan = readScan(raw)
+    if (scan.type !== 'plain' || !/^[A-Z]{2}\d+/i.test(scan.text)) return null
+    const scanned = scan.text.toUpperCase()
+    if (!proposal || running) return scanned === serial ? { title: serial, text: 'is on the spindle; measure it, then scan it again to save', tone: 'todo' } : null
+    const refuse = (text: string): ScanSaid => {
+      setNote(text)
+      return { title: scanned, text, tone: 'off' }
+    }
+    if (scanned !== serial) return refuse(`${scanned} was scanned, ${serial} is on the spindle. Nothing was saved.`)
+    const zip = await bench.pack()
+    const done = zip ? await save(serial, scanned, zip) : null
+    if (!done) return refuse('There are no pictures to save. Measure first.')
+    if (!done.ok) return refuse(done.error)
+    const said: ScanSaid = { title: serial, text: `saved: ${done.value.verdict ?? 'not judged'}; the server measured the pictures again`, tone: done.value.verdict === 'off' ? 'off' : 'holds' }
+    say(said)
+    router.push(done.value.verdict === 'off' ? `/tools/${serial}` : `/hand-over/${serial}`)
+    router.refresh()
+    return said
+  })
+
+  const wipe = async (edge: number | null) => {
+    setNote(null)
+    const done = await props.wipe({ serial, edge })
+    if (!done.ok) return setNote(done.error.text)
+    await bench.refresh(done.value.ticket)
+    if (edge !== null) await bench.measureOne(edge)
+    else await bench.measureAll()
+  }
+
+  return (
+    <Sheet
+      left={
+        <>
+          <Title lead={props.title}>
+            {props.about}
+            {props.forMachine && (
+              <>
+                {' '}
+                · for <b className="text-ink">{props.forMachine}</b>
+              </>
+            )}{' '}
+            · <span className={props.due.late ? 'text-off font-bold' : ''}>{props.due.text}</span>
+          </Title>
+          <LivePicture shown={shown} edges={proposal?.angles.length ?? props.tool.edges} unit={unit} />
+          <EdgeRibbon
+            set={proposal?.set ?? null}
+            count={props.tool.edges}
+            unit={unit}
+            runoutMax={limits.radialRunout?.max ?? null}
+            lengthSpreadMax={limits.axialRunout?.max ?? null}
+            current={shown?.edge ?? null}
+            goTo={bench.goTo}
+          />
+        </>
+      }
+      right={
+        <>
+          {result ? (
+            <FeatureRows features={result.features} before={before} unit={unit} />
+          ) : (
+            <>
+              <h2 className="text-2xl font-bold">{serial} is on the spindle</h2>
+              <p className="mt-2 text-lg">Clean taper, flange and edges: putty pressed on straight, air or brush for fine edges. Then measure.</p>
+              <Cautions lines={CAUTIONS} />
+            </>
+          )}
+          <div className="mt-auto pt-1">
+            {uncertainty.warmMm > 0 && (
+              <Say tone="unsure" lead="Still warm.">
+                It reads up to {formatDeviation(uncertainty.warmMm, unit)} long; that is counted in the uncertainty. Better wait and measure then.
+              </Say>
+            )}
+            {note && (
+              <Say tone="off" lead="Not saved." role="alert">
+                {note}
+              </Say>
+            )}
+            {state.type === 'failed' ? (
+              <Say tone="off" lead="Nothing measured." role="alert">
+                {state.text}
+              </Say>
+            ) : (
+              !note &&
+              advice &&
+              !running && (
+                <Say tone={advice.tone} lead={advice.lead} role="status">
+                  {advice.rest}
+                </Say>
+              )
+            )}
+            {running ? (
+              <BigAction onAct={() => undefined} disabled>
+                {state.type === 'opening' ? 'Moving to the tool …' : state.edge ? `Edge ${state.edge}${state.of ? ` of ${state.of}` : ''} …` : 'Looking for the edges …'}
+              </BigAction>
+            ) : dirty ? (
+              <BigAction onAct={() => void wipe(dirty.edge)}>Wiped, measure edge {dirty.edge}</BigAction>
+            ) : proposal ? (
+              <ScanAction>Scan {serial} to save</ScanAction>
+            ) : (
+              <BigAction onAct={() => void bench.measureAll()}>Measure all edges</BigAction>
+            )}
+            {proposal && !running && (
+              <SmallActions>
+                <SmallAction onAct={() => void bench.measureAll()}>All edges again</SmallAction>
+                <SmallAction onAct={() => void wipe(null)}>All wiped, again</SmallAction>
+              </SmallActions>
+            )}
+          </div>
+        </>
+      }
+    />
+  )
+}

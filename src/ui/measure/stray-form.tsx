@@ -1,0 +1,99 @@
+'use client'
+import { zodResolver } from '@hookform/resolvers/zod'
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import { useForm } from 'react-hook-form'
+import { z } from 'zod'
+import { readScan } from '@/codecs/label-text'
+import { COUPLING_NAMES } from '@/core/tool'
+import type { Result } from '@/core/units'
+import { BigAction } from '../common/actions'
+import { Say } from '../common/sheet'
+import { useScans } from '../shell/shell-context'
+
+const Form = z.object({
+  serial: z.string().trim().toUpperCase().regex(/^[A-Z0-9][A-Z0-9-]{2,23}$/, '3 to 24 letters, digits or dashes, as on the holder.'),
+  coupling: z.enum(COUPLING_NAMES),
+  name: z.string().trim().max(80, 'At most 80 characters.'),
+  t: z.union([z.literal('').transform(() => null), z.coerce.number<string>().int('A whole number.').min(1, 'From 1.').max(99999, 'To 99999.')]),
+  machine: z.string(),
+})
+
+export interface StrayProps {
+  readonly machines: readonly { readonly key: string; readonly name: string }[]
+  /** Serials that open a tool that is known already. */
+  readonly known: readonly string[]
+  readonly takeIn: (stray: { serial: string; coupling: (typeof COUPLING_NAMES)[number]; name: string; t: number | null; machine: string | null }) => Promise<Result<{ serial: string }, { text: string }>>
+}
+
+/** A tool without a job or a definition: scan its holder, measure, print a label. */
+export function StrayForm({ machines, known, takeIn }: StrayProps) {
+  const router = useRouter()
+  const [problem, setProblem] = useState<string | null>(null)
+  const { register, handleSubmit, formState, setValue } = useForm<z.input<typeof Form>, unknown, z.output<typeof Form>>({
+    resolver: zodResolver(Form),
+    defaultValues: { serial: '', coupling: COUPLING_NAMES[0], name: '', t: '', machine: '' },
+  })
+  useScans((raw) => {
+    const scan = readScan(raw)
+    if (scan.type !== 'plain' || known.includes(scan.text.toUpperCase()) || !/^[A-Z]{2}\d+$/i.test(scan.text)) return null
+    setValue('serial', scan.text.toUpperCase(), { shouldValidate: true })
+    return { title: scan.text.toUpperCase(), text: 'not known yet; say its taper, then measure it', tone: 'todo' }
+  })
+  const submit = handleSubmit(async (given) => {
+    const done = await takeIn({ ...given, machine: given.machine || null })
+    if (done.ok) router.push(`/measure/${done.value.serial}`)
+    else setProblem(done.error.text)
+  })
+  const field = 'border-ink bg-paper mt-1 h-11 w-full rounded-[3px] border-[1.5px] px-3 text-lg'
+  const { errors } = formState
+  return (
+    <form onSubmit={submit} className="flex flex-1 flex-col gap-3" noValidate>
+      <h2 className="text-2xl font-bold">Measure without a job</h2>
+      <label className="text-lg font-semibold">
+        Mark on the holder
+        <input {...register('serial')} className={`${field} uppercase`} aria-invalid={!!errors.serial} placeholder="scan it" />
+        {errors.serial && <span className="text-off text-base">{errors.serial.message}</span>}
+      </label>
+      <label className="text-lg font-semibold">
+        Taper
+        <select {...register('coupling')} className={field}>
+          {COUPLING_NAMES.map((name) => (
+            <option key={name}>{name}</option>
+          ))}
+        </select>
+      </label>
+      <label className="text-lg font-semibold">
+        What it is
+        <input {...register('name')} className={field} placeholder="end mill, drill, …" />
+        {errors.name && <span className="text-off text-base">{errors.name.message}</span>}
+      </label>
+      <div className="grid grid-cols-2 gap-3">
+        <label className="text-lg font-semibold">
+          T number
+          <input {...register('t')} className={field} inputMode="numeric" aria-invalid={!!errors.t} />
+          {errors.t && <span className="text-off text-base">{errors.t.message}</span>}
+        </label>
+        <label className="text-lg font-semibold">
+          Machine
+          <select {...register('machine')} className={field}>
+            <option value="">later</option>
+            {machines.map((m) => (
+              <option key={m.key} value={m.key}>
+                {m.name}
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+      <div className="mt-auto">
+        {problem && (
+          <Say tone="off" lead="Not taken in." role="alert">
+            {problem}
+          </Say>
+        )}
+        <BigAction onAct={() => void submit()}>Put it on the bench</BigAction>
+      </div>
+    </form>
+  )
+}

@@ -1,0 +1,77 @@
+'use client'
+import { proxy, releaseProxy, wrap, type Remote } from 'comlink'
+import { useCallback, useEffect, useRef, useState } from 'react'
+import type { BenchApi, OpenTool, Proposal, Shown } from '@/workers/bench.worker'
+
+export type BenchState =
+  | { readonly type: 'opening' }
+  | { readonly type: 'ready' }
+  | { readonly type: 'running'; readonly edge: number | null; readonly of: number | null }
+  | { readonly type: 'failed'; readonly text: string }
+
+const FAILED: Record<string, string> = {
+  NOTHING_FOUND: 'No tool was found in the light. Look whether one is clamped, and whether the light is on.',
+  STOPPED: 'The bench stopped. Open the tool again.',
+  NOT_MEASURED: 'The pictures cannot be measured: too dark, burnt out or empty.',
+}
+
+/** Drives the bench in its worker for as long as the sheet is open. */
+export function useBench(tool: OpenTool) {
+  const api = useRef<Remote<BenchApi> | null>(null)
+  const [state, setState] = useState<BenchState>({ type: 'opening' })
+  const [proposal, setProposal] = useState<Proposal | null>(null)
+  const [shown, setShown] = useState<Shown | null>(null)
+  const first = useRef(tool)
+
+  useEffect(() => {
+    const worker = new Worker(new URL('../../workers/bench.worker.ts', import.meta.url), { type: 'module' })
+    const bench = wrap<BenchApi>(worker)
+    api.current = bench
+    let open = true
+    let next: Shown | null = null
+    // the newest picture at each animation frame is enough
+    const show = (picture: Shown) => {
+      if (!next) requestAnimationFrame(() => (open && setShown(next), (next = null)))
+      next = picture
+    }
+    worker.onerror = () => open && setState({ type: 'failed', text: 'The bench could not be started in this browser.' })
+    void (async () => {
+      await bench.listen(proxy(show))
+      const opened = await bench.open(first.current)
+      if (!open) return
+      setState(opened.ok ? { type: 'ready' } : { type: 'failed', text: FAILED[opened.error.code] })
+    })()
+    return () => {
+      open = false
+      api.current = null
+      bench[releaseProxy]()
+      worker.terminate()
+    }
+  }, [])
+
+  const run = useCallback(async (work: (bench: Remote<BenchApi>) => Promise<Awaited<ReturnType<BenchApi['measureAll']>>>) => {
+    if (!api.current) return
+    const done = await work(api.current)
+    if (done.ok) {
+      setProposal(done.value)
+      setState({ type: 'ready' })
+    } else setState({ type: 'failed', text: FAILED[done.error.code] })
+  }, [])
+
+  const measureAll = useCallback(() => {
+    setState({ type: 'running', edge: null, of: null })
+    return run((bench) => bench.measureAll(proxy((edge: number, of: number) => setState({ type: 'running', edge, of }))))
+  }, [run])
+  const measureOne = useCallback(
+    (edge: number) => {
+      setState({ type: 'running', edge, of: null })
+      return run((bench) => bench.measureOne(edge))
+    },
+    [run],
+  )
+  const goTo = useCallback((edge: number) => void api.current?.goTo(edge), [])
+  const refresh = useCallback(async (ticket: string) => api.current?.refresh(ticket), [])
+  const pack = useCallback(async () => (await api.current?.pack()) ?? null, [])
+
+  return { state, proposal, shown, measureAll, measureOne, goTo, refresh, pack }
+}

@@ -1,0 +1,45 @@
+import Link from 'next/link'
+import type { ToolProfile } from '@/core/tool'
+import type { Due } from '../format/due'
+import { Silhouette } from '../drawing/silhouette'
+
+export interface RackTool {
+  readonly key: string
+  readonly t: number | null
+  readonly name: string
+  readonly machine: string
+  readonly due: Due
+  readonly href: string
+  readonly profile: ToolProfile
+}
+
+/** The tools that wait here, side by side and to one scale; the one in hand stands raised. */
+export function Rack({ tools, current, empty }: { readonly tools: readonly RackTool[]; readonly current: string | null; readonly empty: string }) {
+  const tallest = Math.max(150, ...tools.map((t) => t.profile.highMm))
+  return (
+    <section data-rack aria-label="Rack" className="border-stone flex h-[142px] min-w-0 items-end overflow-x-auto overflow-y-hidden border-b-2 px-4">
+      {tools.map((tool) => {
+        const on = tool.key === current
+        return (
+          <Link
+            key={tool.key}
+            href={tool.href}
+            aria-current={on ? 'true' : undefined}
+            title={tool.name}
+            aria-label={`T${tool.t ?? '?'} ${tool.name}, ${tool.machine}, ${tool.due.text}`}
+            className={`relative flex h-[136px] w-[116px] shrink-0 flex-col items-center justify-end rounded-t-[3px] ${on ? 'bg-paper outline-act outline-2 -outline-offset-2' : ''}`}
+          >
+            <span className="font-head absolute inset-x-1 top-2 text-center text-[17px] leading-[1.1] font-semibold">
+              T{tool.t ?? '?'}
+              <small className={`block truncate text-[15px] ${tool.due.late ? 'text-off font-bold' : 'text-soft font-medium'}`}>
+                {tool.machine} {tool.due.text}
+              </small>
+            </span>
+            <Silhouette profile={tool.profile} width={104} height={on ? 94 : 90} mmPerHeight={(tallest + 66) * 1.04} />
+          </Link>
+        )
+      })}
+      {tools.length === 0 && <p className="text-soft self-center text-lg">{empty}</p>}
+    </section>
+  )
+}

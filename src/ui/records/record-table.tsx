@@ -1,0 +1,95 @@
+'use client'
+import { createColumnHelper, createFilteredRowModel, filterFns, globalFilteringFeature, columnFilteringFeature, tableFeatures, useTable } from '@tanstack/react-table'
+import Link from 'next/link'
+import { useState } from 'react'
+
+export interface RecordLine {
+  readonly seq: number
+  readonly when: string
+  readonly who: string
+  readonly what: string
+  readonly serial: string | null
+  readonly t: string
+  readonly machine: string
+  readonly text: string
+  readonly change: string
+}
+
+const features = tableFeatures({ columnFilteringFeature, globalFilteringFeature, filteredRowModel: createFilteredRowModel(), filterFns })
+const helper = createColumnHelper<typeof features, RecordLine>()
+const columns = helper.columns([
+  helper.accessor('when', { header: 'when', cell: ({ getValue }) => <span className="figures whitespace-nowrap">{getValue()}</span> }),
+  helper.accessor('who', { header: 'who' }),
+  helper.accessor('what', {
+    header: 'what',
+    cell: ({ getValue }) => <span className={`font-head text-[19px] font-semibold whitespace-nowrap ${getValue() === 'refused' ? 'text-off' : ''}`}>{getValue() === 'refused' ? '◆ refused' : getValue()}</span>,
+  }),
+  helper.accessor('t', { header: 'T', cell: ({ getValue }) => <span className="figures font-semibold">{getValue()}</span> }),
+  helper.accessor('serial', {
+    header: 'holder',
+    cell: ({ getValue }) => {
+      const serial = getValue()
+      return serial ? (
+        <Link className="text-act flex min-h-11 items-center font-semibold" href={`/tools/${serial}`}>
+          {serial}
+        </Link>
+      ) : (
+        '–'
+      )
+    },
+  }),
+  helper.accessor('machine', { header: 'machine' }),
+  helper.accessor('text', {
+    header: '',
+    cell: ({ row }) => (
+      <>
+        {row.original.text}
+        {row.original.change && <span className="figures text-soft block text-[15px]">{row.original.change}</span>}
+      </>
+    ),
+  }),
+])
+
+/** The record, newest first, narrowed by any word in it. */
+export function RecordTable({ lines, search = true }: { readonly lines: readonly RecordLine[]; readonly search?: boolean }) {
+  const [filter, setFilter] = useState('')
+  const table = useTable({ features, columns, data: lines as RecordLine[], state: { globalFilter: filter }, onGlobalFilterChange: setFilter, globalFilterFn: 'includesString' })
+  const rows = table.getRowModel().rows
+  return (
+    <>
+      {search && (
+        <label className="text-lg font-semibold">
+          Search tool, person, machine or word
+          <input value={filter} onChange={(event) => setFilter(event.target.value)} className="border-ink bg-paper mt-1 block h-11 w-full max-w-md rounded-[3px] border-[1.5px] px-3 text-lg" />
+        </label>
+      )}
+      <div className="overflow-x-auto">
+        <table className="w-full text-left">
+          <thead>
+            {table.getHeaderGroups().map((group) => (
+              <tr key={group.id} className="border-ink border-b-2">
+                {group.headers.map((header) => (
+                  <th key={header.id} scope="col" className="pr-4 pb-1.5 text-[17px] font-medium">
+                    <table.FlexRender header={header} />
+                  </th>
+                ))}
+              </tr>
+            ))}
+          </thead>
+          <tbody>
+            {rows.map((row) => (
+              <tr key={row.id} className="border-rule h-[46px] border-b">
+                {row.getAllCells().map((cell) => (
+                  <td key={cell.id} className="py-1 pr-4 align-middle">
+                    <table.FlexRender cell={cell} />
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        {rows.length === 0 && <p className="text-soft py-4 text-lg">{lines.length ? 'Nothing in the record holds that word.' : 'Nothing has happened yet.'}</p>}
+      </div>
+    </>
+  )
+}

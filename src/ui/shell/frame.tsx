@@ -1,0 +1,196 @@
+'use client'
+import { ScanBarcode } from 'lucide-react'
+import Link from 'next/link'
+import { usePathname } from 'next/navigation'
+import { useRef, useState, type ReactNode } from 'react'
+import { Keys } from './keys'
+import { OTHERS, STATIONS } from './places'
+import { useShell } from './shell-context'
+
+export type Waiting = Readonly<Record<string, number>>
+
+/** Header, bench line and whatever sheet is open. */
+export function Frame({ place, waiting, children }: { readonly place: string; readonly waiting: Waiting; readonly children: ReactNode }) {
+  const help = useRef<HTMLDialogElement>(null)
+  return (
+    <div className="grid h-dvh grid-cols-[164px_1fr] grid-rows-[56px_1fr] max-[900px]:grid-cols-[120px_1fr]">
+      <header className="border-rule bg-paper col-span-2 flex items-center gap-4 border-b pr-4">
+        <Link href="/kit" className="font-head flex w-[164px] shrink-0 items-center gap-2 pl-4 text-2xl font-bold max-[900px]:w-[112px]">
+          <Mark /> Boulder
+        </Link>
+        <span className="font-head text-soft shrink-0 text-[18px] font-medium max-[1100px]:hidden">{place}</span>
+        <ScanField />
+        <UnitSwitch />
+        <Who />
+        <button className="font-head text-soft h-11 w-9 shrink-0 text-xl font-semibold" aria-label="Keys of this program" onClick={() => help.current?.showModal()}>
+          ?
+        </button>
+      </header>
+      <BenchLine waiting={waiting} />
+      <main className="grid min-h-0 min-w-0 grid-rows-[auto_1fr]">{children}</main>
+      <Keys onHelp={() => help.current?.showModal()} />
+      <dialog ref={help} className="bg-paper text-ink border-ink m-auto border-[1.5px] p-6 backdrop:bg-black/50" aria-label="Keys">
+        <KeyList />
+        <form method="dialog" className="mt-4">
+          <button className="font-head border-ink h-11 border-[1.5px] px-6 text-lg font-semibold">Close</button>
+        </form>
+      </dialog>
+    </div>
+  )
+}
+
+function Mark() {
+  return (
+    <svg width="26" height="24" viewBox="0 0 26 24" aria-hidden="true">
+      <path d="M2 22 L1 13 L7 4 L16 1 L24 9 L25 20 L21 23 L6 23Z" fill="var(--stone)" />
+      <path d="M7 4 L11 12 L24 9 M11 12 L6 23" stroke="var(--color-base-100)" strokeWidth="1.6" fill="none" />
+    </svg>
+  )
+}
+
+const TONE = { holds: 'text-holds', off: 'text-off', todo: 'text-soft' } as const
+
+function ScanField() {
+  const { last, scan } = useShell()
+  const [typed, setTyped] = useState<string | null>(null)
+  const said = last?.said
+  return (
+    <div className="border-ink bg-paper relative flex h-11 min-w-0 flex-1 items-center gap-3 rounded-[3px] border-[1.5px] px-3">
+      <ScanBarcode size={24} aria-hidden="true" className="shrink-0" />
+      <input
+        id="scan-field"
+        aria-label="Scan, or type a code and press Enter"
+        className="font-head absolute inset-0 h-full w-full bg-transparent pl-12 text-[19px] font-semibold outline-none focus:bg-[var(--color-base-100)]"
+        style={{ opacity: typed === null ? 0 : 1, zIndex: typed === null ? 0 : 2 }}
+        value={typed ?? ''}
+        autoComplete="off"
+        onFocus={() => setTyped('')}
+        onBlur={() => setTyped(null)}
+        onChange={(event) => setTyped(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === 'Escape') event.currentTarget.blur()
+          if (event.key !== 'Enter' || !typed?.trim()) return
+          scan(typed.trim())
+          setTyped('')
+          event.currentTarget.blur()
+        }}
+      />
+      <div aria-live="polite" data-testid="scan-answer" className="pointer-events-none z-1 flex min-w-0 items-baseline gap-3">
+        {last ? (
+          <>
+            <b className="font-head shrink-0 text-[19px] font-semibold">{said?.title ?? last.scan.slice(0, 24)}</b>
+            <span className={`truncate ${said ? TONE[said.tone] : 'text-soft'}`} title={said?.text}>
+              {said ? `${said.tone === 'off' ? '◆ ' : said.tone === 'holds' ? '● ' : ''}${said.text}` : 'looking it up …'}
+            </span>
+          </>
+        ) : (
+          <span className="text-soft truncate">Scan a holder, a job, a machine or a badge: anywhere, at any time</span>
+        )}
+      </div>
+    </div>
+  )
+}
+
+function UnitSwitch() {
+  const { unit, actions } = useShell()
+  return (
+    <div className="border-ink flex h-11 shrink-0 overflow-hidden rounded-[3px] border-[1.5px]" role="group" aria-label="Unit of lengths">
+      {(['mm', 'inch'] as const).map((u) => (
+        <button
+          key={u}
+          aria-pressed={unit === u}
+          className={`px-3 text-[17px] font-semibold ${unit === u ? 'bg-ink text-paper' : 'text-ink'}`}
+          onClick={() => void actions.setUnit(u)}
+        >
+          {u}
+        </button>
+      ))}
+    </div>
+  )
+}
+
+function Who() {
+  const { person, people, actions } = useShell()
+  const menu = useRef<HTMLDetailsElement>(null)
+  return (
+    <details ref={menu} className="relative shrink-0">
+      <summary className={`flex h-11 max-w-[170px] cursor-pointer list-none items-center truncate font-semibold ${person ? '' : 'text-off'}`}>
+        <span className="truncate">{person?.name ?? 'Who is working?'}</span>
+      </summary>
+      <ul className="bg-paper border-ink absolute right-0 z-20 mt-1 w-64 border-[1.5px]">
+        {people.map((p) => (
+          <li key={p.id}>
+            <button
+              className="hover:bg-ground flex h-12 w-full items-center justify-between px-4 text-left text-lg font-semibold"
+              onClick={() => {
+                menu.current?.removeAttribute('open')
+                void actions.setPerson(p.id)
+              }}
+            >
+              {p.name} <span className="text-soft text-base font-medium">{p.role}</span>
+            </button>
+          </li>
+        ))}
+        {people.length === 0 && <li className="text-soft p-4">Nobody is in the list of people yet.</li>}
+      </ul>
+    </details>
+  )
+}
+
+function BenchLine({ waiting }: { readonly waiting: Waiting }) {
+  const path = usePathname()
+  const here = (href: string) => path === href || path.startsWith(`${href}/`)
+  return (
+    <nav className="border-rule flex min-h-0 flex-col overflow-y-auto border-r py-2" aria-label="Stations">
+      {STATIONS.map(({ key, name, href }) => (
+        <Link
+          key={key}
+          href={href}
+          aria-current={here(href) ? 'page' : undefined}
+          className={`font-head flex h-[46px] shrink-0 items-center gap-2 border-l-[5px] pr-3.5 pl-[18px] text-xl font-semibold ${here(href) ? 'bg-paper border-act' : 'border-transparent'}`}
+        >
+          {name}
+          <small className="figures text-soft ml-auto text-[17px]">{waiting[key] ? waiting[key] : ''}</small>
+        </Link>
+      ))}
+      <hr className="border-rule mx-[18px] my-2" />
+      {OTHERS.map(({ key, name, href }) => (
+        <Link
+          key={key}
+          href={href}
+          aria-current={here(href) ? 'page' : undefined}
+          className={`font-head flex h-[44px] shrink-0 items-center border-l-[5px] pl-[18px] text-lg font-medium ${here(href) ? 'bg-paper border-act' : 'border-transparent'}`}
+        >
+          {name}
+        </Link>
+      ))}
+    </nav>
+  )
+}
+
+function KeyList() {
+  const rows: [string, string][] = [
+    ['scan', 'works on every screen, without clicking first'],
+    ['Space or Enter', 'the big button'],
+    ['1 … 7', STATIONS.map((s) => s.name).join(' · ')],
+    ['g then a letter', OTHERS.map((o) => `${o.go} ${o.name}`).join(' · ')],
+    ['← →', 'walk along the rack'],
+    ['u', 'mm or inch'],
+    ['?', 'this list'],
+  ]
+  return (
+    <table className="text-left">
+      <caption className="font-head pb-3 text-left text-2xl font-bold">Keys</caption>
+      <tbody>
+        {rows.map(([key, what]) => (
+          <tr key={key} className="border-rule border-t">
+            <th scope="row" className="py-2 pr-6 text-lg font-semibold whitespace-nowrap">
+              {key}
+            </th>
+            <td>{what}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
+}
