@@ -67,16 +67,16 @@ export function decodeFrameSet(zip: Uint8Array): Result<FrameSet, FrameSetError>
   return ok({ mmPerPixel, nominal, measure: header.value.measure ?? usual, pictures })
 }
 
-class TooLarge extends Error {}
-
 function unpack(zip: Uint8Array): Result<Map<string, Uint8Array>, FrameSetError> {
   if (zip.length > FRAME_SET_LIMITS.packedBytes) return fail({ code: 'TOO_LARGE', detail: 'A frame set may have 64 MB at most.' })
   const files = new Map<string, Uint8Array>()
   let bytes = 0
   let count = 0
   let broken = ''
+  let tooLarge = ''
   const unzip = new Unzip((file) => {
-    if (++count > FRAME_SET_LIMITS.files) throw new TooLarge('A frame set may hold 500 files at most.')
+    if (++count > FRAME_SET_LIMITS.files) tooLarge = 'A frame set may hold 500 files at most.'
+    if (tooLarge) return
     const chunks: Uint8Array[] = []
     file.ondata = (error, chunk, final) => {
       if (error) {
@@ -84,7 +84,12 @@ function unpack(zip: Uint8Array): Result<Map<string, Uint8Array>, FrameSetError>
         return
       }
       bytes += chunk.length
-      if (bytes > FRAME_SET_LIMITS.unpackedBytes) throw new TooLarge('A frame set may unpack to 256 MB at most.')
+      if (bytes > FRAME_SET_LIMITS.unpackedBytes) {
+        tooLarge = 'A frame set may unpack to 256 MB at most.'
+        chunks.length = 0
+        file.terminate()
+        return
+      }
       chunks.push(chunk)
       if (final) files.set(file.name, join(chunks))
     }
@@ -92,11 +97,11 @@ function unpack(zip: Uint8Array): Result<Map<string, Uint8Array>, FrameSetError>
   })
   unzip.register(UnzipInflate)
   try {
-    for (let at = 0; at < zip.length; at += 65536) unzip.push(zip.subarray(at, at + 65536), at + 65536 >= zip.length)
-  } catch (error) {
-    if (error instanceof TooLarge) return fail({ code: 'TOO_LARGE', detail: error.message })
-    return bad('the zip', 'cannot be unpacked')
+    for (let at = 0; at < zip.length && !tooLarge; at += 65536) unzip.push(zip.subarray(at, at + 65536), at + 65536 >= zip.length)
+  } catch {
+    if (!tooLarge) return bad('the zip', 'cannot be unpacked')
   }
+  if (tooLarge) return fail({ code: 'TOO_LARGE', detail: tooLarge })
   if (broken) return bad(broken, 'cannot be unpacked')
   if (count === 0) return bad('the zip', 'is no zip file, or holds no file')
   return ok(files)
@@ -159,8 +164,16 @@ export function encodeFrameSet(set: FrameSet): Uint8Array<ArrayBuffer> {
 
 const mm = (value: number | null | undefined) => (value === null || value === undefined ? null : roundTo(value, 6))
 
+export interface FrameSetAnswer {
+  readonly edges: readonly ({ readonly edge: number; readonly spindle: number; readonly focus: number; readonly sigma: Readonly<Record<string, number | null>>; readonly debris: readonly unknown[] } & Partial<
+    Readonly<Record<'x' | 'z' | 're' | 'sig', number | null>>
+  >)[]
+  readonly summary: Readonly<Partial<Record<keyof SetMeasurement['summary'] | 'sig', number | null>>>
+  readonly warnings: readonly { readonly edge: number; readonly code: string; readonly text: string }[]
+}
+
 /** The answer of the frame-set route. Asked symbols stand under their lower-case names. */
-export function frameSetAnswer(set: SetMeasurement) {
+export function frameSetAnswer(set: SetMeasurement): FrameSetAnswer {
   const asked = (feature: Feature) => set.measure.includes(feature)
   const part = (feature: Feature, key: string, value: Measured | null) => (asked(feature) ? { [key]: mm(value?.value) } : {})
   const sigma = (feature: Feature, key: string, value: Measured | null) => (asked(feature) ? { [key]: mm(value?.sigma) } : {})

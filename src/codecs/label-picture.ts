@@ -30,10 +30,10 @@ export function labelSvg(label: LabelPicture, fonts: LabelFonts): string {
   const height = dots(label.heightMm)
   const margin = 12
   const code = modulesOf(label.code, label.codeText)
-  const module = Math.max(2, Math.floor((height - 2 * margin) / Math.max(code.columns, code.rows)))
-  const side = module * code.columns
+  const dot = Math.max(2, Math.floor((height - 2 * margin) / Math.max(code.columns, code.rows)))
+  const side = dot * code.columns
   const left = width - margin - side
-  const top = Math.round((height - module * code.rows) / 2)
+  const top = Math.round((height - dot * code.rows) / 2)
   const room = left - 2 * margin
   const bold = fonts.bold.map((font) => opentype.parse(font))
   const plain = fonts.plain.map((font) => opentype.parse(font))
@@ -45,7 +45,7 @@ export function labelSvg(label: LabelPicture, fonts: LabelFonts): string {
     `<title>${escapeXml([label.title, ...label.lines].join(' · '))}</title>`,
     `<rect width="${width}" height="${height}" fill="#fff"/>`,
     `<path fill="#000" d="${[title, ...lines].join('')}"/>`,
-    `<path fill="#000" shape-rendering="crispEdges" d="${code.dark.map(({ u, v }) => `M${left + u * module} ${top + v * module}h${module}v${module}h-${module}z`).join('')}"/>`,
+    `<path fill="#000" shape-rendering="crispEdges" d="${code.dark.map(({ u, v }) => `M${left + u * dot} ${top + v * dot}h${dot}v${dot}h-${dot}z`).join('')}"/>`,
     '</svg>',
   ].join('\n')
 }

@@ -1,4 +1,4 @@
 import { resolve } from 'node:path'
 
 /** Where everything that belongs to this tool room is kept. */
-export const dataFolder = (): string => resolve(process.env.BOULDER_DATA ?? './data')
+export const dataFolder = (): string => resolve(/*turbopackIgnore: true*/ process.env.BOULDER_DATA ?? './data')

@@ -43,8 +43,8 @@ export default async function BuildPage({ searchParams }: { readonly searchParam
             <Title lead={`T${definition.t}`}>
               {definition.name} · for <b className="text-ink">{sheet.job.id}</b> · <span className={due.late ? 'text-off font-bold' : ''}>{due.text}</span>
             </Title>
-            <div className="grid grid-cols-[310px_1fr] gap-5 max-[900px]:grid-cols-1">
-              <ToolDrawing profile={profileOf(holder, cutter, definition.LF.nominal)} unit={house.unit} width={310} height={470} title={definition.name} LF={definition.LF.nominal} DC={cutter.DC} RE={cutter.RE} stickOutMm={stack.stickOutMm} />
+            <div className="grid grid-cols-[290px_1fr] gap-5 max-[900px]:grid-cols-1">
+              <ToolDrawing profile={profileOf(holder, cutter, definition.LF.nominal)} unit={house.unit} width={290} height={470} title={definition.name} LF={definition.LF.nominal} DC={cutter.DC} RE={cutter.RE} stickOutMm={stack.stickOutMm} />
               <div>{setup.ok ? <SetupSheet setup={setup.value} stopMm={definition.LF.nominal + setup.value.stopHighMm} holder={holder} cutter={cutter} stack={stack} /> : <Say tone="off" lead="No set-up.">{shrinkErrorText(setup.error)}</Say>}</div>
             </div>
           </>

@@ -33,7 +33,7 @@ export default async function KitPage() {
                       <span className="font-head text-[21px] font-bold">
                         {job.id} <span className="text-soft font-medium">{job.name}</span>
                       </span>
-                      <span className={`font-head text-[19px] font-semibold ${due.late ? 'text-off' : ''}`}>
+                      <span className={`font-head text-right text-[19px] font-semibold ${due.late ? 'text-off' : ''}`}>
                         {nameOf.get(job.machine) ?? job.machine} · {due.text}
                       </span>
                       <span className="flex flex-wrap gap-x-4 font-semibold">

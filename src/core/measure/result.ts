@@ -37,7 +37,8 @@ export function judgeTool(set: SetMeasurement, limits: LimitSet, bench: BenchUnc
   const sigmas: Record<FeatureKey, number> = {
     LF: lengthSigma(z?.sigma ?? 0, z?.value ?? 0, bench),
     DC: 2 * radial,
-    RE: reSigmas.length ? Math.hypot(...reSigmas) / reSigmas.length : 0,
+    // a mean of fits that share one blur and one light: no surer than a single one
+    RE: reSigmas.length ? Math.max(...reSigmas) : 0,
     radialRunout: Math.SQRT2 * Math.max(0, ...set.edges.map((e) => e.x?.sigma ?? 0)),
     axialRunout: Math.SQRT2 * Math.max(0, ...set.edges.map((e) => e.z?.sigma ?? 0)),
   }

@@ -116,8 +116,8 @@ function readLine(state: State, block: Block, line: number, kind: 'mill' | 'lath
   for (const { letter, value } of words) {
     if (letter === 'S') readSpeed(state, value, has('G', 50) || has('G', 92))
     if (kind === 'mill' && !words10) {
-      if (letter === 'H') useOffset(state, 'h', value, line)
-      if (letter === 'D') useOffset(state, 'd', value, line)
+      if (letter === 'H') takeOffset(state, 'h', value, line)
+      if (letter === 'D') takeOffset(state, 'd', value, line)
     }
   }
   if (kind === 'mill') checkLengthOffset(state, words.some((w) => w.letter === 'Z'), line)
@@ -172,11 +172,11 @@ function changeTool(state: State, comment: string | null, line: number): void {
   tool.changes.push({ line })
   tool.name ??= comment ?? selected.comment
   state.current = tool
-  if (selected.offset !== null) useOffset(state, 'h', selected.offset, line)
+  if (selected.offset !== null) takeOffset(state, 'h', selected.offset, line)
   limitSpeed(state)
 }
 
-function useOffset(state: State, key: 'h' | 'd', value: number, line: number): void {
+function takeOffset(state: State, key: 'h' | 'd', value: number, line: number): void {
   const tool = state.current
   if (!tool || value === 0 || !Number.isInteger(value) || tool[key].includes(value)) return
   tool[key].push(value)

@@ -45,7 +45,7 @@ export function readLoad(db: Db, scans: LoadScans): LoadSheet {
   if (!scans.serial) add('holder', 'waits', 'Scan the mark on the holder: it says which tool this is.')
   else if (!assembly)
     add('holder', 'refused', getHolder(db, scans.serial) ? `No tool stands on holder ${scans.serial}.` : `No holder ${scans.serial} is known here.`)
-  else if (assembly.state === 'loaded') add('holder', 'refused', `${scans.serial} stands in ${assembly.machine} already, pocket ${assembly.pocket}.`)
+  else if (assembly.state === 'loaded') add('holder', 'refused', `${scans.serial} stands in ${getMachine(db, assembly.machine ?? '')?.name ?? assembly.machine} already, pocket ${assembly.pocket}.`)
   else add('holder', 'holds', `T${assembly.t ?? '?'} ${assembly.name} on ${scans.serial}.`)
 
   if (!scans.label) add('label', 'waits', 'Scan the label: it adds the figures.')
@@ -60,7 +60,7 @@ export function readLoad(db: Db, scans: LoadScans): LoadSheet {
   }
   if (machine && handover) {
     if (handover.values.machine === machine.key) add('right-machine', 'holds', `The figures were made for ${machine.name}.`)
-    else add('right-machine', 'refused', `Wrong machine: these figures were made for ${handover.values.machine}, this is ${machine.name}.`)
+    else add('right-machine', 'refused', `Wrong machine: these figures were made for ${getMachine(db, handover.values.machine)?.name ?? handover.values.machine}, this is ${machine.name}.`)
   }
   if (machine && assembly && assembly.state !== 'loaded') {
     if (assembly.coupling === machine.coupling) add('taper', 'holds', `Its taper fits: ${machine.coupling}.`)

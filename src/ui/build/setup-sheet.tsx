@@ -12,14 +12,14 @@ export function SetupSheet({ setup, stopMm, holder, cutter, stack }: { readonly 
   const um = (mm: number) => (mm * 1000).toFixed(0)
   return (
     <div className="grid grid-cols-2 gap-x-6 max-[640px]:grid-cols-1">
-      <Big name="Set the stop to" value={formatLength(stopMm, unit, unit === 'mm' ? 2 : 4)} mark={unitMark(unit)} note={`${length(setup.stopHighMm)} above the wanted length: it shortens as it cools, at most ${length(setup.shrinkBackBoundMm)}`} />
+      <Big name="Set the stop to" value={formatLength(stopMm, unit, unit === 'mm' ? 2 : 4)} mark={unitMark(unit)} note={`${length(setup.stopHighMm)} high: it shortens by at most ${length(setup.shrinkBackBoundMm)} as it cools`} />
       <Big name="Heat to" value={setup.temperatureC.toFixed(0)} mark="°C" note={`tightest pair, ${um(setup.interferenceMm.max)} µm; this holder may see ${holder.greatestC} °C`} />
       <Small name="Heating, about" value={`${Math.max(1, setup.heatingS).toFixed(0)} s`} note={`coil ${holder.coil}`} />
       <Small name="Shank in the bore" value={length(stack.depthMm, unit === 'mm' ? 1 : 2)} note={`least ${length(holder.depth.min, unit === 'mm' ? 0 : 2)}, out ${length(stack.stickOutMm, unit === 'mm' ? 1 : 2)}`} />
       <Small name="Earliest to touch" value={formatSeconds(setup.touchS)} note="computed, contact cooling; wait for the unit’s light" />
       <Small name="Earliest to measure" value={formatSeconds(setup.measureS)} note="a warm tool measures long" />
-      <Small name="Grip, worst to best" value={`${setup.gripTorqueNm.min.toFixed(0)} … ${setup.gripTorqueNm.max.toFixed(0)} N·m`} note={`${um(setup.interferenceMm.min)} … ${um(setup.interferenceMm.max)} µm of interference`} />
-      <Small name="Pull-out, worst" value={`${(setup.pullOutN.min / 1000).toFixed(1)} kN`} note={`nose stressed to ${(setup.stressShare * 100).toFixed(0)} % of its yield`} />
+      <Small name="Grip torque" value={`${setup.gripTorqueNm.min.toFixed(0)} … ${setup.gripTorqueNm.max.toFixed(0)} N·m`} note={`worst to best of the tolerances, ${um(setup.interferenceMm.min)} … ${um(setup.interferenceMm.max)} µm of interference`} />
+      <Small name="Pull-out force, worst" value={`${(setup.pullOutN.min / 1000).toFixed(1)} kN`} note={`nose stressed to ${(setup.stressShare * 100).toFixed(0)} % of its yield`} />
       {setup.notes.map((note) => (
         <p key={note.code} className="text-unsure col-span-2 mt-2 font-semibold">
           ◐{' '}
@@ -46,7 +46,7 @@ function Big({ name, value, mark, note }: { readonly name: string; readonly valu
 
 function Small({ name, value, note }: { readonly name: string; readonly value: string; readonly note: string }) {
   return (
-    <div className="border-rule border-b py-1.5">
+    <div className="border-rule col-span-2 border-b py-1.5 max-[640px]:col-span-1">
       <div className="flex items-baseline justify-between gap-2">
         <span className="font-semibold">{name}</span>
         <span className="figures text-[21px] font-semibold whitespace-nowrap">{value}</span>

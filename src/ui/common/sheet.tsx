@@ -3,9 +3,11 @@ import type { ReactNode } from 'react'
 /** The work sheet: what is looked at on the left, what is to be done on the right, the big action at its foot. */
 export function Sheet({ left, right }: { readonly left: ReactNode; readonly right?: ReactNode }) {
   return (
-    <div className={`bg-paper grid min-h-0 min-w-0 overflow-auto ${right ? 'grid-cols-[1fr_404px] max-[1100px]:grid-cols-1' : ''}`}>
-      <section className="border-rule flex min-w-0 flex-col gap-2.5 border-r px-[18px] py-3.5">{left}</section>
-      {right && <aside className="flex min-w-0 flex-col px-5 pt-3.5 pb-4">{right}</aside>}
+    <div className={`bg-paper grid min-h-0 min-w-0 grid-rows-[minmax(0,1fr)] max-[1100px]:grid-rows-none max-[1100px]:overflow-auto ${right ? 'grid-cols-[1fr_404px] max-[1100px]:grid-cols-1' : ''}`}>
+      <section className={`flex min-w-0 flex-col gap-2.5 overflow-auto px-[18px] py-3.5 ${right ? 'border-rule border-r' : ''}`} tabIndex={-1}>
+        {left}
+      </section>
+      {right && <aside className="flex min-w-0 flex-col overflow-auto px-5 pt-3.5 pb-4">{right}</aside>}
     </div>
   )
 }
@@ -27,7 +29,7 @@ export function Say({ tone, lead, children, role }: { readonly tone: keyof typeo
     <p
       role={role}
       className={`my-2.5 border-l-[5px] px-3 py-2 text-[16.5px] ${EDGE[tone]}`}
-      style={{ background: `color-mix(in srgb, ${TINT[tone].replace('--color-', '--color-')} var(--tint), var(--color-base-100))` }}
+      style={{ background: `color-mix(in srgb, ${TINT[tone]} var(--tint), var(--color-base-100))` }}
     >
       <b>{lead}</b> {children}
     </p>

@@ -42,10 +42,13 @@ export function ToolParts({ profile, x, y }: PartsProps) {
   )
 }
 
+/** A long taper is cut off below this: what is above the gauge line tells tools apart. */
+export const TAPER_SHOWN_MM = 34
+
 /** A tool for the rack: the gauge lines of all stand on one level. */
 export function Silhouette({ profile, width = 104, height = 96, mmPerHeight = 260 }: { readonly profile: ToolProfile; readonly width?: number; readonly height?: number; readonly mmPerHeight?: number }) {
   const scale = height / mmPerHeight
-  const base = height - 66 * scale
+  const base = height - TAPER_SHOWN_MM * scale
   const x = (r: number) => width / 2 + r * scale
   const y = (z: number) => base - z * scale
   return (

@@ -92,11 +92,11 @@ export function NewJob({ machines, suggestedDue, addJob }: NewJobProps) {
           </select>
           {errors.machine && <span className="text-off text-base">{errors.machine.message}</span>}
         </label>
-        <label className="text-lg font-semibold">
+        <label className="col-span-2 text-lg font-semibold">
           What it makes
           <input {...register('name')} className={field} />
         </label>
-        <label className="text-lg font-semibold">
+        <label className="col-span-2 text-lg font-semibold">
           Starts
           <input {...register('due')} type="datetime-local" className={field} aria-invalid={!!errors.due} />
           {errors.due && <span className="text-off text-base">{errors.due.message}</span>}
@@ -108,8 +108,8 @@ export function NewJob({ machines, suggestedDue, addJob }: NewJobProps) {
             {problem}
           </Say>
         )}
-        <BigAction onAct={() => void submit()} disabled={formState.isSubmitting}>
-          {formState.isSubmitting ? 'Reading the program …' : program ? 'List its tools' : 'Drop a program first'}
+        <BigAction onAct={() => (program ? void submit() : picker.current?.click())} disabled={formState.isSubmitting}>
+          {formState.isSubmitting ? 'Reading the program …' : program ? 'List its tools' : 'Choose a program'}
         </BigAction>
       </div>
     </form>

@@ -52,9 +52,9 @@ export function EdgeRibbon({ set, count, unit, runoutMax, lengthSpreadMax, curre
             type="button"
             onClick={() => goTo(e.edge)}
             aria-label={`Edge ${e.edge}${dx === null ? '' : `, radius ${formatDeviation(dx, unit)}, length ${formatDeviation(dz ?? 0, unit)}`}${dirty.has(e.edge) ? ', to wipe' : ''}`}
-            className={`font-head border-rule relative h-[78px] border-r px-1.5 py-1 text-left text-[16px] font-semibold last:border-r-0 ${current === e.edge ? 'shadow-[inset_0_3px_0_var(--color-act)]' : ''}`}
+            className={`font-head border-rule relative flex h-[78px] flex-col border-r px-1.5 py-1 text-left text-[16px] font-semibold last:border-r-0 ${current === e.edge ? 'shadow-[inset_0_3px_0_var(--color-act)]' : ''}`}
           >
-            <span className="flex justify-between gap-1 whitespace-nowrap">
+            <span className="flex w-full justify-between gap-1 whitespace-nowrap">
               <span>
                 {edges.length > 6 ? '' : 'edge '}
                 {e.edge}

@@ -1,7 +1,7 @@
 'use client'
 import type { FeatureKey, FeatureResult } from '@/core/measure'
 import { featureWord } from '@/core/measure'
-import { formatLength, unitMark, type LengthUnit } from '@/core/units'
+import { formatLength, mmToUnit, unitMark, type LengthUnit } from '@/core/units'
 import { VERDICT_TEXT, VerdictMark } from '../common/verdict'
 
 const SYMBOL: Partial<Record<FeatureKey, string>> = { LF: 'LF', DC: 'DC', RE: 'RE' }
@@ -21,16 +21,18 @@ export function FeatureRows({ features, before, unit }: { readonly features: rea
               {SYMBOL[f.key] && <small className="text-soft ml-1.5 font-normal">{SYMBOL[f.key]}</small>}
               {old !== undefined && old !== null && <small className="figures text-soft ml-2 text-[15px] font-medium">was {formatLength(old, unit)}</small>}
             </dt>
-            <dd className={`figures text-[34px] leading-none font-[650] ${f.verdict === 'off' ? VERDICT_TEXT.off : ''}`}>
+            <dd className={`figures text-right text-[34px] leading-none font-[650] ${f.verdict === 'off' ? VERDICT_TEXT.off : ''}`}>
               {formatLength(f.valueMm, unit)}{' '}
               <small className="text-soft text-[18px] font-medium">
-                {spread && f.limits ? `of ${formatLength(f.limits.max, unit)}` : `± ${formatLength(2 * f.sigmaMm, unit, unit === 'mm' ? 3 : 5)}`} {unitMark(unit)}
+                {spread && f.limits ? `of ${formatLength(f.limits.max, unit)}` : `± ${uncertainty(2 * f.sigmaMm, unit)}`} {unitMark(unit)}
               </small>
             </dd>
             {f.limits && f.verdict ? (
               <>
                 <Band feature={f} />
-                <VerdictMark verdict={f.verdict} />
+                <span className="justify-self-end">
+                  <VerdictMark verdict={f.verdict} />
+                </span>
               </>
             ) : (
               <span className="text-soft col-span-2 text-[15px]">no limit set, not judged</span>
@@ -40,6 +42,12 @@ export function FeatureRows({ features, before, unit }: { readonly features: rea
       })}
     </dl>
   )
+}
+
+/** Rounded up, so that it never reads as no uncertainty at all. */
+function uncertainty(mm: number, unit: LengthUnit): string {
+  const decimals = unit === 'mm' ? 3 : 5
+  return (Math.ceil(mmToUnit(mm, unit) * 10 ** decimals - 1e-9) / 10 ** decimals).toFixed(decimals)
 }
 
 /** Where the value lies between its limits; the bar is as wide as its uncertainty. */

@@ -54,6 +54,8 @@ export function useBench(tool: OpenTool) {
     const done = await work(api.current)
     if (done.ok) {
       setProposal(done.value)
+      const dirty = done.value.set.warnings.find((w) => w.warning.code === 'DEBRIS')
+      if (dirty) await api.current?.goTo(dirty.edge) // show what has to be wiped
       setState({ type: 'ready' })
     } else setState({ type: 'failed', text: FAILED[done.error.code] })
   }, [])

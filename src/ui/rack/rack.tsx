@@ -1,7 +1,7 @@
 import Link from 'next/link'
 import type { ToolProfile } from '@/core/tool'
 import type { Due } from '../format/due'
-import { Silhouette } from '../drawing/silhouette'
+import { Silhouette, TAPER_SHOWN_MM } from '../drawing/silhouette'
 
 export interface RackTool {
   readonly key: string
@@ -15,7 +15,7 @@ export interface RackTool {
 
 /** The tools that wait here, side by side and to one scale; the one in hand stands raised. */
 export function Rack({ tools, current, empty }: { readonly tools: readonly RackTool[]; readonly current: string | null; readonly empty: string }) {
-  const tallest = Math.max(150, ...tools.map((t) => t.profile.highMm))
+  const tallest = Math.max(120, ...tools.map((t) => t.profile.highMm))
   return (
     <section data-rack aria-label="Rack" className="border-stone flex h-[142px] min-w-0 items-end overflow-x-auto overflow-y-hidden border-b-2 px-4">
       {tools.map((tool) => {
@@ -35,7 +35,7 @@ export function Rack({ tools, current, empty }: { readonly tools: readonly RackT
                 {tool.machine} {tool.due.text}
               </small>
             </span>
-            <Silhouette profile={tool.profile} width={104} height={on ? 94 : 90} mmPerHeight={(tallest + 66) * 1.04} />
+            <Silhouette profile={tool.profile} width={104} height={on ? 96 : 92} mmPerHeight={tallest + TAPER_SHOWN_MM} />
           </Link>
         )
       })}

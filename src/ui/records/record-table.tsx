@@ -17,47 +17,47 @@ export interface RecordLine {
 
 const features = tableFeatures({ columnFilteringFeature, globalFilteringFeature, filteredRowModel: createFilteredRowModel(), filterFns })
 const helper = createColumnHelper<typeof features, RecordLine>()
-const columns = helper.columns([
-  helper.accessor('when', { header: 'when', cell: ({ getValue }) => <span className="figures whitespace-nowrap">{getValue()}</span> }),
-  helper.accessor('who', { header: 'who' }),
-  helper.accessor('what', {
-    header: 'what',
-    cell: ({ getValue }) => <span className={`font-head text-[19px] font-semibold whitespace-nowrap ${getValue() === 'refused' ? 'text-off' : ''}`}>{getValue() === 'refused' ? '◆ refused' : getValue()}</span>,
-  }),
-  helper.accessor('t', { header: 'T', cell: ({ getValue }) => <span className="figures font-semibold">{getValue()}</span> }),
-  helper.accessor('serial', {
-    header: 'holder',
-    cell: ({ getValue }) => {
-      const serial = getValue()
-      return serial ? (
-        <Link className="text-act flex min-h-11 items-center font-semibold" href={`/tools/${serial}`}>
-          {serial}
-        </Link>
-      ) : (
-        '–'
-      )
-    },
-  }),
-  helper.accessor('machine', { header: 'machine' }),
-  helper.accessor('text', {
-    header: '',
-    cell: ({ row }) => (
-      <>
-        {row.original.text}
-        {row.original.change && <span className="figures text-soft block text-[15px]">{row.original.change}</span>}
-      </>
-    ),
-  }),
-])
+const when = helper.accessor('when', { header: 'when', cell: ({ getValue }) => <span className="figures whitespace-nowrap">{getValue()}</span> })
+const who = helper.accessor('who', { header: 'who' })
+const what = helper.accessor('what', {
+  header: 'what',
+  cell: ({ getValue }) => <span className={`font-head text-[19px] font-semibold whitespace-nowrap ${getValue() === 'refused' ? 'text-off' : ''}`}>{getValue() === 'refused' ? '◆ refused' : getValue()}</span>,
+})
+const t = helper.accessor('t', { header: 'T', cell: ({ getValue }) => <span className="figures font-semibold">{getValue()}</span> })
+const holder = helper.accessor('serial', {
+  header: 'holder',
+  cell: ({ getValue }) => {
+    const serial = getValue()
+    return serial ? (
+      <Link className="text-act flex min-h-11 items-center font-semibold" href={`/tools/${serial}`}>
+        {serial}
+      </Link>
+    ) : (
+      '–'
+    )
+  },
+})
+const machine = helper.accessor('machine', { header: 'machine' })
+const text = helper.accessor('text', {
+  header: '',
+  cell: ({ row }) => (
+    <>
+      {row.original.text}
+      {row.original.change && <span className="figures text-soft block text-[15px]">{row.original.change}</span>}
+    </>
+  ),
+})
+const columns = helper.columns([when, who, what, t, holder, machine, text])
+const FEW = helper.columns([when, who, what, text])
 
 /** The record, newest first, narrowed by any word in it. */
-export function RecordTable({ lines, search = true }: { readonly lines: readonly RecordLine[]; readonly search?: boolean }) {
+export function RecordTable({ lines, oneTool = false }: { readonly lines: readonly RecordLine[]; readonly oneTool?: boolean }) {
   const [filter, setFilter] = useState('')
-  const table = useTable({ features, columns, data: lines as RecordLine[], state: { globalFilter: filter }, onGlobalFilterChange: setFilter, globalFilterFn: 'includesString' })
+  const table = useTable({ features, columns: oneTool ? FEW : columns, data: lines as RecordLine[], state: { globalFilter: filter }, onGlobalFilterChange: setFilter, globalFilterFn: 'includesString' })
   const rows = table.getRowModel().rows
   return (
     <>
-      {search && (
+      {!oneTool && (
         <label className="text-lg font-semibold">
           Search tool, person, machine or word
           <input value={filter} onChange={(event) => setFilter(event.target.value)} className="border-ink bg-paper mt-1 block h-11 w-full max-w-md rounded-[3px] border-[1.5px] px-3 text-lg" />

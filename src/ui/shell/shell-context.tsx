@@ -32,7 +32,7 @@ interface Shell {
   readonly actions: ShellActions
   readonly last: { readonly scan: string; readonly said: ScanSaid | null } | null
   readonly scan: (text: string) => void
-  readonly useFor: (use: ScanUse) => () => void
+  readonly takeScans: (use: ScanUse) => () => void
   readonly bigAction: (act: () => void) => () => void
   readonly doBigAction: () => boolean
   readonly say: (said: ScanSaid) => void
@@ -50,12 +50,12 @@ export const useUnit = (): LengthUnit => useShell().unit
 
 /** While this sheet is open, scans come here first. */
 export function useScans(use: ScanUse): void {
-  const { useFor } = useShell()
+  const { takeScans } = useShell()
   const current = useRef(use)
   useEffect(() => {
     current.current = use
   })
-  useEffect(() => useFor((text) => current.current(text)), [useFor])
+  useEffect(() => takeScans((text) => current.current(text)), [takeScans])
 }
 
 export function ShellProvider(props: {
@@ -104,12 +104,12 @@ export function ShellProvider(props: {
   // one scan after the other, in the order they came
   const scan = useCallback((text: string) => void (queue.current = queue.current.then(() => answer(text))), [answer])
   const say = useCallback((said: ScanSaid) => setLast({ scan: said.title, said }), [])
-  const useFor = useCallback((use: ScanUse) => stacked(uses.current, use), [])
+  const takeScans = useCallback((use: ScanUse) => stacked(uses.current, use), [])
   const bigAction = useCallback((act: () => void) => stacked(acts.current, act), [])
 
   const value = useMemo(
-    () => ({ unit, theme, person, people, actions, last, scan, useFor, bigAction, doBigAction, say }),
-    [unit, theme, person, people, actions, last, scan, useFor, bigAction, doBigAction, say],
+    () => ({ unit, theme, person, people, actions, last, scan, takeScans, bigAction, doBigAction, say }),
+    [unit, theme, person, people, actions, last, scan, takeScans, bigAction, doBigAction, say],
   )
   return <Context value={value}>{children}</Context>
 }

@@ -111,7 +111,7 @@ export default async function PassportPage({ params }: { readonly params: Promis
               </div>
             </div>
             <h2 className="mt-2 text-2xl font-bold">What happened</h2>
-            <RecordTable lines={recordLines(record, house.unit, machines)} search={false} />
+            <RecordTable lines={recordLines(record, house.unit, machines)} oneTool />
           </>
         }
         right={

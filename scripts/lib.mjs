@@ -1,0 +1,95 @@
+// Shared by the commands of package.json; plain Node, so that it runs before anything is installed.
+import { execSync, spawn } from 'node:child_process'
+import { createHash } from 'node:crypto'
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+
+export const root = join(import.meta.dirname, '..')
+const bin = (name) => join(root, 'node_modules', '.bin', name)
+
+export function say(text) {
+  console.log(`\n▲ ${text}`)
+}
+
+/** Installs packages when they are missing or older than the lock file. */
+export function ensureInstalled() {
+  const stamp = join(root, 'node_modules', '.boulder-installed')
+  const wanted = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex')
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return
+  say('Installing packages (the database is compiled: 3 to 5 minutes the first time) …')
+  execSync('npm ci --include=dev --no-audit --no-fund', { cwd: root, stdio: 'inherit' })
+  writeFileSync(stamp, wanted)
+}
+
+function hashOf(paths) {
+  const hash = createHash('sha256')
+  const walk = (path) => {
+    if (!existsSync(path)) return
+    if (statSync(path).isDirectory()) return readdirSync(path).sort().forEach((name) => walk(join(path, name)))
+    if (!/\.test\.tsx?$/.test(path)) hash.update(path).update(readFileSync(path))
+  }
+  paths.forEach((path) => walk(join(root, path)))
+  return hash.digest('hex')
+}
+
+/** Builds when a source has changed since the last build. */
+export function ensureBuilt() {
+  const stamp = join(root, '.next', 'boulder-built')
+  const wanted = hashOf(['src', 'next.config.ts', 'postcss.config.mjs', 'package-lock.json', 'tsconfig.json', 'package.json'])
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return
+  say('Building …')
+  execSync(`"${bin('next')}" build`, { cwd: root, stdio: 'inherit', env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } })
+  writeFileSync(stamp, wanted)
+}
+
+const children = []
+
+/** Starts a process that ends with this one. */
+export function start(name, command, args, env) {
+  const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ...env } })
+  children.push(child)
+  child.on('exit', (code) => {
+    if (!stopping) {
+      console.error(`${name} stopped (${code}).`)
+      stop(1)
+    }
+  })
+  return child
+}
+
+let stopping = false
+export function stop(code = 0) {
+  if (stopping) return
+  stopping = true
+  for (const child of children) child.kill('SIGTERM')
+  setTimeout(() => process.exit(code), 400)
+}
+process.on('SIGINT', () => stop())
+process.on('SIGTERM', () => stop())
+
+/** Waits until an address answers. */
+export async function waitFor(url, seconds = 60) {
+  for (let i = 0; i < seconds * 5; i++) {
+    try {
+      if ((await fetch(url)).ok) return
+    } catch {
+      // not yet
+    }
+    await new Promise((resolve) => setTimeout(resolve, 200))
+  }
+  throw new Error(`${url} does not answer`)
+}
+
+/** The control stand-in: a process of its own on loopback. */
+export async function startControl(port, data) {
+  mkdirSync(join(data, 'control'), { recursive: true })
+  start('The control stand-in', bin('tsx'), ['standins/control/server.ts'], { CONTROL_PORT: String(port), CONTROL_DATA: join(data, 'control') })
+  await waitFor(`http://127.0.0.1:${port}/`)
+}
+
+/** Runs one of our TypeScript scripts to its end. */
+export function runScript(file, env = {}) {
+  execSync(`"${bin('tsx')}" --conditions=react-server ${file}`, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } })
+}
+
+export { bin }
