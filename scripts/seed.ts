@@ -78,7 +78,7 @@ for (const job of read<{ id: string; name: string; machine: string; dueInMinutes
 
 /** Pictures as the bench takes them, after a wipe. */
 async function pictures(serial: string): Promise<Uint8Array> {
-  const sheet = readMeasure(db, serial, at(0))!
+  const sheet = readMeasure(db, serial)!
   const bench = simulatedBench(wipeTicket(db, sheet.assembly, null))
   const { LF, DC } = sheet.definition!
   const edges = components.find((c) => c.id === sheet.definition!.cutter)
@@ -98,7 +98,7 @@ for (const tool of read<SeedTool[]>('tools.json')) {
   const { serial, person, minutesAgo } = tool
   must(`build ${serial}`, buildTool(workOf(person, minutesAgo), tool.job, tool.t, serial))
   if (tool.upTo === 'built') continue
-  must(`measure ${serial}`, saveMeasurement(workOf(person, minutesAgo - 12), evidence, { serial, scanned: serial, frames: await pictures(serial), mmPerPixel: BENCH_FACTS.mmPerPixel }))
+  must(`measure ${serial}`, saveMeasurement(workOf(person, minutesAgo - 12), evidence, { serial, scanned: serial, takenAt: at(12 - minutesAgo), frames: await pictures(serial), mmPerPixel: BENCH_FACTS.mmPerPixel }))
   if (tool.upTo === 'measured') continue
   must(`release ${serial}`, await releaseHandover(workOf(person, minutesAgo - 20), control, { serial, scanned: serial }))
   if (tool.upTo === 'released') continue

@@ -41,7 +41,8 @@ async function bodyOf(request: IncomingMessage): Promise<string> {
 }
 
 function answer(response: ServerResponse, status: number, body: unknown): void {
-  response.writeHead(status, { 'content-type': 'application/json' }).end(JSON.stringify(body))
+  // one request a connection: a kept one may be shut just as the next request is sent
+  response.writeHead(status, { 'content-type': 'application/json', connection: 'close' }).end(JSON.stringify(body))
 }
 
 async function handle(request: IncomingMessage, response: ServerResponse): Promise<void> {

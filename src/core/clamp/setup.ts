@@ -47,7 +47,7 @@ export const USUAL_PRACTICE: ShrinkPractice = {
   mu: 0.12,
   powerW: 10_000,
   efficiency: 0.6,
-  coolingH: 800,
+  coolingH: 1500,
   ambientC: 20,
   touchC: 45,
   measureC: 21,

@@ -1,3 +1,4 @@
+export * from './bench'
 export * from './debris'
 export * from './judge'
 export * from './measure-frame'

@@ -15,7 +15,7 @@ const Refusal = z.object({ line: z.number().nullable(), detail: z.string() })
 
 /** @param base address such as http://127.0.0.1:3001 */
 export function httpControl(base: string, timeoutMs = 8000): Control {
-  const ask = async (path: string, text?: string): Promise<Result<ControlTable, ControlError>> => {
+  const askOnce = async (path: string, text?: string): Promise<Result<ControlTable, ControlError>> => {
     try {
       const response = await fetch(`${base}${path}`, {
         method: text === undefined ? 'GET' : 'POST',
@@ -36,11 +36,16 @@ export function httpControl(base: string, timeoutMs = 8000): Control {
       return fail({ code: 'UNREACHABLE', detail: error instanceof Error && error.name === 'TimeoutError' ? 'no answer in time' : 'no connection' })
     }
   }
+  // what changes nothing may be asked twice: a connection can break before the control has seen the question
+  const ask = async (path: string, text?: string) => {
+    const first = await askOnce(path, text)
+    return first.ok || first.error.code !== 'UNREACHABLE' ? first : askOnce(path, text)
+  }
   const at = (machine: string, what: string) => `/machines/${encodeURIComponent(machine)}/${what}`
   return {
     table: (machine) => ask(at(machine, 'table')),
     tryFile: (machine, text) => ask(at(machine, 'scratch'), text),
-    run: (machine, text) => ask(at(machine, 'run'), text),
+    run: (machine, text) => askOnce(at(machine, 'run'), text),
   }
 }
 

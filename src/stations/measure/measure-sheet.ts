@@ -1,5 +1,4 @@
-import { warmExcessMm } from '@/core/clamp'
-import { around, USUAL_BENCH, type BenchUncertainty, type Feature, type LimitSet, type SavedMeasurement } from '@/core/measure'
+import { around, type Feature, type LimitSet, type SavedMeasurement } from '@/core/measure'
 import type { Assembly, Definition } from '@/core/tool'
 import { getAssembly } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
@@ -12,7 +11,6 @@ export interface MeasureSheet {
   readonly limits: LimitSet
   readonly features: readonly Feature[]
   readonly last: SavedMeasurement | null
-  readonly bench: BenchUncertainty
 }
 
 export function limitsOf(definition: Definition | null): LimitSet {
@@ -30,15 +28,7 @@ export function limitsOf(definition: Definition | null): LimitSet {
 /** A free measurement asks for everything and judges nothing. */
 export const featuresOf = (definition: Definition | null): readonly Feature[] => (definition && !definition.RE ? ['LF', 'DC'] : ['LF', 'DC', 'RE'])
 
-/** What the bench knows of itself, and how warm this tool may still be. */
-export function benchFor({ heat }: Assembly, now: string): BenchUncertainty {
-  if (!heat) return USUAL_BENCH
-  const seconds = (Date.parse(now) - Date.parse(heat.endedAt)) / 1000
-  const warmMm = warmExcessMm(heat.heatedMm, heat.fromC, heat.ambientC, heat.tauS, seconds)
-  return { ...USUAL_BENCH, warmMm: warmMm < 1e-4 ? 0 : warmMm }
-}
-
-export function readMeasure(db: Db, serial: string, now: string): MeasureSheet | null {
+export function readMeasure(db: Db, serial: string): MeasureSheet | null {
   const assembly = getAssembly(db, serial)
   if (!assembly) return null
   const definition = assembly.definition ? getDefinition(db, assembly.definition.id, assembly.definition.version) : null
@@ -48,6 +38,5 @@ export function readMeasure(db: Db, serial: string, now: string): MeasureSheet |
     limits: limitsOf(definition),
     features: featuresOf(definition),
     last: lastMeasurement(db, assembly.id),
-    bench: benchFor(assembly, now),
   }
 }

@@ -1,5 +1,5 @@
 import { decodeFrameSet, type FrameSetError } from '@/codecs/frame-set'
-import { judgeTool, measureSet, setErrorText, type Verdict } from '@/core/measure'
+import { benchFor, judgeTool, measureSet, setErrorText, type Verdict } from '@/core/measure'
 import { nextState } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { moveAssembly } from '@/db/assembly/write'
@@ -23,6 +23,8 @@ export interface Save {
   readonly serial: string
   /** What was scanned to save it. */
   readonly scanned: string
+  /** When the pictures were taken, ISO 8601: a tool was warmer then than when it is saved. */
+  readonly takenAt: string
   /** Pictures of all edges as a frame set. */
   readonly frames: Uint8Array
   readonly mmPerPixel: { readonly x: number; readonly z: number }
@@ -39,7 +41,7 @@ export interface Saved {
  * No measured value is taken from a browser.
  */
 export function saveMeasurement(work: Work, evidence: EvidenceStore, save: Save): Result<Saved, Refused | FrameSetError> {
-  const sheet = readMeasure(work.db, save.serial, work.now)
+  const sheet = readMeasure(work.db, save.serial)
   if (!sheet) return fail({ code: 'UNKNOWN_SERIAL', text: `No tool stands on holder ${save.serial}.` })
   const { assembly } = sheet
   const refuse = (refused: Refused) => {
@@ -58,7 +60,7 @@ export function saveMeasurement(work: Work, evidence: EvidenceStore, save: Save)
   if (!measured.ok) return fail({ code: measured.error.code, text: setErrorText(measured.error) })
   const dirty = measured.value.warnings.find((w) => w.warning.code === 'DEBRIS')
   if (dirty) return refuse({ code: 'DEBRIS', text: `Something sits on edge ${dirty.edge}. Wipe it and measure it again before saving.` })
-  const result = judgeTool(measured.value, sheet.limits, sheet.bench)
+  const result = judgeTool(measured.value, sheet.limits, benchFor(assembly.heat, save.takenAt < work.now ? save.takenAt : work.now))
   const { edges, summary } = measured.value
   const place = evidence.put(save.serial, work.now, save.frames)
   const saved = inTransaction(work.db, () => {

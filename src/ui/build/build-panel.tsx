@@ -1,11 +1,10 @@
 'use client'
-import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { readScan } from '@/codecs/label-text'
 import type { Result } from '@/core/units'
 import { ScanAction } from '../common/actions'
 import { Cautions, Say } from '../common/sheet'
-import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
+import { useScans, type ScanSaid } from '../shell/shell-context'
 
 const CAUTIONS = [
   'Hot metal looks like cold metal: gloves with cuffs, the cutter held by its shank or guard.',
@@ -23,8 +22,6 @@ export function BuildPanel(props: {
   readonly build: (given: { job: string; t: number; serial: string }) => Promise<Result<{ serial: string; touchAt: string }, { text: string }>>
 }) {
   const { job, t, free, blocked, build } = props
-  const { say } = useShell()
-  const router = useRouter()
   const [refused, setRefused] = useState<string | null>(null)
   useScans(async (raw): Promise<ScanSaid | null> => {
     const scan = readScan(raw)
@@ -35,10 +32,7 @@ export function BuildPanel(props: {
       setRefused(done.error.text)
       return { title: serial, text: done.error.text, tone: 'off' }
     }
-    const said: ScanSaid = { title: serial, text: `T${t} is built on it; scan it again at the bench to measure it`, tone: 'holds' }
-    say(said)
-    router.push(`/tools/${serial}`)
-    return said
+    return { title: serial, text: `T${t} is built on it; scan it again at the bench to measure it`, tone: 'holds', href: `/tools/${serial}` }
   })
   return (
     <>

@@ -19,7 +19,7 @@ export interface ReleaseProps {
 
 /** Releases by a scan of the tool's own mark; shows what stands against it. */
 export function ReleasePanel({ serial, machine, t, against, postProblem, machines, release }: ReleaseProps) {
-  const { say, person } = useShell()
+  const { person } = useShell()
   const router = useRouter()
   const [refused, setRefused] = useState<string | null>(null)
   const [reason, setReason] = useState('')
@@ -34,11 +34,7 @@ export function ReleasePanel({ serial, machine, t, against, postProblem, machine
       setRefused(done.error.text)
       return { title: scanned, text: done.error.text, tone: 'off' }
     }
-    const said: ScanSaid = { title: serial, text: `hand-over ${done.value.issue} released; print its label and hang it on`, tone: 'holds' }
-    say(said)
-    router.push(`/hand-over/${serial}?released=${done.value.id}`)
-    router.refresh()
-    return said
+    return { title: serial, text: `hand-over ${done.value.issue} released; print its label and hang it on`, tone: 'holds', href: `/hand-over/${serial}?released=${done.value.id}` }
   })
   const needs = (code: string) => against.some((r) => r.code === code)
   const field = 'border-ink bg-paper h-11 w-full rounded-[3px] border-[1.5px] px-3 text-lg'

@@ -56,7 +56,7 @@ export function LoadPanel({ machine, serial, label, ready, refused, pocket, load
     return (
       <>
         <h2 className="mt-4 text-2xl font-bold">Read back from {done.machine.name}</h2>
-        <div className="overflow-x-auto">
+        <div className="overflow-x-auto" tabIndex={0}>
           <CheckTable rows={done.rows} decimals={done.machine.decimals} heldName="control holds" />
         </div>
         <Cautions lines={CAUTIONS.slice(1)} />

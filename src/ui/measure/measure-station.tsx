@@ -1,13 +1,15 @@
 'use client'
 import { useRouter } from 'next/navigation'
-import { useMemo, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { readScan } from '@/codecs/label-text'
-import { advise, judgeTool, type BenchUncertainty, type FeatureKey, type LimitSet } from '@/core/measure'
+import { advise, benchFor, judgeTool, type FeatureKey, type LimitSet } from '@/core/measure'
+import type { Heat } from '@/core/tool'
 import { formatDeviation, type Result } from '@/core/units'
 import type { OpenTool } from '@/workers/bench.worker'
 import { BigAction, ScanAction, SmallAction, SmallActions } from '../common/actions'
 import { Cautions, Say, Sheet, Title } from '../common/sheet'
 import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
+import { formatSeconds } from '../format/due'
 import { EdgeRibbon } from './edge-ribbon'
 import { FeatureRows } from './feature-rows'
 import { LivePicture } from './live-picture'
@@ -21,7 +23,9 @@ export interface MeasureProps {
   readonly due: { readonly text: string; readonly late: boolean }
   readonly tool: OpenTool
   readonly limits: LimitSet
-  readonly bench: BenchUncertainty
+  readonly heat: Heat | null
+  /** The tool room's time when the sheet was opened. */
+  readonly now: string
   readonly before: Readonly<Partial<Record<FeatureKey, number | null>>> | null
   readonly wipe: (given: { serial: string; edge: number | null }) => Promise<Result<{ ticket: string }, { text: string }>>
 }
@@ -34,9 +38,9 @@ interface Problem {
 }
 
 /** The server measures the pictures again and answers what stands in the record now. */
-async function save(serial: string, scanned: string, zip: Uint8Array<ArrayBuffer>): Promise<Result<{ verdict: string | null }, string>> {
+async function save(serial: string, scanned: string, taken: string, zip: Uint8Array<ArrayBuffer>): Promise<Result<{ verdict: string | null }, string>> {
   try {
-    const response = await fetch(`/api/assemblies/${encodeURIComponent(serial)}/measurements?scanned=${encodeURIComponent(scanned)}`, {
+    const response = await fetch(`/api/assemblies/${encodeURIComponent(serial)}/measurements?${new URLSearchParams({ scanned, taken }).toString()}`, {
       method: 'POST',
       headers: { 'content-type': 'application/zip' },
       body: zip,
@@ -49,15 +53,30 @@ async function save(serial: string, scanned: string, zip: Uint8Array<ArrayBuffer
   }
 }
 
+/** The tool room's time, going on from when the sheet was opened. */
+function useNow(opened: string, going: boolean): string {
+  const [now, setNow] = useState(opened)
+  useEffect(() => {
+    if (!going) return
+    const start = performance.now()
+    const timer = setInterval(() => setNow(new Date(Date.parse(opened) + performance.now() - start).toISOString()), 1000)
+    return () => clearInterval(timer)
+  }, [opened, going])
+  return now
+}
+
 export function MeasureStation(props: MeasureProps) {
-  const { serial, limits, bench: uncertainty, before } = props
-  const { unit, say } = useShell()
+  const { serial, limits, heat, before } = props
+  const now = useNow(props.now, heat !== null)
+  const { unit } = useShell()
   const router = useRouter()
   const bench = useBench(props.tool)
   const [note, setNote] = useState<string | null>(null)
   const { state, proposal, shown } = bench
   const running = state.type === 'running' || state.type === 'opening'
-  const result = useMemo(() => (proposal ? judgeTool(proposal.set, limits, uncertainty) : null), [proposal, limits, uncertainty])
+  const takenAt = bench.takenMs === null ? null : new Date(bench.takenMs).toISOString()
+  const result = useMemo(() => (proposal && takenAt ? judgeTool(proposal.set, limits, benchFor(heat, takenAt)) : null), [proposal, limits, heat, takenAt])
+  const warmMm = benchFor(heat, now).warmMm
   const advice = proposal && result ? advise(proposal.set, result, unit) : null
   const dirty = proposal?.set.warnings.find((w) => w.warning.code === 'DEBRIS')
 
@@ -72,14 +91,17 @@ export function MeasureStation(props: MeasureProps) {
     }
     if (scanned !== serial) return refuse(`${scanned} was scanned, ${serial} is on the spindle. Nothing was saved.`)
     const zip = await bench.pack()
-    const done = zip ? await save(serial, scanned, zip) : null
+    const done = zip ? await save(serial, scanned, takenAt ?? now, zip) : null
     if (!done) return refuse('There are no pictures to save. Measure first.')
     if (!done.ok) return refuse(done.error)
-    const said: ScanSaid = { title: serial, text: `saved: ${done.value.verdict ?? 'not judged'}; the server measured the pictures again`, tone: done.value.verdict === 'off' ? 'off' : 'holds' }
-    say(said)
-    router.push(done.value.verdict === 'off' ? `/tools/${serial}` : `/hand-over/${serial}`)
     router.refresh()
-    return said
+    const { verdict } = done.value
+    return {
+      title: serial,
+      text: `saved: ${verdict ?? 'not judged'}; the server measured the pictures again`,
+      tone: verdict === 'holds' ? 'holds' : verdict === 'off' ? 'off' : 'todo',
+      href: verdict === 'off' ? `/tools/${serial}` : `/hand-over/${serial}`,
+    }
   })
 
   const wipe = async (edge: number | null) => {
@@ -129,9 +151,9 @@ export function MeasureStation(props: MeasureProps) {
             </>
           )}
           <div className="mt-auto pt-1">
-            {uncertainty.warmMm > 0 && (
-              <Say tone="unsure" lead="Still warm.">
-                It reads up to {formatDeviation(uncertainty.warmMm, unit)} long; that is counted in the uncertainty. Better wait and measure then.
+            {warmMm > 0 && heat && (
+              <Say tone="unsure" lead={`Still warm: it reads up to ${formatDeviation(warmMm, unit)} long.`}>
+                That is counted in the uncertainty. {heat.measureAt > now ? `Cold enough in ${formatSeconds((Date.parse(heat.measureAt) - Date.parse(now)) / 1000)}, computed.` : 'Nearly cold.'}
               </Say>
             )}
             {note && (

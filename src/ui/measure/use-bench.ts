@@ -20,6 +20,7 @@ export function useBench(tool: OpenTool) {
   const api = useRef<Remote<BenchApi> | null>(null)
   const [state, setState] = useState<BenchState>({ type: 'opening' })
   const [proposal, setProposal] = useState<Proposal | null>(null)
+  const [takenMs, setTakenMs] = useState<number | null>(null)
   const [shown, setShown] = useState<Shown | null>(null)
   const first = useRef(tool)
 
@@ -51,9 +52,11 @@ export function useBench(tool: OpenTool) {
 
   const run = useCallback(async (work: (bench: Remote<BenchApi>) => Promise<Awaited<ReturnType<BenchApi['measureAll']>>>) => {
     if (!api.current) return
+    const began = Date.now()
     const done = await work(api.current)
     if (done.ok) {
       setProposal(done.value)
+      setTakenMs(began)
       const dirty = done.value.set.warnings.find((w) => w.warning.code === 'DEBRIS')
       if (dirty) await api.current?.goTo(dirty.edge) // show what has to be wiped
       setState({ type: 'ready' })
@@ -75,5 +78,5 @@ export function useBench(tool: OpenTool) {
   const refresh = useCallback(async (ticket: string) => api.current?.refresh(ticket), [])
   const pack = useCallback(async () => (await api.current?.pack()) ?? null, [])
 
-  return { state, proposal, shown, measureAll, measureOne, goTo, refresh, pack }
+  return { state, proposal, takenMs, shown, measureAll, measureOne, goTo, refresh, pack }
 }

@@ -35,7 +35,7 @@ export function Rack({ tools, current, empty }: { readonly tools: readonly RackT
                 {tool.machine} {tool.due.text}
               </small>
             </span>
-            <Silhouette profile={tool.profile} width={104} height={on ? 96 : 92} mmPerHeight={tallest + TAPER_SHOWN_MM} />
+            <Silhouette profile={tool.profile} width={104} height={on ? 90 : 86} mmPerHeight={tallest + TAPER_SHOWN_MM} />
           </Link>
         )
       })}

@@ -63,7 +63,7 @@ export function RecordTable({ lines, oneTool = false }: { readonly lines: readon
           <input value={filter} onChange={(event) => setFilter(event.target.value)} className="border-ink bg-paper mt-1 block h-11 w-full max-w-md rounded-[3px] border-[1.5px] px-3 text-lg" />
         </label>
       )}
-      <div className="overflow-x-auto">
+      <div className="overflow-x-auto" tabIndex={0}>
         <table className="w-full text-left">
           <thead>
             {table.getHeaderGroups().map((group) => (

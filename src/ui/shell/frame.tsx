@@ -51,7 +51,7 @@ function Mark() {
 const TONE = { holds: 'text-holds', off: 'text-off', todo: 'text-soft' } as const
 
 function ScanField() {
-  const { last, scan } = useShell()
+  const { last, scan, scans } = useShell()
   const [typed, setTyped] = useState<string | null>(null)
   const said = last?.said
   return (
@@ -75,7 +75,7 @@ function ScanField() {
           event.currentTarget.blur()
         }}
       />
-      <div aria-live="polite" data-testid="scan-answer" className="pointer-events-none z-1 flex min-w-0 items-baseline gap-3">
+      <div aria-live="polite" data-testid="scan-answer" data-scans={scans} data-busy={last !== null && !last.said} className="pointer-events-none z-1 flex min-w-0 items-baseline gap-3">
         {last ? (
           <>
             <b className="font-head shrink-0 text-[19px] font-semibold">{said?.title ?? last.scan.slice(0, 24)}</b>

@@ -27,7 +27,7 @@ export function Keys({ onHelp }: { readonly onHelp: () => void }) {
     const wedge = makeWedge()
     let waiting: ReturnType<typeof setTimeout> | undefined
     let going = false
-    let before: { field: HTMLInputElement | HTMLTextAreaElement; value: string; at: number } | null = null
+    let before: { field: HTMLInputElement | HTMLTextAreaElement; value: string } | null = null
 
     const single = (key: string) => {
       const { shell, router, onHelp } = latest.current
@@ -50,11 +50,10 @@ export function Keys({ onHelp }: { readonly onHelp: () => void }) {
     const onKey = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey || event.isComposing) return
       const field = isField(event.target) && event.target.type !== 'checkbox' && event.target.type !== 'radio' ? event.target : null
-      if (field && !(field instanceof HTMLSelectElement) && event.key.length === 1 && !wedge.fast && (!before || event.timeStamp - before.at > 35))
-        before = { field, value: field.value, at: event.timeStamp }
-      else if (before && event.key.length === 1) before = { ...before, at: event.timeStamp }
+      if (field && !(field instanceof HTMLSelectElement) && event.key.length === 1 && !wedge.fast(event.timeStamp))
+        before = { field, value: field.value }
       clearTimeout(waiting)
-      const wasFast = wedge.fast
+      const wasFast = wedge.fast(event.timeStamp)
       const scan = wedge.key(event.key, event.timeStamp)
       if (scan) {
         event.preventDefault()

@@ -31,11 +31,12 @@ interface Shell {
   readonly people: readonly Person[]
   readonly actions: ShellActions
   readonly last: { readonly scan: string; readonly said: ScanSaid | null } | null
+  /** Scans taken since this page was opened. */
+  readonly scans: number
   readonly scan: (text: string) => void
   readonly takeScans: (use: ScanUse) => () => void
   readonly bigAction: (act: () => void) => () => void
   readonly doBigAction: () => boolean
-  readonly say: (said: ScanSaid) => void
 }
 
 const Context = createContext<Shell | null>(null)
@@ -72,6 +73,7 @@ export function ShellProvider(props: {
   const acts = useRef<(() => void)[]>([])
   const queue = useRef<Promise<void>>(Promise.resolve())
   const [last, setLast] = useState<Shell['last']>(null)
+  const [scans, setScans] = useState(0)
 
   const doBigAction = useCallback(() => {
     const act = acts.current.at(-1)
@@ -92,8 +94,9 @@ export function ShellProvider(props: {
         const said = (own && (await own(text))) ?? (await actions.answerScan(text))
         setLast({ scan: text, said })
         if (said.personId) await actions.setPerson(said.personId)
-        if (said.href) router.push(said.href)
-        else router.refresh()
+        if (!said.href) return router.refresh()
+        router.push(said.href)
+        await arrived(said.href)
       } catch {
         setLast({ scan: text, said: { title: text.slice(0, 24), text: 'No answer from the tool room. Look whether this terminal is connected, then scan again.', tone: 'off' } })
       }
@@ -102,16 +105,28 @@ export function ShellProvider(props: {
   )
 
   // one scan after the other, in the order they came
-  const scan = useCallback((text: string) => void (queue.current = queue.current.then(() => answer(text))), [answer])
-  const say = useCallback((said: ScanSaid) => setLast({ scan: said.title, said }), [])
+  const scan = useCallback(
+    (text: string) => {
+      setScans((n) => n + 1)
+      queue.current = queue.current.then(() => answer(text))
+    },
+    [answer],
+  )
   const takeScans = useCallback((use: ScanUse) => stacked(uses.current, use), [])
   const bigAction = useCallback((act: () => void) => stacked(acts.current, act), [])
 
   const value = useMemo(
-    () => ({ unit, theme, person, people, actions, last, scan, takeScans, bigAction, doBigAction, say }),
-    [unit, theme, person, people, actions, last, scan, takeScans, bigAction, doBigAction, say],
+    () => ({ unit, theme, person, people, actions, last, scans, scan, takeScans, bigAction, doBigAction }),
+    [unit, theme, person, people, actions, last, scans, scan, takeScans, bigAction, doBigAction],
   )
   return <Context value={value}>{children}</Context>
+}
+
+/** Waits until a page has been reached, so that the next scan meets the sheet it was meant for. */
+async function arrived(href: string): Promise<void> {
+  const wanted = new URL(href, window.location.href).href
+  for (let i = 0; i < 100 && window.location.href !== wanted; i++) await new Promise((resolve) => setTimeout(resolve, 40))
+  await new Promise((resolve) => setTimeout(resolve, 60)) // its effects have run: it listens
 }
 
 /** Puts something on a stack; the returned function takes just that off again. */

@@ -8,17 +8,15 @@ const LEAST_SCAN = 3
 export interface Wedge {
   /** @returns the scanned text when this Enter ends a scan */
   key(key: string, timeMs: number): string | null
-  /** Whether keys are coming too fast for a person just now. */
-  readonly fast: boolean
+  /** Whether a key at this time comes too fast for a person. */
+  fast(timeMs: number): boolean
 }
 
 export function makeWedge(): Wedge {
   let text = ''
   let before = -Infinity
   return {
-    get fast() {
-      return text.length > 1
-    },
+    fast: (timeMs) => text.length > 0 && timeMs - before < SCAN_GAP_MS,
     key(key, timeMs) {
       const quick = timeMs - before < SCAN_GAP_MS
       before = timeMs

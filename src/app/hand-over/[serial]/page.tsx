@@ -12,6 +12,7 @@ import { ReleasePanel } from '@/ui/hand-over/release-panel'
 import { GoTo } from '@/ui/kit/kit-next'
 import { StationPage } from '../../_parts/station'
 import { context } from '../../_server/context'
+import { serialOf } from '../../_server/params'
 import { releaseAction } from '../../actions'
 
 export const metadata = { title: 'Hand over' }
@@ -19,7 +20,7 @@ export const metadata = { title: 'Hand over' }
 const Query = z.object({ machine: z.string().max(20).optional().catch(undefined), t: z.coerce.number().int().positive().optional().catch(undefined) })
 
 export default async function HandoverPage({ params, searchParams }: { readonly params: Promise<{ serial: string }>; readonly searchParams: Promise<Record<string, string>> }) {
-  const serial = decodeURIComponent((await params).serial).toUpperCase()
+  const serial = serialOf((await params).serial)
   const given = Query.parse(await searchParams)
   const house = await context()
   const proposal = await proposeHandover(house.db, house.control, serial, house.now, given)

@@ -8,6 +8,7 @@ import { GoTo } from '@/ui/kit/kit-next'
 import { KitTable } from '@/ui/kit/kit-table'
 import { StationPage } from '../../_parts/station'
 import { context } from '../../_server/context'
+import { plainText } from '../../_server/params'
 
 export const metadata = { title: 'Kit' }
 
@@ -22,7 +23,7 @@ export default async function JobPage({ params, searchParams }: { readonly param
   const { job: id } = await params
   const { t } = await searchParams
   const house = await context()
-  const sheet = readKit(house.db, decodeURIComponent(id))
+  const sheet = readKit(house.db, plainText(id))
   if (!sheet) notFound()
   const { job, machine, tools } = sheet
   const now = new Date(house.now)
@@ -51,7 +52,7 @@ export default async function JobPage({ params, searchParams }: { readonly param
                 </div>
               ))}
             </div>
-            <div className="overflow-x-auto">
+            <div className="overflow-x-auto" tabIndex={0}>
               <KitTable job={job.id} machine={machine.name} tools={tools} chosenT={chosen?.wanted.t ?? null} />
             </div>
             {tools.length === 0 && <p className="text-lg">This program changes to no tool.</p>}

@@ -7,14 +7,15 @@ import { Say, Sheet, Title } from '@/ui/common/sheet'
 import { MeasureStation } from '@/ui/measure/measure-station'
 import { StationPage } from '../../_parts/station'
 import { context } from '../../_server/context'
+import { serialOf } from '../../_server/params'
 import { wipeAction } from '../../actions'
 
 export const metadata = { title: 'Measure' }
 
 export default async function MeasurePage({ params }: { readonly params: Promise<{ serial: string }> }) {
-  const serial = decodeURIComponent((await params).serial).toUpperCase()
+  const serial = serialOf((await params).serial)
   const house = await context()
-  const sheet = readMeasure(house.db, serial, house.now)
+  const sheet = readMeasure(house.db, serial)
   if (!sheet || sheet.assembly.state === 'loaded')
     return (
       <StationPage station="measure" current={null}>
@@ -30,7 +31,7 @@ export default async function MeasurePage({ params }: { readonly params: Promise
         />
       </StationPage>
     )
-  const { assembly, definition, limits, features, last, bench } = sheet
+  const { assembly, definition, limits, features, last } = sheet
   const edges = definition ? cutterOf(house.db, definition.cutter).edges : null
   return (
     <StationPage station="measure" current={serial}>
@@ -43,7 +44,8 @@ export default async function MeasurePage({ params }: { readonly params: Promise
         due={formatDue(assembly.dueAt, new Date(house.now))}
         tool={{ ticket: benchTicket(house.db, assembly), hint: definition ? { x: definition.DC.nominal / 2, z: definition.LF.nominal } : null, edges, measure: features }}
         limits={limits}
-        bench={bench}
+        heat={assembly.heat}
+        now={house.now}
         before={last?.summary ?? null}
         wipe={wipeAction}
       />

@@ -12,9 +12,10 @@ import { GoTo } from '@/ui/kit/kit-next'
 import { RecordTable } from '@/ui/records/record-table'
 import { recordLines } from '../../_parts/record-lines'
 import { context } from '../../_server/context'
+import { serialOf } from '../../_server/params'
 
 export async function generateMetadata({ params }: { readonly params: Promise<{ serial: string }> }) {
-  return { title: decodeURIComponent((await params).serial) }
+  return { title: serialOf((await params).serial) }
 }
 
 const NEXT = {
@@ -25,7 +26,7 @@ const NEXT = {
 } as const
 
 export default async function PassportPage({ params }: { readonly params: Promise<{ serial: string }> }) {
-  const serial = decodeURIComponent((await params).serial).toUpperCase()
+  const serial = serialOf((await params).serial)
   const house = await context()
   const passport = readPassport(house.db, serial)
   const machines = new Map(listMachines(house.db).map((m) => [m.key, m.name]))

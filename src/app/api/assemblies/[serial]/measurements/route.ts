@@ -1,3 +1,4 @@
+import { z } from 'zod'
 import { FRAME_SET_LIMITS } from '@/codecs/frame-set'
 import { getPerson } from '@/db/person/read'
 import { getSession } from '@/db/session/read'
@@ -5,6 +6,7 @@ import { BENCH_FACTS } from '@/devices/bench/port'
 import { runtime } from '@/runtime'
 import { SESSION_COOKIE, sessionIdOf } from '@/runtime/session'
 import { saveMeasurement } from '@/stations/measure/save-measurement'
+import { serialOf } from '../../../../_server/params'
 import { readBody } from '../../../_api/body'
 import { guarded } from '../../../_api/guard'
 import { problem } from '../../../_api/problem'
@@ -20,11 +22,14 @@ export const POST = guarded(async (request, { serial }) => {
   const personId = sessionId ? getSession(house.db, sessionId)?.personId : null
   const person = personId ? getPerson(house.db, personId) : null
   if (!person) return problem(409, 'NOBODY', 'Nobody is working here yet. Scan your badge, or tap your name at the top right.')
+  const now = new Date().toISOString()
+  const taken = z.iso.datetime().catch(now).parse(request.nextUrl.searchParams.get('taken'))
   const body = await readBody(request, ['application/zip'], FRAME_SET_LIMITS.packedBytes)
   if (!body.ok) return body.error
-  const done = saveMeasurement({ db: house.db, now: new Date().toISOString(), person }, house.evidence, {
-    serial: decodeURIComponent(serial).toUpperCase(),
+  const done = saveMeasurement({ db: house.db, now, person }, house.evidence, {
+    serial: serialOf(serial),
     scanned: (request.nextUrl.searchParams.get('scanned') ?? '').toUpperCase(),
+    takenAt: taken,
     frames: body.value,
     mmPerPixel: BENCH_FACTS.mmPerPixel,
   })

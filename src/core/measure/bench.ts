@@ -1,0 +1,15 @@
+/** What the bench adds to a picture's own uncertainty, for this tool at this moment. */
+import { warmExcessMm } from '../clamp'
+import type { Heat } from '../tool'
+import { USUAL_BENCH, type BenchUncertainty } from './judge'
+
+/** Less than this is lost in the rest, mm. */
+const COLD_MM = 1e-4
+
+/** @param at ISO 8601, when the pictures were taken */
+export function benchFor(heat: Heat | null, at: string): BenchUncertainty {
+  if (!heat) return USUAL_BENCH
+  const seconds = (Date.parse(at) - Date.parse(heat.endedAt)) / 1000
+  const warmMm = warmExcessMm(heat.heatedMm, heat.fromC, heat.ambientC, heat.tauS, seconds)
+  return { ...USUAL_BENCH, warmMm: warmMm < COLD_MM ? 0 : warmMm }
+}

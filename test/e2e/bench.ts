@@ -1,0 +1,75 @@
+/** What a person at the bench does, for the browser tests. */
+import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import { expect, type Page } from '@playwright/test'
+import { prepareZXingModule, readBarcodes } from 'zxing-wasm/reader'
+
+export const TOKEN = { authorization: 'Bearer demo-token' }
+export const BADGE = { ines: 'BP1;P=ines;C=9FC7', oda: 'BP1;P=oda;C=4B04' }
+export const MACHINE = { heron: 'BM1;M=HERON;C=56F9', dipper: 'BM1;M=DIPPER;C=678C' }
+/** The card that does what the big button does. */
+export const GO = 'BC1;A=GO;C=75B7'
+
+/** Keys with the times a scanner gives them, 3 ms apart, whatever else this machine is doing. */
+async function typeFast(page: Page, text: string): Promise<void> {
+  const keyboard = await page.context().newCDPSession(page)
+  let timestamp = Date.now() / 1000
+  const sent: Promise<unknown>[] = []
+  for (const key of [...text, 'Enter']) {
+    timestamp += 0.003
+    const enter = key === 'Enter'
+    const code = enter ? { code: 'Enter', windowsVirtualKeyCode: 13, text: '\r' } : { text: key }
+    sent.push(keyboard.send('Input.dispatchKeyEvent', { type: 'keyDown', key, timestamp, ...code }))
+    sent.push(keyboard.send('Input.dispatchKeyEvent', { type: 'keyUp', key, timestamp: timestamp + 0.001 }))
+  }
+  await Promise.all(sent)
+  await keyboard.detach()
+}
+
+/** A keyboard-wedge scan: waits for the answer to the one before, and for its own. */
+export async function scan(page: Page, text: string): Promise<void> {
+  const answer = page.getByTestId('scan-answer')
+  await expect(answer).toHaveAttribute('data-busy', 'false')
+  const before = Number(await answer.getAttribute('data-scans'))
+  await typeFast(page, text)
+  await expect(answer).toHaveAttribute('data-scans', String(before + 1))
+  await expect(answer).toHaveAttribute('data-busy', 'false')
+}
+
+export const answer = (page: Page) => page.getByTestId('scan-answer')
+export const big = (page: Page) => page.getByTestId('big-action')
+
+/** Opens a page and waits until its script listens. */
+export async function open(page: Page, path: string, badge: string | null = BADGE.ines): Promise<void> {
+  await page.goto(path, { waitUntil: 'networkidle' })
+  if (badge) await scan(page, badge)
+}
+
+/** Measures all edges by the action card, wiping whatever is found; leaves the sheet ready to save. */
+export async function measure(page: Page): Promise<void> {
+  await expect(big(page)).toHaveText(/Measure all edges/, { timeout: 60_000 })
+  await scan(page, GO)
+  for (let wipes = 0; wipes < 4; wipes++) {
+    await expect(big(page)).toHaveText(/to save|Wiped/, { timeout: 60_000 })
+    if (/to save/.test((await big(page).textContent()) ?? '')) return
+    await expect(page.getByText(/high: wipe here/).first()).toBeVisible()
+    await scan(page, GO)
+  }
+}
+
+/** The text in a label's code, decoded from its printed picture by a separate library. */
+export async function labelText(page: Page, serial: string): Promise<string> {
+  const list = (await (await page.request.get(`/api/handovers?serial=${serial}`, { headers: TOKEN })).json()) as { id: number; current: boolean }[]
+  const current = list.find((h) => h.current)!
+  const png = await (await page.request.get(`/api/handovers/${current.id}/label.png`, { headers: TOKEN })).body()
+  const wasm = readFileSync(createRequire(import.meta.url).resolve('zxing-wasm/reader/zxing_reader.wasm'))
+  await prepareZXingModule({ overrides: { wasmBinary: wasm.buffer.slice(wasm.byteOffset, wasm.byteOffset + wasm.length) as ArrayBuffer }, fireImmediately: true })
+  const [code] = await readBarcodes(new Blob([new Uint8Array(png)]), { formats: ['DataMatrix'] })
+  return code.text
+}
+
+/** What the control stand-in holds, asked past the application. */
+export async function controlTable(page: Page, machine: string): Promise<Record<string, Record<string, number>>> {
+  const port = Number(new URL(page.url()).port) + 1
+  return ((await (await page.request.get(`http://127.0.0.1:${port}/machines/${machine}/table`)).json()) as { tools: Record<string, Record<string, number>> }).tools
+}

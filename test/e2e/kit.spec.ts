@@ -1,0 +1,30 @@
+import { expect, test } from '@playwright/test'
+import { big, open } from './bench'
+
+const program = (name: string, text: string) => ({ name, mimeType: 'text/plain', buffer: Buffer.from(text) })
+
+test('an NC program is dropped and its tools are listed', async ({ page }) => {
+  await open(page, '/kit')
+  await page.getByLabel('NC program').setInputFiles(program('COVER.nc', 'G21 G90\nT12 M6 (FACE)\nG43 H3 Z10 S6000 M3\nG1 Z-1\nT77 M6\n'))
+  await page.getByLabel('Machine').selectOption('HERON')
+  await big(page).click()
+  await expect(page.getByRole('heading', { name: /COVER/ })).toBeVisible()
+  await expect(page.locator('main tbody tr')).toHaveCount(2)
+  await expect(page.locator('main tbody tr').first()).toContainText('6,000')
+  await expect(page.locator('main tbody tr').nth(1)).toContainText('unknown T')
+  await expect(page.getByText('T12 is measured with H3')).toBeVisible()
+})
+
+test('what is no program, or has no number, is not stored', async ({ page }) => {
+  await open(page, '/kit')
+  const before = await page.locator('main li').count()
+  await page.getByLabel('NC program').setInputFiles(program('photo.jpg', '\u0000\u0001 nothing here'))
+  await page.getByLabel('Machine').selectOption('DIPPER')
+  await big(page).click()
+  await expect(page.getByRole('alert').filter({ hasText: 'not one block that can be read' })).toBeVisible()
+  await page.getByLabel('Job number').fill('')
+  await big(page).click()
+  await expect(page.getByText('Give the job a number')).toBeVisible()
+  await page.reload()
+  expect(await page.locator('main li').count()).toBe(before)
+})

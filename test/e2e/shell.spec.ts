@@ -1,0 +1,64 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test } from '@playwright/test'
+import { answer, BADGE, open, scan } from './bench'
+
+test('a scan never switches stations, a single key after a moment does', async ({ page }) => {
+  await open(page, '/kit')
+  await scan(page, '1234567u')
+  await page.waitForTimeout(200)
+  expect(new URL(page.url()).pathname).toBe('/kit')
+  await expect(page.getByRole('button', { name: 'mm', exact: true })).toHaveAttribute('aria-pressed', 'true')
+  await expect(answer(page)).toContainText('Not known here')
+  await page.keyboard.press('3')
+  await expect(page).toHaveURL(/\/measure$/)
+  await page.keyboard.press('u')
+  await expect(page.getByRole('button', { name: 'inch', exact: true })).toHaveAttribute('aria-pressed', 'true')
+  await page.keyboard.press('u')
+  await expect(page.getByRole('button', { name: 'mm', exact: true })).toHaveAttribute('aria-pressed', 'true')
+  await page.keyboard.press('g')
+  await page.waitForTimeout(150)
+  await page.keyboard.press('l')
+  await expect(page).toHaveURL(/\/library$/)
+})
+
+test('a scan into a form field is a scan all the same, and leaves the field as it was', async ({ page }) => {
+  await open(page, '/kit')
+  await page.getByLabel('What it makes').fill('cover')
+  await page.getByLabel('What it makes').focus()
+  await scan(page, BADGE.oda)
+  await expect(answer(page)).toContainText('Oda Brekke')
+  await expect(page.getByLabel('What it makes')).toHaveValue('cover')
+})
+
+test('nobody working here: nothing is written', async ({ page }) => {
+  await open(page, '/build?job=HP-2211&t=12', null)
+  await scan(page, 'BX00142')
+  await expect(answer(page)).toContainText('Nobody is working here yet')
+})
+
+test('an unknown address, tool or serial says so in words', async ({ page }) => {
+  await open(page, '/tools/BX99999', null)
+  await expect(page.getByText('no holder with this mark is known here')).toBeVisible()
+  await scan(page, 'WHAT-IS-THIS')
+  await expect(answer(page)).toContainText('Not known here')
+  expect((await page.goto('/kit/NO-SUCH-JOB'))?.status()).toBe(404)
+  expect((await page.goto('/measure/%25E0'))?.status()).toBe(200)
+})
+
+const SCREENS = ['/kit', '/kit/HP-2207', '/build', '/build?job=HP-2207&t=12', '/measure', '/measure/BX00147', '/balance', '/hand-over', '/hand-over/BX00144', '/load', '/load?machine=HERON&serial=BX00144', '/return', '/plan', '/library', '/records', '/practice', '/settings', '/tools/BX00143']
+
+for (const theme of ['Granite', 'Basalt']) {
+  test(`axe finds no serious fault on any screen in ${theme}`, async ({ page }) => {
+    test.setTimeout(240_000)
+    await open(page, '/settings')
+    await page.getByRole('button', { name: new RegExp(theme) }).click()
+    await expect(page.locator('html')).toHaveAttribute('data-theme', theme.toLowerCase())
+    for (const screen of SCREENS) {
+      await page.goto(screen)
+      await page.waitForTimeout(300)
+      const { violations } = await new AxeBuilder({ page }).analyze()
+      const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')
+      expect(serious.map((v) => `${screen} ${v.id}: ${v.nodes[0].html.slice(0, 140)}`)).toEqual([])
+    }
+  })
+}
