@@ -1,0 +1,63 @@
+// npm test: installs what is missing, then everything that must hold. A summary line stands at the end.
+import { execSync, spawnSync } from 'node:child_process'
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { bin, ensureBuilt, ensureInstalled, root, say } from './lib.mjs'
+
+const CHROMIUM = '/usr/bin/chromium'
+const results = join(root, 'test-results')
+let passed = 0
+let failed = 0
+
+/** Debian's chromium drives the browser tests; only root may install it. */
+function ensureChromium() {
+  if (existsSync(CHROMIUM)) return
+  const command = 'apt-get update && apt-get install -y --no-install-recommends chromium'
+  if (process.getuid?.() !== 0) {
+    console.error(`\nThe browser tests need ${CHROMIUM}. Run this once, then npm test again:\n  sudo sh -c '${command}'`)
+    process.exit(1)
+  }
+  say('Installing chromium …')
+  execSync(command, { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } })
+}
+
+/** A check that passes or fails as a whole. */
+function check(name, command, args) {
+  say(name)
+  const { status } = spawnSync(bin(command), args, { cwd: root, stdio: 'inherit' })
+  status === 0 ? passed++ : failed++
+  return status === 0
+}
+
+/** A test runner that writes its counts to a file; a run without a count is a failure. */
+function counted(name, command, args, file, count, env = {}) {
+  say(name)
+  rmSync(file, { force: true })
+  const { status } = spawnSync(bin(command), args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } })
+  const [good, bad] = existsSync(file) ? count(JSON.parse(readFileSync(file, 'utf8'))) : [0, 0]
+  passed += good
+  failed += bad || (status !== 0 || good === 0 ? 1 : 0)
+}
+
+const began = Date.now()
+try {
+  ensureInstalled()
+  ensureChromium()
+  mkdirSync(results, { recursive: true })
+  check('Lint', 'eslint', ['.', '--max-warnings', '0'])
+  check('Who may import whom', 'depcruise', ['src', 'standins', 'scripts', 'test', 'bench', '--config', '.dependency-cruiser.cjs'])
+  const unit = join(results, 'unit.json')
+  counted('Unit and reference tests', 'vitest', ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${unit}`], unit, (r) => [r.numPassedTests, r.numFailedTests + r.numFailedTestSuites])
+  say('Production build')
+  ensureBuilt()
+  passed++
+  check('Types', 'tsc', ['--noEmit'])
+  const e2e = join(results, 'e2e.json')
+  counted('Browser tests', 'playwright', ['test'], e2e, ({ stats }) => [stats.expected, stats.unexpected + stats.flaky])
+} catch (error) {
+  console.error(error instanceof Error ? error.message : error)
+  failed++
+}
+console.log(`\n${Math.round((Date.now() - began) / 1000)} s`)
+console.log(`${passed} passed, ${failed} failed`)
+process.exit(failed ? 1 : 0)
