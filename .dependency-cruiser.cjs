@@ -1,5 +1,19 @@
 // Who may import whom: the table of docs/architecture.md. Each rule was broken on purpose once and seen to fire.
-const CORE = ['units', 'numeric', 'geometry', 'tool', 'clamp', 'imaging', 'measure', 'balance', 'adjust', 'handover', 'program', 'plan', 'stats']
+const CORE = [
+  'units',
+  'numeric',
+  'geometry',
+  'tool',
+  'clamp',
+  'imaging',
+  'measure',
+  'balance',
+  'adjust',
+  'handover',
+  'program',
+  'plan',
+  'stats',
+]
 const rule = (name, comment, from, to) => ({ name, comment, severity: 'error', from, to })
 const only = (layer, targets) =>
   rule(
@@ -12,7 +26,12 @@ const only = (layer, targets) =>
 module.exports = {
   forbidden: [
     rule('no-circular', 'type-only ones included', {}, { circular: true }),
-    rule('not-found', 'an import that leads nowhere', { pathNot: '^node_modules' }, { couldNotResolve: true, pathNot: '\\.css$' }),
+    rule(
+      'not-found',
+      'an import that leads nowhere',
+      { pathNot: '^node_modules' },
+      { couldNotResolve: true, pathNot: '\\.css$' },
+    ),
     rule('core-is-pure', 'no package, no node:', { path: '^src/core/', pathNot: '\\.test\\.ts$' }, { pathNot: '^src/core/' }),
     ...CORE.map((room, i) =>
       rule(
@@ -22,14 +41,57 @@ module.exports = {
         { path: '^src/core/', pathNot: CORE.slice(0, i + 1).map((u) => `^src/core/${u}/`) },
       ),
     ),
-    rule('core-unlisted', 'a new room needs its place in CORE', {}, { path: '^src/core/', pathNot: CORE.map((m) => `^src/core/${m}/`) }),
-    rule('core-front-door', 'from outside, a room is its index.ts', { path: '^(?:src|test|standins|scripts|bench)/(?:core/([^/]+)|[^/]+)/', pathNot: '^src/core/.*\\.test\\.ts$' }, { path: '^src/core/', pathNot: ['^src/core/[^/]+/index\\.ts$', '^src/core/$1/'] }),
-    rule('stand-ins-know-no-answers', 'a simulation shares no code with what solves it', { path: '^src/devices/([^/]+/simulated|world/)' }, { path: '^src/(core/(clamp|imaging|measure|balance|adjust|handover|program|plan|stats)|codecs)/', dependencyTypesNot: ['type-only'] }),
-    rule('truth-is-private', 'only simulations look inside the world', { path: '^(src|scripts|standins)/', pathNot: ['^src/devices/([^/]+/simulated|world/)', '^src/runtime/'] }, { path: '^src/devices/world/' }),
-    rule('ports-only', 'interfaces, never an implementation', { path: '^src/(stations|ui|app)/' }, { path: '^src/devices/', pathNot: '/port\\.ts$' }),
-    rule('sql-lives-in-db', 'better-sqlite3 only there', { path: '^(src|scripts)/', pathNot: '^src/db/' }, { path: 'better-sqlite3' }),
-    rule('rows-are-private', 'a row is known to its own folder only', { path: '^src/', pathNot: '^src/db/' }, { path: '^src/db/[^/]+/row\\.ts$' }),
-    rule('pages-read-stations-write', 'pages never write', { path: '^src/app/' }, { path: '^src/db/', pathNot: '^src/db/[^/]+/read\\.ts$' }),
+    rule(
+      'core-unlisted',
+      'a new room needs its place in CORE',
+      {},
+      { path: '^src/core/', pathNot: CORE.map((m) => `^src/core/${m}/`) },
+    ),
+    rule(
+      'core-front-door',
+      'from outside, a room is its index.ts',
+      { path: '^(?:src|test|standins|scripts|bench)/(?:core/([^/]+)|[^/]+)/', pathNot: '^src/core/.*\\.test\\.ts$' },
+      { path: '^src/core/', pathNot: ['^src/core/[^/]+/index\\.ts$', '^src/core/$1/'] },
+    ),
+    rule(
+      'stand-ins-know-no-answers',
+      'a simulation shares no code with what solves it',
+      { path: '^src/devices/([^/]+/simulated|world/)' },
+      {
+        path: '^src/(core/(clamp|imaging|measure|balance|adjust|handover|program|plan|stats)|codecs)/',
+        dependencyTypesNot: ['type-only'],
+      },
+    ),
+    rule(
+      'truth-is-private',
+      'only simulations look inside the world',
+      { path: '^(src|scripts|standins)/', pathNot: ['^src/devices/([^/]+/simulated|world/)', '^src/runtime/'] },
+      { path: '^src/devices/world/' },
+    ),
+    rule(
+      'ports-only',
+      'interfaces, never an implementation',
+      { path: '^src/(stations|ui|app)/' },
+      { path: '^src/devices/', pathNot: '/port\\.ts$' },
+    ),
+    rule(
+      'sql-lives-in-db',
+      'better-sqlite3 only there',
+      { path: '^(src|scripts)/', pathNot: '^src/db/' },
+      { path: 'better-sqlite3' },
+    ),
+    rule(
+      'rows-are-private',
+      'a row is known to its own folder only',
+      { path: '^src/', pathNot: '^src/db/' },
+      { path: '^src/db/[^/]+/row\\.ts$' },
+    ),
+    rule(
+      'pages-read-stations-write',
+      'pages never write',
+      { path: '^src/app/' },
+      { path: '^src/db/', pathNot: '^src/db/[^/]+/read\\.ts$' },
+    ),
     rule('control-stands-alone', 'the stand-in imports nothing of ours', { path: '^standins/' }, { path: '^src/' }),
     only('codecs', ['core/']),
     only('devices', ['core/', 'codecs/']),
@@ -39,8 +101,18 @@ module.exports = {
     only('stations', ['core/', 'codecs/', 'db/', 'devices/']),
     only('runtime', ['devices/', 'db/', 'core/', 'codecs/']),
     only('app', ['core/', 'codecs/', 'ui/', 'stations/', 'runtime/', 'db/', 'devices/']),
-    rule('no-tests-in-src', 'nothing that runs imports a test', { path: '^src/', pathNot: '\\.test\\.tsx?$' }, { path: '(^test/|\\.test\\.tsx?$)' }),
-    rule('reference-by-front-doors', 'reference tests use what any other user of a room uses', { path: '^test/reference/' }, { path: '^src/', pathNot: ['^src/core/[^/]+/index\\.ts$', '^src/codecs/[^/]+\\.ts$', '^src/devices/'] }),
+    rule(
+      'no-tests-in-src',
+      'nothing that runs imports a test',
+      { path: '^src/', pathNot: '\\.test\\.tsx?$' },
+      { path: '(^test/|\\.test\\.tsx?$)' },
+    ),
+    rule(
+      'reference-by-front-doors',
+      'reference tests use what any other user of a room uses',
+      { path: '^test/reference/' },
+      { path: '^src/', pathNot: ['^src/core/[^/]+/index\\.ts$', '^src/codecs/[^/]+\\.ts$', '^src/devices/'] },
+    ),
   ],
   options: {
     tsPreCompilationDeps: true,

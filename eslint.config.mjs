@@ -2,11 +2,23 @@ import next from 'eslint-config-next/core-web-vitals'
 import typescript from 'eslint-config-next/typescript'
 
 const NO_CLOCK_OR_CHANCE = [
-  { selector: "MemberExpression[object.name='Date'][property.name='now']", message: 'core has no clock: take the time as an argument' },
-  { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'core has no clock: take the time as an argument' },
-  { selector: "MemberExpression[object.name='Math'][property.name='random']", message: 'core has no chance: take a seeded random' },
-  { selector: "CallExpression[callee.name=/^(fetch|setTimeout|setInterval|queueMicrotask)$/]", message: 'core does no input, output or waiting' },
-  { selector: "MemberExpression[object.name=/^(console|process)$/]", message: 'core does not know the process' },
+  {
+    selector: "MemberExpression[object.name='Date'][property.name='now']",
+    message: 'core has no clock: take the time as an argument',
+  },
+  {
+    selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+    message: 'core has no clock: take the time as an argument',
+  },
+  {
+    selector: "MemberExpression[object.name='Math'][property.name='random']",
+    message: 'core has no chance: take a seeded random',
+  },
+  {
+    selector: 'CallExpression[callee.name=/^(fetch|setTimeout|setInterval|queueMicrotask)$/]',
+    message: 'core does no input, output or waiting',
+  },
+  { selector: 'MemberExpression[object.name=/^(console|process)$/]', message: 'core does not know the process' },
   { selector: "Program > VariableDeclaration[kind='let']", message: 'core keeps no state in a module' },
   { selector: "Program > ExportNamedDeclaration > VariableDeclaration[kind='let']", message: 'core keeps no state in a module' },
 ]

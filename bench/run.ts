@@ -12,7 +12,17 @@ function meanFilter(data: Uint8Array, width: number, height: number): number {
   for (let v = 1; v < height - 1; v++)
     for (let u = 1; u < width - 1; u++) {
       const i = v * width + u
-      check += (data[i - width - 1] + data[i - width] + data[i - width + 1] + data[i - 1] + data[i] + data[i + 1] + data[i + width - 1] + data[i + width] + data[i + width + 1]) / 9
+      check +=
+        (data[i - width - 1] +
+          data[i - width] +
+          data[i - width + 1] +
+          data[i - 1] +
+          data[i] +
+          data[i + 1] +
+          data[i + width - 1] +
+          data[i + width] +
+          data[i + width + 1]) /
+        9
     }
   return check
 }
@@ -41,7 +51,16 @@ function accuracy(name: string, given: (i: number) => Parameters<typeof randomCa
     re.push((read.value.re.value - tool.re) / Math.sqrt(scene.mmPerPixel.x * scene.mmPerPixel.z))
   }
   const worst = (values: number[]) => Math.max(...values.map(Math.abs)).toFixed(4)
-  row(name, rms(x).toFixed(4), rms(z).toFixed(4), rms(re).toFixed(4), `${worst(x)}/${worst(z)}`, String(unread), (ours / CASES).toFixed(1), (ours / reference).toFixed(1))
+  row(
+    name,
+    rms(x).toFixed(4),
+    rms(z).toFixed(4),
+    rms(re).toFixed(4),
+    `${worst(x)}/${worst(z)}`,
+    String(unread),
+    (ours / CASES).toFixed(1),
+    (ours / reference).toFixed(1),
+  )
 }
 
 console.log(`${CASES} pictures of 640×480 each, drawn by the test renderer; errors in pixels\n`)
@@ -51,5 +70,12 @@ accuracy('noise 0–8, blur 0.7–3, light −40 %, 2–50 µm/px', (i) => {
   const { between } = chance(i + 9)
   const noise = between(0, 8)
   const scale = between(0.002, 0.05)
-  return { noise, contrast: Math.max(60, Math.min(220, 20 * noise + between(0, 60))), blurPx: between(0.7, 3), fallOff: 0.4, mmPerPixel: { x: scale, z: scale * between(0.95, 1.05) }, re: between(20, 150) * scale }
+  return {
+    noise,
+    contrast: Math.max(60, Math.min(220, 20 * noise + between(0, 60))),
+    blurPx: between(0.7, 3),
+    fallOff: 0.4,
+    mmPerPixel: { x: scale, z: scale * between(0.95, 1.05) },
+    re: between(20, 150) * scale,
+  }
 })

@@ -14,7 +14,9 @@ export function say(text) {
 /** Installs packages when they are missing or older than the lock file. */
 export function ensureInstalled() {
   const stamp = join(root, 'node_modules', '.boulder-installed')
-  const wanted = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex')
+  const wanted = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex')
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return
   say('Installing packages (the database is compiled: 3 to 5 minutes the first time) …')
   execSync('npm ci --include=dev --no-audit --no-fund', { cwd: root, stdio: 'inherit' })
@@ -25,7 +27,10 @@ function hashOf(paths) {
   const hash = createHash('sha256')
   const walk = (path) => {
     if (!existsSync(path)) return
-    if (statSync(path).isDirectory()) return readdirSync(path).sort().forEach((name) => walk(join(path, name)))
+    if (statSync(path).isDirectory())
+      return readdirSync(path)
+        .sort()
+        .forEach((name) => walk(join(path, name)))
     if (!/\.test\.tsx?$/.test(path)) hash.update(path).update(readFileSync(path))
   }
   paths.forEach((path) => walk(join(root, path)))
@@ -83,7 +88,10 @@ export async function waitFor(url, seconds = 60) {
 /** The control stand-in: a process of its own on loopback. */
 export async function startControl(port, data) {
   mkdirSync(join(data, 'control'), { recursive: true })
-  start('The control stand-in', bin('tsx'), ['standins/control/server.ts'], { CONTROL_PORT: String(port), CONTROL_DATA: join(data, 'control') })
+  start('The control stand-in', bin('tsx'), ['standins/control/server.ts'], {
+    CONTROL_PORT: String(port),
+    CONTROL_DATA: join(data, 'control'),
+  })
   await waitFor(`http://127.0.0.1:${port}/`)
 }
 

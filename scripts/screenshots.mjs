@@ -25,12 +25,29 @@ async function measured(page) {
   await page.getByRole('button', { name: /to save|Wiped/ }).waitFor({ timeout: 60_000 })
 }
 
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] })
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+})
 const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
 const page = await context.newPage()
 await page.goto(`${base}/settings`)
-await page.getByText('Who is working?').click().catch(() => {})
-await page.getByRole('button', { name: /Ines Varga/ }).click().catch(() => {})
+await page
+  .getByText('Who is working?')
+  .click()
+  .catch(() => {})
+await page
+  .getByRole('button', { name: /Ines Varga/ })
+  .click()
+  .catch(() => {})
 for (const [name, [path, act, theme]] of Object.entries(VIEWS)) {
   if (only.length && !only.includes(name)) continue
   await page.goto(`${base}/settings`)

@@ -53,15 +53,29 @@ inTransaction(db, () => {
   Object.entries(SHIPPED_POSTS).forEach(([name, template]) => insertPost(db, name, template))
   components.forEach((component) => insertComponent(db, component))
   read<Definition[]>('definitions.json').forEach((definition) => insertDefinition(db, definition))
-  for (const { serial, component, heats, retired } of read<{ serial: string; component: string; heats: number; retired: boolean }[]>('holders.json')) {
+  for (const { serial, component, heats, retired } of read<
+    { serial: string; component: string; heats: number; retired: boolean }[]
+  >('holders.json')) {
     const type = components.find((c) => c.id === component)
     if (type?.kind === 'shrink-holder') insertHolder(db, serial, component, type.coupling, heats, retired)
   }
   for (const { component, count } of read<{ component: string; count: number }[]>('stock.json'))
-    if (count > 0) insertStockMove(db, { componentId: component, delta: count, why: 'received', serial: null, personId: null, at: at(-20_000) })
+    if (count > 0)
+      insertStockMove(db, {
+        componentId: component,
+        delta: count,
+        why: 'received',
+        serial: null,
+        personId: null,
+        at: at(-20_000),
+      })
 })
 
-const workOf = (personId: string, minutesAgo: number): Work => ({ db, now: at(-minutesAgo), person: people.find((p) => p.id === personId)! })
+const workOf = (personId: string, minutesAgo: number): Work => ({
+  db,
+  now: at(-minutesAgo),
+  person: people.find((p) => p.id === personId)!,
+})
 
 for (const job of read<{ id: string; name: string; machine: string; dueInMinutes: number; program: string }[]>('jobs.json'))
   must(
@@ -89,7 +103,14 @@ async function pictures(serial: string): Promise<Uint8Array> {
     for (const turn of [-1, 0, 1]) {
       await bench.turnTo((360 * (edge - 1)) / count + turn)
       const p = await bench.grab()
-      taken.push({ name: `edge-${edge}${turn}.png`, frame: p.frame, edge, spindleDeg: p.spindleDeg, centreX: p.centreX, centreZ: p.centreZ })
+      taken.push({
+        name: `edge-${edge}${turn}.png`,
+        frame: p.frame,
+        edge,
+        spindleDeg: p.spindleDeg,
+        centreX: p.centreX,
+        centreZ: p.centreZ,
+      })
     }
   return encodeFrameSet({ mmPerPixel: BENCH_FACTS.mmPerPixel, measure: ['LF', 'DC', 'RE'], pictures: taken })
 }
@@ -98,12 +119,24 @@ for (const tool of read<SeedTool[]>('tools.json')) {
   const { serial, person, minutesAgo } = tool
   must(`build ${serial}`, buildTool(workOf(person, minutesAgo), tool.job, tool.t, serial))
   if (tool.upTo === 'built') continue
-  must(`measure ${serial}`, saveMeasurement(workOf(person, minutesAgo - 12), evidence, { serial, scanned: serial, takenAt: at(12 - minutesAgo), frames: await pictures(serial), mmPerPixel: BENCH_FACTS.mmPerPixel }))
+  must(
+    `measure ${serial}`,
+    saveMeasurement(workOf(person, minutesAgo - 12), evidence, {
+      serial,
+      scanned: serial,
+      takenAt: at(12 - minutesAgo),
+      frames: await pictures(serial),
+      mmPerPixel: BENCH_FACTS.mmPerPixel,
+    }),
+  )
   if (tool.upTo === 'measured') continue
   must(`release ${serial}`, await releaseHandover(workOf(person, minutesAgo - 20), control, { serial, scanned: serial }))
   if (tool.upTo === 'released') continue
   const machine = getAssembly(db, serial)?.machine ?? ''
-  must(`load ${serial}`, await loadTool(workOf(person, minutesAgo - 30), control, { machine, serial, label: currentHandover(db, serial)!.label }))
+  must(
+    `load ${serial}`,
+    await loadTool(workOf(person, minutesAgo - 30), control, { machine, serial, label: currentHandover(db, serial)!.label }),
+  )
 }
 
 db.close()

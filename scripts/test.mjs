@@ -25,7 +25,8 @@ function ensureChromium() {
 function check(name, command, args) {
   say(name)
   const { status } = spawnSync(bin(command), args, { cwd: root, stdio: 'inherit' })
-  status === 0 ? passed++ : failed++
+  if (status === 0) passed++
+  else failed++
   return status === 0
 }
 
@@ -45,9 +46,23 @@ try {
   ensureChromium()
   mkdirSync(results, { recursive: true })
   check('Lint', 'eslint', ['.', '--max-warnings', '0'])
-  check('Who may import whom', 'depcruise', ['src', 'standins', 'scripts', 'test', 'bench', '--config', '.dependency-cruiser.cjs'])
+  check('Who may import whom', 'depcruise', [
+    'src',
+    'standins',
+    'scripts',
+    'test',
+    'bench',
+    '--config',
+    '.dependency-cruiser.cjs',
+  ])
   const unit = join(results, 'unit.json')
-  counted('Unit and reference tests', 'vitest', ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${unit}`], unit, (r) => [r.numPassedTests, r.numFailedTests + r.numFailedTestSuites])
+  counted(
+    'Unit and reference tests',
+    'vitest',
+    ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${unit}`],
+    unit,
+    (r) => [r.numPassedTests, r.numFailedTests + r.numFailedTestSuites],
+  )
   say('Production build')
   ensureBuilt()
   passed++

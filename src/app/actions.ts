@@ -17,7 +17,10 @@ import { wipeTicket } from '@/runtime/bench-ticket'
 import { context, type Context } from './_server/context'
 
 const Serial = z.string().trim().toUpperCase().min(3).max(40)
-const NOBODY: Refused = { code: 'NOBODY', text: 'Nobody is working here yet. Scan your badge, or tap your name at the top right.' }
+const NOBODY: Refused = {
+  code: 'NOBODY',
+  text: 'Nobody is working here yet. Scan your badge, or tap your name at the top right.',
+}
 const BAD: Refused = { code: 'BAD_INPUT', text: 'Something in this form is missing or cannot be read.' }
 
 /** Parses what came, finds out who works, does one verb. */
@@ -75,7 +78,9 @@ export async function addJobAction(input: z.input<typeof NewJob>): Promise<Resul
 }
 
 const Build = z.object({ job: z.string().max(60), t: z.number().int(), serial: Serial })
-export async function buildToolAction(input: z.input<typeof Build>): Promise<Result<{ serial: string; touchAt: string }, Refused>> {
+export async function buildToolAction(
+  input: z.input<typeof Build>,
+): Promise<Result<{ serial: string; touchAt: string }, Refused>> {
   return act(Build, input, (work, { job, t, serial }) => buildTool(work, job, t, serial))
 }
 

@@ -9,7 +9,10 @@ import { ShellProvider } from '@/ui/shell/shell-context'
 import { context } from './_server/context'
 import { answerScanAction, setPersonAction, setThemeAction, setUnitAction } from './actions'
 
-export const metadata: Metadata = { title: { default: 'Boulder', template: '%s · Boulder' }, description: 'The tool room’s bench' }
+export const metadata: Metadata = {
+  title: { default: 'Boulder', template: '%s · Boulder' },
+  description: 'The tool room’s bench',
+}
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 }
 
 const ACTIONS = { answerScan: answerScanAction, setUnit: setUnitAction, setTheme: setThemeAction, setPerson: setPersonAction }

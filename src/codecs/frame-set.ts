@@ -14,7 +14,10 @@ const Header = z.object({
   format: z.literal('boulder-frameset/1', { error: 'must be boulder-frameset/1' }),
   mmPerPixel: z.object({ x: scale, z: scale }),
   nominal: z.record(z.string(), finite).optional(),
-  measure: z.array(z.enum(FEATURES, { error: `asks for a feature that is not known; known are ${FEATURES.join(', ')}` })).min(1).optional(),
+  measure: z
+    .array(z.enum(FEATURES, { error: `asks for a feature that is not known; known are ${FEATURES.join(', ')}` }))
+    .min(1)
+    .optional(),
   frames: z
     .array(
       z.object({
@@ -60,8 +63,18 @@ export function decodeFrameSet(zip: Uint8Array): Result<FrameSet, FrameSetError>
     decoded.set(frame.file, picture.value)
     const first = pictures[0]?.frame ?? picture.value
     if (picture.value.width !== first.width || picture.value.height !== first.height)
-      return bad(frame.file, `is ${picture.value.width}×${picture.value.height}, the first picture ${first.width}×${first.height}; all must be of one size`)
-    pictures.push({ name: frame.file, frame: picture.value, edge: frame.edge, spindleDeg: frame.spindle, centreX: frame.centreX, centreZ: frame.centreZ })
+      return bad(
+        frame.file,
+        `is ${picture.value.width}×${picture.value.height}, the first picture ${first.width}×${first.height}; all must be of one size`,
+      )
+    pictures.push({
+      name: frame.file,
+      frame: picture.value,
+      edge: frame.edge,
+      spindleDeg: frame.spindle,
+      centreX: frame.centreX,
+      centreZ: frame.centreZ,
+    })
   }
   const usual: Feature[] = (nominal?.RE ?? 0) > 0 ? ['LF', 'DC', 'RE'] : ['LF', 'DC']
   return ok({ mmPerPixel, nominal, measure: header.value.measure ?? usual, pictures })
@@ -155,7 +168,13 @@ export function encodeFrameSet(set: FrameSet): Uint8Array<ArrayBuffer> {
     mmPerPixel: set.mmPerPixel,
     ...(set.nominal ? { nominal: set.nominal } : {}),
     measure: set.measure,
-    frames: set.pictures.map((p) => ({ file: p.name, edge: p.edge, spindle: p.spindleDeg, centreX: p.centreX, centreZ: p.centreZ })),
+    frames: set.pictures.map((p) => ({
+      file: p.name,
+      edge: p.edge,
+      spindle: p.spindleDeg,
+      centreX: p.centreX,
+      centreZ: p.centreZ,
+    })),
   }
   const files: Record<string, Uint8Array> = { 'frameset.json': strToU8(JSON.stringify(header)) }
   for (const p of set.pictures) files[p.name] = encode({ ...p.frame, depth: 8, channels: 1 })
@@ -165,9 +184,13 @@ export function encodeFrameSet(set: FrameSet): Uint8Array<ArrayBuffer> {
 const mm = (value: number | null | undefined) => (value === null || value === undefined ? null : roundTo(value, 6))
 
 export interface FrameSetAnswer {
-  readonly edges: readonly ({ readonly edge: number; readonly spindle: number; readonly focus: number; readonly sigma: Readonly<Record<string, number | null>>; readonly debris: readonly unknown[] } & Partial<
-    Readonly<Record<'x' | 'z' | 're' | 'sig', number | null>>
-  >)[]
+  readonly edges: readonly ({
+    readonly edge: number
+    readonly spindle: number
+    readonly focus: number
+    readonly sigma: Readonly<Record<string, number | null>>
+    readonly debris: readonly unknown[]
+  } & Partial<Readonly<Record<'x' | 'z' | 're' | 'sig', number | null>>>)[]
   readonly summary: Readonly<Partial<Record<keyof SetMeasurement['summary'] | 'sig', number | null>>>
   readonly warnings: readonly { readonly edge: number; readonly code: string; readonly text: string }[]
 }

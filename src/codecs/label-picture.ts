@@ -39,7 +39,9 @@ export function labelSvg(label: LabelPicture, fonts: LabelFonts): string {
   const plain = fonts.plain.map((font) => opentype.parse(font))
   const title = textPath(bold, label.title, margin, margin + 27, 36, room)
   const step = Math.min(27, (height - margin - 52) / Math.max(1, label.lines.length))
-  const lines = label.lines.map((line, i) => textPath(plain, line, margin, margin + 27 + (i + 1) * step, Math.min(24, step - 2), room))
+  const lines = label.lines.map((line, i) =>
+    textPath(plain, line, margin, margin + 27 + (i + 1) * step, Math.min(24, step - 2), room),
+  )
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${label.widthMm}mm" height="${label.heightMm}mm" viewBox="0 0 ${width} ${height}">`,
     `<title>${escapeXml([label.title, ...label.lines].join(' · '))}</title>`,
@@ -71,7 +73,10 @@ function modulesOf(kind: LabelPicture['code'], text: string): Modules {
 
 /** One line of text as outlines, made narrower in size when it does not fit. */
 function textPath(fonts: readonly opentype.Font[], text: string, x: number, y: number, size: number, room: number): string {
-  const runs = Array.from(text, (letter) => ({ letter, font: fonts.find((font) => font.charToGlyphIndex(letter) > 0) ?? fonts[0] }))
+  const runs = Array.from(text, (letter) => ({
+    letter,
+    font: fonts.find((font) => font.charToGlyphIndex(letter) > 0) ?? fonts[0],
+  }))
   const widthAt = (s: number) => runs.reduce((sum, { font, letter }) => sum + font.getAdvanceWidth(letter, s), 0)
   const fitted = Math.max(size * 0.55, Math.min(size, (size * room) / Math.max(1, widthAt(size))))
   let at = x

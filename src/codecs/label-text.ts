@@ -35,7 +35,8 @@ export function decodeLabel(text: string): Result<LabelContent, LabelError> {
   if (!line.ok) return fail({ code: line.error.code === 'BAD_CRC' ? 'BAD_CRC' : 'NOT_A_LABEL' })
   const { fields } = line.value
   const [S, I, T, M, L, U] = ['S', 'I', 'T', 'M', 'L', 'U'].map((key) => fields.get(key) ?? '')
-  if (S === '' || M === '' || !WHOLE.test(I) || !WHOLE.test(T) || !DECIMAL.test(L) || (U !== 'MM' && U !== 'IN')) return fail({ code: 'NOT_A_LABEL' })
+  if (S === '' || M === '' || !WHOLE.test(I) || !WHOLE.test(T) || !DECIMAL.test(L) || (U !== 'MM' && U !== 'IN'))
+    return fail({ code: 'NOT_A_LABEL' })
   const unit: LengthUnit = U === 'MM' ? 'mm' : 'inch'
   for (const key of ['X', 'Z', 'E']) if (fields.has(key) && !DECIMAL.test(fields.get(key)!)) return fail({ code: 'NOT_A_LABEL' })
   const length = (key: string) => (fields.has(key) ? unitToMm(Number(fields.get(key)), unit) : null)
@@ -86,12 +87,20 @@ export function readScan(raw: string): Scan {
     const label = decodeLabel(text)
     return label.ok ? { type: 'label', label: label.value, text } : { type: 'damaged' }
   }
-  for (const [prefix, key] of [['BM1', 'M'], ['BP1', 'P'], ['BC1', 'A']] as const) {
+  for (const [prefix, key] of [
+    ['BM1', 'M'],
+    ['BP1', 'P'],
+    ['BC1', 'A'],
+  ] as const) {
     if (!text.startsWith(`${prefix};`)) continue
     const line = decodeLine(text, prefix)
     const value = line.ok ? line.value.fields.get(key) : undefined
     if (!value) return { type: 'damaged' }
-    return prefix === 'BM1' ? { type: 'machine', key: value } : prefix === 'BP1' ? { type: 'badge', personId: value } : { type: 'action' }
+    return prefix === 'BM1'
+      ? { type: 'machine', key: value }
+      : prefix === 'BP1'
+        ? { type: 'badge', personId: value }
+        : { type: 'action' }
   }
   return { type: 'plain', text }
 }

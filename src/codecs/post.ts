@@ -49,4 +49,6 @@ export function renderPost(template: string, context: PostContext): Result<strin
 
 /** File name as a control takes it: machine, tool, issue. */
 export const postFileName = (machine: Machine, tools: readonly PostTool[]): string =>
-  tools.length === 1 ? `${machine.key}_T${tools[0].t}_${tools[0].serial}_${tools[0].issue}.nc` : `${machine.key}_${tools.length}_TOOLS.nc`
+  tools.length === 1
+    ? `${machine.key}_T${tools[0].t}_${tools[0].serial}_${tools[0].issue}.nc`
+    : `${machine.key}_${tools.length}_TOOLS.nc`

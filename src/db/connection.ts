@@ -17,4 +17,5 @@ export const inTransaction = <T>(db: Db, work: () => T): T => db.transaction(wor
 
 /** Whether an error is a broken uniqueness rule: somebody else was first. */
 export const isTaken = (error: unknown): boolean =>
-  error instanceof Database.SqliteError && (error.code === 'SQLITE_CONSTRAINT_UNIQUE' || error.code === 'SQLITE_CONSTRAINT_PRIMARYKEY')
+  error instanceof Database.SqliteError &&
+  (error.code === 'SQLITE_CONSTRAINT_UNIQUE' || error.code === 'SQLITE_CONSTRAINT_PRIMARYKEY')

@@ -20,7 +20,8 @@ export function migrate(db: Db, folder: string): number {
     const hash = createHash('sha256').update(sql).digest('hex')
     const done = applied[i]
     if (done) {
-      if (done.name !== name || done.hash !== hash) throw new Error(`Migration ${done.name} was applied but is not the file ${name} any more.`)
+      if (done.name !== name || done.hash !== hash)
+        throw new Error(`Migration ${done.name} was applied but is not the file ${name} any more.`)
       return
     }
     inTransaction(db, () => {
@@ -28,7 +29,7 @@ export function migrate(db: Db, folder: string): number {
       db.prepare('INSERT INTO migration (name, hash, at) VALUES (?, ?, ?)').run(name, hash, new Date().toISOString())
     })
   })
-  if (applied.length > files.length) throw new Error(`The database is newer than this program: ${applied[files.length].name} is unknown.`)
+  if (applied.length > files.length)
+    throw new Error(`The database is newer than this program: ${applied[files.length].name} is unknown.`)
   return files.length
 }
-

@@ -20,7 +20,12 @@ export function benchTicket(db: Db, assembly: Assembly): string {
   const definition = assembly.definition && getDefinition(db, assembly.definition.id, assembly.definition.version)
   const seed = seedOf(assembly)
   const meant: Meant = definition
-    ? { LF: definition.LF.nominal, DC: definition.DC.nominal, RE: definition.RE?.nominal ?? 0, edges: cutterOf(db, definition.cutter).edges }
+    ? {
+        LF: definition.LF.nominal,
+        DC: definition.DC.nominal,
+        RE: definition.RE?.nominal ?? 0,
+        edges: cutterOf(db, definition.cutter).edges,
+      }
     : strayOf(seed)
   const ticket = toTicket(makeTruth(seed, meant))
   putTicket(db, assembly.id, ticket)

@@ -32,7 +32,12 @@ function open(): Runtime {
   const db = openDatabase(join(data, 'boulder.sqlite'))
   const schema = migrate(db, join(process.cwd(), 'src/db/migrations'))
   const port = Number(process.env.PORT ?? 3000)
-  return { db, schema, control: httpControl(process.env.BOULDER_CONTROL ?? `http://127.0.0.1:${port + 1}`), evidence: evidenceIn(join(data, 'evidence')) }
+  return {
+    db,
+    schema,
+    control: httpControl(process.env.BOULDER_CONTROL ?? `http://127.0.0.1:${port + 1}`),
+    evidence: evidenceIn(join(data, 'evidence')),
+  }
 }
 
 function evidenceIn(folder: string): Runtime['evidence'] {
@@ -54,7 +59,12 @@ export const apiToken = (): string | null => process.env.BOULDER_API_TOKEN || nu
 /** Fonts of labels, read once. */
 export function labelFonts(): LabelFonts {
   const file = (subset: string, weight: number): ArrayBuffer => {
-    const bytes = readFileSync(join(process.cwd(), `node_modules/@fontsource/sofia-sans-condensed/files/sofia-sans-condensed-${subset}-${weight}-normal.woff`))
+    const bytes = readFileSync(
+      join(
+        process.cwd(),
+        `node_modules/@fontsource/sofia-sans-condensed/files/sofia-sans-condensed-${subset}-${weight}-normal.woff`,
+      ),
+    )
     return bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength)
   }
   const all = (weight: number) => ['latin', 'latin-ext', 'greek', 'cyrillic'].map((subset) => file(subset, weight))

@@ -1,7 +1,15 @@
 /** What an operator does at the bench, as cycles over its port: find the corner, find the edges, measure each of them. */
 import type { Bench, BenchPicture } from '@/devices/bench/port'
 import { findOutline, readLight } from '@/core/imaging'
-import { measureFrame, measureSet, type Feature, type FrameMeasurement, type Picture, type SetMeasurement, type View } from '@/core/measure'
+import {
+  measureFrame,
+  measureSet,
+  type Feature,
+  type FrameMeasurement,
+  type Picture,
+  type SetMeasurement,
+  type View,
+} from '@/core/measure'
 import { fail, normDeg, ok, type Result } from '@/core/units'
 
 export interface Hint {
@@ -11,9 +19,7 @@ export interface Hint {
 }
 
 export type CycleError =
-  | { readonly code: 'NOTHING_FOUND' }
-  | { readonly code: 'NOT_MEASURED'; readonly detail: string }
-  | { readonly code: 'STOPPED' }
+  { readonly code: 'NOTHING_FOUND' } | { readonly code: 'NOT_MEASURED'; readonly detail: string } | { readonly code: 'STOPPED' }
 
 /** Called with each picture that is worth showing. */
 export type Show = (picture: BenchPicture, found: FrameMeasurement | null, edge: number | null) => void
@@ -60,7 +66,8 @@ export async function findCorner(bench: Bench, hint: Hint | null, show: Show): P
     if (!read.ok) {
       const dark = read.error.code === 'TOO_DARK'
       if (dark) await bench.moveTo(x, z + size.z * SEARCH_STEP)
-      else if (!seen && z > size.z / 2) await bench.moveTo(hint && step === 0 ? x : Math.min(x, size.x * 0.2), z - size.z * SEARCH_STEP)
+      else if (!seen && z > size.z / 2)
+        await bench.moveTo(hint && step === 0 ? x : Math.min(x, size.x * 0.2), z - size.z * SEARCH_STEP)
       else return fail({ code: 'NOTHING_FOUND' })
       continue
     }
@@ -155,7 +162,11 @@ export async function measureEdge(bench: Bench, edge: number, angleDeg: number, 
 }
 
 /** All pictures taken so far as one result. */
-export function resultOf(bench: Bench, pictures: readonly Picture[], measure: readonly Feature[]): Result<SetMeasurement, CycleError> {
+export function resultOf(
+  bench: Bench,
+  pictures: readonly Picture[],
+  measure: readonly Feature[],
+): Result<SetMeasurement, CycleError> {
   const read = measureSet(pictures, bench.facts.mmPerPixel, measure)
   return read.ok ? read : fail({ code: 'NOT_MEASURED', detail: read.error.code })
 }

@@ -72,7 +72,11 @@ function show(picture: BenchPicture, found: FrameMeasurement | null, edge: numbe
     outline,
     x: found?.x ? facing('x', found.x.value) : null,
     z: found?.z ? facing('z', found.z.value) : null,
-    debris: (found?.debris ?? []).map((d) => ({ ...mmToPixel(view, d), highMm: d.high, sidePx: Math.max(26, (2.4 * d.high) / view.mmPerPixel.x + 16) })),
+    debris: (found?.debris ?? []).map((d) => ({
+      ...mmToPixel(view, d),
+      highMm: d.high,
+      sidePx: Math.max(26, (2.4 * d.high) / view.mmPerPixel.x + 16),
+    })),
   })
 }
 

@@ -77,7 +77,7 @@ export function runOffsets(facts: MachineFacts, before: Table, text: string): Ta
     if (line === '' || line === '%') continue
     if (line[0] === '/') line = line.slice(1)
     const words: { letter: string; value: number; digits: number }[] = []
-    for (let at = 0; at < line.length; ) {
+    for (let at = 0; at < line.length;) {
       const word = nextWord(line, at)
       if (!word) throw new Refused(number, `"${line.slice(at, at + 12)}" cannot be read`)
       words.push({ letter: word.letter, value: Number(word.text), digits: (word.text.split('.')[1] ?? '').length })
@@ -103,8 +103,10 @@ export function runOffsets(facts: MachineFacts, before: Table, text: string): Ta
       const register = REGISTER_OF_L[L.value]
       if (!register) throw new Refused(number, `L${L.value} is no register of this control`)
       if (unit === null) throw new Refused(number, 'neither G20 nor G21 was given')
-      if (!Number.isInteger(P.value) || P.value < 1 || P.value > facts.highestTool) throw new Refused(number, `P${P.value} is no tool of this control`)
-      if (R.digits > facts.decimals && unit === facts.unit) throw new Refused(number, `R has more than ${facts.decimals} decimals`)
+      if (!Number.isInteger(P.value) || P.value < 1 || P.value > facts.highestTool)
+        throw new Refused(number, `P${P.value} is no tool of this control`)
+      if (R.digits > facts.decimals && unit === facts.unit)
+        throw new Refused(number, `R has more than ${facts.decimals} decimals`)
       const inOwnUnit = unit === facts.unit ? R.value : unit === 'inch' ? R.value * 25.4 : R.value / 25.4
       const row = (table[String(P.value)] ??= {})
       row[register] = keep(incremental ? (row[register] ?? 0) + inOwnUnit : inOwnUnit, facts.decimals)

@@ -8,10 +8,14 @@ const textType = { ...TOKEN, 'content-type': 'text/plain' }
 
 test('the door: health is open, the rest wants the token', async ({ request }) => {
   expect(await (await request.get('/api/health')).json()).toMatchObject({ status: 'ok', schema: 1 })
-  for (const path of ['/api/machines', '/api/assemblies', '/api/handovers', '/api/nothing']) expect((await request.get(path)).status()).toBe(401)
+  for (const path of ['/api/machines', '/api/assemblies', '/api/handovers', '/api/nothing'])
+    expect((await request.get(path)).status()).toBe(401)
   expect((await request.get('/api/machines', { headers: { authorization: 'Bearer wrong' } })).status()).toBe(401)
   const machines = (await (await request.get('/api/machines', { headers: TOKEN })).json()) as { key: string; unit: string }[]
-  expect(machines.map((m) => [m.key, m.unit])).toEqual([['DIPPER', 'inch'], ['HERON', 'mm']])
+  expect(machines.map((m) => [m.key, m.unit])).toEqual([
+    ['DIPPER', 'inch'],
+    ['HERON', 'mm'],
+  ])
   const lost = await request.get('/api/nothing', { headers: TOKEN })
   expect([lost.status(), lost.headers()['content-type']]).toEqual([404, 'application/problem+json'])
 })
@@ -25,8 +29,15 @@ test('frame sets that cannot be used: nothing crashes, the file is named', async
   expect(await post(Buffer.alloc(5000))).toEqual([422, 'BAD_FRAMESET'])
   expect(await post(Buffer.from('x'), textType)).toEqual([415, 'WRONG_TYPE'])
   expect(await post(Buffer.alloc(200 * 2 ** 20))).toEqual([413, 'TOO_LARGE'])
-  const header = { format: 'boulder-frameset/1', mmPerPixel: { x: 0.01, z: 0.01 }, frames: [{ file: 'gone.png', edge: 1, centreX: 0, centreZ: 0 }] }
-  const missing = await request.post('/api/measure/frames', { headers: zipType, data: Buffer.from(zipSync({ 'frameset.json': strToU8(JSON.stringify(header)) })) })
+  const header = {
+    format: 'boulder-frameset/1',
+    mmPerPixel: { x: 0.01, z: 0.01 },
+    frames: [{ file: 'gone.png', edge: 1, centreX: 0, centreZ: 0 }],
+  }
+  const missing = await request.post('/api/measure/frames', {
+    headers: zipType,
+    data: Buffer.from(zipSync({ 'frameset.json': strToU8(JSON.stringify(header)) })),
+  })
   expect(missing.status()).toBe(422)
   expect(((await missing.json()) as { detail: string }).detail).toContain('gone.png')
 })
@@ -45,7 +56,10 @@ test('programs and labels: what is wrong is said by its code', async ({ request 
     return [response.status(), ((await response.json()) as { code: string }).code]
   }
   expect(await label('hello')).toEqual([422, 'NOT_A_LABEL'])
-  expect(await label('BT1;S=BX00142;I=7;T=12;M=HERON;L=152.3140;X=9.9987;E=1.4981;U=MM;A=2611251042;C=0000')).toEqual([422, 'BAD_CRC'])
+  expect(await label('BT1;S=BX00142;I=7;T=12;M=HERON;L=152.3140;X=9.9987;E=1.4981;U=MM;A=2611251042;C=0000')).toEqual([
+    422,
+    'BAD_CRC',
+  ])
   expect(await label(`BT1;${'x'.repeat(5000)}`)).toEqual([413, 'TOO_LARGE'])
 })
 
@@ -53,8 +67,12 @@ test('a post preview never touches the live table', async ({ request }) => {
   const port = 3211
   const table = async () => await (await request.get(`http://127.0.0.1:${port}/machines/HERON/table`)).text()
   const before = await table()
-  const ask = (data: object) => request.post('/api/posts/preview', { headers: { ...TOKEN, 'content-type': 'application/json' }, data })
-  const preview = (await (await ask({ machine: 'HERON', assemblies: ['BX00144'] })).json()) as { text: string; check: { same: boolean; rows: unknown[] } }
+  const ask = (data: object) =>
+    request.post('/api/posts/preview', { headers: { ...TOKEN, 'content-type': 'application/json' }, data })
+  const preview = (await (await ask({ machine: 'HERON', assemblies: ['BX00144'] })).json()) as {
+    text: string
+    check: { same: boolean; rows: unknown[] }
+  }
   expect(preview.text).toContain('G10 L10 P4 R118.')
   expect([preview.check.same, preview.check.rows.length]).toEqual([true, 4])
   expect(await table()).toBe(before)

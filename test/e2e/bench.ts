@@ -59,11 +59,17 @@ export async function measure(page: Page): Promise<void> {
 
 /** The text in a label's code, decoded from its printed picture by a separate library. */
 export async function labelText(page: Page, serial: string): Promise<string> {
-  const list = (await (await page.request.get(`/api/handovers?serial=${serial}`, { headers: TOKEN })).json()) as { id: number; current: boolean }[]
+  const list = (await (await page.request.get(`/api/handovers?serial=${serial}`, { headers: TOKEN })).json()) as {
+    id: number
+    current: boolean
+  }[]
   const current = list.find((h) => h.current)!
   const png = await (await page.request.get(`/api/handovers/${current.id}/label.png`, { headers: TOKEN })).body()
   const wasm = readFileSync(createRequire(import.meta.url).resolve('zxing-wasm/reader/zxing_reader.wasm'))
-  await prepareZXingModule({ overrides: { wasmBinary: wasm.buffer.slice(wasm.byteOffset, wasm.byteOffset + wasm.length) as ArrayBuffer }, fireImmediately: true })
+  await prepareZXingModule({
+    overrides: { wasmBinary: wasm.buffer.slice(wasm.byteOffset, wasm.byteOffset + wasm.length) as ArrayBuffer },
+    fireImmediately: true,
+  })
   const [code] = await readBarcodes(new Blob([new Uint8Array(png)]), { formats: ['DataMatrix'] })
   return code.text
 }
@@ -71,5 +77,9 @@ export async function labelText(page: Page, serial: string): Promise<string> {
 /** What the control stand-in holds, asked past the application. */
 export async function controlTable(page: Page, machine: string): Promise<Record<string, Record<string, number>>> {
   const port = Number(new URL(page.url()).port) + 1
-  return ((await (await page.request.get(`http://127.0.0.1:${port}/machines/${machine}/table`)).json()) as { tools: Record<string, Record<string, number>> }).tools
+  return (
+    (await (await page.request.get(`http://127.0.0.1:${port}/machines/${machine}/table`)).json()) as {
+      tools: Record<string, Record<string, number>>
+    }
+  ).tools
 }

@@ -5,7 +5,9 @@ const program = (name: string, text: string) => ({ name, mimeType: 'text/plain',
 
 test('an NC program is dropped and its tools are listed', async ({ page }) => {
   await open(page, '/kit')
-  await page.getByLabel('NC program').setInputFiles(program('COVER.nc', 'G21 G90\nT12 M6 (FACE)\nG43 H3 Z10 S6000 M3\nG1 Z-1\nT77 M6\n'))
+  await page
+    .getByLabel('NC program')
+    .setInputFiles(program('COVER.nc', 'G21 G90\nT12 M6 (FACE)\nG43 H3 Z10 S6000 M3\nG1 Z-1\nT77 M6\n'))
   await page.getByLabel('Machine').selectOption('HERON')
   await big(page).click()
   await expect(page.getByRole('heading', { name: /COVER/ })).toBeVisible()

@@ -2,7 +2,6 @@
 import { expect, test } from '@playwright/test'
 import { answer, BADGE, big, controlTable, GO, labelText, MACHINE, measure, open, scan, TOKEN } from './bench'
 
-
 test('T12 from the job to the control', async ({ page }) => {
   test.setTimeout(240_000)
   await open(page, '/settings', BADGE.ines)
@@ -11,7 +10,8 @@ test('T12 from the job to the control', async ({ page }) => {
   await test.step('kit', async () => {
     await scan(page, 'HP-2207')
     await expect(page.getByRole('heading', { name: /HP-2207/ })).toBeVisible()
-    const row = (t: number) => page.locator('main tbody tr').filter({ has: page.getByRole('rowheader', { name: `T${t}`, exact: true }) })
+    const row = (t: number) =>
+      page.locator('main tbody tr').filter({ has: page.getByRole('rowheader', { name: `T${t}`, exact: true }) })
     await expect(row(12)).toContainText('to build')
     await expect(row(4)).toContainText('in Heron, pocket 1')
     await expect(row(44)).toContainText('unknown T')
@@ -71,12 +71,18 @@ test('T12 from the job to the control', async ({ page }) => {
     await expect(page.getByText(/offsets written and read back/).first()).toBeVisible()
     const held = (await controlTable(page, 'HERON'))['12']
     const field = (key: string) => Number(new RegExp(`;${key}=([\\d.]+)`).exec(label)![1])
-    expect(held).toEqual({ length: Number(field('L').toFixed(3)), lengthWear: 0, size: Number(field('X').toFixed(3)), sizeWear: 0 })
+    expect(held).toEqual({
+      length: Number(field('L').toFixed(3)),
+      lengthWear: 0,
+      size: Number(field('X').toFixed(3)),
+      sizeWear: 0,
+    })
   })
 
   await test.step('passport and record', async () => {
     await page.goto('/tools/BX00142')
-    for (const word of ['built', 'measured', 'released', 'loaded']) await expect(page.getByRole('cell', { name: word, exact: true }).first()).toBeVisible()
+    for (const word of ['built', 'measured', 'released', 'loaded'])
+      await expect(page.getByRole('cell', { name: word, exact: true }).first()).toBeVisible()
     await expect(page.getByText('Heron, pocket 2').first()).toBeVisible()
     await page.goto('/records')
     await expect(page.getByText('◆ refused').first()).toBeVisible()

@@ -45,7 +45,26 @@ test('an unknown address, tool or serial says so in words', async ({ page }) => 
   expect((await page.goto('/measure/%25E0'))?.status()).toBe(200)
 })
 
-const SCREENS = ['/kit', '/kit/HP-2207', '/build', '/build?job=HP-2207&t=12', '/measure', '/measure/BX00147', '/balance', '/hand-over', '/hand-over/BX00144', '/load', '/load?machine=HERON&serial=BX00144', '/return', '/plan', '/library', '/records', '/practice', '/settings', '/tools/BX00143']
+const SCREENS = [
+  '/kit',
+  '/kit/HP-2207',
+  '/build',
+  '/build?job=HP-2207&t=12',
+  '/measure',
+  '/measure/BX00147',
+  '/balance',
+  '/hand-over',
+  '/hand-over/BX00144',
+  '/load',
+  '/load?machine=HERON&serial=BX00144',
+  '/return',
+  '/plan',
+  '/library',
+  '/records',
+  '/practice',
+  '/settings',
+  '/tools/BX00143',
+]
 
 for (const theme of ['Granite', 'Basalt']) {
   test(`axe finds no serious fault on any screen in ${theme}`, async ({ page }) => {

@@ -10,14 +10,20 @@ export function changeText(before: unknown, after: unknown, unit: LengthUnit): s
   const mm = (value: unknown) => (typeof value === 'number' ? formatLength(value, unit) : '–')
   const parts: string[] = []
   for (const key of ['LF', 'DC'] as const) {
-    if (typeof b[key] === 'number') parts.push(`${key} ${typeof a[key] === 'number' ? `${mm(a[key])} → ` : ''}${mm(b[key])} ${unitMark(unit)}`)
+    if (typeof b[key] === 'number')
+      parts.push(`${key} ${typeof a[key] === 'number' ? `${mm(a[key])} → ` : ''}${mm(b[key])} ${unitMark(unit)}`)
   }
   if (typeof b.lengthMm === 'number') parts.push(`LF ${mm(b.lengthMm)}, radius ${mm(b.radiusMm)} ${unitMark(unit)}`)
-  if (typeof b.length === 'number') parts.push(`length register ${typeof a.length === 'number' ? `${a.length} → ` : 'empty → '}${b.length}`)
+  if (typeof b.length === 'number')
+    parts.push(`length register ${typeof a.length === 'number' ? `${a.length} → ` : 'empty → '}${b.length}`)
   return parts.join(' · ')
 }
 
-export const recordLines = (entries: readonly RecordEntry[], unit: LengthUnit, machines: ReadonlyMap<string, string>): RecordLine[] =>
+export const recordLines = (
+  entries: readonly RecordEntry[],
+  unit: LengthUnit,
+  machines: ReadonlyMap<string, string>,
+): RecordLine[] =>
   entries.map((e) => ({
     seq: e.seq,
     when: formatWhen(e.at),

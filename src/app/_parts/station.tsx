@@ -14,7 +14,17 @@ const EMPTY: Record<Station | 'kit', string> = {
 }
 
 /** A station's page: the rack of what waits there, and below it the sheet. */
-export async function StationPage({ station, current, job, children }: { readonly station: Station | 'kit'; readonly current: string | null; readonly job?: string; readonly children: ReactNode }) {
+export async function StationPage({
+  station,
+  current,
+  job,
+  children,
+}: {
+  readonly station: Station | 'kit'
+  readonly current: string | null
+  readonly job?: string
+  readonly children: ReactNode
+}) {
   const house = await context()
   const now = new Date(house.now)
   const tools = readRack(house.db, station, job).map(({ dueAt, ...item }) => ({ ...item, due: formatDue(dueAt, now) }))

@@ -21,8 +21,12 @@ export default async function BuildPage({ searchParams }: { readonly searchParam
         <Sheet
           left={
             <>
-              <Title lead="Build">{job ? `nobody wants T${t} for ${job}` : 'choose a tool from the rack, or scan a free holder'}</Title>
-              <p className="text-lg">Each tool in the rack is wanted by a job and not built yet. The one most to the left is due first.</p>
+              <Title lead="Build">
+                {job ? `nobody wants T${t} for ${job}` : 'choose a tool from the rack, or scan a free holder'}
+              </Title>
+              <p className="text-lg">
+                Each tool in the rack is wanted by a job and not built yet. The one most to the left is due first.
+              </p>
             </>
           }
         />
@@ -41,11 +45,36 @@ export default async function BuildPage({ searchParams }: { readonly searchParam
         left={
           <>
             <Title lead={`T${definition.t}`}>
-              {definition.name} · for <b className="text-ink">{sheet.job.id}</b> · <span className={due.late ? 'text-off font-bold' : ''}>{due.text}</span>
+              {definition.name} · for <b className="text-ink">{sheet.job.id}</b> ·{' '}
+              <span className={due.late ? 'text-off font-bold' : ''}>{due.text}</span>
             </Title>
             <div className="grid grid-cols-[290px_1fr] gap-5 max-[900px]:grid-cols-1">
-              <ToolDrawing profile={profileOf(holder, cutter, definition.LF.nominal)} unit={house.unit} width={290} height={470} title={definition.name} LF={definition.LF.nominal} DC={cutter.DC} RE={cutter.RE} stickOutMm={stack.stickOutMm} />
-              <div>{setup.ok ? <SetupSheet setup={setup.value} stopMm={definition.LF.nominal + setup.value.stopHighMm} holder={holder} cutter={cutter} stack={stack} /> : <Say tone="off" lead="No set-up.">{shrinkErrorText(setup.error)}</Say>}</div>
+              <ToolDrawing
+                profile={profileOf(holder, cutter, definition.LF.nominal)}
+                unit={house.unit}
+                width={290}
+                height={470}
+                title={definition.name}
+                LF={definition.LF.nominal}
+                DC={cutter.DC}
+                RE={cutter.RE}
+                stickOutMm={stack.stickOutMm}
+              />
+              <div>
+                {setup.ok ? (
+                  <SetupSheet
+                    setup={setup.value}
+                    stopMm={definition.LF.nominal + setup.value.stopHighMm}
+                    holder={holder}
+                    cutter={cutter}
+                    stack={stack}
+                  />
+                ) : (
+                  <Say tone="off" lead="No set-up.">
+                    {shrinkErrorText(setup.error)}
+                  </Say>
+                )}
+              </div>
             </div>
           </>
         }
@@ -60,7 +89,14 @@ export default async function BuildPage({ searchParams }: { readonly searchParam
             <Row name="Greatest speed" symbol="RPMX">
               {stack.greatestRpm.toLocaleString('en')}
             </Row>
-            <BuildPanel key={`${sheet.job.id}-${definition.t}`} job={sheet.job.id} t={definition.t} free={sheet.free.map((h) => h.serial)} blocked={blocked} build={buildToolAction} />
+            <BuildPanel
+              key={`${sheet.job.id}-${definition.t}`}
+              job={sheet.job.id}
+              t={definition.t}
+              free={sheet.free.map((h) => h.serial)}
+              blocked={blocked}
+              build={buildToolAction}
+            />
           </>
         }
       />

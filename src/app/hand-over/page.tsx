@@ -15,10 +15,12 @@ export default async function HandoverStart() {
           <>
             <Title lead="Hand over">scan a measured tool, or take it from the rack</Title>
             <p className="max-w-[60ch] text-lg">
-              A hand-over freezes the figures of the last measurement under a number, with a label and a post file for its machine. The machine’s control tries the file first; a figure that would
-              come out different holds it back.
+              A hand-over freezes the figures of the last measurement under a number, with a label and a post file for its
+              machine. The machine’s control tries the file first; a figure that would come out different holds it back.
             </p>
-            <p className="text-soft text-lg">{waiting === 0 ? 'Nothing waits here.' : waiting === 1 ? 'One tool waits here.' : `${waiting} tools wait here.`}</p>
+            <p className="text-soft text-lg">
+              {waiting === 0 ? 'Nothing waits here.' : waiting === 1 ? 'One tool waits here.' : `${waiting} tools wait here.`}
+            </p>
           </>
         }
       />

@@ -23,13 +23,18 @@ export default async function KitPage() {
         left={
           <>
             <Title lead="Jobs">which tools each of them wants, and how they stand</Title>
-            {jobs.length === 0 && <p className="text-lg">No job yet. Drop an NC program on the right: the tools it changes to are listed.</p>}
+            {jobs.length === 0 && (
+              <p className="text-lg">No job yet. Drop an NC program on the right: the tools it changes to are listed.</p>
+            )}
             <ul>
               {jobs.map(({ job, toBuild, inWork, there, unknown }) => {
                 const due = formatDue(job.dueAt, now)
                 return (
                   <li key={job.id} className="border-rule border-b">
-                    <Link href={`/kit/${encodeURIComponent(job.id)}`} className="grid min-h-[64px] grid-cols-[1fr_auto] items-center gap-x-4 py-2">
+                    <Link
+                      href={`/kit/${encodeURIComponent(job.id)}`}
+                      className="grid min-h-[64px] grid-cols-[1fr_auto] items-center gap-x-4 py-2"
+                    >
                       <span className="font-head text-[21px] font-bold">
                         {job.id} <span className="text-soft font-medium">{job.name}</span>
                       </span>
@@ -50,7 +55,13 @@ export default async function KitPage() {
             </ul>
           </>
         }
-        right={<NewJob machines={machines} suggestedDue={format(addHours(startOfHour(now), 4), "yyyy-MM-dd'T'HH:mm")} addJob={addJobAction} />}
+        right={
+          <NewJob
+            machines={machines}
+            suggestedDue={format(addHours(startOfHour(now), 4), "yyyy-MM-dd'T'HH:mm")}
+            addJob={addJobAction}
+          />
+        }
       />
     </StationPage>
   )

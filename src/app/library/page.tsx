@@ -38,7 +38,9 @@ export default async function LibraryPage() {
                       T{d.t}
                     </th>
                     <td>{d.name}</td>
-                    <td className="num text-[19px] font-semibold">{formatLength(d.LF.nominal, house.unit, house.unit === 'mm' ? 1 : 3)}</td>
+                    <td className="num text-[19px] font-semibold">
+                      {formatLength(d.LF.nominal, house.unit, house.unit === 'mm' ? 1 : 3)}
+                    </td>
                     <td>{holderOf(house.db, d.holder).name}</td>
                     <td>{cutterOf(house.db, d.cutter).name}</td>
                     <td className="num">{stock.get(d.cutter) ?? 0}</td>
@@ -47,7 +49,9 @@ export default async function LibraryPage() {
                 ))}
               </tbody>
             </table>
-            {definitions.length === 0 && <p className="text-lg">No definitions yet. A tool can be measured and labelled without one, from Measure.</p>}
+            {definitions.length === 0 && (
+              <p className="text-lg">No definitions yet. A tool can be measured and labelled without one, from Measure.</p>
+            )}
             <h2 className="mt-4 text-2xl font-bold">Holders</h2>
             <table className="w-full text-left">
               <thead>

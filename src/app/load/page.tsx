@@ -45,7 +45,10 @@ export default async function LoadPage({ searchParams }: { readonly searchParams
             <div className="grid grid-cols-[1fr_250px] gap-6 max-[900px]:grid-cols-1">
               <ol data-testid="checks">
                 {checks.map((c) => (
-                  <li key={c.rule} className="border-rule grid min-h-[50px] grid-cols-[28px_1fr] items-center border-b py-2 text-[18px]">
+                  <li
+                    key={c.rule}
+                    className="border-rule grid min-h-[50px] grid-cols-[28px_1fr] items-center border-b py-2 text-[18px]"
+                  >
                     <span className={`text-lg ${MARK[c.state].look}`} aria-label={c.state}>
                       {MARK[c.state].shape}
                     </span>
@@ -70,13 +73,17 @@ export default async function LoadPage({ searchParams }: { readonly searchParams
         }
         right={
           <>
-            <h2 className="text-2xl font-bold">{machine ? `${machine.name}, figures in ${machine.unit}` : 'The machine’s figures'}</h2>
+            <h2 className="text-2xl font-bold">
+              {machine ? `${machine.name}, figures in ${machine.unit}` : 'The machine’s figures'}
+            </h2>
             {values && machine && (
               <>
                 <Row name="Length" symbol="LF">
                   {say(values.lengthMm)}
                 </Row>
-                <Row name={machine.sizeRegister === 'radius' ? 'Radius' : 'Diameter'}>{say(machine.sizeRegister === 'radius' ? values.radiusMm : 2 * values.radiusMm)}</Row>
+                <Row name={machine.sizeRegister === 'radius' ? 'Radius' : 'Diameter'}>
+                  {say(machine.sizeRegister === 'radius' ? values.radiusMm : 2 * values.radiusMm)}
+                </Row>
               </>
             )}
             <LoadPanel

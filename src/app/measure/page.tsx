@@ -24,11 +24,21 @@ export default async function MeasureStart() {
               <li>Measure all edges, do what the sentence says, scan the holder again to save.</li>
             </ol>
             <p className="text-soft text-lg">
-              {waiting.length === 0 ? 'Nothing waits here.' : waiting.length === 1 ? 'One tool waits here.' : `${waiting.length} tools wait here.`}
+              {waiting.length === 0
+                ? 'Nothing waits here.'
+                : waiting.length === 1
+                  ? 'One tool waits here.'
+                  : `${waiting.length} tools wait here.`}
             </p>
           </>
         }
-        right={<StrayForm machines={listMachines(house.db)} known={listAssemblies(house.db).map((a) => a.serial)} takeIn={takeInStrayAction} />}
+        right={
+          <StrayForm
+            machines={listMachines(house.db)}
+            known={listAssemblies(house.db).map((a) => a.serial)}
+            takeIn={takeInStrayAction}
+          />
+        }
       />
     </StationPage>
   )

@@ -11,7 +11,11 @@ export default async function SettingsPage() {
   const house = await context()
   const machines = listMachines(house.db)
   const codes = [
-    ...machines.map((m) => ({ name: m.name, about: `${m.about} · ${m.coupling} · ${m.greatestRpm.toLocaleString('en')} rev/min · figures in ${m.unit}`, text: encodeMachineLabel(m.key) })),
+    ...machines.map((m) => ({
+      name: m.name,
+      about: `${m.about} · ${m.coupling} · ${m.greatestRpm.toLocaleString('en')} rev/min · figures in ${m.unit}`,
+      text: encodeMachineLabel(m.key),
+    })),
     ...house.people.map((p) => ({ name: p.name, about: `badge · ${p.role}`, text: encodeBadge(p.id) })),
     { name: 'Action card', about: 'does what the big button on the screen does; keep it at the bench', text: ACTION_CARD },
   ]
@@ -28,7 +32,12 @@ export default async function SettingsPage() {
             <ul className="grid grid-cols-2 gap-x-8 max-[900px]:grid-cols-1">
               {codes.map(({ name, about, text }) => (
                 <li key={text} className="border-rule flex items-center gap-4 border-b py-3">
-                  <span className="block size-[88px] shrink-0 bg-white p-2" dangerouslySetInnerHTML={{ __html: codeSvg('datamatrix', text) }} role="img" aria-label={`Code ${text}`} />
+                  <span
+                    className="block size-[88px] shrink-0 bg-white p-2"
+                    dangerouslySetInnerHTML={{ __html: codeSvg('datamatrix', text) }}
+                    role="img"
+                    aria-label={`Code ${text}`}
+                  />
                   <span>
                     <b className="font-head block text-xl">{name}</b>
                     <span className="text-soft block">{about}</span>

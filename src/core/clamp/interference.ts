@@ -37,14 +37,22 @@ export function sleeveStress(fit: Fit, pressure: number) {
 }
 
 /** Axial force at which the shank slips, N. */
-export const slipForceN = (pressure: number, d: number, lengthMm: number, mu: number): number => mu * pressure * Math.PI * d * lengthMm
+export const slipForceN = (pressure: number, d: number, lengthMm: number, mu: number): number =>
+  mu * pressure * Math.PI * d * lengthMm
 
 /** Torque at which the shank slips, N·m. */
 export const slipTorqueNm = (pressure: number, d: number, lengthMm: number, mu: number): number =>
   (mu * pressure * Math.PI * d * d * lengthMm) / 2 / 1000
 
 /** A nose that widens from its mouth: the torque of slices with their own outer diameter, N·m. */
-export function coneSlipTorqueNm(fit: Fit, interferenceMm: number, lengthMm: number, mu: number, halfAngleRad: number, slices = 200): number {
+export function coneSlipTorqueNm(
+  fit: Fit,
+  interferenceMm: number,
+  lengthMm: number,
+  mu: number,
+  halfAngleRad: number,
+  slices = 200,
+): number {
   let torque = 0
   const slice = lengthMm / slices
   for (let i = 0; i < slices; i++) {

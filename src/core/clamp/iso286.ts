@@ -5,7 +5,11 @@ export const SHANK_CLASSES = ['h5', 'h6', 'h7', 'g6', 'n6'] as const
 export type ShankClass = (typeof SHANK_CLASSES)[number]
 
 /** Ranges are "over a, up to and including b"; [upper, lower] deviation each. */
-const TABLE: readonly { readonly over: number; readonly upTo: number; readonly dev: Readonly<Record<ShankClass, readonly [number, number]>> }[] = [
+const TABLE: readonly {
+  readonly over: number
+  readonly upTo: number
+  readonly dev: Readonly<Record<ShankClass, readonly [number, number]>>
+}[] = [
   { over: 0, upTo: 3, dev: { h5: [0, -4], h6: [0, -6], h7: [0, -10], g6: [-2, -8], n6: [10, 4] } },
   { over: 3, upTo: 6, dev: { h5: [0, -5], h6: [0, -8], h7: [0, -12], g6: [-4, -12], n6: [16, 8] } },
   { over: 6, upTo: 10, dev: { h5: [0, -6], h6: [0, -9], h7: [0, -15], g6: [-5, -14], n6: [19, 10] } },
@@ -15,7 +19,10 @@ const TABLE: readonly { readonly over: number; readonly upTo: number; readonly d
 ]
 
 /** @param nominalMm 0 < d ≤ 50 */
-export function shankLimits(nominalMm: number, shankClass: ShankClass): Result<Limits, { code: 'SIZE_NOT_IN_TABLE'; nominalMm: number }> {
+export function shankLimits(
+  nominalMm: number,
+  shankClass: ShankClass,
+): Result<Limits, { code: 'SIZE_NOT_IN_TABLE'; nominalMm: number }> {
   const row = TABLE.find(({ over, upTo }) => nominalMm > over && nominalMm <= upTo)
   if (!row) return fail({ code: 'SIZE_NOT_IN_TABLE', nominalMm })
   const [upper, lower] = row.dev[shankClass]

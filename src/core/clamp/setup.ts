@@ -76,8 +76,7 @@ export interface ShrinkSetup {
 }
 
 export type ShrinkNote =
-  | { readonly code: 'STEEL_SHANK' }
-  | { readonly code: 'TORQUE_LOW'; readonly worstNm: number; readonly wantedNm: number }
+  { readonly code: 'STEEL_SHANK' } | { readonly code: 'TORQUE_LOW'; readonly worstNm: number; readonly wantedNm: number }
 
 export type ShrinkError =
   | { readonly code: 'SIZE_NOT_IN_TABLE'; readonly nominalMm: number }
@@ -90,10 +89,15 @@ export type ShrinkError =
  * @param joint holder and shank; bore and shank below 50 mm
  * @param wantedTorqueNm greatest torque of the job, or null when it is not known
  */
-export function shrinkSetup(joint: ShrinkJoint, practice: ShrinkPractice, wantedTorqueNm: number | null): Result<ShrinkSetup, ShrinkError> {
+export function shrinkSetup(
+  joint: ShrinkJoint,
+  practice: ShrinkPractice,
+  wantedTorqueNm: number | null,
+): Result<ShrinkSetup, ShrinkError> {
   const shankSize = shankLimits(joint.shankMm, joint.shankClass)
   if (!shankSize.ok) return shankSize
-  if (joint.shankClass !== 'h5' && joint.shankClass !== 'h6') return fail({ code: 'SHANK_TOO_COARSE', shankClass: joint.shankClass })
+  if (joint.shankClass !== 'h5' && joint.shankClass !== 'h6')
+    return fail({ code: 'SHANK_TOO_COARSE', shankClass: joint.shankClass })
   const interferenceMm = { min: shankSize.value.min - joint.bore.max, max: shankSize.value.max - joint.bore.min }
   if (interferenceMm.min <= 0) return fail({ code: 'NO_INTERFERENCE', leastMm: interferenceMm.min })
   const sleeve: Material = MATERIALS[joint.holderMaterial]
@@ -107,7 +111,8 @@ export function shrinkSetup(joint: ShrinkJoint, practice: ShrinkPractice, wanted
   // the heated part as a cylinder of the cone's middle diameter
   const middleD = joint.noseMm + Math.tan(joint.noseHalfAngleRad) * joint.heatedMm
   const nose = { d: joint.shankMm, D: middleD, heatedMm: joint.heatedMm, sleeve }
-  const shankHeat = (shank.rho * shank.c * Math.PI * (joint.shankMm ** 2 - joint.coolantBoreMm ** 2) * Math.min(joint.gripMm, joint.heatedMm)) / 4
+  const shankHeat =
+    (shank.rho * shank.c * Math.PI * (joint.shankMm ** 2 - joint.coolantBoreMm ** 2) * Math.min(joint.gripMm, joint.heatedMm)) / 4
   const tauS = coolingTauS(nose, { h: practice.coolingH, ambientC: practice.ambientC }, shankHeat)
   const torque = (interference: number) => coneSlipTorqueNm(fit, interference, joint.gripMm, practice.mu, joint.noseHalfAngleRad)
   const pull = (interference: number) => slipForceN(contactPressure(fit, interference), joint.shankMm, joint.gripMm, practice.mu)
@@ -115,7 +120,8 @@ export function shrinkSetup(joint: ShrinkJoint, practice: ShrinkPractice, wanted
   const bound = shrinkBackMm(joint.heatedMm, riseK, sleeve)
   const notes: ShrinkNote[] = []
   if (joint.shankMaterial !== 'carbide') notes.push({ code: 'STEEL_SHANK' })
-  if (wantedTorqueNm !== null && gripTorqueNm.min < wantedTorqueNm) notes.push({ code: 'TORQUE_LOW', worstNm: gripTorqueNm.min, wantedNm: wantedTorqueNm })
+  if (wantedTorqueNm !== null && gripTorqueNm.min < wantedTorqueNm)
+    notes.push({ code: 'TORQUE_LOW', worstNm: gripTorqueNm.min, wantedNm: wantedTorqueNm })
   return ok({
     interferenceMm,
     temperatureC,

@@ -9,13 +9,27 @@ export const insertionRiseK = (interferenceMm: number, clearanceMm: number, d: n
  * Temperature rise for a removal when the shank has warmed to the share `warmed` of the sleeve's rise.
  * @returns Infinity when the shank grows as fast as the sleeve: it is locked
  */
-export function removalRiseK(interferenceMm: number, clearanceMm: number, d: number, sleeve: Material, shank: Material, warmed: number): number {
+export function removalRiseK(
+  interferenceMm: number,
+  clearanceMm: number,
+  d: number,
+  sleeve: Material,
+  shank: Material,
+  warmed: number,
+): number {
   const gain = sleeve.alpha - warmed * shank.alpha
   return gain > 0 ? (interferenceMm + clearanceMm) / (d * gain) : Infinity
 }
 
 /** The largest share of the rise that the shank may take so that it still comes out below a limit (0…1). */
-export function greatestWarmedShare(interferenceMm: number, clearanceMm: number, d: number, sleeve: Material, shank: Material, riseLimitK: number): number {
+export function greatestWarmedShare(
+  interferenceMm: number,
+  clearanceMm: number,
+  d: number,
+  sleeve: Material,
+  shank: Material,
+  riseLimitK: number,
+): number {
   const share = (sleeve.alpha - (interferenceMm + clearanceMm) / (d * riseLimitK)) / shank.alpha
   return Math.min(1, Math.max(0, share))
 }

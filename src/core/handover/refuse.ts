@@ -42,8 +42,10 @@ export function refuseHandover({ machine, t, coupling, allowed, measured }: Hand
   if (t !== null && (t < machine.registers.min || t > machine.registers.max)) found.push({ code: 'REGISTER_RANGE', t, machine })
   if (measured) {
     const { lengthMm, radiusMm } = measured
-    if (lengthMm < machine.lengthMm.min || lengthMm > machine.lengthMm.max) found.push({ code: 'LENGTH_RANGE', lengthMm, machine })
-    if (radiusMm < machine.radiusMm.min || radiusMm > machine.radiusMm.max) found.push({ code: 'RADIUS_RANGE', radiusMm, machine })
+    if (lengthMm < machine.lengthMm.min || lengthMm > machine.lengthMm.max)
+      found.push({ code: 'LENGTH_RANGE', lengthMm, machine })
+    if (radiusMm < machine.radiusMm.min || radiusMm > machine.radiusMm.max)
+      found.push({ code: 'RADIUS_RANGE', radiusMm, machine })
   }
   return found
 }

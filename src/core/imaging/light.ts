@@ -84,7 +84,12 @@ function countAt255({ data }: Frame): number {
   return count
 }
 
-function halfWay({ width, height }: Frame, field: readonly { u: number; v: number; grey: number }[], dark: number, bright: number) {
+function halfWay(
+  { width, height }: Frame,
+  field: readonly { u: number; v: number; grey: number }[],
+  dark: number,
+  bright: number,
+) {
   const row = (u: number, v: number) => [1, u, v, u * u, u * v, v * v]
   const rows = field.map((cell) => row(cell.u, cell.v))
   const values = field.map((cell) => cell.grey)

@@ -53,7 +53,9 @@ export function findOutline(frame: Frame, light: Light): Outline | null {
       top: touched.top >= LEAST_TOUCH,
       bottom: touched.bottom >= LEAST_TOUCH,
     },
-    islands: blobs.filter((blob) => blob !== tool && blob.area >= LEAST_ISLAND_PX).map(({ area, u, v }) => ({ centre: { u, v }, area })),
+    islands: blobs
+      .filter((blob) => blob !== tool && blob.area >= LEAST_ISLAND_PX)
+      .map(({ area, u, v }) => ({ centre: { u, v }, area })),
   }
 }
 
@@ -85,7 +87,16 @@ function darkRuns({ width, height, data }: Frame, { halfWay, contrast }: Light):
       if (over > -clear && over < clear) {
         const l = u > 0 ? i - 1 : i
         const r = u < width - 1 ? i + 1 : i
-        const sum = data[l + up] + data[i + up] + data[r + up] + data[l] + data[i] + data[r] + data[l + down] + data[i + down] + data[r + down]
+        const sum =
+          data[l + up] +
+          data[i + up] +
+          data[r + up] +
+          data[l] +
+          data[i] +
+          data[r] +
+          data[l + down] +
+          data[i + down] +
+          data[r + down]
         dark = sum < 9 * halfWay[cells + (u >> 3)]
       }
       if (dark && from < 0) from = u

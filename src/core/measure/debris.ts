@@ -26,7 +26,13 @@ export function findBumps(points: readonly OutlinePoint[], out: ArrayLike<number
   let run: number[] = []
   const close = () => {
     const height = Math.max(...run.map((i) => out[i]))
-    if (run.length >= LEAST_RUN && height > 1.5 * limit) found.push(bump(run.map((i) => points[i]), run.map((i) => out[i]))) // prettier-ignore
+    if (run.length >= LEAST_RUN && height > 1.5 * limit)
+      found.push(
+        bump(
+          run.map((i) => points[i]),
+          run.map((i) => out[i]),
+        ),
+      )
     run = []
   }
   points.forEach((p, i) => {

@@ -187,4 +187,3 @@ export function ballStart(points: readonly OutlinePoint[]): Shape | null {
   const fit = arc.length >= 20 ? fitCircle(arc) : null
   return fit && { flankAngle: 0, flankOffset: fit.centre.x + fit.radius, along: fit.centre.z, radius: fit.radius, face: null }
 }
-

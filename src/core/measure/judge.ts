@@ -8,7 +8,10 @@ export interface SpecLimits {
 
 export type Verdict = 'holds' | 'unsure' | 'off'
 
-export const around = (nominal: number, lower: number, upper: number): SpecLimits => ({ min: nominal + lower, max: nominal + upper })
+export const around = (nominal: number, lower: number, upper: number): SpecLimits => ({
+  min: nominal + lower,
+  max: nominal + upper,
+})
 
 /** Inside only when inside by more than U, outside only when outside by more than U; U = 2σ. */
 export function judge(value: number, limits: SpecLimits, sigma: number): Verdict {

@@ -67,9 +67,19 @@ export function measureFrame(frame: Frame, view: View, wantRadius: boolean): Res
   const x = outline.touches.right ? null : shift(values.x, view.centreX)
   const z = outline.touches.top ? null : shift(values.z, view.centreZ)
   const limit = Math.max(6 * median(points.map((p) => p.sigmaMm)), LEAST_BUMP_PX * pixel)
-  const islands = outline.islands.map(({ centre, area }) => ({ ...pixelToMm(about(view), centre), area: area * pixel * pixel, high: Math.sqrt(area) * pixel }))
+  const islands = outline.islands.map(({ centre, area }) => ({
+    ...pixelToMm(about(view), centre),
+    area: area * pixel * pixel,
+    high: Math.sqrt(area) * pixel,
+  }))
   const debris = [...(fit ? findBumps(fit.points, fit.out, limit) : []), ...islands]
-  const notches = fit ? findBumps(fit.points, fit.out.map((e) => -e), limit) : [] // prettier-ignore
+  const notches = fit
+    ? findBumps(
+        fit.points,
+        fit.out.map((e) => -e),
+        limit,
+      )
+    : []
   return ok({
     x,
     z,
@@ -193,7 +203,13 @@ function extremes(points: readonly OutlinePoint[], pixel: number): Values {
   const model = MODEL_SIGMA_PX * pixel
   const widen = (m: Measured | null) => m && { ...m, sigma: Math.hypot(m.sigma, model) }
   const point = pointOf(points, pixel)
-  return { x: widen(extreme(points, 'x', pixel)), z: widen(point?.z ?? extreme(points, 'z', pixel)), re: null, sig: point?.sig ?? null, arcMm: 0 }
+  return {
+    x: widen(extreme(points, 'x', pixel)),
+    z: widen(point?.z ?? extreme(points, 'z', pixel)),
+    re: null,
+    sig: point?.sig ?? null,
+    arcMm: 0,
+  }
 }
 
 /** A drill's point: where its two straight lips would cross, and the angle of the lip on the side away from the axis. */

@@ -75,7 +75,12 @@ export function measureSet(
   const edges = grouped.map(({ edge, seen }) => edgeOf(edge, seen, measure))
   const summary = summarise(edges, measure)
   if (!edges.some((e) => e.x || e.z || e.re || e.sig)) return fail({ code: 'NOTHING_MEASURED', file: pictures[0]?.name ?? '' })
-  return ok({ measure, edges, summary, warnings: grouped.flatMap(({ edge, seen }, i) => warningsOf(edge, seen, edges[i], measure)) })
+  return ok({
+    measure,
+    edges,
+    summary,
+    warnings: grouped.flatMap(({ edge, seen }, i) => warningsOf(edge, seen, edges[i], measure)),
+  })
 }
 
 interface Seen {
@@ -91,15 +96,21 @@ function edgeOf(edge: number, seen: readonly Seen[], measure: readonly Feature[]
   const turned = spindles.map((spindleDeg) => {
     const at = seen.filter((s) => s.picture.spindleDeg === spindleDeg)
     const most = at.reduce((a, b) => (b.found.arcMm > a.found.arcMm ? b : a))
-    return { spindleDeg, x: largest(at.map((s) => s.found.x)), z: largest(at.map((s) => s.found.z)), re: most.found.re, sig: most.found.sig }
+    return {
+      spindleDeg,
+      x: largest(at.map((s) => s.found.x)),
+      z: largest(at.map((s) => s.found.z)),
+      re: most.found.re,
+      sig: most.found.sig,
+    }
   })
   const best = turned.reduce((a, b) => ((b.x?.value ?? -Infinity) > (a.x?.value ?? -Infinity) ? b : a))
   const wanted = <T>(key: keyof typeof ASKED, value: T | null) => (measure.includes(ASKED[key]) ? value : null)
   return {
     edge,
     spindleDeg: best.spindleDeg,
-    x: wanted('x', peak(turned.map((t) => [t.spindleDeg, t.x]))), // prettier-ignore
-    z: wanted('z', peak(turned.map((t) => [t.spindleDeg, t.z]))), // prettier-ignore
+    x: wanted('x', peak(turned.map((t) => [t.spindleDeg, t.x]))),
+    z: wanted('z', peak(turned.map((t) => [t.spindleDeg, t.z]))),
     re: wanted('re', best.re ?? turned.find((t) => t.re)?.re ?? null),
     sig: wanted('sig', best.sig ?? turned.find((t) => t.sig)?.sig ?? null),
     focus: Math.max(...seen.map((s) => s.found.focus)),

@@ -28,7 +28,8 @@ export interface ToolResult {
 
 /** Puts values, uncertainty and limits together. */
 export function judgeTool(set: SetMeasurement, limits: LimitSet, bench: BenchUncertainty): ToolResult {
-  const top = (key: 'x' | 'z') => set.edges.reduce((s, e) => ((e[key]?.value ?? -1) > (s?.value ?? -1) ? e[key] : s), set.edges[0]?.[key])
+  const top = (key: 'x' | 'z') =>
+    set.edges.reduce((s, e) => ((e[key]?.value ?? -1) > (s?.value ?? -1) ? e[key] : s), set.edges[0]?.[key])
   const x = top('x')
   const z = top('z')
   const reSigmas = set.edges.map((e) => e.re?.sigma).filter((s) => s !== undefined)
@@ -84,7 +85,12 @@ export function advise(set: SetMeasurement, result: ToolResult, unit: LengthUnit
       rest: `Something ${size(dirty.warning.high)} high sits on it. Stop the spindle first; no gloves near it while it turns.`,
     }
   if (result.missing.length)
-    return { tone: 'off', edge: null, lead: `${result.missing.map(featureWord).join(' and ')} could not be measured.`, rest: 'Move the carriage so that the whole corner is in the picture, then measure again.' }
+    return {
+      tone: 'off',
+      edge: null,
+      lead: `${result.missing.map(featureWord).join(' and ')} could not be measured.`,
+      rest: 'Move the carriage so that the whole corner is in the picture, then measure again.',
+    }
   const feature = (key: FeatureKey) => result.features.find((f) => f.key === key)
   const runout = feature('radialRunout')
   if (runout?.verdict === 'off') return runoutAdvice(result, small)
@@ -105,7 +111,10 @@ export function advise(set: SetMeasurement, result: ToolResult, unit: LengthUnit
       tone: 'off',
       edge: null,
       lead: `${featureWord(off.key)} is ${size(Math.abs(off.valueMm - (off.valueMm > max ? max : (min ?? max))))} outside.`,
-      rest: off.key === 'DC' || off.key === 'RE' ? 'Compare the cutter’s mark with the parts list: a wrong or reground cutter measures like this.' : 'Check the seat of the edges, then measure again.',
+      rest:
+        off.key === 'DC' || off.key === 'RE'
+          ? 'Compare the cutter’s mark with the parts list: a wrong or reground cutter measures like this.'
+          : 'Check the seat of the edges, then measure again.',
     }
   }
   const unsure = result.features.find((f) => f.verdict === 'unsure')
@@ -117,8 +126,12 @@ export function advise(set: SetMeasurement, result: ToolResult, unit: LengthUnit
       rest: `It is known to ± ${size(2 * unsure.sigmaMm)}. Measure again, or a lead may release it with a reason.`,
     }
   const pattern = result.runout?.eccentricity
-  const axis = pattern && pattern.eMm > pattern.provenAboveMm ? ` The tool’s axis stands ${small(pattern.eMm).replace('+', '')} off centre, ${small(2 * pattern.eMm).replace('+', '')} on an indicator.` : ''
-  if (result.verdict === null) return { tone: 'todo', edge: null, lead: 'Measured without limits.', rest: `Nothing was asked, so nothing is judged.${axis}` }
+  const axis =
+    pattern && pattern.eMm > pattern.provenAboveMm
+      ? ` The tool’s axis stands ${small(pattern.eMm).replace('+', '')} off centre, ${small(2 * pattern.eMm).replace('+', '')} on an indicator.`
+      : ''
+  if (result.verdict === null)
+    return { tone: 'todo', edge: null, lead: 'Measured without limits.', rest: `Nothing was asked, so nothing is judged.${axis}` }
   return { tone: 'holds', edge: null, lead: 'Everything asked for holds.', rest: `Scan the holder again to save it.${axis}` }
 }
 
@@ -141,7 +154,12 @@ function runoutAdvice(result: ToolResult, small: (mm: number) => string): Advice
       lead: `The tool sits ${plain(e.eMm)} off centre, ${plain(2 * e.eMm)} on an indicator.`,
       rest: 'Clean taper and bore and clamp again; if it stays, take it apart and look for a chip in the seat.',
     }
-  return { tone: 'off', edge: null, lead: 'The edges do not agree.', rest: 'Wipe all edges and the taper, clamp again and measure once more.' }
+  return {
+    tone: 'off',
+    edge: null,
+    lead: 'The edges do not agree.',
+    rest: 'Wipe all edges and the taper, clamp again and measure once more.',
+  }
 }
 
 const WORDS: Record<FeatureKey, string> = {

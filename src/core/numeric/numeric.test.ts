@@ -1,7 +1,17 @@
 import fc from 'fast-check'
 import { Matrix, solve } from 'ml-matrix'
 import { describe, expect, it } from 'vitest'
-import { cumulativeNormal, invert, leastSquares, median, quantile, robustSigma, seededRandom, solveLinear, tukeyWeight } from './index'
+import {
+  cumulativeNormal,
+  invert,
+  leastSquares,
+  median,
+  quantile,
+  robustSigma,
+  seededRandom,
+  solveLinear,
+  tukeyWeight,
+} from './index'
 
 describe('linear', () => {
   it('solves as a separate library does (ml-matrix)', () => {
@@ -62,7 +72,7 @@ describe('cumulativeNormal', () => {
     [0, 0.5],
     [1, 0.841344746068543],
     [2, 0.977249868051821],
-    [3, 0.998650101968370],
+    [3, 0.99865010196837],
     [-1, 0.158655253931457],
     [4, 0.999968328758167],
   ])('at %d', (x, p) => expect(cumulativeNormal(x)).toBeCloseTo(p, 14))

@@ -40,7 +40,9 @@ export function netJob(job: Job, definitions: readonly Definition[], assemblies:
 }
 
 function standingOf(job: Job, t: number, definition: Definition | null, assemblies: readonly Assembly[]): Standing {
-  const same = assemblies.filter((a) => a.t === t && a.machine === job.machine && (a.job === null || a.job === job.id || a.state === 'loaded'))
+  const same = assemblies.filter(
+    (a) => a.t === t && a.machine === job.machine && (a.job === null || a.job === job.id || a.state === 'loaded'),
+  )
   const inMachine = same.find((a) => a.state === 'loaded')
   if (inMachine) return { type: 'in-machine', assembly: inMachine }
   const ready = same.find((a) => a.state === 'released') ?? same.find((a) => a.state === 'measured')

@@ -88,7 +88,14 @@ export function toolsWanted(text: string, kind: 'mill' | 'lathe'): Result<Progra
   text.split(/\r\n|\n|\r/).forEach((line, i) => readLine(state, readBlock(line), i + 1, kind))
   if (state.readable === 0) return fail({ code: 'NOT_A_PROGRAM' })
   finish(state)
-  const tools = [...state.tools.values()].map(({ t, changes, h, d, maxSpindle, name }) => ({ t, changes, h, d, maxSpindle, name }))
+  const tools = [...state.tools.values()].map(({ t, changes, h, d, maxSpindle, name }) => ({
+    t,
+    changes,
+    h,
+    d,
+    maxSpindle,
+    name,
+  }))
   return ok({ units: state.units, tools, warnings: state.warnings.sort((a, b) => a.line - b.line) })
 }
 
@@ -120,7 +127,12 @@ function readLine(state: State, block: Block, line: number, kind: 'mill' | 'lath
       if (letter === 'D') takeOffset(state, 'd', value, line)
     }
   }
-  if (kind === 'mill') checkLengthOffset(state, words.some((w) => w.letter === 'Z'), line)
+  if (kind === 'mill')
+    checkLengthOffset(
+      state,
+      words.some((w) => w.letter === 'Z'),
+      line,
+    )
 }
 
 function readG(state: State, value: number, line: number): void {
@@ -128,7 +140,11 @@ function readG(state: State, value: number, line: number): void {
     const unit: LengthUnit = value === 20 ? 'inch' : 'mm'
     if (state.units && state.units !== unit && !state.mixed) {
       state.mixed = true
-      state.warnings.push({ line, code: 'UNITS_MIXED', text: `Line ${line} turns to ${unit}; the program began in ${state.units}.` })
+      state.warnings.push({
+        line,
+        code: 'UNITS_MIXED',
+        text: `Line ${line} turns to ${unit}; the program began in ${state.units}.`,
+      })
     }
     state.units ??= unit
   } else if (value === 49) state.lengthOffset = false
@@ -139,7 +155,14 @@ function readG(state: State, value: number, line: number): void {
   else if (value === 80 || (value >= 0 && value <= 3) || (value >= 73 && value <= 89)) state.motion = value
 }
 
-function selectTool(state: State, value: number, digits: number, comment: string | null, line: number, kind: 'mill' | 'lathe'): void {
+function selectTool(
+  state: State,
+  value: number,
+  digits: number,
+  comment: string | null,
+  line: number,
+  kind: 'mill' | 'lathe',
+): void {
   if (!Number.isInteger(value) || value < 0) return
   if (kind === 'mill') {
     state.selected = { t: value, line, comment, offset: null }
@@ -159,7 +182,11 @@ function changeTool(state: State, comment: string | null, line: number): void {
   state.lengthOffset = false
   if (!selected) {
     state.current = null
-    state.warnings.push({ line, code: 'CHANGE_WITHOUT_T', text: `Line ${line} changes the tool, but no T was called since the last change.` })
+    state.warnings.push({
+      line,
+      code: 'CHANGE_WITHOUT_T',
+      text: `Line ${line} changes the tool, but no T was called since the last change.`,
+    })
     return
   }
   state.selected = null
@@ -167,7 +194,15 @@ function changeTool(state: State, comment: string | null, line: number): void {
     state.current = null // empties the spindle
     return
   }
-  const tool = state.tools.get(selected.t) ?? { t: selected.t, changes: [], h: [], d: [], maxSpindle: null, name: null, warnedLength: false }
+  const tool = state.tools.get(selected.t) ?? {
+    t: selected.t,
+    changes: [],
+    h: [],
+    d: [],
+    maxSpindle: null,
+    name: null,
+    warnedLength: false,
+  }
   state.tools.set(selected.t, tool)
   tool.changes.push({ line })
   tool.name ??= comment ?? selected.comment
@@ -208,7 +243,8 @@ function checkLengthOffset(state: State, movesZ: boolean, line: number): void {
 }
 
 function finish(state: State): void {
-  if (state.units === null) state.warnings.push({ line: 1, code: 'NO_UNITS', text: 'Neither G20 nor G21: the program does not say its unit' })
+  if (state.units === null)
+    state.warnings.push({ line: 1, code: 'NO_UNITS', text: 'Neither G20 nor G21: the program does not say its unit' })
   const seen = new Set<number>()
   for (const { t, line } of state.selections) {
     if (state.tools.has(t) || seen.has(t)) continue

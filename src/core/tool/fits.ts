@@ -30,7 +30,8 @@ export function refuseHolder(item: HolderItem, offered: ShrinkHolder, wanted: Sh
   if (item.retired) refusals.push({ code: 'HOLDER_RETIRED', serial: item.serial })
   if (offered.coupling !== wanted.coupling) refusals.push({ code: 'WRONG_TAPER', has: offered.coupling, needs: wanted.coupling })
   if (offered.boreMm !== cutter.DMM) refusals.push({ code: 'WRONG_BORE', hasMm: offered.boreMm, needsMm: cutter.DMM })
-  if (refusals.length === 0 && offered.id !== wanted.id) refusals.push({ code: 'OTHER_TYPE', has: offered.name, needs: wanted.name })
+  if (refusals.length === 0 && offered.id !== wanted.id)
+    refusals.push({ code: 'OTHER_TYPE', has: offered.name, needs: wanted.name })
   return refusals
 }
 

@@ -24,7 +24,13 @@ export function profileOf(holder: ShrinkHolder, cutter: SolidCutter, lfMm: numbe
     parts: [
       ...machineSide(holder.coupling),
       ...holderBody(holder),
-      { part: 'shank', points: [[cutter.DMM / 2, holder.projectionMm], [cutter.DMM / 2, shankTop]] },
+      {
+        part: 'shank',
+        points: [
+          [cutter.DMM / 2, holder.projectionMm],
+          [cutter.DMM / 2, shankTop],
+        ],
+      },
       { part: 'cut', points: cuttingPart(cutter, shankTop, lfMm) },
     ],
     lowMm: lowest(holder.coupling),
@@ -42,8 +48,21 @@ export function plainProfile(coupling: Coupling, lfMm: number, dcMm: number, edg
   return {
     parts: [
       ...machineSide(coupling),
-      { part: 'body', points: [[22, COUPLINGS[coupling].flangeHighMm], [16, neck]] },
-      { part: 'cut', points: [[r, neck], [r, lfMm], [0, lfMm]] },
+      {
+        part: 'body',
+        points: [
+          [22, COUPLINGS[coupling].flangeHighMm],
+          [16, neck],
+        ],
+      },
+      {
+        part: 'cut',
+        points: [
+          [r, neck],
+          [r, lfMm],
+          [0, lfMm],
+        ],
+      },
     ],
     lowMm: lowest(coupling),
     highMm: lfMm,
@@ -59,7 +78,13 @@ function machineSide(coupling: Coupling): ProfilePart[] {
   const { taper, flangeMm, flangeHighMm } = COUPLINGS[coupling]
   return [
     { part: 'taper', points: [...taper].reverse().map(([d, z]) => [d / 2, z] as const) },
-    { part: 'flange', points: [[flangeMm / 2, 0], [flangeMm / 2, flangeHighMm]] },
+    {
+      part: 'flange',
+      points: [
+        [flangeMm / 2, 0],
+        [flangeMm / 2, flangeHighMm],
+      ],
+    },
   ]
 }
 
@@ -68,8 +93,20 @@ function holderBody(holder: ShrinkHolder): ProfilePart[] {
   const noseLow = Math.max(flangeTop + 4, holder.projectionMm - holder.heatedMm)
   const wide = holder.noseMm / 2 + Math.tan((holder.noseHalfAngleDeg * Math.PI) / 180) * (holder.projectionMm - noseLow)
   return [
-    { part: 'body', points: [[wide + 4, flangeTop], [wide, noseLow]] },
-    { part: 'nose', points: [[wide, noseLow], [holder.noseMm / 2, holder.projectionMm]] },
+    {
+      part: 'body',
+      points: [
+        [wide + 4, flangeTop],
+        [wide, noseLow],
+      ],
+    },
+    {
+      part: 'nose',
+      points: [
+        [wide, noseLow],
+        [holder.noseMm / 2, holder.projectionMm],
+      ],
+    },
   ]
 }
 

@@ -64,7 +64,9 @@ export const decimalsOf = (unit: LengthUnit): number => (unit === 'mm' ? 3 : 4)
 /** Rounds half away from zero at `decimals`, as a value of its decimal text (so that text and number agree). */
 export function roundTo(value: number, decimals: number): number {
   const scaled = Number(`${Math.abs(value)}e${decimals}`)
-  const rounded = Number.isFinite(scaled) ? Number(`${Math.round(scaled)}e-${decimals}`) : Number(Math.abs(value).toFixed(decimals))
+  const rounded = Number.isFinite(scaled)
+    ? Number(`${Math.round(scaled)}e-${decimals}`)
+    : Number(Math.abs(value).toFixed(decimals))
   return value < 0 && rounded !== 0 ? -rounded : rounded
 }
 

@@ -41,6 +41,13 @@ export function moveAssembly(
       `UPDATE assembly SET state = :state, pocket = :pocket, machine_key = coalesce(:machine, machine_key), t = coalesce(:t, t), version = version + 1
        WHERE id = :id AND version = :version`,
     )
-    .run({ id: seen.id, version: seen.version, state: to.state, pocket: to.pocket ?? null, machine: to.machine ?? null, t: to.t ?? null })
+    .run({
+      id: seen.id,
+      version: seen.version,
+      state: to.state,
+      pocket: to.pocket ?? null,
+      machine: to.machine ?? null,
+      t: to.t ?? null,
+    })
   return done.changes === 1
 }

@@ -5,5 +5,15 @@ export function insertJob(db: Db, job: Job, programText: string, createdAt: stri
   db.prepare(
     `INSERT INTO job (id, name, machine_key, due_at, program_name, program_text, program_hash, program, created_at)
      VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)`,
-  ).run(job.id, job.name, job.machine, job.dueAt, job.programName, programText, job.programHash, JSON.stringify(job.program), createdAt)
+  ).run(
+    job.id,
+    job.name,
+    job.machine,
+    job.dueAt,
+    job.programName,
+    programText,
+    job.programHash,
+    JSON.stringify(job.program),
+    createdAt,
+  )
 }

@@ -3,7 +3,11 @@ import type { Db } from '../connection'
 
 const body = <T>(row: unknown): T => JSON.parse((row as { body: string }).body) as T
 
-export const listComponents = (db: Db): Component[] => db.prepare('SELECT body FROM component ORDER BY id').all().map(body<Component>)
+export const listComponents = (db: Db): Component[] =>
+  db
+    .prepare('SELECT body FROM component ORDER BY id')
+    .all()
+    .map(body<Component>)
 
 export function getComponent(db: Db, id: string): Component | null {
   const row = db.prepare('SELECT body FROM component WHERE id = ?').get(id)
@@ -79,10 +83,15 @@ export function getHolder(db: Db, serial: string): HolderRead | null {
 
 /** Pieces on hand: the sum of all moves. */
 export function stockOf(db: Db, componentId: string): number {
-  return (db.prepare('SELECT coalesce(sum(delta), 0) AS n FROM stock_move WHERE component_id = ?').get(componentId) as { n: number }).n
+  return (
+    db.prepare('SELECT coalesce(sum(delta), 0) AS n FROM stock_move WHERE component_id = ?').get(componentId) as { n: number }
+  ).n
 }
 
 export function listStock(db: Db): Map<string, number> {
-  const rows = db.prepare('SELECT component_id AS id, sum(delta) AS n FROM stock_move GROUP BY component_id').all() as { id: string; n: number }[]
+  const rows = db.prepare('SELECT component_id AS id, sum(delta) AS n FROM stock_move GROUP BY component_id').all() as {
+    id: string
+    n: number
+  }[]
   return new Map(rows.map(({ id, n }) => [id, n]))
 }

@@ -2,10 +2,21 @@ import type { Component, Coupling, Definition } from '@/core/tool'
 import type { Db } from '../connection'
 
 export function insertComponent(db: Db, component: Component): void {
-  db.prepare('INSERT INTO component (id, kind, body) VALUES (?, ?, ?)').run(component.id, component.kind, JSON.stringify(component))
+  db.prepare('INSERT INTO component (id, kind, body) VALUES (?, ?, ?)').run(
+    component.id,
+    component.kind,
+    JSON.stringify(component),
+  )
 }
 
-export function insertHolder(db: Db, serial: string, componentId: string | null, coupling: Coupling, heats = 0, retired = false): void {
+export function insertHolder(
+  db: Db,
+  serial: string,
+  componentId: string | null,
+  coupling: Coupling,
+  heats = 0,
+  retired = false,
+): void {
   db.prepare('INSERT INTO holder (serial, component_id, coupling, heats, retired) VALUES (?, ?, ?, ?, ?)').run(
     serial,
     componentId,

@@ -1,8 +1,7 @@
 import type { Db } from '../connection'
 
 export function putTicket(db: Db, assemblyId: number, ticket: string): void {
-  db.prepare('INSERT INTO sim_truth (assembly_id, ticket) VALUES (?, ?) ON CONFLICT (assembly_id) DO UPDATE SET ticket = excluded.ticket').run(
-    assemblyId,
-    ticket,
-  )
+  db.prepare(
+    'INSERT INTO sim_truth (assembly_id, ticket) VALUES (?, ?) ON CONFLICT (assembly_id) DO UPDATE SET ticket = excluded.ticket',
+  ).run(assemblyId, ticket)
 }

@@ -33,4 +33,9 @@ export interface Bench {
 }
 
 /** The bench that the tool room has. */
-export const BENCH_FACTS: BenchFacts = { widthPx: 640, heightPx: 480, mmPerPixel: { x: 0.01, z: 0.01 }, reach: { x: 120, z: 420 } }
+export const BENCH_FACTS: BenchFacts = {
+  widthPx: 640,
+  heightPx: 480,
+  mmPerPixel: { x: 0.01, z: 0.01 },
+  reach: { x: 120, z: 420 },
+}

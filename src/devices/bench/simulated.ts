@@ -77,7 +77,8 @@ function shadow(truth: ToolTruth, facts: BenchFacts, spindleDeg: number, centre:
   // signed distance to the tool in pixels, negative inside
   const distanceAt = (x: number, z: number): number => {
     let d = Math.max(Math.abs(x - axis) - core, z - low)
-    for (const edge of edges) d = Math.min(d, edgeDistance(truth, edge, (x - axis) / edge.cos, z) * (edge.cos > 0.9 ? 1 : edge.cos))
+    for (const edge of edges)
+      d = Math.min(d, edgeDistance(truth, edge, (x - axis) / edge.cos, z) * (edge.cos > 0.9 ? 1 : edge.cos))
     return d / mmPerPixel.x
   }
   const cover = new Float32Array(w * h)
@@ -153,7 +154,8 @@ function blur(cover: Float32Array, w: number, h: number, sigma: number): Float32
       if (to < 0) continue
       for (let i = Math.max(0, from - reach); i <= Math.min(length - 1, to + reach); i++) {
         let sum = 0
-        for (let k = -reach; k <= reach; k++) sum += weights[k + reach] * before[i + k < 0 ? 0 : i + k >= length ? length - 1 : i + k]
+        for (let k = -reach; k <= reach; k++)
+          sum += weights[k + reach] * before[i + k < 0 ? 0 : i + k >= length ? length - 1 : i + k]
         cover[start + i * step] = sum
       }
     }

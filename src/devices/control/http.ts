@@ -33,7 +33,10 @@ export function httpControl(base: string, timeoutMs = 8000): Control {
       if (!response.ok || !answer.success) return fail({ code: 'UNREACHABLE', detail: `answered ${response.status}` })
       return ok(tableOf(answer.data))
     } catch (error) {
-      return fail({ code: 'UNREACHABLE', detail: error instanceof Error && error.name === 'TimeoutError' ? 'no answer in time' : 'no connection' })
+      return fail({
+        code: 'UNREACHABLE',
+        detail: error instanceof Error && error.name === 'TimeoutError' ? 'no answer in time' : 'no connection',
+      })
     }
   }
   // what changes nothing may be asked twice: a connection can break before the control has seen the question

@@ -22,6 +22,7 @@ export interface Control {
 
 /** What went wrong, and what to do about it. */
 export function controlErrorText(error: ControlError): string {
-  if (error.code === 'UNREACHABLE') return `The control does not answer (${error.detail}). Nothing is known to be written: read its table before trying again.`
+  if (error.code === 'UNREACHABLE')
+    return `The control does not answer (${error.detail}). Nothing is known to be written: read its table before trying again.`
   return `The control refuses the file${error.line ? ` at line ${error.line}` : ''}: ${error.detail}. Nothing was written.`
 }

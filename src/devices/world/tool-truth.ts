@@ -64,7 +64,13 @@ export function makeTruth(seed: number, meant: Meant): ToolTruth {
     cornerRadiusMm: sharp ? 0.02 : meant.RE + 0.004 * normal(),
     dishDeg: 1.5 + uniform(),
     chips: chipped
-      ? [{ edge: 1 + Math.floor(uniform() * meant.edges), at: uniform() < 0.5 ? 0.3 + 0.4 * uniform() : 1.5 + uniform(), radiusMm: 0.05 + 0.05 * uniform() }]
+      ? [
+          {
+            edge: 1 + Math.floor(uniform() * meant.edges),
+            at: uniform() < 0.5 ? 0.3 + 0.4 * uniform() : 1.5 + uniform(),
+            radiusMm: 0.05 + 0.05 * uniform(),
+          },
+        ]
       : [],
     blurPx: 1 + 0.5 * uniform(),
     noise: 1.5 + 1.5 * uniform(),

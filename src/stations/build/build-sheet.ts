@@ -1,6 +1,14 @@
 import { shrinkSetup, USUAL_PRACTICE, type ShrinkError, type ShrinkJoint, type ShrinkSetup } from '@/core/clamp'
 import type { Job } from '@/core/plan'
-import { refuseStack, stackUp, type Definition, type Refusal, type ShrinkHolder, type SolidCutter, type StackUp } from '@/core/tool'
+import {
+  refuseStack,
+  stackUp,
+  type Definition,
+  type Refusal,
+  type ShrinkHolder,
+  type SolidCutter,
+  type StackUp,
+} from '@/core/tool'
 import { degToRad, type Result } from '@/core/units'
 import type { Db } from '@/db/connection'
 import { getJob } from '@/db/job/read'

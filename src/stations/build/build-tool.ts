@@ -14,7 +14,8 @@ import { readBuild, shrinkErrorText, type BuildSheet } from './build-sheet'
 export function refuseBuild(work: Pick<Work, 'db'>, sheet: BuildSheet, serial: string): Refused[] {
   const item = getHolder(work.db, serial)
   if (!item) return [{ code: 'UNKNOWN_SERIAL', text: `No holder ${serial} is known here. Scan the mark on the holder itself.` }]
-  if (!item.component) return [{ code: 'UNKNOWN_TYPE', text: `Of holder ${serial} only its taper is known. Enter its type in the library first.` }]
+  if (!item.component)
+    return [{ code: 'UNKNOWN_TYPE', text: `Of holder ${serial} only its taper is known. Enter its type in the library first.` }]
   const refusals = [
     ...refuseHolder({ ...item, component: item.component }, holderOf(work.db, item.component), sheet.holder, sheet.cutter),
     ...sheet.stackRefusals,
@@ -37,7 +38,12 @@ export function heatOf(setup: ShrinkSetup, heatedMm: number, endedAt: string): H
 }
 
 /** The scan of the holder's own mark confirms that it was shrunk: the tool stands, its cutter leaves the stock. */
-export function buildTool(work: Work, jobId: string, t: number, serial: string): Result<{ serial: string; touchAt: string }, Refused> {
+export function buildTool(
+  work: Work,
+  jobId: string,
+  t: number,
+  serial: string,
+): Result<{ serial: string; touchAt: string }, Refused> {
   const sheet = readBuild(work.db, jobId, t)
   if (!sheet) return fail({ code: 'UNKNOWN_TOOL', text: `Job ${jobId} wants no T${t} that has a definition.` })
   const [refused] = refuseBuild(work, sheet, serial)
@@ -66,7 +72,14 @@ export function buildTool(work: Work, jobId: string, t: number, serial: string):
         stopSetMm,
         heat,
       })
-      insertStockMove(work.db, { componentId: cutter.id, delta: -1, why: 'built in', serial, personId: work.person.id, at: work.now })
+      insertStockMove(work.db, {
+        componentId: cutter.id,
+        delta: -1,
+        why: 'built in',
+        serial,
+        personId: work.person.id,
+        at: work.now,
+      })
       countHeat(work.db, serial)
       addEntry(work.db, {
         at: work.now,
@@ -77,11 +90,17 @@ export function buildTool(work: Work, jobId: string, t: number, serial: string):
         machine: job?.machine ?? null,
         text: `${cutter.name} shrunk into ${serial}, stop set to ${stopSetMm.toFixed(2)} mm`,
         before: null,
-        after: { definition: definition.id, version: definition.version, stopSetMm, temperatureC: sheet.setup.ok ? sheet.setup.value.temperatureC : null },
+        after: {
+          definition: definition.id,
+          version: definition.version,
+          stopSetMm,
+          temperatureC: sheet.setup.ok ? sheet.setup.value.temperatureC : null,
+        },
       })
     })
   } catch (error) {
-    if (isTaken(error)) return fail({ code: 'HOLDER_CARRIES_TOOL', text: `Somebody else has just built on holder ${serial}. Take another one.` })
+    if (isTaken(error))
+      return fail({ code: 'HOLDER_CARRIES_TOOL', text: `Somebody else has just built on holder ${serial}. Take another one.` })
     throw error
   }
   return ok({ serial, touchAt: heat.touchAt })

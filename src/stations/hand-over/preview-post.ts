@@ -18,18 +18,38 @@ export interface Preview {
 }
 
 /** A post over several tools as it would be now; nothing is released. */
-export async function previewPost(db: Db, control: Control, { machine: key, assemblies, post }: Preview, now: string): Promise<Result<PostTrial, Refused>> {
+export async function previewPost(
+  db: Db,
+  control: Control,
+  { machine: key, assemblies, post }: Preview,
+  now: string,
+): Promise<Result<PostTrial, Refused>> {
   const machine = getMachine(db, key)
   if (!machine) return fail({ code: 'UNKNOWN_MACHINE', text: `There is no machine ${key}.` })
   const tools: PostTool[] = []
   for (const serial of assemblies) {
     const assembly = getAssembly(db, serial.toUpperCase())
     if (!assembly)
-      return fail(getHolder(db, serial.toUpperCase()) ? { code: 'NO_TOOL', text: `No tool stands on holder ${serial}.` } : { code: 'UNKNOWN_SERIAL', text: `No holder ${serial} is known here.` })
+      return fail(
+        getHolder(db, serial.toUpperCase())
+          ? { code: 'NO_TOOL', text: `No tool stands on holder ${serial}.` }
+          : { code: 'UNKNOWN_SERIAL', text: `No holder ${serial} is known here.` },
+      )
     const measurement = assembly.state === 'built' ? null : lastMeasurement(db, assembly.id)
-    const values = measurement && assembly.t !== null ? valuesOf(assembly, measurement, machine, assembly.t, nextIssue(db, assembly.serial)) : null
-    if (!values) return fail({ code: 'NOT_MEASURED', text: `${assembly.serial} has no measurement with length and diameter, or no T number.` })
-    if (tools.some((tool) => tool.t === values.t)) return fail({ code: 'T_TWICE', text: `T${values.t} would be written twice: ${assembly.serial} has the same T as another tool of this post.` })
+    const values =
+      measurement && assembly.t !== null
+        ? valuesOf(assembly, measurement, machine, assembly.t, nextIssue(db, assembly.serial))
+        : null
+    if (!values)
+      return fail({
+        code: 'NOT_MEASURED',
+        text: `${assembly.serial} has no measurement with length and diameter, or no T number.`,
+      })
+    if (tools.some((tool) => tool.t === values.t))
+      return fail({
+        code: 'T_TWICE',
+        text: `T${values.t} would be written twice: ${assembly.serial} has the same T as another tool of this post.`,
+      })
     tools.push({ ...values, name: assembly.name })
   }
   return tryPost(db, control, machine, tools, now, post)

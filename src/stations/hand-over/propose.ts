@@ -1,6 +1,14 @@
 import { encodeLabel } from '@/codecs/label-text'
 import { postFileName, renderPost, type PostTool } from '@/codecs/post'
-import { compareTable, handoverRefusalText, leadMayOverrule, refuseHandover, registersOf, type HandoverValues, type PostCheck } from '@/core/handover'
+import {
+  compareTable,
+  handoverRefusalText,
+  leadMayOverrule,
+  refuseHandover,
+  registersOf,
+  type HandoverValues,
+  type PostCheck,
+} from '@/core/handover'
 import type { SavedMeasurement } from '@/core/measure'
 import type { Assembly, Machine } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
@@ -31,7 +39,8 @@ export async function tryPost(
   const template = getPostTemplate(db, postName)
   if (template === null) return fail({ code: 'UNKNOWN_POST', text: `There is no post ${postName}.` })
   const rendered = renderPost(template, { machine, madeAt: now, tools })
-  if (!rendered.ok) return fail({ code: 'BAD_TEMPLATE', text: `The post ${postName} cannot be filled in: ${rendered.error.detail}` })
+  if (!rendered.ok)
+    return fail({ code: 'BAD_TEMPLATE', text: `The post ${postName} cannot be filled in: ${rendered.error.detail}` })
   const held = await control.tryFile(machine.key, rendered.value)
   if (!held.ok) return fail({ code: held.error.code, text: controlErrorText(held.error) })
   const check = compareTable(
@@ -43,7 +52,13 @@ export async function tryPost(
 }
 
 /** What a tool's hand-over would freeze, from its last measurement. */
-export function valuesOf(assembly: Assembly, measurement: SavedMeasurement, machine: Machine, t: number, issue: number): HandoverValues | null {
+export function valuesOf(
+  assembly: Assembly,
+  measurement: SavedMeasurement,
+  machine: Machine,
+  t: number,
+  issue: number,
+): HandoverValues | null {
   const { LF, DC, RE } = measurement.summary
   if (LF === null || DC === null) return null
   return {
@@ -89,8 +104,15 @@ export async function proposeHandover(
   const definition = assembly.definition ? getDefinition(db, assembly.definition.id, assembly.definition.version) : null
   const measurement = assembly.state === 'built' ? null : lastMeasurement(db, assembly.id)
   const values = measurement && machine && t !== null ? valuesOf(assembly, measurement, machine, t, nextIssue(db, serial)) : null
-  const measured = values && measurement ? { lengthMm: values.lengthMm, radiusMm: values.radiusMm, verdict: measurement.verdict } : null
-  const found = refuseHandover({ machine, t, coupling: assembly.coupling, allowed: definition?.machines ?? null, measured: measurement ? measured ?? { lengthMm: NaN, radiusMm: NaN, verdict: measurement.verdict } : null })
+  const measured =
+    values && measurement ? { lengthMm: values.lengthMm, radiusMm: values.radiusMm, verdict: measurement.verdict } : null
+  const found = refuseHandover({
+    machine,
+    t,
+    coupling: assembly.coupling,
+    allowed: definition?.machines ?? null,
+    measured: measurement ? (measured ?? { lengthMm: NaN, radiusMm: NaN, verdict: measurement.verdict }) : null,
+  })
   const refusals = found.map((r) => ({ code: r.code, text: handoverRefusalText(r), leadMay: leadMayOverrule(r) }))
   const trial = values && machine ? await tryPost(db, control, machine, [{ ...values, name: assembly.name }], now) : null
   return { assembly, machine, t, measurement, refusals, values, label: values && encodeLabel(values), trial }

@@ -20,7 +20,11 @@ export interface Release {
 }
 
 /** Freezes the values under a number, once the control has run the very file that will be sent. */
-export async function releaseHandover(work: Work, control: Control, release: Release): Promise<Result<{ id: number; issue: number }, Refused>> {
+export async function releaseHandover(
+  work: Work,
+  control: Control,
+  release: Release,
+): Promise<Result<{ id: number; issue: number }, Refused>> {
   const proposal = await proposeHandover(work.db, control, release.serial, work.now, release)
   if (!proposal) return fail({ code: 'UNKNOWN_SERIAL', text: `No tool stands on holder ${release.serial}.` })
   const { assembly, machine, values, label, trial, measurement } = proposal
@@ -29,17 +33,24 @@ export async function releaseHandover(work: Work, control: Control, release: Rel
     return fail(refused)
   }
   if (release.scanned !== release.serial)
-    return refuse({ code: 'OTHER_HOLDER', text: `${release.scanned} was scanned, this sheet is for ${release.serial}. Nothing was released.` })
+    return refuse({
+      code: 'OTHER_HOLDER',
+      text: `${release.scanned} was scanned, this sheet is for ${release.serial}. Nothing was released.`,
+    })
   const overruled = work.person.role === 'lead' && (release.reason ?? '').trim().length >= 5
   const standing = proposal.refusals.filter((r) => !(r.leadMay && overruled))
   if (standing.length) return refuse(standing[0])
   const state = nextState(assembly.state, 'release')
   if (!state) return refuse({ code: 'NOT_NOW', text: `${assembly.serial} is ${assembly.state}: it cannot be handed over now.` })
-  if (!machine || !values || !label || !trial || !measurement) return refuse({ code: 'NOT_COMPLETE', text: 'Length, diameter, T and machine must be known.' })
+  if (!machine || !values || !label || !trial || !measurement)
+    return refuse({ code: 'NOT_COMPLETE', text: 'Length, diameter, T and machine must be known.' })
   if (!trial.ok) return refuse(trial.error)
   const different = trial.value.check.rows.find((row) => !row.same)
   if (different)
-    return refuse({ code: 'POST_DIFFERS', text: `T${different.t} ${different.register}: the control would hold ${different.held ?? 'nothing'}, measured is ${different.measured}. The post is wrong; nothing was released.` })
+    return refuse({
+      code: 'POST_DIFFERS',
+      text: `T${different.t} ${different.register}: the control would hold ${different.held ?? 'nothing'}, measured is ${different.measured}. The post is wrong; nothing was released.`,
+    })
   const reason = proposal.refusals.length ? release.reason!.trim() : null
   const released = inTransaction(work.db, () => {
     if (!moveAssembly(work.db, assembly, { state, machine: machine.key, t: values.t })) return null
@@ -69,5 +80,7 @@ export async function releaseHandover(work: Work, control: Control, release: Rel
     })
     return { id, issue: values.issue }
   })
-  return released ? ok(released) : fail({ code: 'CHANGED', text: `${assembly.serial} was changed by somebody else meanwhile. Open it again.` })
+  return released
+    ? ok(released)
+    : fail({ code: 'CHANGED', text: `${assembly.serial} was changed by somebody else meanwhile. Open it again.` })
 }

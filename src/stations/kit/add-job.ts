@@ -25,9 +25,14 @@ export const PROGRAM_LIMIT_BYTES = 8 * 2 ** 20
 export function addJob(work: Work, wanted: NewJob): Result<Job, Refused> {
   const machine = getMachine(work.db, wanted.machine)
   if (!machine) return fail({ code: 'UNKNOWN_MACHINE', text: `There is no machine ${wanted.machine}.` })
-  if (wanted.programText.length > PROGRAM_LIMIT_BYTES) return fail({ code: 'TOO_LARGE', text: 'A program may have 8 MB at most.' })
+  if (wanted.programText.length > PROGRAM_LIMIT_BYTES)
+    return fail({ code: 'TOO_LARGE', text: 'A program may have 8 MB at most.' })
   const read = toolsWanted(wanted.programText, machine.kind)
-  if (!read.ok) return fail({ code: 'NOT_A_PROGRAM', text: `${wanted.programName} holds not one block that can be read. Is it the NC program?` })
+  if (!read.ok)
+    return fail({
+      code: 'NOT_A_PROGRAM',
+      text: `${wanted.programName} holds not one block that can be read. Is it the NC program?`,
+    })
   const job: Job = {
     id: wanted.id,
     name: wanted.name,

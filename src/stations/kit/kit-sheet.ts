@@ -33,7 +33,13 @@ export function readJobs(db: Db): JobLine[] {
   return listJobs(db).map((job) => {
     const standings = netJob(job, definitions, assemblies).map((tool) => tool.standing.type)
     const count = (...types: string[]) => standings.filter((type) => types.includes(type)).length
-    return { job, toBuild: count('to-build'), inWork: count('in-work'), there: count('in-machine', 'ready'), unknown: count('unknown-t') }
+    return {
+      job,
+      toBuild: count('to-build'),
+      inWork: count('in-work'),
+      there: count('in-machine', 'ready'),
+      unknown: count('unknown-t'),
+    }
   })
 }
 

@@ -34,7 +34,9 @@ export function readLoad(db: Db, scans: LoadScans): LoadSheet {
   const label = scans.label ? readLabel(db, scans.label) : null
   const handover = label?.ok ? label.value.handover : null
   const taken = machine ? findAssemblies(db, { machine: machine.key, state: 'loaded' }).map((a) => a.pocket) : []
-  const pocket = machine ? (Array.from({ length: machine.pockets }, (_, i) => i + 1).find((n) => !taken.includes(n)) ?? null) : null
+  const pocket = machine
+    ? (Array.from({ length: machine.pockets }, (_, i) => i + 1).find((n) => !taken.includes(n)) ?? null)
+    : null
   const checks: LoadCheck[] = []
   const add = (rule: LoadCheck['rule'], state: LoadCheck['state'], text: string) => checks.push({ rule, state, text })
 
@@ -44,8 +46,17 @@ export function readLoad(db: Db, scans: LoadScans): LoadSheet {
 
   if (!scans.serial) add('holder', 'waits', 'Scan the mark on the holder: it says which tool this is.')
   else if (!assembly)
-    add('holder', 'refused', getHolder(db, scans.serial) ? `No tool stands on holder ${scans.serial}.` : `No holder ${scans.serial} is known here.`)
-  else if (assembly.state === 'loaded') add('holder', 'refused', `${scans.serial} stands in ${getMachine(db, assembly.machine ?? '')?.name ?? assembly.machine} already, pocket ${assembly.pocket}.`)
+    add(
+      'holder',
+      'refused',
+      getHolder(db, scans.serial) ? `No tool stands on holder ${scans.serial}.` : `No holder ${scans.serial} is known here.`,
+    )
+  else if (assembly.state === 'loaded')
+    add(
+      'holder',
+      'refused',
+      `${scans.serial} stands in ${getMachine(db, assembly.machine ?? '')?.name ?? assembly.machine} already, pocket ${assembly.pocket}.`,
+    )
   else add('holder', 'holds', `T${assembly.t ?? '?'} ${assembly.name} on ${scans.serial}.`)
 
   if (!scans.label) add('label', 'waits', 'Scan the label: it adds the figures.')
@@ -54,13 +65,23 @@ export function readLoad(db: Db, scans: LoadScans): LoadSheet {
 
   if (assembly && handover) {
     if (handover.values.serial !== assembly.serial)
-      add('belongs', 'refused', `This label is not this tool’s: it belongs to ${handover.values.serial}, the holder is ${assembly.serial}.`)
-    else if (assembly.state !== 'released') add('belongs', 'refused', `${assembly.serial} has no current hand-over: it is ${assembly.state}.`)
+      add(
+        'belongs',
+        'refused',
+        `This label is not this tool’s: it belongs to ${handover.values.serial}, the holder is ${assembly.serial}.`,
+      )
+    else if (assembly.state !== 'released')
+      add('belongs', 'refused', `${assembly.serial} has no current hand-over: it is ${assembly.state}.`)
     else add('belongs', 'holds', 'Label and holder belong together.')
   }
   if (machine && handover) {
     if (handover.values.machine === machine.key) add('right-machine', 'holds', `The figures were made for ${machine.name}.`)
-    else add('right-machine', 'refused', `Wrong machine: these figures were made for ${getMachine(db, handover.values.machine)?.name ?? handover.values.machine}, this is ${machine.name}.`)
+    else
+      add(
+        'right-machine',
+        'refused',
+        `Wrong machine: these figures were made for ${getMachine(db, handover.values.machine)?.name ?? handover.values.machine}, this is ${machine.name}.`,
+      )
   }
   if (machine && assembly && assembly.state !== 'loaded') {
     if (assembly.coupling === machine.coupling) add('taper', 'holds', `Its taper fits: ${machine.coupling}.`)

@@ -27,7 +27,10 @@ export async function loadTool(work: Work, control: Control, scans: LoadScans): 
   }
   const against = sheet.checks.find((c) => c.state !== 'holds')
   if (!sheet.ready || !machine || !assembly || !handover || pocket === null)
-    return refuse({ code: against?.rule.toUpperCase() ?? 'NOT_READY', text: against?.text ?? 'Machine, holder and label must be scanned first.' })
+    return refuse({
+      code: against?.rule.toUpperCase() ?? 'NOT_READY',
+      text: against?.text ?? 'Machine, holder and label must be scanned first.',
+    })
   const state = nextState(assembly.state, 'load')
   if (!state) return refuse({ code: 'NOT_NOW', text: `${assembly.serial} is ${assembly.state}.` })
   const old = await control.table(machine.key)
@@ -39,7 +42,10 @@ export async function loadTool(work: Work, control: Control, scans: LoadScans): 
   const check = compareTable(registersOf(handover.values, machine), held.value, machine.unit)
   const wrong = check.rows.find((row) => !row.same)
   if (wrong)
-    return refuse({ code: 'READ_BACK', text: `The control holds ${wrong.held ?? 'nothing'} as ${wrong.register} of T${wrong.t}, not ${wrong.measured}. Do not run this tool; correct the register.` })
+    return refuse({
+      code: 'READ_BACK',
+      text: `The control holds ${wrong.held ?? 'nothing'} as ${wrong.register} of T${wrong.t}, not ${wrong.measured}. Do not run this tool; correct the register.`,
+    })
   const before = { ...(old.value.get(handover.values.t) ?? {}) } as Record<string, number>
   try {
     const done = inTransaction(work.db, () => {
@@ -57,9 +63,17 @@ export async function loadTool(work: Work, control: Control, scans: LoadScans): 
       })
       return true
     })
-    if (!done) return fail({ code: 'CHANGED', text: `${assembly.serial} was changed by somebody else meanwhile. Look at the control’s table before going on.` })
+    if (!done)
+      return fail({
+        code: 'CHANGED',
+        text: `${assembly.serial} was changed by somebody else meanwhile. Look at the control’s table before going on.`,
+      })
   } catch (error) {
-    if (isTaken(error)) return fail({ code: 'POCKET_TAKEN', text: `Pocket ${pocket} was taken by somebody else meanwhile. Scan again for another.` })
+    if (isTaken(error))
+      return fail({
+        code: 'POCKET_TAKEN',
+        text: `Pocket ${pocket} was taken by somebody else meanwhile. Scan again for another.`,
+      })
     throw error
   }
   return ok({ pocket, rows: check.rows, before })

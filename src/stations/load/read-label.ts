@@ -17,15 +17,25 @@ export function readLabel(db: Db, text: string): Result<{ label: LabelContent; h
   const label = decodeLabel(text)
   if (!label.ok)
     return label.error.code === 'BAD_CRC'
-      ? fail({ code: 'BAD_CRC', text: 'The label is damaged or was misread: its check digits do not fit. Clean it and scan again, or print it anew.' })
+      ? fail({
+          code: 'BAD_CRC',
+          text: 'The label is damaged or was misread: its check digits do not fit. Clean it and scan again, or print it anew.',
+        })
       : fail({ code: 'NOT_A_LABEL', text: 'This is not a tool label.' })
   const { serial, issue } = label.value
-  if (!getHolder(db, serial)) return fail({ code: 'UNKNOWN_SERIAL', text: `The label names holder ${serial}, which is not known here.` })
+  if (!getHolder(db, serial))
+    return fail({ code: 'UNKNOWN_SERIAL', text: `The label names holder ${serial}, which is not known here.` })
   const handover = findHandover(db, serial, issue)
   if (!handover) return fail({ code: 'UNKNOWN_HANDOVER', text: `Holder ${serial} never had a hand-over ${issue}.` })
   if (!labelAgrees(label.value, handover.values))
-    return fail({ code: 'VALUES_DIFFER', text: `The label shows other figures than hand-over ${issue} of ${serial}. Destroy it and print it anew.` })
+    return fail({
+      code: 'VALUES_DIFFER',
+      text: `The label shows other figures than hand-over ${issue} of ${serial}. Destroy it and print it anew.`,
+    })
   if (handover.voidedAt)
-    return fail({ code: 'SUPERSEDED', text: `This label is out of date: hand-over ${issue} of ${serial} was ${handover.voidReason ?? 'replaced'}. Destroy it and take the new one.` })
+    return fail({
+      code: 'SUPERSEDED',
+      text: `This label is out of date: hand-over ${issue} of ${serial} was ${handover.voidReason ?? 'replaced'}. Destroy it and take the new one.`,
+    })
   return ok({ label: label.value, handover })
 }

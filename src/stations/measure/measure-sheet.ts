@@ -26,7 +26,8 @@ export function limitsOf(definition: Definition | null): LimitSet {
 }
 
 /** A free measurement asks for everything and judges nothing. */
-export const featuresOf = (definition: Definition | null): readonly Feature[] => (definition && !definition.RE ? ['LF', 'DC'] : ['LF', 'DC', 'RE'])
+export const featuresOf = (definition: Definition | null): readonly Feature[] =>
+  definition && !definition.RE ? ['LF', 'DC'] : ['LF', 'DC', 'RE']
 
 export function readMeasure(db: Db, serial: string): MeasureSheet | null {
   const assembly = getAssembly(db, serial)

@@ -49,9 +49,16 @@ export function saveMeasurement(work: Work, evidence: EvidenceStore, save: Save)
     return fail(refused)
   }
   if (save.scanned !== save.serial)
-    return refuse({ code: 'OTHER_HOLDER', text: `${save.scanned} was scanned, ${save.serial} is on the spindle. Nothing was saved.` })
+    return refuse({
+      code: 'OTHER_HOLDER',
+      text: `${save.scanned} was scanned, ${save.serial} is on the spindle. Nothing was saved.`,
+    })
   const state = nextState(assembly.state, 'save-measurement')
-  if (!state) return refuse({ code: 'NOT_NOW', text: `${save.serial} is ${assembly.state}: take it out of the machine before it is measured.` })
+  if (!state)
+    return refuse({
+      code: 'NOT_NOW',
+      text: `${save.serial} is ${assembly.state}: take it out of the machine before it is measured.`,
+    })
   const set = decodeFrameSet(save.frames)
   if (!set.ok) return set
   if (set.value.mmPerPixel.x !== save.mmPerPixel.x || set.value.mmPerPixel.z !== save.mmPerPixel.z)
@@ -59,8 +66,13 @@ export function saveMeasurement(work: Work, evidence: EvidenceStore, save: Save)
   const measured = measureSet(set.value.pictures, set.value.mmPerPixel, sheet.features)
   if (!measured.ok) return fail({ code: measured.error.code, text: setErrorText(measured.error) })
   const dirty = measured.value.warnings.find((w) => w.warning.code === 'DEBRIS')
-  if (dirty) return refuse({ code: 'DEBRIS', text: `Something sits on edge ${dirty.edge}. Wipe it and measure it again before saving.` })
-  const result = judgeTool(measured.value, sheet.limits, benchFor(assembly.heat, save.takenAt < work.now ? save.takenAt : work.now))
+  if (dirty)
+    return refuse({ code: 'DEBRIS', text: `Something sits on edge ${dirty.edge}. Wipe it and measure it again before saving.` })
+  const result = judgeTool(
+    measured.value,
+    sheet.limits,
+    benchFor(assembly.heat, save.takenAt < work.now ? save.takenAt : work.now),
+  )
   const { edges, summary } = measured.value
   const place = evidence.put(save.serial, work.now, save.frames)
   const saved = inTransaction(work.db, () => {

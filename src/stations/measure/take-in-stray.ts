@@ -19,10 +19,16 @@ const SERIAL = /^[A-Z0-9][A-Z0-9-]{2,23}$/
 
 /** A tool without a job or a definition comes to the bench: its holder is noted, and it can be measured at once. */
 export function takeInStray(work: Work, stray: Stray): Result<{ serial: string }, Refused> {
-  if (!SERIAL.test(stray.serial)) return fail({ code: 'BAD_SERIAL', text: 'A serial has 3 to 24 capital letters, digits or dashes. Scan the mark on the holder, or type it as it stands there.' })
+  if (!SERIAL.test(stray.serial))
+    return fail({
+      code: 'BAD_SERIAL',
+      text: 'A serial has 3 to 24 capital letters, digits or dashes. Scan the mark on the holder, or type it as it stands there.',
+    })
   const holder = getHolder(work.db, stray.serial)
-  if (holder?.carries) return fail({ code: 'HOLDER_CARRIES_TOOL', text: `${stray.serial} carries a tool already. Scan it to open that one.` })
-  if (holder && holder.coupling !== stray.coupling) return fail({ code: 'WRONG_TAPER', text: `Holder ${stray.serial} is ${holder.coupling}, not ${stray.coupling}.` })
+  if (holder?.carries)
+    return fail({ code: 'HOLDER_CARRIES_TOOL', text: `${stray.serial} carries a tool already. Scan it to open that one.` })
+  if (holder && holder.coupling !== stray.coupling)
+    return fail({ code: 'WRONG_TAPER', text: `Holder ${stray.serial} is ${holder.coupling}, not ${stray.coupling}.` })
   try {
     inTransaction(work.db, () => {
       if (!holder) insertHolder(work.db, stray.serial, null, stray.coupling)

@@ -20,7 +20,8 @@ export interface RackItem {
 export function profileOfAssembly(db: Db, assembly: Assembly): ToolProfile {
   const definition = assembly.definition && getDefinition(db, assembly.definition.id, assembly.definition.version)
   const last = lastMeasurement(db, assembly.id)
-  if (definition) return profileOf(holderOf(db, definition.holder), cutterOf(db, definition.cutter), last?.summary.LF ?? definition.LF.nominal)
+  if (definition)
+    return profileOf(holderOf(db, definition.holder), cutterOf(db, definition.cutter), last?.summary.LF ?? definition.LF.nominal)
   return plainProfile(assembly.coupling, last?.summary.LF ?? 120, last?.summary.DC ?? 12, last?.edges.length ?? 2)
 }
 
@@ -43,7 +44,10 @@ export function readRack(db: Db, station: Station | 'kit', job?: string): RackIt
           name: definition.name,
           machine: nameOf(job.machine),
           dueAt: job.dueAt,
-          href: station === 'kit' && sheet ? `/kit/${encodeURIComponent(job.id)}?t=${definition.t}` : `/build?job=${encodeURIComponent(job.id)}&t=${definition.t}`,
+          href:
+            station === 'kit' && sheet
+              ? `/kit/${encodeURIComponent(job.id)}?t=${definition.t}`
+              : `/build?job=${encodeURIComponent(job.id)}&t=${definition.t}`,
           profile: profileOf(holderOf(db, definition.holder), cutterOf(db, definition.cutter), definition.LF.nominal),
         },
       ]
@@ -67,5 +71,11 @@ export function countWaiting(db: Db): Record<'kit' | Station, number> {
   const assemblies = listAssemblies(db)
   const toBuild = readToBuild(db)
   const at = (station: Station) => assemblies.filter((a) => stationOf(a.state) === station).length
-  return { kit: new Set(toBuild.map((w) => w.job.id)).size, build: toBuild.length, measure: at('measure'), 'hand-over': at('hand-over'), load: at('load') }
+  return {
+    kit: new Set(toBuild.map((w) => w.job.id)).size,
+    build: toBuild.length,
+    measure: at('measure'),
+    'hand-over': at('hand-over'),
+    load: at('load'),
+  }
 }

@@ -38,12 +38,21 @@ export function answerScan(db: Db, raw: string): ScanAnswer {
       const read = readLabel(db, scan.text)
       const { serial, t } = scan.label
       if (!read.ok) return { title: `Label of ${serial}`, text: read.error.text, tone: 'off' }
-      return { title: `Label of T${t}`, text: `${serial}, hand-over ${scan.label.issue}, current`, tone: 'holds', href: `/tools/${serial}` }
+      return {
+        title: `Label of T${t}`,
+        text: `${serial}, hand-over ${scan.label.issue}, current`,
+        tone: 'holds',
+        href: `/tools/${serial}`,
+      }
     }
     case 'action':
       return { title: 'Action card', text: 'There is nothing to confirm on this screen.', tone: 'off' }
     case 'damaged':
-      return { title: 'Unreadable', text: 'A code of the tool room, but its check digits do not fit. Clean it and scan again.', tone: 'off' }
+      return {
+        title: 'Unreadable',
+        text: 'A code of the tool room, but its check digits do not fit. Clean it and scan again.',
+        tone: 'off',
+      }
     case 'plain':
       return answerPlain(db, scan.text)
   }
@@ -56,18 +65,46 @@ function answerPlain(db: Db, text: string): ScanAnswer {
     const station = stationOf(assembly.state)
     const title = `${serial} · T${assembly.t ?? '?'}`
     if (station === 'measure') return { title, text: `${assembly.name} · to measure`, tone: 'todo', href: `/measure/${serial}` }
-    if (station === 'hand-over') return { title, text: `${assembly.name} · measured, to hand over`, tone: 'todo', href: `/hand-over/${serial}` }
-    if (station === 'load') return { title, text: `${assembly.name} · released, to load`, tone: 'todo', href: `/load?serial=${serial}` }
-    return { title, text: `${assembly.name} · in ${assembly.machine}, pocket ${assembly.pocket}`, tone: 'holds', href: `/tools/${serial}` }
+    if (station === 'hand-over')
+      return { title, text: `${assembly.name} · measured, to hand over`, tone: 'todo', href: `/hand-over/${serial}` }
+    if (station === 'load')
+      return { title, text: `${assembly.name} · released, to load`, tone: 'todo', href: `/load?serial=${serial}` }
+    return {
+      title,
+      text: `${assembly.name} · in ${assembly.machine}, pocket ${assembly.pocket}`,
+      tone: 'holds',
+      href: `/tools/${serial}`,
+    }
   }
   const holder = getHolder(db, serial)
   if (holder) {
     const next = holder.retired ? undefined : readToBuild(db).find(({ tool }) => tool.definition?.holder === holder.component)
-    if (!next?.tool.definition) return { title: serial, text: holder.retired ? 'holder · retired' : 'free holder · no job wants a tool in it', tone: holder.retired ? 'off' : 'holds', href: `/tools/${serial}` }
+    if (!next?.tool.definition)
+      return {
+        title: serial,
+        text: holder.retired ? 'holder · retired' : 'free holder · no job wants a tool in it',
+        tone: holder.retired ? 'off' : 'holds',
+        href: `/tools/${serial}`,
+      }
     const { t, name } = next.tool.definition
-    return { title: serial, text: `free holder · build T${t} ${name}; scan it again when it is shrunk`, tone: 'todo', href: `/build?job=${encodeURIComponent(next.job.id)}&t=${t}` }
+    return {
+      title: serial,
+      text: `free holder · build T${t} ${name}; scan it again when it is shrunk`,
+      tone: 'todo',
+      href: `/build?job=${encodeURIComponent(next.job.id)}&t=${t}`,
+    }
   }
   const job = getJob(db, text)
-  if (job) return { title: job.id, text: `${job.name} · ${job.program.tools.length} tools wanted`, tone: 'todo', href: `/kit/${encodeURIComponent(job.id)}` }
-  return { title: text.slice(0, 24), text: 'Not known here: no holder, job, machine or label says so. On Measure it can be taken in.', tone: 'off' }
+  if (job)
+    return {
+      title: job.id,
+      text: `${job.name} · ${job.program.tools.length} tools wanted`,
+      tone: 'todo',
+      href: `/kit/${encodeURIComponent(job.id)}`,
+    }
+  return {
+    title: text.slice(0, 24),
+    text: 'Not known here: no holder, job, machine or label says so. On Measure it can be taken in.',
+    tone: 'off',
+  }
 }

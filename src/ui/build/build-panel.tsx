@@ -19,7 +19,11 @@ export function BuildPanel(props: {
   readonly t: number
   readonly free: readonly string[]
   readonly blocked: readonly string[]
-  readonly build: (given: { job: string; t: number; serial: string }) => Promise<Result<{ serial: string; touchAt: string }, { text: string }>>
+  readonly build: (given: {
+    job: string
+    t: number
+    serial: string
+  }) => Promise<Result<{ serial: string; touchAt: string }, { text: string }>>
 }) {
   const { job, t, free, blocked, build } = props
   const [refused, setRefused] = useState<string | null>(null)
@@ -32,7 +36,12 @@ export function BuildPanel(props: {
       setRefused(done.error.text)
       return { title: serial, text: done.error.text, tone: 'off' }
     }
-    return { title: serial, text: `T${t} is built on it; scan it again at the bench to measure it`, tone: 'holds', href: `/tools/${serial}` }
+    return {
+      title: serial,
+      text: `T${t} is built on it; scan it again at the bench to measure it`,
+      tone: 'holds',
+      href: `/tools/${serial}`,
+    }
   })
   return (
     <>

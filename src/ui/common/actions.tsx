@@ -3,7 +3,17 @@ import { useEffect, useRef, type ReactNode } from 'react'
 import { useShell } from '../shell/shell-context'
 
 /** The one thing to do next: the biggest thing on the screen; Space, Enter or the action card do it. */
-export function BigAction({ children, hint = 'Space', onAct, disabled = false }: { readonly children: ReactNode; readonly hint?: string; readonly onAct: () => void; readonly disabled?: boolean }) {
+export function BigAction({
+  children,
+  hint = 'Space',
+  onAct,
+  disabled = false,
+}: {
+  readonly children: ReactNode
+  readonly hint?: string
+  readonly onAct: () => void
+  readonly disabled?: boolean
+}) {
   const { bigAction } = useShell()
   const act = useRef(onAct)
   useEffect(() => {
@@ -33,8 +43,21 @@ export function ScanAction({ children }: { readonly children: ReactNode }) {
   )
 }
 
-export function SmallAction({ children, onAct, disabled, href, download }: { readonly children: ReactNode; readonly onAct?: () => void; readonly disabled?: boolean; readonly href?: string; readonly download?: boolean }) {
-  const look = 'flex h-[46px] flex-1 items-center justify-center rounded-[3px] border-[1.5px] border-ink px-2 text-[19px] font-semibold font-head disabled:border-rule disabled:text-soft'
+export function SmallAction({
+  children,
+  onAct,
+  disabled,
+  href,
+  download,
+}: {
+  readonly children: ReactNode
+  readonly onAct?: () => void
+  readonly disabled?: boolean
+  readonly href?: string
+  readonly download?: boolean
+}) {
+  const look =
+    'flex h-[46px] flex-1 items-center justify-center rounded-[3px] border-[1.5px] border-ink px-2 text-[19px] font-semibold font-head disabled:border-rule disabled:text-soft'
   if (href)
     return (
       <a className={look} href={href} download={download}>
@@ -48,4 +71,6 @@ export function SmallAction({ children, onAct, disabled, href, download }: { rea
   )
 }
 
-export const SmallActions = ({ children }: { readonly children: ReactNode }) => <div className="mt-2.5 flex gap-2.5">{children}</div>
+export const SmallActions = ({ children }: { readonly children: ReactNode }) => (
+  <div className="mt-2.5 flex gap-2.5">{children}</div>
+)

@@ -3,8 +3,13 @@ import type { ReactNode } from 'react'
 /** The work sheet: what is looked at on the left, what is to be done on the right, the big action at its foot. */
 export function Sheet({ left, right }: { readonly left: ReactNode; readonly right?: ReactNode }) {
   return (
-    <div className={`bg-paper grid min-h-0 min-w-0 grid-rows-[minmax(0,1fr)] max-[1100px]:grid-rows-none max-[1100px]:overflow-auto ${right ? 'grid-cols-[1fr_404px] max-[1100px]:grid-cols-1' : ''}`}>
-      <section className={`flex min-w-0 flex-col gap-2.5 overflow-auto px-[18px] py-3.5 ${right ? 'border-rule border-r' : ''}`} tabIndex={-1}>
+    <div
+      className={`bg-paper grid min-h-0 min-w-0 grid-rows-[minmax(0,1fr)] max-[1100px]:grid-rows-none max-[1100px]:overflow-auto ${right ? 'grid-cols-[1fr_404px] max-[1100px]:grid-cols-1' : ''}`}
+    >
+      <section
+        className={`flex min-w-0 flex-col gap-2.5 overflow-auto px-[18px] py-3.5 ${right ? 'border-rule border-r' : ''}`}
+        tabIndex={-1}
+      >
         {left}
       </section>
       {right && <aside className="flex min-w-0 flex-col overflow-auto px-5 pt-3.5 pb-4">{right}</aside>}
@@ -21,10 +26,25 @@ export function Title({ lead, children }: { readonly lead: ReactNode; readonly c
 }
 
 const EDGE = { holds: 'border-holds', unsure: 'border-unsure', off: 'border-off', todo: 'border-act' } as const
-const TINT = { holds: 'var(--color-holds)', unsure: 'var(--color-unsure)', off: 'var(--color-off)', todo: 'var(--color-act)' } as const
+const TINT = {
+  holds: 'var(--color-holds)',
+  unsure: 'var(--color-unsure)',
+  off: 'var(--color-off)',
+  todo: 'var(--color-act)',
+} as const
 
 /** Advice above the big action: one sentence that leads, one that explains. */
-export function Say({ tone, lead, children, role }: { readonly tone: keyof typeof EDGE; readonly lead: ReactNode; readonly children?: ReactNode; readonly role?: 'status' | 'alert' }) {
+export function Say({
+  tone,
+  lead,
+  children,
+  role,
+}: {
+  readonly tone: keyof typeof EDGE
+  readonly lead: ReactNode
+  readonly children?: ReactNode
+  readonly role?: 'status' | 'alert'
+}) {
   return (
     <p
       role={role}
@@ -50,7 +70,15 @@ export function Cautions({ lines }: { readonly lines: readonly string[] }) {
   )
 }
 
-export function Row({ name, symbol, children }: { readonly name: ReactNode; readonly symbol?: string; readonly children: ReactNode }) {
+export function Row({
+  name,
+  symbol,
+  children,
+}: {
+  readonly name: ReactNode
+  readonly symbol?: string
+  readonly children: ReactNode
+}) {
   return (
     <div className="border-rule flex items-baseline justify-between gap-3 border-b py-1.5">
       <span className="font-semibold">

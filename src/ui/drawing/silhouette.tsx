@@ -29,14 +29,28 @@ export function ToolParts({ profile, x, y }: PartsProps) {
   const high = profile.highMm
   const r = profile.cutRadiusMm
   const pitch = (high - low) / Math.max(2, profile.edges)
-  const flutes = cut && high - low > 6 ? Array.from({ length: Math.max(2, profile.edges) }, (_, i) => high - pitch * (i + 0.25)) : []
+  const flutes =
+    cut && high - low > 6 ? Array.from({ length: Math.max(2, profile.edges) }, (_, i) => high - pitch * (i + 0.25)) : []
   return (
     <g>
       {profile.parts.map((part) => (
-        <path key={part.part} d={outline(part, x, y)} fill={FILL[part.part]} opacity={part.part === 'taper' ? 0.55 : 1} stroke="var(--color-base-100)" strokeWidth={part.part === 'taper' ? 0 : 0.6} />
+        <path
+          key={part.part}
+          d={outline(part, x, y)}
+          fill={FILL[part.part]}
+          opacity={part.part === 'taper' ? 0.55 : 1}
+          stroke="var(--color-base-100)"
+          strokeWidth={part.part === 'taper' ? 0 : 0.6}
+        />
       ))}
       {flutes.map((z) => (
-        <path key={z} d={`M${x(-r)} ${y(Math.max(low, z - pitch * 0.8))}L${x(r)} ${y(z)}`} stroke="var(--color-base-100)" strokeWidth="1.2" opacity="0.8" />
+        <path
+          key={z}
+          d={`M${x(-r)} ${y(Math.max(low, z - pitch * 0.8))}L${x(r)} ${y(z)}`}
+          stroke="var(--color-base-100)"
+          strokeWidth="1.2"
+          opacity="0.8"
+        />
       ))}
     </g>
   )
@@ -46,7 +60,17 @@ export function ToolParts({ profile, x, y }: PartsProps) {
 export const TAPER_SHOWN_MM = 34
 
 /** A tool for the rack: the gauge lines of all stand on one level. */
-export function Silhouette({ profile, width = 104, height = 96, mmPerHeight = 260 }: { readonly profile: ToolProfile; readonly width?: number; readonly height?: number; readonly mmPerHeight?: number }) {
+export function Silhouette({
+  profile,
+  width = 104,
+  height = 96,
+  mmPerHeight = 260,
+}: {
+  readonly profile: ToolProfile
+  readonly width?: number
+  readonly height?: number
+  readonly mmPerHeight?: number
+}) {
   const scale = height / mmPerHeight
   const base = height - TAPER_SHOWN_MM * scale
   const x = (r: number) => width / 2 + r * scale

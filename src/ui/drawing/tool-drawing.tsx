@@ -30,7 +30,17 @@ export function ToolDrawing({ profile, unit, width, height, title, LF, DC, RE, s
   const left = x(-33) - 14
   const right = x(33) + 14
   return (
-    <svg viewBox={`0 0 ${width} ${height}`} width={width} height={height} role="img" aria-label={`${title}, ${say(LF, 'LF')} ${unitMark(unit)}`} className="figures max-w-full" fontSize="17" fontWeight="600" fill="var(--color-base-content)">
+    <svg
+      viewBox={`0 0 ${width} ${height}`}
+      width={width}
+      height={height}
+      role="img"
+      aria-label={`${title}, ${say(LF, 'LF')} ${unitMark(unit)}`}
+      className="figures max-w-full"
+      fontSize="17"
+      fontWeight="600"
+      fill="var(--color-base-content)"
+    >
       <ToolParts profile={profile} x={x} y={y} />
       <path d={`M${left - 26} ${gauge}H${right + 40}`} stroke="var(--soft)" strokeDasharray="5 4" />
       <text x={right + 40} y={gauge + 18} textAnchor="end" fontSize="15" fontWeight="500" fill="var(--soft)">
@@ -41,12 +51,21 @@ export function ToolDrawing({ profile, unit, width, height, title, LF, DC, RE, s
       {stickOutMm !== undefined && (
         <>
           <Dimension x={right} from={tip} to={y(profile.highMm - stickOutMm)} label={say(stickOutMm, 'out')} side="right" />
-          <path d={`M${x(r) + 4} ${tip}H${right + 6}M${x(r) + 4} ${y(profile.highMm - stickOutMm)}H${right + 6}`} stroke="var(--soft)" strokeWidth="1" />
+          <path
+            d={`M${x(r) + 4} ${tip}H${right + 6}M${x(r) + 4} ${y(profile.highMm - stickOutMm)}H${right + 6}`}
+            stroke="var(--soft)"
+            strokeWidth="1"
+          />
         </>
       )}
       {DC !== null && (
         <>
-          <path d={`M${x(-r)} ${tip - 10}H${x(r)}M${x(-r)} ${tip - 15}V${tip - 4}M${x(r)} ${tip - 15}V${tip - 4}`} stroke="var(--color-base-content)" strokeWidth="1.3" fill="none" />
+          <path
+            d={`M${x(-r)} ${tip - 10}H${x(r)}M${x(-r)} ${tip - 15}V${tip - 4}M${x(r)} ${tip - 15}V${tip - 4}`}
+            stroke="var(--color-base-content)"
+            strokeWidth="1.3"
+            fill="none"
+          />
           <text x={cx} y={tip - 18} textAnchor="middle">
             {say(DC, 'Ø')}
             {RE !== null && RE > 0 ? `  R ${formatLength(RE, unit)}` : ''}
@@ -57,12 +76,28 @@ export function ToolDrawing({ profile, unit, width, height, title, LF, DC, RE, s
   )
 }
 
-function Dimension({ x, from, to, label, side = 'left' }: { readonly x: number; readonly from: number; readonly to: number; readonly label: string; readonly side?: 'left' | 'right' }) {
+function Dimension({
+  x,
+  from,
+  to,
+  label,
+  side = 'left',
+}: {
+  readonly x: number
+  readonly from: number
+  readonly to: number
+  readonly label: string
+  readonly side?: 'left' | 'right'
+}) {
   const middle = (from + to) / 2
   const at = side === 'left' ? x - 9 : x + 9
   return (
     <g>
-      <path d={`M${x} ${from}V${to}M${x - 5} ${from}H${x + 5}M${x - 5} ${to}H${x + 5}`} stroke="var(--color-base-content)" strokeWidth="1.3" />
+      <path
+        d={`M${x} ${from}V${to}M${x - 5} ${from}H${x + 5}M${x - 5} ${to}H${x + 5}`}
+        stroke="var(--color-base-content)"
+        strokeWidth="1.3"
+      />
       <text x={at} y={middle} textAnchor="middle" transform={`rotate(${side === 'left' ? -90 : 90} ${at} ${middle})`}>
         {label}
       </text>

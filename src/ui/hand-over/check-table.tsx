@@ -2,7 +2,15 @@ import type { CheckRow } from '@/core/handover'
 import { fixed, unitMark } from '@/core/units'
 
 /** Measured and held values side by side, in the machine's own unit. */
-export function CheckTable({ rows, decimals, heldName }: { readonly rows: readonly CheckRow[]; readonly decimals: number; readonly heldName: string }) {
+export function CheckTable({
+  rows,
+  decimals,
+  heldName,
+}: {
+  readonly rows: readonly CheckRow[]
+  readonly decimals: number
+  readonly heldName: string
+}) {
   return (
     <table className="w-full max-w-[676px] text-left">
       <thead>
@@ -25,9 +33,13 @@ export function CheckTable({ rows, decimals, heldName }: { readonly rows: readon
               T{row.t} {row.register}
             </th>
             <td className="num text-right text-[24px] font-semibold">{fixed(row.measured, decimals)}</td>
-            <td className={`num text-right text-[24px] font-semibold ${row.same ? '' : 'text-off'}`}>{row.held === null ? '–' : fixed(row.held, decimals)}</td>
+            <td className={`num text-right text-[24px] font-semibold ${row.same ? '' : 'text-off'}`}>
+              {row.held === null ? '–' : fixed(row.held, decimals)}
+            </td>
             <td className="text-soft pl-2">{unitMark(row.unit)}</td>
-            <td className={`font-head text-lg font-bold whitespace-nowrap ${row.same ? 'text-holds' : 'text-off'}`}>{row.same ? 'same ●' : 'differs ◆'}</td>
+            <td className={`font-head text-lg font-bold whitespace-nowrap ${row.same ? 'text-holds' : 'text-off'}`}>
+              {row.same ? 'same ●' : 'differs ◆'}
+            </td>
           </tr>
         ))}
       </tbody>

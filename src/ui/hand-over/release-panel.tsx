@@ -14,7 +14,13 @@ export interface ReleaseProps {
   readonly against: readonly { readonly code: string; readonly text: string; readonly leadMay: boolean }[]
   readonly postProblem: string | null
   readonly machines: readonly { readonly key: string; readonly name: string }[]
-  readonly release: (given: { serial: string; scanned: string; machine?: string; t?: number; reason?: string }) => Promise<Result<{ id: number; issue: number }, { text: string }>>
+  readonly release: (given: {
+    serial: string
+    scanned: string
+    machine?: string
+    t?: number
+    reason?: string
+  }) => Promise<Result<{ id: number; issue: number }, { text: string }>>
 }
 
 /** Releases by a scan of the tool's own mark; shows what stands against it. */
@@ -34,7 +40,12 @@ export function ReleasePanel({ serial, machine, t, against, postProblem, machine
       setRefused(done.error.text)
       return { title: scanned, text: done.error.text, tone: 'off' }
     }
-    return { title: serial, text: `hand-over ${done.value.issue} released; print its label and hang it on`, tone: 'holds', href: `/hand-over/${serial}?released=${done.value.id}` }
+    return {
+      title: serial,
+      text: `hand-over ${done.value.issue} released; print its label and hang it on`,
+      tone: 'holds',
+      href: `/hand-over/${serial}?released=${done.value.id}`,
+    }
   })
   const needs = (code: string) => against.some((r) => r.code === code)
   const field = 'border-ink bg-paper h-11 w-full rounded-[3px] border-[1.5px] px-3 text-lg'
@@ -47,7 +58,11 @@ export function ReleasePanel({ serial, machine, t, against, postProblem, machine
       {needs('NO_MACHINE') && (
         <label className="mb-2 block text-lg font-semibold">
           For which machine?
-          <select className={field} defaultValue="" onChange={(event) => event.target.value && go({ machine: event.target.value })}>
+          <select
+            className={field}
+            defaultValue=""
+            onChange={(event) => event.target.value && go({ machine: event.target.value })}
+          >
             <option value="">choose …</option>
             {machines.map((m) => (
               <option key={m.key} value={m.key}>
@@ -61,8 +76,18 @@ export function ReleasePanel({ serial, machine, t, against, postProblem, machine
         <label className="mb-2 block text-lg font-semibold">
           T number
           <span className="flex gap-2">
-            <input className={field} inputMode="numeric" value={newT} onChange={(event) => setNewT(event.target.value.replace(/\D/g, ''))} />
-            <button type="button" className="border-ink h-11 rounded-[3px] border-[1.5px] px-4 text-lg font-semibold" disabled={!newT} onClick={() => go({ t: newT })}>
+            <input
+              className={field}
+              inputMode="numeric"
+              value={newT}
+              onChange={(event) => setNewT(event.target.value.replace(/\D/g, ''))}
+            />
+            <button
+              type="button"
+              className="border-ink h-11 rounded-[3px] border-[1.5px] px-4 text-lg font-semibold"
+              disabled={!newT}
+              onClick={() => go({ t: newT })}
+            >
               Set
             </button>
           </span>

@@ -5,14 +5,22 @@ import type { NettedTool, Standing } from '@/core/plan'
 import { formatLength, unitMark } from '@/core/units'
 import { useUnit } from '../shell/shell-context'
 
-const TONE: Record<Standing['type'], string> = { 'in-machine': 'text-holds', ready: 'text-holds', 'in-work': 'text-unsure', 'to-build': 'text-act', 'unknown-t': 'text-off' }
+const TONE: Record<Standing['type'], string> = {
+  'in-machine': 'text-holds',
+  ready: 'text-holds',
+  'in-work': 'text-unsure',
+  'to-build': 'text-act',
+  'unknown-t': 'text-off',
+}
 
 export function standingText(standing: Standing, machine: string): string {
   switch (standing.type) {
     case 'in-machine':
       return `● in ${machine}, pocket ${standing.assembly.pocket ?? '?'}`
     case 'ready':
-      return standing.assembly.state === 'released' ? `● ready on ${standing.assembly.serial}, handed over` : `● ready on ${standing.assembly.serial}, to hand over`
+      return standing.assembly.state === 'released'
+        ? `● ready on ${standing.assembly.serial}, handed over`
+        : `● ready on ${standing.assembly.serial}, to hand over`
     case 'in-work':
       return `◐ built on ${standing.assembly.serial}, to measure`
     case 'to-build':
@@ -27,7 +35,9 @@ const hrefOf = ({ standing, wanted }: NettedTool, job: string): string | null =>
     case 'in-machine':
       return `/tools/${standing.assembly.serial}`
     case 'ready':
-      return standing.assembly.state === 'released' ? `/load?serial=${standing.assembly.serial}` : `/hand-over/${standing.assembly.serial}`
+      return standing.assembly.state === 'released'
+        ? `/load?serial=${standing.assembly.serial}`
+        : `/hand-over/${standing.assembly.serial}`
     case 'in-work':
       return `/measure/${standing.assembly.serial}`
     case 'to-build':
@@ -37,7 +47,17 @@ const hrefOf = ({ standing, wanted }: NettedTool, job: string): string | null =>
   }
 }
 
-export function KitTable({ job, machine, tools, chosenT }: { readonly job: string; readonly machine: string; readonly tools: readonly NettedTool[]; readonly chosenT: number | null }) {
+export function KitTable({
+  job,
+  machine,
+  tools,
+  chosenT,
+}: {
+  readonly job: string
+  readonly machine: string
+  readonly tools: readonly NettedTool[]
+  readonly chosenT: number | null
+}) {
   const unit = useUnit()
   const body = useRef<HTMLTableSectionElement>(null)
   return (
@@ -65,7 +85,9 @@ export function KitTable({ job, machine, tools, chosenT }: { readonly job: strin
                 T{wanted.t}
               </th>
               <td className="pr-3">{definition?.name ?? wanted.name ?? <span className="text-soft">not named</span>}</td>
-              <td className="num pr-3 text-[19px] font-semibold">{definition ? formatLength(definition.LF.nominal, unit, unit === 'mm' ? 1 : 3) : '–'}</td>
+              <td className="num pr-3 text-[19px] font-semibold">
+                {definition ? formatLength(definition.LF.nominal, unit, unit === 'mm' ? 1 : 3) : '–'}
+              </td>
               <td className="num text-soft pr-3">{wanted.changes.map((c) => c.line).join(', ')}</td>
               <td className="num pr-3">
                 {wanted.h.length ? `H${wanted.h.join(', H')}` : '–'} {wanted.d.length ? `D${wanted.d.join(', D')}` : ''}

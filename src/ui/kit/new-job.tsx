@@ -22,7 +22,14 @@ export interface NewJobProps {
   readonly machines: readonly { readonly key: string; readonly name: string }[]
   /** Local time, as the field wants it. */
   readonly suggestedDue: string
-  readonly addJob: (job: { id: string; name: string; machine: string; dueAt: string; programName: string; programText: string }) => Promise<Result<{ id: string }, { text: string }>>
+  readonly addJob: (job: {
+    id: string
+    name: string
+    machine: string
+    dueAt: string
+    programName: string
+    programText: string
+  }) => Promise<Result<{ id: string }, { text: string }>>
 }
 
 /** Drop an NC program, say what it is for, and see which tools it wants. */
@@ -32,7 +39,11 @@ export function NewJob({ machines, suggestedDue, addJob }: NewJobProps) {
   const [program, setProgram] = useState<{ name: string; text: string } | null>(null)
   const [over, setOver] = useState(false)
   const [problem, setProblem] = useState<string | null>(null)
-  const { register, handleSubmit, formState, setValue, getValues } = useForm<z.input<typeof Form>, unknown, z.output<typeof Form>>({
+  const { register, handleSubmit, formState, setValue, getValues } = useForm<
+    z.input<typeof Form>,
+    unknown,
+    z.output<typeof Form>
+  >({
     resolver: zodResolver(Form),
     defaultValues: { id: '', name: '', machine: machines.length === 1 ? machines[0].key : '', due: suggestedDue },
   })
@@ -46,7 +57,14 @@ export function NewJob({ machines, suggestedDue, addJob }: NewJobProps) {
   }
   const submit = handleSubmit(async ({ id, name, machine, due }) => {
     if (!program) return setProblem('Drop the NC program first.')
-    const done = await addJob({ id, name: name || program.name, machine, dueAt: new Date(due).toISOString(), programName: program.name, programText: program.text })
+    const done = await addJob({
+      id,
+      name: name || program.name,
+      machine,
+      dueAt: new Date(due).toISOString(),
+      programName: program.name,
+      programText: program.text,
+    })
     if (done.ok) router.push(`/kit/${encodeURIComponent(done.value.id)}`)
     else setProblem(done.error.text)
   })
@@ -73,7 +91,14 @@ export function NewJob({ machines, suggestedDue, addJob }: NewJobProps) {
         <FileUp size={26} aria-hidden="true" />
         {program ? program.name : 'Drop the NC program here, or press to choose it'}
       </button>
-      <input ref={picker} type="file" className="sr-only" aria-label="NC program" tabIndex={-1} onChange={(event) => void take(event.target.files?.[0])} />
+      <input
+        ref={picker}
+        type="file"
+        className="sr-only"
+        aria-label="NC program"
+        tabIndex={-1}
+        onChange={(event) => void take(event.target.files?.[0])}
+      />
       <div className="grid grid-cols-2 gap-3">
         <label className="text-lg font-semibold">
           Job number

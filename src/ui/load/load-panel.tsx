@@ -16,29 +16,51 @@ export interface LoadProps {
   readonly ready: boolean
   readonly refused: string | null
   readonly pocket: number | null
-  readonly load: (given: { machine: string; serial: string; label: string }) => Promise<Result<{ pocket: number; rows: readonly CheckRow[] }, { text: string }>>
+  readonly load: (given: {
+    machine: string
+    serial: string
+    label: string
+  }) => Promise<Result<{ pocket: number; rows: readonly CheckRow[] }, { text: string }>>
 }
 
-const CAUTIONS = ['Never reach in while the magazine can turn. Edges capped, heavy tools by the lift.', 'Afterwards: first approach slowly, single block, distance to go watched.']
+const CAUTIONS = [
+  'Never reach in while the magazine can turn. Edges capped, heavy tools by the lift.',
+  'Afterwards: first approach slowly, single block, distance to go watched.',
+]
 
 /** Collects the three scans, sends the figures, and shows what the control holds afterwards. */
 export function LoadPanel({ machine, serial, label, ready, refused, pocket, load }: LoadProps) {
   const router = useRouter()
-  const [done, setDone] = useState<{ pocket: number; rows: readonly CheckRow[]; machine: NonNullable<LoadProps['machine']> } | null>(null)
+  const [done, setDone] = useState<{
+    pocket: number
+    rows: readonly CheckRow[]
+    machine: NonNullable<LoadProps['machine']>
+  } | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
   const [sending, setSending] = useState(false)
   const go = (change: Record<string, string>) => {
     setProblem(null)
     const fresh = done !== null
     setDone(null)
-    const kept = { ...(machine ? { machine: machine.key } : {}), ...(serial && !fresh ? { serial } : {}), ...(label && !fresh ? { label } : {}) }
+    const kept = {
+      ...(machine ? { machine: machine.key } : {}),
+      ...(serial && !fresh ? { serial } : {}),
+      ...(label && !fresh ? { label } : {}),
+    }
     return `/load?${new URLSearchParams({ ...kept, ...change }).toString()}`
   }
   useScans((raw): ScanSaid | null => {
     const scan = readScan(raw)
     if (scan.type === 'machine') return { title: scan.key, text: 'machine', tone: 'todo', href: go({ machine: scan.key }) }
-    if (scan.type === 'label') return { title: `Label of T${scan.label.t}`, text: `${scan.label.serial}, hand-over ${scan.label.issue}`, tone: 'todo', href: go({ label: scan.text }) }
-    if (scan.type === 'plain' && /^[A-Z]{2}\d+/i.test(scan.text)) return { title: scan.text.toUpperCase(), text: 'holder', tone: 'todo', href: go({ serial: scan.text.toUpperCase() }) }
+    if (scan.type === 'label')
+      return {
+        title: `Label of T${scan.label.t}`,
+        text: `${scan.label.serial}, hand-over ${scan.label.issue}`,
+        tone: 'todo',
+        href: go({ label: scan.text }),
+      }
+    if (scan.type === 'plain' && /^[A-Z]{2}\d+/i.test(scan.text))
+      return { title: scan.text.toUpperCase(), text: 'holder', tone: 'todo', href: go({ serial: scan.text.toUpperCase() }) }
     return null
   })
   const send = async () => {

@@ -30,7 +30,10 @@ export function EdgeRibbon({ set, count, unit, runoutMax, lengthSpreadMax, curre
   const dirty = new Set(set?.warnings.filter((w) => w.warning.code === 'DEBRIS').map((w) => w.edge))
   const worstOf = Math.max(...edges.map((e) => (e.x ? Math.abs(e.x.value - midX) : 0)))
   return (
-    <div className="border-rule grid max-w-[676px] border-t" style={{ gridTemplateColumns: `74px repeat(${Math.max(1, edges.length)}, minmax(64px, 1fr))` }}>
+    <div
+      className="border-rule grid max-w-[676px] border-t"
+      style={{ gridTemplateColumns: `74px repeat(${Math.max(1, edges.length)}, minmax(64px, 1fr))` }}
+    >
       <div className="font-head text-soft border-rule border-r px-1 py-1.5 text-[15px] leading-tight font-medium">
         <span aria-hidden="true">●</span> radius
         <br />
@@ -59,13 +62,27 @@ export function EdgeRibbon({ set, count, unit, runoutMax, lengthSpreadMax, curre
                 {edges.length > 6 ? '' : 'edge '}
                 {e.edge}
               </span>
-              <span className={`figures ${bad ? 'text-off' : dx === null ? 'text-soft' : 'text-holds'}`}>{dirty.has(e.edge) ? '◆ wipe' : dx === null ? '–' : formatDeviation(dx, unit)}</span>
+              <span className={`figures ${bad ? 'text-off' : dx === null ? 'text-soft' : 'text-holds'}`}>
+                {dirty.has(e.edge) ? '◆ wipe' : dx === null ? '–' : formatDeviation(dx, unit)}
+              </span>
             </span>
-            <svg viewBox="0 0 100 44" preserveAspectRatio="none" className="absolute inset-x-0 bottom-1 h-[46px] w-full" aria-hidden="true">
+            <svg
+              viewBox="0 0 100 44"
+              preserveAspectRatio="none"
+              className="absolute inset-x-0 bottom-1 h-[46px] w-full"
+              aria-hidden="true"
+            >
               <rect x="20" y="4" width="60" height="36" fill="var(--color-base-200)" />
               <path d="M50 1V43" stroke="var(--soft)" vectorEffect="non-scaling-stroke" />
             </svg>
-            {dx !== null && <Mark left={at(dx, band)} top={38} shape={out ? 'diamond' : 'dot'} worst={Math.abs(dx) === worstOf && edges.length > 1} />}
+            {dx !== null && (
+              <Mark
+                left={at(dx, band)}
+                top={38}
+                shape={out ? 'diamond' : 'dot'}
+                worst={Math.abs(dx) === worstOf && edges.length > 1}
+              />
+            )}
             {dz !== null && <Mark left={at(dz, bandZ)} top={57} shape={outZ ? 'diamond' : 'ring'} worst={false} />}
           </button>
         )
@@ -74,9 +91,26 @@ export function EdgeRibbon({ set, count, unit, runoutMax, lengthSpreadMax, curre
   )
 }
 
-function Mark({ left, top, shape, worst }: { readonly left: number; readonly top: number; readonly shape: 'dot' | 'ring' | 'diamond'; readonly worst: boolean }) {
+function Mark({
+  left,
+  top,
+  shape,
+  worst,
+}: {
+  readonly left: number
+  readonly top: number
+  readonly shape: 'dot' | 'ring' | 'diamond'
+  readonly worst: boolean
+}) {
   return (
-    <svg className="absolute -translate-x-1/2 -translate-y-1/2" style={{ left: `${left}%`, top }} width="18" height="16" viewBox="-9 -8 18 16" aria-hidden="true">
+    <svg
+      className="absolute -translate-x-1/2 -translate-y-1/2"
+      style={{ left: `${left}%`, top }}
+      width="18"
+      height="16"
+      viewBox="-9 -8 18 16"
+      aria-hidden="true"
+    >
       {shape === 'diamond' && <path d="M0-7 6 0 0 7-6 0Z" fill="var(--color-off)" />}
       {shape === 'dot' && <circle r="5.5" fill="var(--color-holds)" />}
       {shape === 'ring' && <circle r="5" fill="none" stroke="var(--color-base-content)" strokeWidth="2" />}

@@ -8,23 +8,40 @@ const SYMBOL: Partial<Record<FeatureKey, string>> = { LF: 'LF', DC: 'DC', RE: 'R
 const SPREADS: readonly FeatureKey[] = ['radialRunout', 'axialRunout']
 
 /** The figures an operator reads from a metre away, each against its limits, with its uncertainty. */
-export function FeatureRows({ features, before, unit }: { readonly features: readonly FeatureResult[]; readonly before: Readonly<Partial<Record<FeatureKey, number | null>>> | null; readonly unit: LengthUnit }) {
+export function FeatureRows({
+  features,
+  before,
+  unit,
+}: {
+  readonly features: readonly FeatureResult[]
+  readonly before: Readonly<Partial<Record<FeatureKey, number | null>>> | null
+  readonly unit: LengthUnit
+}) {
   return (
     <dl>
       {features.map((f) => {
         const spread = SPREADS.includes(f.key)
         const old = before?.[f.key]
         return (
-          <div key={f.key} data-feature={f.key} className="border-rule grid grid-cols-[1fr_auto] items-end gap-y-0.5 border-b pt-1.5 pb-1.5">
+          <div
+            key={f.key}
+            data-feature={f.key}
+            className="border-rule grid grid-cols-[1fr_auto] items-end gap-y-0.5 border-b pt-1.5 pb-1.5"
+          >
             <dt className="font-semibold">
               {featureWord(f.key)}
               {SYMBOL[f.key] && <small className="text-soft ml-1.5 font-normal">{SYMBOL[f.key]}</small>}
-              {old !== undefined && old !== null && <small className="figures text-soft ml-2 text-[15px] font-medium">was {formatLength(old, unit)}</small>}
+              {old !== undefined && old !== null && (
+                <small className="figures text-soft ml-2 text-[15px] font-medium">was {formatLength(old, unit)}</small>
+              )}
             </dt>
-            <dd className={`figures text-right text-[34px] leading-none font-[650] ${f.verdict === 'off' ? VERDICT_TEXT.off : ''}`}>
+            <dd
+              className={`figures text-right text-[34px] leading-none font-[650] ${f.verdict === 'off' ? VERDICT_TEXT.off : ''}`}
+            >
               {formatLength(f.valueMm, unit)}{' '}
               <small className="text-soft text-[18px] font-medium">
-                {spread && f.limits ? `of ${formatLength(f.limits.max, unit)}` : `± ${uncertainty(2 * f.sigmaMm, unit)}`} {unitMark(unit)}
+                {spread && f.limits ? `of ${formatLength(f.limits.max, unit)}` : `± ${uncertainty(2 * f.sigmaMm, unit)}`}{' '}
+                {unitMark(unit)}
               </small>
             </dd>
             {f.limits && f.verdict ? (

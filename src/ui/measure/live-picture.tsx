@@ -7,7 +7,15 @@ import type { Shown } from '@/workers/bench.worker'
 const SHOWN_HEIGHT = 400
 
 /** What the bench sees, with what was found in it. */
-export function LivePicture({ shown, edges, unit }: { readonly shown: Shown | null; readonly edges: number | null; readonly unit: LengthUnit }) {
+export function LivePicture({
+  shown,
+  edges,
+  unit,
+}: {
+  readonly shown: Shown | null
+  readonly edges: number | null
+  readonly unit: LengthUnit
+}) {
   const canvas = useRef<HTMLCanvasElement>(null)
   useEffect(() => {
     const target = canvas.current
@@ -24,13 +32,29 @@ export function LivePicture({ shown, edges, unit }: { readonly shown: Shown | nu
   }, [shown])
   const length = (mm: number) => `${formatLength(mm, unit)} ${unitMark(unit)}`
   return (
-    <figure className="border-ink relative w-full max-w-[676px] overflow-hidden border" style={{ aspectRatio: `640 / ${SHOWN_HEIGHT}` }}>
-      <canvas ref={canvas} width={640} height={480} className="absolute inset-x-0 top-0 w-full" role="img" aria-label={shown ? `The bench’s picture${shown.edge ? ` of edge ${shown.edge}` : ''}` : 'No picture yet'} />
-      {!shown && <figcaption className="text-soft grid h-full place-items-center text-lg">The bench is moving to the tool …</figcaption>}
+    <figure
+      className="border-ink relative w-full max-w-[676px] overflow-hidden border"
+      style={{ aspectRatio: `640 / ${SHOWN_HEIGHT}` }}
+    >
+      <canvas
+        ref={canvas}
+        width={640}
+        height={480}
+        className="absolute inset-x-0 top-0 w-full"
+        role="img"
+        aria-label={shown ? `The bench’s picture${shown.edge ? ` of edge ${shown.edge}` : ''}` : 'No picture yet'}
+      />
+      {!shown && (
+        <figcaption className="text-soft grid h-full place-items-center text-lg">The bench is moving to the tool …</figcaption>
+      )}
       {shown && <Overlay shown={shown} length={length} />}
       {shown && (
         <>
-          <Tag className="top-2.5 left-2.5">{shown.edge ? `edge ${shown.edge}${edges ? ` of ${edges}` : ''} · ${shown.spindleDeg.toFixed(1)}°` : `spindle ${shown.spindleDeg.toFixed(1)}°`}</Tag>
+          <Tag className="top-2.5 left-2.5">
+            {shown.edge
+              ? `edge ${shown.edge}${edges ? ` of ${edges}` : ''} · ${shown.spindleDeg.toFixed(1)}°`
+              : `spindle ${shown.spindleDeg.toFixed(1)}°`}
+          </Tag>
           <Tag className="top-2.5 right-2.5">{shown.focus === null ? 'turning' : shown.focus > 0.85 ? 'sharp' : 'not sharp'}</Tag>
         </>
       )}
@@ -55,21 +79,43 @@ function Overlay({ shown, length }: { readonly shown: Shown; readonly length: (m
         {z && <path d={`M${z.u - 34} ${z.v - 4}h68`} stroke="#2d4a6d" strokeWidth="5" />}
         {x && <path d={`M${x.u + 4} ${Math.min(low - 70, Math.max(60, x.v - 35))}v70`} stroke="#2d4a6d" strokeWidth="5" />}
         {debris.map((d, i) => (
-          <rect key={i} x={d.u - d.sidePx / 2} y={d.v - d.sidePx / 2} width={d.sidePx} height={d.sidePx} fill="none" stroke="#9a2c1c" strokeWidth="2.5" />
+          <rect
+            key={i}
+            x={d.u - d.sidePx / 2}
+            y={d.v - d.sidePx / 2}
+            width={d.sidePx}
+            height={d.sidePx}
+            fill="none"
+            stroke="#9a2c1c"
+            strokeWidth="2.5"
+          />
         ))}
       </svg>
       {z && (
-        <Tag className="border-act text-act -translate-x-1/2 -translate-y-full" style={{ left: percent(Math.max(70, z.u), 640), top: percent(Math.max(44, z.v - 14), SHOWN_HEIGHT) }}>
+        <Tag
+          className="border-act text-act -translate-x-1/2 -translate-y-full"
+          style={{ left: percent(Math.max(70, z.u), 640), top: percent(Math.max(44, z.v - 14), SHOWN_HEIGHT) }}
+        >
           length {length(z.mm)}
         </Tag>
       )}
       {x && (
-        <Tag className="border-act text-act" style={{ left: percent(Math.min(470, x.u + 16), 640), top: percent(Math.min(low, Math.max(60, x.v)), SHOWN_HEIGHT) }}>
+        <Tag
+          className="border-act text-act"
+          style={{ left: percent(Math.min(470, x.u + 16), 640), top: percent(Math.min(low, Math.max(60, x.v)), SHOWN_HEIGHT) }}
+        >
           radius {length(x.mm)}
         </Tag>
       )}
       {debris.slice(0, 2).map((d, i) => (
-        <Tag key={i} className="border-off text-off" style={{ left: percent(Math.min(440, d.u + d.sidePx / 2 + 8), 640), top: percent(Math.max(6, d.v - d.sidePx / 2 - 30), SHOWN_HEIGHT) }}>
+        <Tag
+          key={i}
+          className="border-off text-off"
+          style={{
+            left: percent(Math.min(440, d.u + d.sidePx / 2 + 8), 640),
+            top: percent(Math.max(6, d.v - d.sidePx / 2 - 30), SHOWN_HEIGHT),
+          }}
+        >
           ◆ {length(d.highMm)} high: wipe here
         </Tag>
       ))}
@@ -77,9 +123,20 @@ function Overlay({ shown, length }: { readonly shown: Shown; readonly length: (m
   )
 }
 
-function Tag({ children, className, style }: { readonly children: React.ReactNode; readonly className: string; readonly style?: React.CSSProperties }) {
+function Tag({
+  children,
+  className,
+  style,
+}: {
+  readonly children: React.ReactNode
+  readonly className: string
+  readonly style?: React.CSSProperties
+}) {
   return (
-    <span className={`font-head bg-paper figures absolute rounded-[2px] border px-1.5 text-[17px] leading-[1.4] font-semibold whitespace-nowrap ${className}`} style={style}>
+    <span
+      className={`font-head bg-paper figures absolute rounded-[2px] border px-1.5 text-[17px] leading-[1.4] font-semibold whitespace-nowrap ${className}`}
+      style={style}
+    >
       {children}
     </span>
   )

@@ -30,7 +30,10 @@ export interface MeasureProps {
   readonly wipe: (given: { serial: string; edge: number | null }) => Promise<Result<{ ticket: string }, { text: string }>>
 }
 
-const CAUTIONS = ['Spindle and carriage move by themselves: hands, sleeves and rags clear.', 'Wipe only with the spindle stopped; no gloves near it while it turns; eye protection with air.']
+const CAUTIONS = [
+  'Spindle and carriage move by themselves: hands, sleeves and rags clear.',
+  'Wipe only with the spindle stopped; no gloves near it while it turns; eye protection with air.',
+]
 
 interface Problem {
   readonly title?: string
@@ -38,18 +41,29 @@ interface Problem {
 }
 
 /** The server measures the pictures again and answers what stands in the record now. */
-async function save(serial: string, scanned: string, taken: string, zip: Uint8Array<ArrayBuffer>): Promise<Result<{ verdict: string | null }, string>> {
+async function save(
+  serial: string,
+  scanned: string,
+  taken: string,
+  zip: Uint8Array<ArrayBuffer>,
+): Promise<Result<{ verdict: string | null }, string>> {
   try {
-    const response = await fetch(`/api/assemblies/${encodeURIComponent(serial)}/measurements?${new URLSearchParams({ scanned, taken }).toString()}`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/zip' },
-      body: zip,
-    })
+    const response = await fetch(
+      `/api/assemblies/${encodeURIComponent(serial)}/measurements?${new URLSearchParams({ scanned, taken }).toString()}`,
+      {
+        method: 'POST',
+        headers: { 'content-type': 'application/zip' },
+        body: zip,
+      },
+    )
     if (response.ok) return { ok: true, value: (await response.json()) as { verdict: string | null } }
     const problem = (await response.json().catch(() => ({}))) as Problem
     return { ok: false, error: problem.detail ?? problem.title ?? 'It could not be saved.' }
   } catch {
-    return { ok: false, error: 'The tool room does not answer. The measurement is still here: scan again when the connection is back.' }
+    return {
+      ok: false,
+      error: 'The tool room does not answer. The measurement is still here: scan again when the connection is back.',
+    }
   }
 }
 
@@ -75,7 +89,10 @@ export function MeasureStation(props: MeasureProps) {
   const { state, proposal, shown } = bench
   const running = state.type === 'running' || state.type === 'opening'
   const takenAt = bench.takenMs === null ? null : new Date(bench.takenMs).toISOString()
-  const result = useMemo(() => (proposal && takenAt ? judgeTool(proposal.set, limits, benchFor(heat, takenAt)) : null), [proposal, limits, heat, takenAt])
+  const result = useMemo(
+    () => (proposal && takenAt ? judgeTool(proposal.set, limits, benchFor(heat, takenAt)) : null),
+    [proposal, limits, heat, takenAt],
+  )
   const warmMm = benchFor(heat, now).warmMm
   const advice = proposal && result ? advise(proposal.set, result, unit) : null
   const dirty = proposal?.set.warnings.find((w) => w.warning.code === 'DEBRIS')
@@ -84,7 +101,10 @@ export function MeasureStation(props: MeasureProps) {
     const scan = readScan(raw)
     if (scan.type !== 'plain' || !/^[A-Z]{2}\d+/i.test(scan.text)) return null
     const scanned = scan.text.toUpperCase()
-    if (!proposal || running) return scanned === serial ? { title: serial, text: 'is on the spindle; measure it, then scan it again to save', tone: 'todo' } : null
+    if (!proposal || running)
+      return scanned === serial
+        ? { title: serial, text: 'is on the spindle; measure it, then scan it again to save', tone: 'todo' }
+        : null
     const refuse = (text: string): ScanSaid => {
       setNote(text)
       return { title: scanned, text, tone: 'off' }
@@ -146,14 +166,19 @@ export function MeasureStation(props: MeasureProps) {
           ) : (
             <>
               <h2 className="text-2xl font-bold">{serial} is on the spindle</h2>
-              <p className="mt-2 text-lg">Clean taper, flange and edges: putty pressed on straight, air or brush for fine edges. Then measure.</p>
+              <p className="mt-2 text-lg">
+                Clean taper, flange and edges: putty pressed on straight, air or brush for fine edges. Then measure.
+              </p>
               <Cautions lines={CAUTIONS} />
             </>
           )}
           <div className="mt-auto pt-1">
             {warmMm > 0 && heat && (
               <Say tone="unsure" lead={`Still warm: it reads up to ${formatDeviation(warmMm, unit)} long.`}>
-                That is counted in the uncertainty. {heat.measureAt > now ? `Cold enough in ${formatSeconds((Date.parse(heat.measureAt) - Date.parse(now)) / 1000)}, computed.` : 'Nearly cold.'}
+                That is counted in the uncertainty.{' '}
+                {heat.measureAt > now
+                  ? `Cold enough in ${formatSeconds((Date.parse(heat.measureAt) - Date.parse(now)) / 1000)}, computed.`
+                  : 'Nearly cold.'}
               </Say>
             )}
             {note && (
@@ -176,7 +201,11 @@ export function MeasureStation(props: MeasureProps) {
             )}
             {running ? (
               <BigAction onAct={() => undefined} disabled>
-                {state.type === 'opening' ? 'Moving to the tool …' : state.edge ? `Edge ${state.edge}${state.of ? ` of ${state.of}` : ''} …` : 'Looking for the edges …'}
+                {state.type === 'opening'
+                  ? 'Moving to the tool …'
+                  : state.edge
+                    ? `Edge ${state.edge}${state.of ? ` of ${state.of}` : ''} …`
+                    : 'Looking for the edges …'}
               </BigAction>
             ) : dirty ? (
               <BigAction onAct={() => void wipe(dirty.edge)}>Wiped, measure edge {dirty.edge}</BigAction>

@@ -12,10 +12,17 @@ import { Say } from '../common/sheet'
 import { useScans } from '../shell/shell-context'
 
 const Form = z.object({
-  serial: z.string().trim().toUpperCase().regex(/^[A-Z0-9][A-Z0-9-]{2,23}$/, '3 to 24 letters, digits or dashes, as on the holder.'),
+  serial: z
+    .string()
+    .trim()
+    .toUpperCase()
+    .regex(/^[A-Z0-9][A-Z0-9-]{2,23}$/, '3 to 24 letters, digits or dashes, as on the holder.'),
   coupling: z.enum(COUPLING_NAMES),
   name: z.string().trim().max(80, 'At most 80 characters.'),
-  t: z.union([z.literal('').transform(() => null), z.coerce.number<string>().int('A whole number.').min(1, 'From 1.').max(99999, 'To 99999.')]),
+  t: z.union([
+    z.literal('').transform(() => null),
+    z.coerce.number<string>().int('A whole number.').min(1, 'From 1.').max(99999, 'To 99999.'),
+  ]),
   machine: z.string(),
 })
 
@@ -23,7 +30,13 @@ export interface StrayProps {
   readonly machines: readonly { readonly key: string; readonly name: string }[]
   /** Serials that open a tool that is known already. */
   readonly known: readonly string[]
-  readonly takeIn: (stray: { serial: string; coupling: (typeof COUPLING_NAMES)[number]; name: string; t: number | null; machine: string | null }) => Promise<Result<{ serial: string }, { text: string }>>
+  readonly takeIn: (stray: {
+    serial: string
+    coupling: (typeof COUPLING_NAMES)[number]
+    name: string
+    t: number | null
+    machine: string | null
+  }) => Promise<Result<{ serial: string }, { text: string }>>
 }
 
 /** A tool without a job or a definition: scan its holder, measure, print a label. */

@@ -14,10 +14,22 @@ export interface RackTool {
 }
 
 /** The tools that wait here, side by side and to one scale; the one in hand stands raised. */
-export function Rack({ tools, current, empty }: { readonly tools: readonly RackTool[]; readonly current: string | null; readonly empty: string }) {
+export function Rack({
+  tools,
+  current,
+  empty,
+}: {
+  readonly tools: readonly RackTool[]
+  readonly current: string | null
+  readonly empty: string
+}) {
   const tallest = Math.max(120, ...tools.map((t) => t.profile.highMm))
   return (
-    <section data-rack aria-label="Rack" className="border-stone flex h-[142px] min-w-0 items-end overflow-x-auto overflow-y-hidden border-b-2 px-4">
+    <section
+      data-rack
+      aria-label="Rack"
+      className="border-stone flex h-[142px] min-w-0 items-end overflow-x-auto overflow-y-hidden border-b-2 px-4"
+    >
       {tools.map((tool) => {
         const on = tool.key === current
         return (

@@ -1,5 +1,13 @@
 'use client'
-import { createColumnHelper, createFilteredRowModel, filterFns, globalFilteringFeature, columnFilteringFeature, tableFeatures, useTable } from '@tanstack/react-table'
+import {
+  createColumnHelper,
+  createFilteredRowModel,
+  filterFns,
+  globalFilteringFeature,
+  columnFilteringFeature,
+  tableFeatures,
+  useTable,
+} from '@tanstack/react-table'
 import Link from 'next/link'
 import { useState } from 'react'
 
@@ -15,15 +23,30 @@ export interface RecordLine {
   readonly change: string
 }
 
-const features = tableFeatures({ columnFilteringFeature, globalFilteringFeature, filteredRowModel: createFilteredRowModel(), filterFns })
+const features = tableFeatures({
+  columnFilteringFeature,
+  globalFilteringFeature,
+  filteredRowModel: createFilteredRowModel(),
+  filterFns,
+})
 const helper = createColumnHelper<typeof features, RecordLine>()
-const when = helper.accessor('when', { header: 'when', cell: ({ getValue }) => <span className="figures whitespace-nowrap">{getValue()}</span> })
+const when = helper.accessor('when', {
+  header: 'when',
+  cell: ({ getValue }) => <span className="figures whitespace-nowrap">{getValue()}</span>,
+})
 const who = helper.accessor('who', { header: 'who' })
 const what = helper.accessor('what', {
   header: 'what',
-  cell: ({ getValue }) => <span className={`font-head text-[19px] font-semibold whitespace-nowrap ${getValue() === 'refused' ? 'text-off' : ''}`}>{getValue() === 'refused' ? '◆ refused' : getValue()}</span>,
+  cell: ({ getValue }) => (
+    <span className={`font-head text-[19px] font-semibold whitespace-nowrap ${getValue() === 'refused' ? 'text-off' : ''}`}>
+      {getValue() === 'refused' ? '◆ refused' : getValue()}
+    </span>
+  ),
 })
-const t = helper.accessor('t', { header: 'T', cell: ({ getValue }) => <span className="figures font-semibold">{getValue()}</span> })
+const t = helper.accessor('t', {
+  header: 'T',
+  cell: ({ getValue }) => <span className="figures font-semibold">{getValue()}</span>,
+})
 const holder = helper.accessor('serial', {
   header: 'holder',
   cell: ({ getValue }) => {
@@ -53,14 +76,25 @@ const FEW = helper.columns([when, who, what, text])
 /** The record, newest first, narrowed by any word in it. */
 export function RecordTable({ lines, oneTool = false }: { readonly lines: readonly RecordLine[]; readonly oneTool?: boolean }) {
   const [filter, setFilter] = useState('')
-  const table = useTable({ features, columns: oneTool ? FEW : columns, data: lines as RecordLine[], state: { globalFilter: filter }, onGlobalFilterChange: setFilter, globalFilterFn: 'includesString' })
+  const table = useTable({
+    features,
+    columns: oneTool ? FEW : columns,
+    data: lines as RecordLine[],
+    state: { globalFilter: filter },
+    onGlobalFilterChange: setFilter,
+    globalFilterFn: 'includesString',
+  })
   const rows = table.getRowModel().rows
   return (
     <>
       {!oneTool && (
         <label className="text-lg font-semibold">
           Search tool, person, machine or word
-          <input value={filter} onChange={(event) => setFilter(event.target.value)} className="border-ink bg-paper mt-1 block h-11 w-full max-w-md rounded-[3px] border-[1.5px] px-3 text-lg" />
+          <input
+            value={filter}
+            onChange={(event) => setFilter(event.target.value)}
+            className="border-ink bg-paper mt-1 block h-11 w-full max-w-md rounded-[3px] border-[1.5px] px-3 text-lg"
+          />
         </label>
       )}
       <div className="overflow-x-auto" tabIndex={0}>
@@ -88,7 +122,11 @@ export function RecordTable({ lines, oneTool = false }: { readonly lines: readon
             ))}
           </tbody>
         </table>
-        {rows.length === 0 && <p className="text-soft py-4 text-lg">{lines.length ? 'Nothing in the record holds that word.' : 'Nothing has happened yet.'}</p>}
+        {rows.length === 0 && (
+          <p className="text-soft py-4 text-lg">
+            {lines.length ? 'Nothing in the record holds that word.' : 'Nothing has happened yet.'}
+          </p>
+        )}
       </div>
     </>
   )

@@ -10,26 +10,45 @@ import { useShell } from './shell-context'
 export type Waiting = Readonly<Record<string, number>>
 
 /** Header, bench line and whatever sheet is open. */
-export function Frame({ place, waiting, children }: { readonly place: string; readonly waiting: Waiting; readonly children: ReactNode }) {
+export function Frame({
+  place,
+  waiting,
+  children,
+}: {
+  readonly place: string
+  readonly waiting: Waiting
+  readonly children: ReactNode
+}) {
   const help = useRef<HTMLDialogElement>(null)
   return (
     <div className="grid h-dvh grid-cols-[164px_1fr] grid-rows-[56px_1fr] max-[900px]:grid-cols-[120px_1fr]">
       <header className="border-rule bg-paper col-span-2 flex items-center gap-4 border-b pr-4">
-        <Link href="/kit" className="font-head flex w-[164px] shrink-0 items-center gap-2 pl-4 text-2xl font-bold max-[900px]:w-[112px]">
+        <Link
+          href="/kit"
+          className="font-head flex w-[164px] shrink-0 items-center gap-2 pl-4 text-2xl font-bold max-[900px]:w-[112px]"
+        >
           <Mark /> Boulder
         </Link>
         <span className="font-head text-soft shrink-0 text-[18px] font-medium max-[1100px]:hidden">{place}</span>
         <ScanField />
         <UnitSwitch />
         <Who />
-        <button className="font-head text-soft h-11 w-9 shrink-0 text-xl font-semibold" aria-label="Keys of this program" onClick={() => help.current?.showModal()}>
+        <button
+          className="font-head text-soft h-11 w-9 shrink-0 text-xl font-semibold"
+          aria-label="Keys of this program"
+          onClick={() => help.current?.showModal()}
+        >
           ?
         </button>
       </header>
       <BenchLine waiting={waiting} />
       <main className="grid min-h-0 min-w-0 grid-rows-[auto_1fr]">{children}</main>
       <Keys onHelp={() => help.current?.showModal()} />
-      <dialog ref={help} className="bg-paper text-ink border-ink m-auto border-[1.5px] p-6 backdrop:bg-black/50" aria-label="Keys">
+      <dialog
+        ref={help}
+        className="bg-paper text-ink border-ink m-auto border-[1.5px] p-6 backdrop:bg-black/50"
+        aria-label="Keys"
+      >
         <KeyList />
         <form method="dialog" className="mt-4">
           <button className="font-head border-ink h-11 border-[1.5px] px-6 text-lg font-semibold">Close</button>
@@ -75,7 +94,13 @@ function ScanField() {
           event.currentTarget.blur()
         }}
       />
-      <div aria-live="polite" data-testid="scan-answer" data-scans={scans} data-busy={last !== null && !last.said} className="pointer-events-none z-1 flex min-w-0 items-baseline gap-3">
+      <div
+        aria-live="polite"
+        data-testid="scan-answer"
+        data-scans={scans}
+        data-busy={last !== null && !last.said}
+        className="pointer-events-none z-1 flex min-w-0 items-baseline gap-3"
+      >
         {last ? (
           <>
             <b className="font-head shrink-0 text-[19px] font-semibold">{said?.title ?? last.scan.slice(0, 24)}</b>
@@ -94,7 +119,11 @@ function ScanField() {
 function UnitSwitch() {
   const { unit, actions } = useShell()
   return (
-    <div className="border-ink flex h-11 shrink-0 overflow-hidden rounded-[3px] border-[1.5px]" role="group" aria-label="Unit of lengths">
+    <div
+      className="border-ink flex h-11 shrink-0 overflow-hidden rounded-[3px] border-[1.5px]"
+      role="group"
+      aria-label="Unit of lengths"
+    >
       {(['mm', 'inch'] as const).map((u) => (
         <button
           key={u}
@@ -114,7 +143,9 @@ function Who() {
   const menu = useRef<HTMLDetailsElement>(null)
   return (
     <details ref={menu} className="relative shrink-0">
-      <summary className={`flex h-11 max-w-[170px] cursor-pointer list-none items-center truncate font-semibold ${person ? '' : 'text-off'}`}>
+      <summary
+        className={`flex h-11 max-w-[170px] cursor-pointer list-none items-center truncate font-semibold ${person ? '' : 'text-off'}`}
+      >
         <span className="truncate">{person?.name ?? 'Who is working?'}</span>
       </summary>
       <ul className="bg-paper border-ink absolute right-0 z-20 mt-1 w-64 border-[1.5px]">

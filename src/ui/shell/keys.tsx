@@ -49,7 +49,8 @@ export function Keys({ onHelp }: { readonly onHelp: () => void }) {
 
     const onKey = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey || event.isComposing) return
-      const field = isField(event.target) && event.target.type !== 'checkbox' && event.target.type !== 'radio' ? event.target : null
+      const field =
+        isField(event.target) && event.target.type !== 'checkbox' && event.target.type !== 'radio' ? event.target : null
       if (field && !(field instanceof HTMLSelectElement) && event.key.length === 1 && !wedge.fast(event.timeStamp))
         before = { field, value: field.value }
       clearTimeout(waiting)
@@ -63,7 +64,9 @@ export function Keys({ onHelp }: { readonly onHelp: () => void }) {
         return
       }
       if (field) return
-      const onButton = event.target instanceof HTMLButtonElement || (event.target instanceof HTMLElement && event.target.closest('[role=dialog]') !== null)
+      const onButton =
+        event.target instanceof HTMLButtonElement ||
+        (event.target instanceof HTMLElement && event.target.closest('[role=dialog]') !== null)
       if (onButton && !wasFast && (event.key === ' ' || event.key === 'Enter')) return // the button's own
       if (event.key === ' ' || (event.key === 'Enter' && onButton)) event.preventDefault()
       if (event.key === 'Enter' && event.target instanceof HTMLAnchorElement) return

@@ -98,7 +98,14 @@ export function ShellProvider(props: {
         router.push(said.href)
         await arrived(said.href)
       } catch {
-        setLast({ scan: text, said: { title: text.slice(0, 24), text: 'No answer from the tool room. Look whether this terminal is connected, then scan again.', tone: 'off' } })
+        setLast({
+          scan: text,
+          said: {
+            title: text.slice(0, 24),
+            text: 'No answer from the tool room. Look whether this terminal is connected, then scan again.',
+            tone: 'off',
+          },
+        })
       }
     },
     [actions, doBigAction, router],

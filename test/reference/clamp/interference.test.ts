@@ -5,7 +5,17 @@
  */
 import { Matrix, solve } from 'ml-matrix'
 import { describe, expect, it } from 'vitest'
-import { coneSlipTorqueNm, contactPressure, MATERIALS, sleeveStress, slipForceN, slipTorqueNm, smoothedInterference, type Fit, type Material } from '@/core/clamp'
+import {
+  coneSlipTorqueNm,
+  contactPressure,
+  MATERIALS,
+  sleeveStress,
+  slipForceN,
+  slipTorqueNm,
+  smoothedInterference,
+  type Fit,
+  type Material,
+} from '@/core/clamp'
 
 const steel = { ...MATERIALS['hot-work steel'], E: 210e3, nu: 0.3 }
 const carbide: Material = { ...MATERIALS.carbide, E: 580e3, nu: 0.22 }
@@ -43,7 +53,10 @@ describe('interference fit', () => {
   })
   it('is E·δ·(1 − d²/D²)/(2d) for one material and a solid shank', () => {
     const one = { ...steel, E: 207e3, nu: 0.292 }
-    expect(contactPressure({ d: 20, D: 40, shankBore: 0, sleeve: one, shank: one }, 0.02)).toBeCloseTo((207e3 * 0.02 * (1 - 0.25)) / 40, 9)
+    expect(contactPressure({ d: 20, D: 40, shankBore: 0, sleeve: one, shank: one }, 0.02)).toBeCloseTo(
+      (207e3 * 0.02 * (1 - 0.25)) / 40,
+      9,
+    )
   })
   it('with an HSS shank', () => {
     const hss = { ...MATERIALS.HSS, E: 220e3, nu: 0.3 }

@@ -28,11 +28,21 @@ describe('ISO 286-2', () => {
   })
   it.each([0, -1, 50.1, NaN])('refuses %d mm', (d) => expect(shankLimits(d, 'h6').ok).toBe(false))
   it('follows the standard’s formula for IT grades to 1 µm (7i, 10i, 16i; the table governs up to 3 mm)', () => {
-    const RANGES: [number, number][] = [[3, 6], [6, 10], [10, 18], [18, 30], [30, 50]]
+    const RANGES: [number, number][] = [
+      [3, 6],
+      [6, 10],
+      [10, 18],
+      [18, 30],
+      [30, 50],
+    ]
     for (const [over, upTo] of RANGES) {
       const D = Math.sqrt(over * upTo)
       const i = 0.45 * Math.cbrt(D) + 0.001 * D
-      for (const [c, factor] of [['h5', 7], ['h6', 10], ['h7', 16]] as const) {
+      for (const [c, factor] of [
+        ['h5', 7],
+        ['h6', 10],
+        ['h7', 16],
+      ] as const) {
         const [upper, lower] = deviations(upTo, c)
         expect(Math.abs(upper - lower - factor * i)).toBeLessThanOrEqual(1)
       }

@@ -127,7 +127,8 @@ describe('the whole set-up', () => {
     coolantBoreMm: 0,
     gripMm: 40,
   }
-  const setup = (change: Partial<ShrinkJoint> = {}, torque: number | null = null) => shrinkSetup({ ...joint, ...change }, USUAL_PRACTICE, torque)
+  const setup = (change: Partial<ShrinkJoint> = {}, torque: number | null = null) =>
+    shrinkSetup({ ...joint, ...change }, USUAL_PRACTICE, torque)
   it('takes bore 9.981…9.985 and 10 h6 as 6…19 µm and 47…150 N·m', () => {
     const read = setup()
     if (!read.ok) throw new Error(read.error.code)

@@ -8,20 +8,36 @@ import { labelPng, labelSvg, type LabelFonts, type LabelPicture } from '@/codecs
 
 const TEXT = 'BT1;S=BX00142;I=7;T=12;M=HERON;L=152.3140;X=9.9987;E=1.4981;U=MM;A=2611251042;C=C36C'
 const woff = (weight: number): ArrayBuffer => {
-  const bytes = readFileSync(join(process.cwd(), `node_modules/@fontsource/sofia-sans-condensed/files/sofia-sans-condensed-latin-${weight}-normal.woff`))
+  const bytes = readFileSync(
+    join(process.cwd(), `node_modules/@fontsource/sofia-sans-condensed/files/sofia-sans-condensed-latin-${weight}-normal.woff`),
+  )
   return bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength)
 }
 const fonts: LabelFonts = { bold: [woff(700)], plain: [woff(500)] }
-const label = (change: Partial<LabelPicture> = {}): LabelPicture => ({ widthMm: 62, heightMm: 29, title: 'T12  BX00142', lines: ['End mill Ø20 R1.5', 'L 152.314 mm', 'radius 9.999 mm', 'Heron · no. 7', 'Ines Varga 2026-11-25 10:42'], code: 'datamatrix', codeText: TEXT, ...change })
+const label = (change: Partial<LabelPicture> = {}): LabelPicture => ({
+  widthMm: 62,
+  heightMm: 29,
+  title: 'T12  BX00142',
+  lines: ['End mill Ø20 R1.5', 'L 152.314 mm', 'radius 9.999 mm', 'Heron · no. 7', 'Ines Varga 2026-11-25 10:42'],
+  code: 'datamatrix',
+  codeText: TEXT,
+  ...change,
+})
 
 beforeAll(async () => {
   const wasm = readFileSync(createRequire(import.meta.url).resolve('zxing-wasm/reader/zxing_reader.wasm'))
-  await prepareZXingModule({ overrides: { wasmBinary: wasm.buffer.slice(wasm.byteOffset, wasm.byteOffset + wasm.length) as ArrayBuffer }, fireImmediately: true })
+  await prepareZXingModule({
+    overrides: { wasmBinary: wasm.buffer.slice(wasm.byteOffset, wasm.byteOffset + wasm.length) as ArrayBuffer },
+    fireImmediately: true,
+  })
 })
 
 async function decode(picture: LabelPicture) {
   const png = labelPng(labelSvg(picture, fonts))
-  return (await readBarcodes(new Blob([png as Uint8Array<ArrayBuffer>]), { formats: ['DataMatrix', 'QRCode'] })).map((r) => [r.format, r.text])
+  return (await readBarcodes(new Blob([png as Uint8Array<ArrayBuffer>]), { formats: ['DataMatrix', 'QRCode'] })).map((r) => [
+    r.format,
+    r.text,
+  ])
 }
 
 describe('label picture', () => {

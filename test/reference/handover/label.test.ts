@@ -1,10 +1,29 @@
 /** CRC-16/CCITT-FALSE: check value 29B1 for "123456789" (catalogue of parametrised CRC algorithms). */
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { ACTION_CARD, decodeLabel, encodeBadge, encodeLabel, encodeMachineLabel, labelAgrees, readScan } from '@/codecs/label-text'
+import {
+  ACTION_CARD,
+  decodeLabel,
+  encodeBadge,
+  encodeLabel,
+  encodeMachineLabel,
+  labelAgrees,
+  readScan,
+} from '@/codecs/label-text'
 import { crc16, crc16Text, type HandoverValues } from '@/core/handover'
 
-const VALUES: HandoverValues = { serial: 'BX00142', issue: 7, t: 12, machine: 'HERON', unit: 'mm', lengthMm: 152.314, radiusMm: 9.9987, cornerRadiusMm: 1.4981, pocket: null, measuredAt: '2026-11-25T10:42:00.000Z' }
+const VALUES: HandoverValues = {
+  serial: 'BX00142',
+  issue: 7,
+  t: 12,
+  machine: 'HERON',
+  unit: 'mm',
+  lengthMm: 152.314,
+  radiusMm: 9.9987,
+  cornerRadiusMm: 1.4981,
+  pocket: null,
+  measuredAt: '2026-11-25T10:42:00.000Z',
+}
 const PRINTED = 'BT1;S=BX00142;I=7;T=12;M=HERON;L=152.3140;X=9.9987;E=1.4981;U=MM;A=2611251042;C=C36C'
 
 describe('CRC', () => {
@@ -27,18 +46,26 @@ describe('CRC', () => {
 describe('the label’s text', () => {
   it('is written as the format shows', () => expect(encodeLabel(VALUES)).toBe(PRINTED))
   it('is in the machine’s unit: five decimals of an inch', () => {
-    expect(encodeLabel({ ...VALUES, unit: 'inch', cornerRadiusMm: null, pocket: 3 })).toMatch(/^BT1;S=BX00142;I=7;T=12;M=HERON;L=5\.99661;X=0\.39365;P=3;U=IN;A=2611251042;C=[0-9A-F]{4}$/)
+    expect(encodeLabel({ ...VALUES, unit: 'inch', cornerRadiusMm: null, pocket: 3 })).toMatch(
+      /^BT1;S=BX00142;I=7;T=12;M=HERON;L=5\.99661;X=0\.39365;P=3;U=IN;A=2611251042;C=[0-9A-F]{4}$/,
+    )
   })
   it('reads back what it wrote', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 1, max: 99999 }), fc.integer({ min: 500_000, max: 3_000_000 }), fc.integer({ min: 5000, max: 600_000 }), fc.constantFrom('mm' as const, 'inch' as const), (t, length, radius, unit) => {
-        const values = { ...VALUES, t, unit, lengthMm: length / 1e4, radiusMm: radius / 1e4 }
-        const read = decodeLabel(encodeLabel(values))
-        if (!read.ok) throw new Error(read.error.code)
-        expect(Math.abs(read.value.lengthMm - values.lengthMm)).toBeLessThan(unit === 'mm' ? 1e-9 : 0.000128)
-        expect(labelAgrees(read.value, values)).toBe(true)
-        expect(labelAgrees(read.value, { ...values, lengthMm: values.lengthMm + 0.001 })).toBe(false)
-      }),
+      fc.property(
+        fc.integer({ min: 1, max: 99999 }),
+        fc.integer({ min: 500_000, max: 3_000_000 }),
+        fc.integer({ min: 5000, max: 600_000 }),
+        fc.constantFrom('mm' as const, 'inch' as const),
+        (t, length, radius, unit) => {
+          const values = { ...VALUES, t, unit, lengthMm: length / 1e4, radiusMm: radius / 1e4 }
+          const read = decodeLabel(encodeLabel(values))
+          if (!read.ok) throw new Error(read.error.code)
+          expect(Math.abs(read.value.lengthMm - values.lengthMm)).toBeLessThan(unit === 'mm' ? 1e-9 : 0.000128)
+          expect(labelAgrees(read.value, values)).toBe(true)
+          expect(labelAgrees(read.value, { ...values, lengthMm: values.lengthMm + 0.001 })).toBe(false)
+        },
+      ),
     )
   })
   it('takes hex in either case and blanks at the ends, keeps what it does not know', () => {
@@ -53,7 +80,14 @@ describe('the label’s text', () => {
     ['another kind', encodeMachineLabel('HERON'), 'NOT_A_LABEL'],
     ['no check digits', PRINTED.slice(0, -7), 'NOT_A_LABEL'],
     ['one digit changed', PRINTED.replace('152.3140', '152.3141'), 'BAD_CRC'],
-    ['a needed field missing', (() => { const b = 'BT1;S=BX1;I=1'; return `${b};C=${crc16Text(b)}` })(), 'NOT_A_LABEL'], // prettier-ignore
+    [
+      'a needed field missing',
+      (() => {
+        const b = 'BT1;S=BX1;I=1'
+        return `${b};C=${crc16Text(b)}`
+      })(),
+      'NOT_A_LABEL',
+    ],
   ])('refuses %s', (_, text, code) => {
     const read = decodeLabel(text)
     expect(read.ok ? 'ok' : read.error.code).toBe(code)

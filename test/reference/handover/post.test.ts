@@ -9,10 +9,44 @@ import { compareTable, registersOf, type HeldRow } from '@/core/handover'
 import type { Machine } from '@/core/tool'
 import { Refused, runOffsets, type MachineFacts } from '../../../standins/control/interpreter'
 
-const HERON: Machine = { key: 'HERON', name: 'Heron', about: '', kind: 'mill', unit: 'mm', decimals: 3, coupling: 'HSK-A63', greatestRpm: 24000, sizeRegister: 'radius', lengthMm: { min: 0, max: 400 }, radiusMm: { min: 0, max: 100 }, registers: { min: 1, max: 200 }, pockets: 60, labelCode: 'datamatrix', post: 'word-address-mill' }
+const HERON: Machine = {
+  key: 'HERON',
+  name: 'Heron',
+  about: '',
+  kind: 'mill',
+  unit: 'mm',
+  decimals: 3,
+  coupling: 'HSK-A63',
+  greatestRpm: 24000,
+  sizeRegister: 'radius',
+  lengthMm: { min: 0, max: 400 },
+  radiusMm: { min: 0, max: 100 },
+  registers: { min: 1, max: 200 },
+  pockets: 60,
+  labelCode: 'datamatrix',
+  post: 'word-address-mill',
+}
 const DIPPER: Machine = { ...HERON, key: 'DIPPER', unit: 'inch', decimals: 4, sizeRegister: 'diameter' }
-const facts = (m: Machine): MachineFacts => ({ name: m.name, unit: m.unit, decimals: m.decimals, sizeIs: m.sizeRegister, highestTool: m.registers.max })
-const tool = (t: number, lengthMm: number, radiusMm: number, name = 'END MILL'): PostTool => ({ serial: `BX${t}`, issue: 1, t, machine: '', unit: 'mm', lengthMm, radiusMm, cornerRadiusMm: null, pocket: null, measuredAt: '', name })
+const facts = (m: Machine): MachineFacts => ({
+  name: m.name,
+  unit: m.unit,
+  decimals: m.decimals,
+  sizeIs: m.sizeRegister,
+  highestTool: m.registers.max,
+})
+const tool = (t: number, lengthMm: number, radiusMm: number, name = 'END MILL'): PostTool => ({
+  serial: `BX${t}`,
+  issue: 1,
+  t,
+  machine: '',
+  unit: 'mm',
+  lengthMm,
+  radiusMm,
+  cornerRadiusMm: null,
+  pocket: null,
+  measuredAt: '',
+  name,
+})
 
 function text(machine: Machine, tools: PostTool[]): string {
   const post = renderPost(SHIPPED_POSTS['word-address-mill'], { machine, madeAt: '2026-11-25T10:42:00Z', tools })
@@ -21,28 +55,59 @@ function text(machine: Machine, tools: PostTool[]): string {
 }
 function held(machine: Machine, file: string): Map<number, HeldRow> {
   const { sizeRegister: size } = machine
-  return new Map(Object.entries(runOffsets(facts(machine), {}, file)).map(([t, row]) => [Number(t), { length: row.length, 'length wear': row.lengthWear, [size]: row.size, [`${size} wear`]: row.sizeWear }]))
+  return new Map(
+    Object.entries(runOffsets(facts(machine), {}, file)).map(([t, row]) => [
+      Number(t),
+      { length: row.length, 'length wear': row.lengthWear, [size]: row.size, [`${size} wear`]: row.sizeWear },
+    ]),
+  )
 }
 
 describe('word-address mill', () => {
   it('writes length, its wear, size, its wear, with unit and absolute stated', () => {
     const lines = text(HERON, [tool(47, 123.456, 5.006)]).split('\n')
-    expect(lines).toEqual(expect.arrayContaining(['G21 G90', 'G10 L10 P47 R123.456', 'G10 L11 P47 R0.000', 'G10 L12 P47 R5.006', 'G10 L13 P47 R0.000', 'M30']))
+    expect(lines).toEqual(
+      expect.arrayContaining([
+        'G21 G90',
+        'G10 L10 P47 R123.456',
+        'G10 L11 P47 R0.000',
+        'G10 L12 P47 R5.006',
+        'G10 L13 P47 R0.000',
+        'M30',
+      ]),
+    )
   })
   it('writes an inch machine in inches: 123.456 mm is 4.8605 in, radius 5.006 is diameter 0.3942 in', () => {
     const lines = text(DIPPER, [tool(47, 123.456, 5.006)]).split('\n')
     expect(lines).toEqual(expect.arrayContaining(['G20 G90', 'G10 L10 P47 R4.8605', 'G10 L12 P47 R0.3942']))
   })
-  it.each([HERON, DIPPER, { ...HERON, sizeRegister: 'diameter' as const }, { ...DIPPER, sizeRegister: 'radius' as const }])('ends up in the control as it was measured, $unit $sizeRegister', (machine) => {
-    fc.assert(
-      fc.property(fc.uniqueArray(fc.tuple(fc.integer({ min: 1, max: 200 }), fc.double({ min: 10, max: 300, noNaN: true }), fc.double({ min: 0.2, max: 60, noNaN: true })), { selector: ([t]) => t, minLength: 1, maxLength: 8 }), (rows) => {
-        const tools = rows.map(([t, l, r]) => tool(t, l, r))
-        const check = compareTable(tools.flatMap((x) => registersOf(x, machine)), held(machine, text(machine, tools)), machine.unit)
-        expect(check.rows.filter((row) => !row.same)).toEqual([])
-        expect(check.rows).toHaveLength(4 * tools.length)
-      }),
-    )
-  })
+  it.each([HERON, DIPPER, { ...HERON, sizeRegister: 'diameter' as const }, { ...DIPPER, sizeRegister: 'radius' as const }])(
+    'ends up in the control as it was measured, $unit $sizeRegister',
+    (machine) => {
+      fc.assert(
+        fc.property(
+          fc.uniqueArray(
+            fc.tuple(
+              fc.integer({ min: 1, max: 200 }),
+              fc.double({ min: 10, max: 300, noNaN: true }),
+              fc.double({ min: 0.2, max: 60, noNaN: true }),
+            ),
+            { selector: ([t]) => t, minLength: 1, maxLength: 8 },
+          ),
+          (rows) => {
+            const tools = rows.map(([t, l, r]) => tool(t, l, r))
+            const check = compareTable(
+              tools.flatMap((x) => registersOf(x, machine)),
+              held(machine, text(machine, tools)),
+              machine.unit,
+            )
+            expect(check.rows.filter((row) => !row.same)).toEqual([])
+            expect(check.rows).toHaveLength(4 * tools.length)
+          },
+        ),
+      )
+    },
+  )
   it('is right both ways: a value typed in inches reaches a millimetre control to its last digit', () => {
     const inch = 4.8605
     expect(held(HERON, text(HERON, [tool(1, inch * 25.4, 0.25 * 25.4)])).get(1)).toMatchObject({ length: 123.457, radius: 6.35 })
@@ -59,11 +124,18 @@ describe('word-address mill', () => {
     const machine = { ...HERON, sizeRegister: 'diameter' as const }
     const asRadius = held(HERON, text(HERON, [tool(3, 100, 5)]))
     const row = asRadius.get(3)!
-    const check = compareTable(registersOf(tool(3, 100, 5), machine), new Map([[3, { length: row.length, 'length wear': 0, diameter: row.radius, 'diameter wear': 0 }]]), 'mm')
+    const check = compareTable(
+      registersOf(tool(3, 100, 5), machine),
+      new Map([[3, { length: row.length, 'length wear': 0, diameter: row.radius, 'diameter wear': 0 }]]),
+      'mm',
+    )
     expect(check.same).toBe(false)
-    expect(check.rows.filter((r) => !r.same)).toEqual([{ t: 3, register: 'diameter', unit: 'mm', measured: 10, held: 5, same: false }])
+    expect(check.rows.filter((r) => !r.same)).toEqual([
+      { t: 3, register: 'diameter', unit: 'mm', measured: 10, held: 5, same: false },
+    ])
   })
-  it('refuses a template that asks for what is not there', () => expect(renderPost('{{ nothing.here }}', { machine: HERON, madeAt: '', tools: [] }).ok).toBe(false))
+  it('refuses a template that asks for what is not there', () =>
+    expect(renderPost('{{ nothing.here }}', { machine: HERON, madeAt: '', tools: [] }).ok).toBe(false))
 })
 
 describe('the control’s own reading', () => {

@@ -10,7 +10,8 @@ function errors(cases: number, given: (i: number) => Parameters<typeof randomCas
   for (let i = 0; i < cases; i++) {
     const { tool, scene, frame } = randomCase(i + 1, given(i))
     const read = measureFrame(frame, scene, true)
-    if (!read.ok || !read.value.x || !read.value.z || !read.value.re) throw new Error(`case ${i}: ${JSON.stringify(read.ok ? read.value.warnings : read.error)}`)
+    if (!read.ok || !read.value.x || !read.value.z || !read.value.re)
+      throw new Error(`case ${i}: ${JSON.stringify(read.ok ? read.value.warnings : read.error)}`)
     found.x.push((read.value.x.value - tool.x) / scene.mmPerPixel.x)
     found.z.push((read.value.z.value - tool.z) / scene.mmPerPixel.z)
     found.re.push((read.value.re.value - tool.re) / Math.sqrt(scene.mmPerPixel.x * scene.mmPerPixel.z))

@@ -31,14 +31,26 @@ const warningsOf = (s: Scene) => {
 }
 
 /** A zip with these frames; the pictures are 8-bit grey PNGs. */
-function set(frames: { tool: Tool; edge: number; spindle: number; change?: Partial<Scene> }[], header: object = {}, drop: string[] = []) {
+function set(
+  frames: { tool: Tool; edge: number; spindle: number; change?: Partial<Scene> }[],
+  header: object = {},
+  drop: string[] = [],
+) {
   const files: Record<string, Uint8Array> = {}
   const list = frames.map(({ tool, edge, spindle, change }, i) => {
     const s = scene(tool, { seed: i + 1, ...change })
     files[`p${i}.png`] = encode({ width: s.width, height: s.height, data: render(s), depth: 8, channels: 1 })
     return { file: `p${i}.png`, edge, spindle, centreX: s.centreX, centreZ: s.centreZ }
   })
-  files['frameset.json'] = strToU8(JSON.stringify({ format: 'boulder-frameset/1', mmPerPixel: { x: 0.01, z: 0.01 }, measure: ['LF', 'DC', 'RE'], frames: list, ...header }))
+  files['frameset.json'] = strToU8(
+    JSON.stringify({
+      format: 'boulder-frameset/1',
+      mmPerPixel: { x: 0.01, z: 0.01 },
+      measure: ['LF', 'DC', 'RE'],
+      frames: list,
+      ...header,
+    }),
+  )
   for (const name of drop) delete files[name]
   return zipSync(files, { level: 0 })
 }
@@ -94,19 +106,26 @@ describe('one picture', () => {
 
 describe('a set', () => {
   it('gives one row an edge, LF the largest, DC twice the largest, runouts as spreads', () => {
-    const answer = measured(set([
-      { tool: TOOL, edge: 1, spindle: 0 },
-      { tool: { ...TOOL, x: 9.99, z: 149.998 }, edge: 2, spindle: 120 },
-      { tool: { ...TOOL, x: 9.996, z: 149.999 }, edge: 3, spindle: 240 },
-    ]))
-    expect(answer.edges.map((e) => [e.edge, e.spindle])).toEqual([[1, 0], [2, 120], [3, 240]])
+    const answer = measured(
+      set([
+        { tool: TOOL, edge: 1, spindle: 0 },
+        { tool: { ...TOOL, x: 9.99, z: 149.998 }, edge: 2, spindle: 120 },
+        { tool: { ...TOOL, x: 9.996, z: 149.999 }, edge: 3, spindle: 240 },
+      ]),
+    )
+    expect(answer.edges.map((e) => [e.edge, e.spindle])).toEqual([
+      [1, 0],
+      [2, 120],
+      [3, 240],
+    ])
     expect(answer.summary.LF).toBeCloseTo(150, 3)
     expect(answer.summary.DC).toBeCloseTo(20, 3)
     expect(answer.summary.RE).toBeCloseTo(1.5, 2)
     expect(answer.summary.radialRunout).toBeCloseTo(0.01, 3)
     expect(answer.summary.axialRunout).toBeCloseTo(0.002, 3)
     expect(answer.warnings).toEqual([])
-    for (const e of answer.edges) for (const s of Object.values(e.sigma)) expect(s as number).toBeGreaterThanOrEqual(0.005 * 0.01 - 1e-9)
+    for (const e of answer.edges)
+      for (const s of Object.values(e.sigma)) expect(s as number).toBeGreaterThanOrEqual(0.005 * 0.01 - 1e-9)
   })
   it('takes the vertex through three turns of one edge: r·cos(turn), peak at 0.3°', () => {
     const turned = (deg: number) => ({ ...TOOL, x: 10 * Math.cos(((deg - 0.3) * Math.PI) / 180) })
@@ -115,10 +134,15 @@ describe('a set', () => {
     expect(answer.edges[0].x).toBeCloseTo(10, 4)
   })
   it('joins views from other carriage places: x from one, z from the other', () => {
-    const answer = measured(set([
-      { tool: TOOL, edge: 1, spindle: 0, change: { centreX: 6.5 } },
-      { tool: TOOL, edge: 1, spindle: 0, change: { centreZ: 146 } },
-    ], { measure: ['LF', 'DC'] }))
+    const answer = measured(
+      set(
+        [
+          { tool: TOOL, edge: 1, spindle: 0, change: { centreX: 6.5 } },
+          { tool: TOOL, edge: 1, spindle: 0, change: { centreZ: 146 } },
+        ],
+        { measure: ['LF', 'DC'] },
+      ),
+    )
     expect(answer.summary.LF).toBeCloseTo(150, 2)
     expect(answer.summary.DC).toBeCloseTo(20, 2)
     expect(answer.summary.radialRunout).toBeNull()
@@ -128,7 +152,9 @@ describe('a set', () => {
     const answer = measured(set([{ tool: TOOL, edge: 1, spindle: 0 }], { measure: undefined }))
     expect(Object.keys(answer.edges[0])).not.toContain('re')
     expect(answer.summary).not.toHaveProperty('RE')
-    expect(Object.keys(measured(set([{ tool: TOOL, edge: 1, spindle: 0 }], { measure: undefined, nominal: { RE: 1.5 } })).summary)).toContain('RE')
+    expect(
+      Object.keys(measured(set([{ tool: TOOL, edge: 1, spindle: 0 }], { measure: undefined, nominal: { RE: 1.5 } })).summary),
+    ).toContain('RE')
   })
   it('comes back from its own zip', () => {
     const read = decodeFrameSet(set([{ tool: TOOL, edge: 1, spindle: 0 }]))
@@ -150,8 +176,26 @@ describe('what cannot be used', () => {
     ['an unknown feature', () => set(one, { measure: ['LF', 'XYZ'] }), 'measure.1'],
     ['another format', () => set(one, { format: 'other/1' }), 'format'],
     ['pictures of two sizes', () => set([...one, { tool: TOOL, edge: 2, spindle: 9, change: small }]), 'p1.png'],
-    ['a centre that is no number', () => set(one, { frames: [{ file: 'p0.png', edge: 1, centreX: 'a', centreZ: 1 }] }), 'frames.0.centreX'],
-    ['a damaged PNG', () => zipSync({ 'frameset.json': strToU8(JSON.stringify({ format: 'boulder-frameset/1', mmPerPixel: { x: 1, z: 1 }, frames: [{ file: 'a.png', edge: 1, centreX: 0, centreZ: 0 }] })), 'a.png': new Uint8Array(400).fill(7) }), 'a.png'],
+    [
+      'a centre that is no number',
+      () => set(one, { frames: [{ file: 'p0.png', edge: 1, centreX: 'a', centreZ: 1 }] }),
+      'frames.0.centreX',
+    ],
+    [
+      'a damaged PNG',
+      () =>
+        zipSync({
+          'frameset.json': strToU8(
+            JSON.stringify({
+              format: 'boulder-frameset/1',
+              mmPerPixel: { x: 1, z: 1 },
+              frames: [{ file: 'a.png', edge: 1, centreX: 0, centreZ: 0 }],
+            }),
+          ),
+          'a.png': new Uint8Array(400).fill(7),
+        }),
+      'a.png',
+    ],
   ])('%s: 422 that names it', (_, make, names) => {
     const read = decodeFrameSet(make())
     expect(read.ok ? 'ok' : read.error.code).toBe('BAD_FRAMESET')

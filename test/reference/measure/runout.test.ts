@@ -5,7 +5,8 @@ import { judge, splitRunout, worst } from '@/core/measure'
 
 const edges = (radii: readonly number[], angles?: readonly number[]) =>
   radii.map((radiusMm, i) => ({ edge: i + 1, angleDeg: angles?.[i] ?? (360 * i) / radii.length, radiusMm }))
-const pattern = (n: number, r0: number, e: number, deg: number) => Array.from({ length: n }, (_, i) => r0 + e * Math.cos(((360 * i) / n - deg) * (Math.PI / 180)))
+const pattern = (n: number, r0: number, e: number, deg: number) =>
+  Array.from({ length: n }, (_, i) => r0 + e * Math.cos(((360 * i) / n - deg) * (Math.PI / 180)))
 
 describe('runout told apart', () => {
   it('four edges: only the alternating part of the seats shows', () => {
@@ -38,9 +39,14 @@ describe('runout told apart', () => {
   })
   it('turns with the tool', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 3, max: 8 }), fc.double({ min: 0.001, max: 0.02, noNaN: true }), fc.double({ min: 0, max: 359, noNaN: true }), (n, e, deg) => {
-        expect(splitRunout(edges(pattern(n, 10, e, deg)), 0.001)!.eccentricity!.eMm).toBeCloseTo(e, 9)
-      }),
+      fc.property(
+        fc.integer({ min: 3, max: 8 }),
+        fc.double({ min: 0.001, max: 0.02, noNaN: true }),
+        fc.double({ min: 0, max: 359, noNaN: true }),
+        (n, e, deg) => {
+          expect(splitRunout(edges(pattern(n, 10, e, deg)), 0.001)!.eccentricity!.eMm).toBeCloseTo(e, 9)
+        },
+      ),
     )
   })
 })

@@ -23,7 +23,10 @@ describe('tool changes', () => {
   ])('%s', (block, t) => expect(read(G21 + block).tools.map((tool) => tool.t)).toEqual([t]))
   it('follows a tool called early and changed later, and what is called after it', () => {
     const { tools, warnings } = read(G21 + 'T1 M6\nT2\nG0 X1\nM6\nT1\nM6')
-    expect(tools.map((t) => [t.t, t.changes.map((c) => c.line)])).toEqual([[1, [2, 7]], [2, [5]]])
+    expect(tools.map((t) => [t.t, t.changes.map((c) => c.line)])).toEqual([
+      [1, [2, 7]],
+      [2, [5]],
+    ])
     expect(warnings).toEqual([])
   })
   it('lists none that is never changed to, and says so', () => {
@@ -38,7 +41,10 @@ describe('tool changes', () => {
   })
   it('turning: T0303 is tool 3 with offset 3, offset 00 no change', () => {
     const { tools } = read(G21 + 'T0303\nT0300\nT1212', 'lathe')
-    expect(tools.map((t) => [t.t, t.h, t.d, t.changes.length])).toEqual([[3, [3], [], 1], [12, [12], [], 1]])
+    expect(tools.map((t) => [t.t, t.h, t.d, t.changes.length])).toEqual([
+      [3, [3], [], 1],
+      [12, [12], [], 1],
+    ])
   })
 })
 
@@ -47,7 +53,10 @@ describe('offsets and speeds', () => {
     const text = G21 + 'T12 M6\nG43 H3 Z5\nG41 D12 X1\nG41 D13 X2\nG43 H3 Z1'
     const [tool] = read(text).tools
     expect([tool.h, tool.d]).toEqual([[3], [12, 13]])
-    expect(codes(text)).toEqual([['H_NOT_T', 3], ['D_NOT_T', 5]])
+    expect(codes(text)).toEqual([
+      ['H_NOT_T', 3],
+      ['D_NOT_T', 5],
+    ])
     expect(read(text).warnings[0].text).toBe('T12 is measured with H3')
   })
   it.each([
@@ -74,15 +83,28 @@ describe('the program as a whole', () => {
     expect(codes('G21\nG0 X1\nG20')).toEqual([['UNITS_MIXED', 3]])
   })
   it('says what it cannot follow', () => {
-    expect(codes(G21 + 'M98 P1000\n#1=5\nG65 P9000 T3\nG1 X#2')).toEqual([['NOT_READ', 2], ['NOT_READ', 3], ['NOT_READ', 4], ['NOT_READ', 5]])
+    expect(codes(G21 + 'M98 P1000\n#1=5\nG65 P9000 T3\nG1 X#2')).toEqual([
+      ['NOT_READ', 2],
+      ['NOT_READ', 3],
+      ['NOT_READ', 4],
+      ['NOT_READ', 5],
+    ])
   })
   it.each(['', 'hello world', '%\n\n%', '{"a":1}'])('refuses %j', (text) => expect(toolsWanted(text, 'mill').ok).toBe(false))
   it('a program without tool changes has no tools', () => expect(read('G21\nG0 X1').tools).toEqual([]))
   it('numbers physical lines, whatever ends them', () => {
-    for (const end of ['\n', '\r\n', '\r']) expect(read(['%', 'G21', '', 'T3 M6'].join(end)).tools[0].changes).toEqual([{ line: 4 }])
+    for (const end of ['\n', '\r\n', '\r'])
+      expect(read(['%', 'G21', '', 'T3 M6'].join(end)).tools[0].changes).toEqual([{ line: 4 }])
   })
   it('never breaks on garbage', () => {
-    fc.assert(fc.property(fc.string({ unit: fc.constantFrom(...'GMTHDSNXYZ0123456789.-()[]#;/% \n'), maxLength: 300 }), fc.constantFrom('mill', 'lathe'), (text, kind) => void toolsWanted(text, kind)), { numRuns: 2000 })
+    fc.assert(
+      fc.property(
+        fc.string({ unit: fc.constantFrom(...'GMTHDSNXYZ0123456789.-()[]#;/% \n'), maxLength: 300 }),
+        fc.constantFrom('mill', 'lathe'),
+        (text, kind) => void toolsWanted(text, kind),
+      ),
+      { numRuns: 2000 },
+    )
     const garbage = Array.from({ length: 2 ** 20 }, (_, i) => String.fromCharCode((i * 7919) % 251)).join('')
     const answer = toolsWanted(garbage, 'mill')
     expect(answer.ok ? answer.value.warnings.length : 0).toBeLessThan(1000)

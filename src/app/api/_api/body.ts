@@ -2,10 +2,21 @@ import { fail, ok, type Result } from '@/core/units'
 import { problem } from './problem'
 
 /** Reads a body and counts while reading; @returns a problem when the type is wrong or it grows too large */
-export async function readBody(request: Request, types: readonly string[], limitBytes: number): Promise<Result<Uint8Array, Response>> {
+export async function readBody(
+  request: Request,
+  types: readonly string[],
+  limitBytes: number,
+): Promise<Result<Uint8Array, Response>> {
   const type = (request.headers.get('content-type') ?? '').split(';')[0].trim().toLowerCase()
   if (!types.includes(type)) return fail(problem(415, 'WRONG_TYPE', `Send it as ${types.join(' or ')}.`))
-  const tooLarge = () => fail(problem(413, 'TOO_LARGE', `At most ${limitBytes >= 2 ** 20 ? `${limitBytes / 2 ** 20} MB` : `${limitBytes / 1024} KB`} are taken.`))
+  const tooLarge = () =>
+    fail(
+      problem(
+        413,
+        'TOO_LARGE',
+        `At most ${limitBytes >= 2 ** 20 ? `${limitBytes / 2 ** 20} MB` : `${limitBytes / 1024} KB`} are taken.`,
+      ),
+    )
   if (Number(request.headers.get('content-length') ?? 0) > limitBytes) return tooLarge()
   const chunks: Uint8Array[] = []
   let size = 0

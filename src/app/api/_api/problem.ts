@@ -13,6 +13,13 @@ const TITLES: Readonly<Record<number, string>> = {
 }
 
 export function problem(status: number, code: string, detail: string, fields?: Readonly<Record<string, string>>): Response {
-  const body = { type: `urn:boulder:problem:${code.toLowerCase()}`, title: TITLES[status] ?? 'Problem', status, detail, code, ...(fields ? { fields } : {}) }
+  const body = {
+    type: `urn:boulder:problem:${code.toLowerCase()}`,
+    title: TITLES[status] ?? 'Problem',
+    status,
+    detail,
+    code,
+    ...(fields ? { fields } : {}),
+  }
   return new Response(JSON.stringify(body), { status, headers: { 'content-type': 'application/problem+json' } })
 }

@@ -7,12 +7,30 @@ import { problem } from '../_api/problem'
 
 export const dynamic = 'force-dynamic'
 
-const Query = z.object({ t: z.coerce.number({ error: 'must be a whole number' }).int().optional(), machine: z.string().optional(), state: z.enum(TOOL_STATES, { error: `must be one of ${TOOL_STATES.join(', ')}` }).optional() })
+const Query = z.object({
+  t: z.coerce.number({ error: 'must be a whole number' }).int().optional(),
+  machine: z.string().optional(),
+  state: z.enum(TOOL_STATES, { error: `must be one of ${TOOL_STATES.join(', ')}` }).optional(),
+})
 
 export const GET = guarded((request) => {
   const query = Query.safeParse(Object.fromEntries(request.nextUrl.searchParams))
-  if (!query.success) return problem(400, 'BAD_REQUEST', 'The filter cannot be read.', Object.fromEntries(query.error.issues.map((i) => [i.path.join('.'), i.message])))
+  if (!query.success)
+    return problem(
+      400,
+      'BAD_REQUEST',
+      'The filter cannot be read.',
+      Object.fromEntries(query.error.issues.map((i) => [i.path.join('.'), i.message])),
+    )
   return Response.json(
-    findAssemblies(runtime().db, query.data).map(({ serial, t, machine, state, name, pocket, dueAt }) => ({ serial, t, machine, state, name, pocket, dueAt })),
+    findAssemblies(runtime().db, query.data).map(({ serial, t, machine, state, name, pocket, dueAt }) => ({
+      serial,
+      t,
+      machine,
+      state,
+      name,
+      pocket,
+      dueAt,
+    })),
   )
 })

@@ -17,9 +17,18 @@ import { releaseAction } from '../../actions'
 
 export const metadata = { title: 'Hand over' }
 
-const Query = z.object({ machine: z.string().max(20).optional().catch(undefined), t: z.coerce.number().int().positive().optional().catch(undefined) })
+const Query = z.object({
+  machine: z.string().max(20).optional().catch(undefined),
+  t: z.coerce.number().int().positive().optional().catch(undefined),
+})
 
-export default async function HandoverPage({ params, searchParams }: { readonly params: Promise<{ serial: string }>; readonly searchParams: Promise<Record<string, string>> }) {
+export default async function HandoverPage({
+  params,
+  searchParams,
+}: {
+  readonly params: Promise<{ serial: string }>
+  readonly searchParams: Promise<Record<string, string>>
+}) {
   const serial = serialOf((await params).serial)
   const given = Query.parse(await searchParams)
   const house = await context()
@@ -46,7 +55,11 @@ export default async function HandoverPage({ params, searchParams }: { readonly 
             <>
               {heading}
               {/* eslint-disable-next-line @next/next/no-img-element -- drawn by our own route, in true size */}
-              <img src={`${files}/label.svg`} alt={`Label of hand-over ${current.values.issue}`} className="border-rule w-full max-w-[560px] border bg-white" />
+              <img
+                src={`${files}/label.svg`}
+                alt={`Label of hand-over ${current.values.issue}`}
+                className="border-rule w-full max-w-[560px] border bg-white"
+              />
               <CheckTable rows={current.check.rows} decimals={machine?.decimals ?? 3} heldName="control held, tried" />
               <details>
                 <summary className="font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">{current.postFile}</summary>
@@ -80,7 +93,8 @@ export default async function HandoverPage({ params, searchParams }: { readonly 
       </StationPage>
     )
   }
-  const say = (mm: number) => `${fixed(mmToUnit(mm, machine?.unit ?? 'mm'), machine?.decimals ?? 3)} ${unitMark(machine?.unit ?? 'mm')}`
+  const say = (mm: number) =>
+    `${fixed(mmToUnit(mm, machine?.unit ?? 'mm'), machine?.decimals ?? 3)} ${unitMark(machine?.unit ?? 'mm')}`
   const differs = trial?.ok ? trial.value.check.rows.find((row) => !row.same) : null
   return (
     <StationPage station="hand-over" current={serial}>
@@ -95,7 +109,11 @@ export default async function HandoverPage({ params, searchParams }: { readonly 
                 <pre className="bg-ground max-w-[676px] overflow-auto p-3 text-[15px]">{trial.value.text}</pre>
               </>
             )}
-            {!trial && <p className="text-lg">Once it is measured, and its machine and T number are known, the figures and the file for the control stand here.</p>}
+            {!trial && (
+              <p className="text-lg">
+                Once it is measured, and its machine and T number are known, the figures and the file for the control stand here.
+              </p>
+            )}
           </>
         }
         right={
@@ -106,7 +124,10 @@ export default async function HandoverPage({ params, searchParams }: { readonly 
                 <Row name="Length" symbol="LF">
                   {say(values.lengthMm)}
                 </Row>
-                <Row name={machine.sizeRegister === 'radius' ? 'Radius' : 'Diameter'} symbol={machine.sizeRegister === 'radius' ? 'DC/2' : 'DC'}>
+                <Row
+                  name={machine.sizeRegister === 'radius' ? 'Radius' : 'Diameter'}
+                  symbol={machine.sizeRegister === 'radius' ? 'DC/2' : 'DC'}
+                >
                   {say(machine.sizeRegister === 'radius' ? values.radiusMm : 2 * values.radiusMm)}
                 </Row>
                 {values.cornerRadiusMm !== null && (
@@ -129,7 +150,13 @@ export default async function HandoverPage({ params, searchParams }: { readonly 
               machine={machine?.key ?? null}
               t={t}
               against={refusals}
-              postProblem={trial && !trial.ok ? trial.error.text : differs ? `T${differs.t} ${differs.register}: the control would hold ${differs.held ?? 'nothing'}.` : null}
+              postProblem={
+                trial && !trial.ok
+                  ? trial.error.text
+                  : differs
+                    ? `T${differs.t} ${differs.register}: the control would hold ${differs.held ?? 'nothing'}.`
+                    : null
+              }
               machines={listMachines(house.db).map(({ key, name }) => ({ key, name }))}
               release={releaseAction}
             />

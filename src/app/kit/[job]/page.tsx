@@ -19,7 +19,13 @@ const SHARES: readonly { readonly types: readonly Standing['type'][]; readonly t
   { types: ['unknown-t'], text: 'unknown T', look: 'bg-off text-paper' },
 ]
 
-export default async function JobPage({ params, searchParams }: { readonly params: Promise<{ job: string }>; readonly searchParams: Promise<{ t?: string }> }) {
+export default async function JobPage({
+  params,
+  searchParams,
+}: {
+  readonly params: Promise<{ job: string }>
+  readonly searchParams: Promise<{ t?: string }>
+}) {
   const { job: id } = await params
   const { t } = await searchParams
   const house = await context()
@@ -45,9 +51,17 @@ export default async function JobPage({ params, searchParams }: { readonly param
                 {minutes > 0 && `, in ${span(minutes)}`}
               </span>
             </Title>
-            <div className="font-head flex h-[34px] text-lg font-semibold" role="img" aria-label={SHARES.map((s) => `${count(s.types)} ${s.text}`).join(', ')}>
+            <div
+              className="font-head flex h-[34px] text-lg font-semibold"
+              role="img"
+              aria-label={SHARES.map((s) => `${count(s.types)} ${s.text}`).join(', ')}
+            >
               {SHARES.filter((s) => count(s.types) > 0).map((s) => (
-                <div key={s.text} className={`flex items-center overflow-hidden px-3 whitespace-nowrap ${s.look}`} style={{ flexGrow: count(s.types), flexBasis: 90 }}>
+                <div
+                  key={s.text}
+                  className={`flex items-center overflow-hidden px-3 whitespace-nowrap ${s.look}`}
+                  style={{ flexGrow: count(s.types), flexBasis: 90 }}
+                >
                   {count(s.types)} {s.text}
                 </div>
               ))}
@@ -62,7 +76,9 @@ export default async function JobPage({ params, searchParams }: { readonly param
           <>
             <h2 className="text-2xl font-bold">The program</h2>
             <p className="text-soft">
-              {job.programName} · {job.program.units === 'inch' ? 'inch (G20)' : job.program.units === 'mm' ? 'mm (G21)' : 'says no unit'} · SHA-256 {job.programHash.slice(0, 8)}
+              {job.programName} ·{' '}
+              {job.program.units === 'inch' ? 'inch (G20)' : job.program.units === 'mm' ? 'mm (G21)' : 'says no unit'} · SHA-256{' '}
+              {job.programHash.slice(0, 8)}
             </p>
             <ul className="mt-2 overflow-auto">
               {warnings.map((w, i) => (
@@ -81,11 +97,15 @@ export default async function JobPage({ params, searchParams }: { readonly param
                   <Say tone="todo" lead={`T${chosen.wanted.t} is next.`}>
                     {chosen.definition.name}. Fetch holder and cutter, or scan a free holder of its type.
                   </Say>
-                  <GoTo href={`/build?job=${encodeURIComponent(job.id)}&t=${chosen.wanted.t}`}>{`Build T${chosen.wanted.t}`}</GoTo>
+                  <GoTo
+                    href={`/build?job=${encodeURIComponent(job.id)}&t=${chosen.wanted.t}`}
+                  >{`Build T${chosen.wanted.t}`}</GoTo>
                 </>
               ) : (
                 <Say tone="holds" lead="Nothing left to build.">
-                  {count(['in-work']) > 0 ? 'What stands still has to be measured.' : 'Every tool that has a definition stands or is in the machine.'}
+                  {count(['in-work']) > 0
+                    ? 'What stands still has to be measured.'
+                    : 'Every tool that has a definition stands or is in the machine.'}
                 </Say>
               )}
             </div>

@@ -24,7 +24,9 @@ export default async function MeasurePage({ params }: { readonly params: Promise
             <>
               <Title lead={serial} />
               <Say tone="off" lead="Nothing to measure.">
-                {sheet ? `It stands in ${sheet.assembly.machine}; take it out first.` : 'No tool stands on this holder. Scan another, or measure it without a job from Measure.'}
+                {sheet
+                  ? `It stands in ${sheet.assembly.machine}; take it out first.`
+                  : 'No tool stands on this holder. Scan another, or measure it without a job from Measure.'}
               </Say>
             </>
           }
@@ -42,7 +44,12 @@ export default async function MeasurePage({ params }: { readonly params: Promise
         about={`${assembly.name}${edges ? `, ${edges} edges` : ''}`}
         forMachine={assembly.machine ? (getMachine(house.db, assembly.machine)?.name ?? assembly.machine) : null}
         due={formatDue(assembly.dueAt, new Date(house.now))}
-        tool={{ ticket: benchTicket(house.db, assembly), hint: definition ? { x: definition.DC.nominal / 2, z: definition.LF.nominal } : null, edges, measure: features }}
+        tool={{
+          ticket: benchTicket(house.db, assembly),
+          hint: definition ? { x: definition.DC.nominal / 2, z: definition.LF.nominal } : null,
+          edges,
+          measure: features,
+        }}
         limits={limits}
         heat={assembly.heat}
         now={house.now}

@@ -20,8 +20,16 @@ export async function generateMetadata({ params }: { readonly params: Promise<{ 
 
 const NEXT = {
   measure: { href: (s: string) => `/measure/${s}`, text: 'Measure it', say: 'It is built and waits to be measured.' },
-  'hand-over': { href: (s: string) => `/hand-over/${s}`, text: 'Hand it over', say: 'It is measured and waits to be handed over.' },
-  load: { href: (s: string) => `/load?serial=${s}`, text: 'Load it', say: 'Its figures are released; it waits to go into its machine.' },
+  'hand-over': {
+    href: (s: string) => `/hand-over/${s}`,
+    text: 'Hand it over',
+    say: 'It is measured and waits to be handed over.',
+  },
+  load: {
+    href: (s: string) => `/load?serial=${s}`,
+    text: 'Load it',
+    say: 'Its figures are released; it waits to go into its machine.',
+  },
   build: null,
 } as const
 
@@ -43,7 +51,8 @@ export default async function PassportPage({ params }: { readonly params: Promis
   const type = holder.component ? getComponent(house.db, holder.component)?.name : null
   const station = assembly && stationOf(assembly.state)
   const next = station ? NEXT[station] : null
-  const length = (mm: number | null | undefined) => (mm === null || mm === undefined ? '–' : `${formatLength(mm, house.unit)} ${unitMark(house.unit)}`)
+  const length = (mm: number | null | undefined) =>
+    mm === null || mm === undefined ? '–' : `${formatLength(mm, house.unit)} ${unitMark(house.unit)}`
   const warm = assembly?.heat && assembly.state === 'built' && assembly.heat.measureAt > house.now ? assembly.heat : null
   return (
     <>
@@ -51,7 +60,9 @@ export default async function PassportPage({ params }: { readonly params: Promis
       <Sheet
         left={
           <>
-            <Title lead={assembly?.t ? `T${assembly.t}` : serial}>{assembly ? `${assembly.name} · on ${serial}` : `${type ?? 'holder'} · carries nothing`}</Title>
+            <Title lead={assembly?.t ? `T${assembly.t}` : serial}>
+              {assembly ? `${assembly.name} · on ${serial}` : `${type ?? 'holder'} · carries nothing`}
+            </Title>
             <div className="flex flex-wrap gap-6">
               {assembly && profile && (
                 <ToolDrawing
@@ -68,7 +79,13 @@ export default async function PassportPage({ params }: { readonly params: Promis
               <div className="min-w-[300px] flex-1">
                 <Row name="Holder">{type ?? holder.coupling}</Row>
                 <Row name="Heats">{holder.heats}</Row>
-                <Row name="Where it is">{assembly ? (assembly.state === 'loaded' ? `${machines.get(assembly.machine ?? '') ?? assembly.machine}, pocket ${assembly.pocket}` : 'tool room') : 'tool room'}</Row>
+                <Row name="Where it is">
+                  {assembly
+                    ? assembly.state === 'loaded'
+                      ? `${machines.get(assembly.machine ?? '') ?? assembly.machine}, pocket ${assembly.pocket}`
+                      : 'tool room'
+                    : 'tool room'}
+                </Row>
                 {assembly && (
                   <>
                     <Row name="For">
@@ -119,7 +136,8 @@ export default async function PassportPage({ params }: { readonly params: Promis
           <div className="mt-auto">
             {warm && (
               <Say tone="unsure" lead="Hot until the unit’s light says otherwise.">
-                Computed: not to be touched before {formatTime(warm.touchAt)}, not to be measured before {formatTime(warm.measureAt)}. Hot metal looks like cold metal.
+                Computed: not to be touched before {formatTime(warm.touchAt)}, not to be measured before{' '}
+                {formatTime(warm.measureAt)}. Hot metal looks like cold metal.
               </Say>
             )}
             {next ? (
@@ -129,7 +147,11 @@ export default async function PassportPage({ params }: { readonly params: Promis
               </>
             ) : (
               <Say tone="holds" lead={assembly ? 'It is in its machine.' : 'Free.'}>
-                {assembly ? 'Nothing to do here until it comes back.' : holder.retired ? 'This holder is retired.' : 'It can carry the next tool of its kind.'}
+                {assembly
+                  ? 'Nothing to do here until it comes back.'
+                  : holder.retired
+                    ? 'This holder is retired.'
+                    : 'It can carry the next tool of its kind.'}
               </Say>
             )}
           </div>

@@ -8,7 +8,14 @@ import { problem } from '../../_api/problem'
 
 export const dynamic = 'force-dynamic'
 
-const STATUS: Readonly<Record<LabelRefusalCode, number>> = { NOT_A_LABEL: 422, BAD_CRC: 422, UNKNOWN_SERIAL: 404, UNKNOWN_HANDOVER: 404, VALUES_DIFFER: 409, SUPERSEDED: 409 }
+const STATUS: Readonly<Record<LabelRefusalCode, number>> = {
+  NOT_A_LABEL: 422,
+  BAD_CRC: 422,
+  UNKNOWN_SERIAL: 404,
+  UNKNOWN_HANDOVER: 404,
+  VALUES_DIFFER: 409,
+  SUPERSEDED: 409,
+}
 
 export const POST = guarded(async (request) => {
   const body = await readBody(request, ['text/plain'], 4096)

@@ -26,7 +26,13 @@ export const POST = guarded(async (request) => {
     return problem(400, 'BAD_REQUEST', 'The body is no JSON.')
   }
   const given = Body.safeParse(json)
-  if (!given.success) return problem(400, 'BAD_REQUEST', 'Something in the body is missing or of the wrong kind.', Object.fromEntries(given.error.issues.map((i) => [i.path.join('.') || 'body', i.message])))
+  if (!given.success)
+    return problem(
+      400,
+      'BAD_REQUEST',
+      'Something in the body is missing or of the wrong kind.',
+      Object.fromEntries(given.error.issues.map((i) => [i.path.join('.') || 'body', i.message])),
+    )
   const house = runtime()
   const preview = await previewPost(house.db, house.control, given.data, new Date().toISOString())
   if (!preview.ok) return problem(STATUS[preview.error.code] ?? 422, preview.error.code, preview.error.text)

@@ -9,7 +9,8 @@ const LIMIT = 8 * 2 ** 20
 
 export const POST = guarded(async (request) => {
   const kind = request.nextUrl.searchParams.get('kind') ?? 'mill'
-  if (kind !== 'mill' && kind !== 'lathe') return problem(400, 'BAD_REQUEST', 'kind is mill or lathe.', { kind: 'must be mill or lathe' })
+  if (kind !== 'mill' && kind !== 'lathe')
+    return problem(400, 'BAD_REQUEST', 'kind is mill or lathe.', { kind: 'must be mill or lathe' })
   const body = await readBody(request, ['text/plain'], LIMIT)
   if (!body.ok) return body.error
   const read = toolsWanted(asText(body.value), kind)

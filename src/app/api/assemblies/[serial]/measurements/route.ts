@@ -13,7 +13,13 @@ import { problem } from '../../../_api/problem'
 
 export const dynamic = 'force-dynamic'
 
-const STATUS: Readonly<Record<string, number>> = { UNKNOWN_SERIAL: 404, TOO_LARGE: 413, OTHER_HOLDER: 409, NOT_NOW: 409, CHANGED: 409 }
+const STATUS: Readonly<Record<string, number>> = {
+  UNKNOWN_SERIAL: 404,
+  TOO_LARGE: 413,
+  OTHER_HOLDER: 409,
+  NOT_NOW: 409,
+  CHANGED: 409,
+}
 
 /** The pictures of a tool on our own bench: measured again here, that is the value of record. */
 export const POST = guarded(async (request, { serial }) => {

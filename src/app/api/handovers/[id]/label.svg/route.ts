@@ -5,5 +5,7 @@ export const dynamic = 'force-dynamic'
 
 export const GET = guarded((_request, { id }) => {
   const handover = handoverOf(id)
-  return handover instanceof Response ? handover : new Response(labelOf(handover), { headers: { 'content-type': 'image/svg+xml' } })
+  return handover instanceof Response
+    ? handover
+    : new Response(labelOf(handover), { headers: { 'content-type': 'image/svg+xml' } })
 })

@@ -14,10 +14,19 @@ export const GET = guarded((request, { id }) => {
   const key = request.nextUrl.searchParams.get('machine') ?? values.machine
   const machine = getMachine(runtime().db, key)
   if (!machine) return problem(404, 'UNKNOWN_MACHINE', `There is no machine ${key.slice(0, 20)}.`)
-  if (machine.key !== values.machine) return problem(409, 'VALUES_DIFFER', `Hand-over ${values.issue} of ${values.serial} was made for ${values.machine}, not for ${machine.key}.`)
-  if (handover.voidedAt) return problem(409, 'SUPERSEDED', `Hand-over ${values.issue} of ${values.serial} is out of date: ${handover.voidReason}.`)
+  if (machine.key !== values.machine)
+    return problem(
+      409,
+      'VALUES_DIFFER',
+      `Hand-over ${values.issue} of ${values.serial} was made for ${values.machine}, not for ${machine.key}.`,
+    )
+  if (handover.voidedAt)
+    return problem(409, 'SUPERSEDED', `Hand-over ${values.issue} of ${values.serial} is out of date: ${handover.voidReason}.`)
   if (!handover.check.same) return problem(409, 'VALUES_DIFFER', 'The control would hold other values than were measured.')
   return new Response(handover.postText, {
-    headers: { 'content-type': 'text/plain; charset=utf-8', 'content-disposition': `attachment; filename="${handover.postFile}"` },
+    headers: {
+      'content-type': 'text/plain; charset=utf-8',
+      'content-disposition': `attachment; filename="${handover.postFile}"`,
+    },
   })
 })
