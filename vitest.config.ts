@@ -8,7 +8,13 @@ export default defineConfig({
     },
   },
   test: {
-    include: ['src/**/*.test.ts', 'standins/**/*.test.ts', 'test/reference/**/*.test.ts', 'test/routes/**/*.test.ts'],
+    include: [
+      'src/**/*.test.ts',
+      'standins/**/*.test.ts',
+      'test/reference/**/*.test.ts',
+      'test/stations/**/*.test.ts',
+      'test/devices/**/*.test.ts',
+    ],
     testTimeout: 60_000,
   },
 })

@@ -162,8 +162,8 @@ function trace(mask: Uint8Array, width: number, height: number): Crack[][] {
     // ahead-left and ahead-right pixels of the corner just reached (tool on the right hand, v down)
     const left = at(u + (du + dv - 1) / 2, v + (dv - du - 1) / 2)
     const right = at(u + (du - dv - 1) / 2, v + (dv + du - 1) / 2)
-    if (left && right) [du, dv] = [dv, -du]
-    else if (!right) [du, dv] = [-dv, du]
+    if (left && right) [du, dv] = [dv, 0 - du]
+    else if (!right) [du, dv] = [0 - dv, du]
   } while ((u !== start.u || v !== start.v || du !== 1 || dv !== 0) && loop.length < 4 * mask.length)
   const onBorder = ({ u, v, du }: Crack) => (du === 0 ? u === 0 || u === width : v === 0 || v === height)
   const pieces: Crack[][] = []

@@ -21,7 +21,8 @@ export function span(minutes: number): string {
   if (minutes < 60) return `${minutes} min`
   const hours = Math.floor(minutes / 60)
   if (hours < 24) return minutes % 60 ? `${hours} h ${minutes % 60}` : `${hours} h`
-  return `${Math.round(hours / 24)} days`
+  const days = Math.round(hours / 24)
+  return days === 1 ? `1 day` : `${days} days`
 }
 
 export const formatWhen = (at: string): string => format(new Date(at), 'd MMM yyyy HH:mm')

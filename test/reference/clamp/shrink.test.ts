@@ -95,7 +95,7 @@ describe('cooling', () => {
     expect(Math.abs(coolingTimeS(lumpedTauS(nose, cooling), 320, 40, 20) - time)).toBeLessThan(0.06)
   })
   it('knows its Biot number', () => expect(biot(nose, { h: 500, ambientC: 20 })).toBeCloseTo(0.14, 3))
-  it.each([500, 1000, 1500, 2500])('comes within 3 %% of finite volumes, never before them (h %d)', (h) => {
+  it.each([500, 1000, 1500, 2500])('comes within a thirtieth of finite volumes, never before them (h %d)', (h) => {
     const reference = radialCooling(h, 320, 40, 20)
     const ours = coolingTimeS(coolingTauS(nose, { h, ambientC: 20 }), 320, 40, 20)
     expect(ours / reference).toBeGreaterThan(0.995)

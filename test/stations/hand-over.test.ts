@@ -1,0 +1,160 @@
+import { describe, expect, it } from 'vitest'
+import { readScan } from '@/codecs/label-text'
+import { getAssembly } from '@/db/assembly/read'
+import { currentHandover, listHandovers, nextIssue } from '@/db/handover/read'
+import { listRecord } from '@/db/record/read'
+import { previewPost } from '@/stations/hand-over/preview-post'
+import { proposeHandover } from '@/stations/hand-over/propose'
+import { releaseHandover, type Release } from '@/stations/hand-over/release-hand-over'
+import { saveMeasurement } from '@/stations/measure/save-measurement'
+import { takeInStray } from '@/stations/measure/take-in-stray'
+import { buildTool } from '@/stations/build/build-tool'
+import { codeOf, goodT4, later, measured, saving, toolRoom, valueOf, withJobs, withT4, type ToolRoom } from '../support/tool-room'
+
+const ready = (edges = goodT4()) => measured(withT4(withJobs(toolRoom())), 'BX00143', edges)
+const release = (room: ToolRoom, change: Partial<Release> = {}, person = 'ines') =>
+  releaseHandover(room.as(person, 70), room.control, { serial: 'BX00143', scanned: 'BX00143', ...change })
+const nothing = (room: ToolRoom) => {
+  expect(listHandovers(room.db)).toEqual([])
+  expect(getAssembly(room.db, 'BX00143')!.state).not.toBe('released')
+  expect(room.control.live).toEqual({})
+}
+
+describe('a hand-over', () => {
+  it('freezes the values under a number, with label, post and check', async () => {
+    const room = ready()
+    const { issue } = valueOf(await release(room))
+    const handover = currentHandover(room.db, 'BX00143')!
+    expect([issue, handover.values.issue, handover.values.machine, handover.values.unit]).toEqual([1, 1, 'HERON', 'mm'])
+    expect(handover.check.same).toBe(true)
+    expect(handover.check.rows.map((r) => r.register)).toEqual(['length', 'length wear', 'radius', 'radius wear'])
+    expect(handover.postText).toContain(`G10 L10 P4 R${handover.values.lengthMm.toFixed(3)}`)
+    expect(readScan(handover.label).type).toBe('label')
+    expect(getAssembly(room.db, 'BX00143')!.state).toBe('released')
+    expect(room.control.live).toEqual({})
+    expect(listRecord(room.db)[0]).toMatchObject({ what: 'released', who: 'Ines Varga', machine: 'HERON', t: 4 })
+  })
+  it('again: a new number voids the older', async () => {
+    const room = ready()
+    await release(room)
+    expect(valueOf(await release(room)).issue).toBe(2)
+    expect(listHandovers(room.db, 'BX00143').map((h) => [h.values.issue, h.voidReason])).toEqual([
+      [2, null],
+      [1, 'replaced by issue 2'],
+    ])
+    expect(nextIssue(room.db, 'BX00143')).toBe(3)
+  })
+  it('is frozen: not even by hand can its values be changed', async () => {
+    const room = ready()
+    await release(room)
+    for (const column of ['frozen', 'label', 'post_text'])
+      expect(() => room.db.exec(`UPDATE handover SET ${column} = '{}'`)).toThrow('frozen')
+    expect(() => room.db.exec('UPDATE handover SET issue = 9')).toThrow('frozen')
+  })
+  it('another holder’s scan releases nothing', async () => {
+    const room = ready()
+    expect(codeOf(await release(room, { scanned: 'BX00144' }))).toBe('OTHER_HOLDER')
+    nothing(room)
+  })
+  it('needs a measurement', async () => {
+    const room = withT4(withJobs(toolRoom()))
+    expect(codeOf(await release(room))).toBe('NOT_MEASURED')
+    nothing(room)
+  })
+  it('an off measurement: nobody may let it go', async () => {
+    const room = ready(goodT4({ z: 117.5 }))
+    expect(codeOf(await release(room, { reason: 'we need it' }, 'oda'))).toBe('OFF')
+    nothing(room)
+  })
+  it('an unsure one: a lead with a reason, nobody else', async () => {
+    const warm = withT4(withJobs(toolRoom()))
+    valueOf(saveMeasurement(warm.as('ines', 0.1), warm.evidence, saving('BX00143', goodT4(), { takenAt: later(0.1) })))
+    expect(codeOf(await release(warm))).toBe('UNSURE')
+    expect(codeOf(await release(warm, { reason: 'spindle waits' }, 'ines'))).toBe('UNSURE')
+    expect(codeOf(await release(warm, { reason: '  ' }, 'oda'))).toBe('UNSURE')
+    nothing(warm)
+    expect(codeOf(await release(warm, { reason: 'spindle waits' }, 'oda'))).toBe('ok')
+    expect(listRecord(warm.db)[0].text).toContain('spindle waits')
+  })
+  it('refuses another machine than the definition allows, and another taper', async () => {
+    const room = ready()
+    expect(codeOf(await release(room, { machine: 'DIPPER' }))).toBe('WRONG_TAPER')
+    expect(
+      (await proposeHandover(room.db, room.control, 'BX00143', later(70), { machine: 'DIPPER' }))!.refusals.map((r) => r.code),
+    ).toEqual(['WRONG_TAPER', 'WRONG_MACHINE'])
+    nothing(room)
+  })
+  it('refuses a register and a length that the machine does not have', async () => {
+    const room = ready()
+    expect(codeOf(await release(room, { t: 999 }))).toBe('REGISTER_RANGE')
+    room.db.prepare("UPDATE machine SET body = json_set(body, '$.lengthMm.max', 100) WHERE key = 'HERON'").run()
+    const refused = await release(room)
+    expect(codeOf(refused)).toBe('LENGTH_RANGE')
+    expect(!refused.ok && refused.error.text).toContain('from 60.000 mm to 100.000 mm')
+  })
+  it('a control that would hold another value blocks it, and the value is named', async () => {
+    const room = ready()
+    room.control.spoil = (row) => ({ ...row, radius: (row.radius ?? 0) * 2 })
+    const refused = await release(room)
+    expect(codeOf(refused)).toBe('POST_DIFFERS')
+    expect(!refused.ok && refused.error.text).toMatch(/T4 radius: the control would hold 10\.00/)
+    nothing(room)
+  })
+  it('a control that does not answer, or does not know the file', async () => {
+    const room = ready()
+    room.control.cutAt = 1
+    expect(codeOf(await release(room))).toBe('UNREACHABLE')
+    room.db.prepare("UPDATE post SET template = 'G21\nG10 L99 P1 R1'").run()
+    expect(codeOf(await release(room))).toBe('REFUSED')
+    room.db.prepare("UPDATE post SET template = '{{ broken'").run()
+    expect(codeOf(await release(room))).toBe('BAD_TEMPLATE')
+    nothing(room)
+  })
+  it('a stray tool gets machine and T here', async () => {
+    const room = toolRoom()
+    takeInStray(room.as('ines'), { serial: 'BX09001', coupling: 'HSK-A63', name: 'mill', t: null, machine: null })
+    saveMeasurement(room.as('ines', 5), room.evidence, saving('BX09001', goodT4()))
+    const codes = async (given: object) =>
+      (await proposeHandover(room.db, room.control, 'BX09001', later(6), given))!.refusals.map((r) => r.code)
+    expect(await codes({})).toEqual(['NO_T', 'NO_MACHINE'])
+    expect(await codes({ machine: 'HERON' })).toEqual(['NO_T'])
+    expect(
+      codeOf(
+        await releaseHandover(room.as('ines', 6), room.control, {
+          serial: 'BX09001',
+          scanned: 'BX09001',
+          machine: 'HERON',
+          t: 31,
+        }),
+      ),
+    ).toBe('ok')
+    expect(getAssembly(room.db, 'BX09001')).toMatchObject({ t: 31, machine: 'HERON', state: 'released' })
+  })
+})
+
+describe('preview', () => {
+  const preview = (room: ToolRoom, assemblies: string[], change: object = {}) =>
+    previewPost(room.db, room.control, { machine: 'HERON', assemblies, ...change }, later(80))
+  it('of several tools in one file', async () => {
+    const room = ready()
+    expect(codeOf(buildTool(room.as('ines'), 'HP-2207', 12, 'BX00142'))).toBe('ok')
+    measured(
+      room,
+      'BX00142',
+      goodT4().map((e) => ({ ...e, x: 10, z: 152, re: 1.5 })),
+    )
+    const shown = valueOf(await preview(room, ['BX00143', 'bx00142']))
+    expect(shown.check.rows.map((r) => r.t)).toEqual([4, 4, 4, 4, 12, 12, 12, 12])
+    expect([shown.check.same, shown.file]).toEqual([true, 'HERON_2_TOOLS.nc'])
+    expect(room.control.live).toEqual({})
+  })
+  it.each([
+    ['an unknown machine', ['BX00143'], { machine: 'EGRET' }, 'UNKNOWN_MACHINE'],
+    ['an unknown serial', ['BX77777'], {}, 'UNKNOWN_SERIAL'],
+    ['a holder that carries nothing', ['BX00148'], {}, 'NO_TOOL'],
+    ['the same tool twice', ['BX00143', 'BX00143'], {}, 'T_TWICE'],
+    ['an unknown post', ['BX00143'], { post: 'none' }, 'UNKNOWN_POST'],
+  ])('%s', async (_, serials, change, code) => expect(codeOf(await preview(ready(), serials, change))).toBe(code))
+  it('a tool that is not measured', async () =>
+    expect(codeOf(await preview(withT4(withJobs(toolRoom())), ['BX00143']))).toBe('NOT_MEASURED'))
+})

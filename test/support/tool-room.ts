@@ -1,0 +1,201 @@
+/** A tool room in memory for the station tests: the demo's library and machines, a control that can misbehave, pictures by the test renderer. */
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { encodeFrameSet } from '@/codecs/frame-set'
+import { SHIPPED_POSTS } from '@/codecs/post'
+import type { HeldRow } from '@/core/handover'
+import type { Picture } from '@/core/measure'
+import type { Component, Definition, Machine, Person } from '@/core/tool'
+import { fail, ok, type Result } from '@/core/units'
+import { openDatabase, type Db } from '@/db/connection'
+import { insertComponent, insertDefinition, insertHolder, insertStockMove } from '@/db/library/write'
+import { insertMachine, insertPost } from '@/db/machine/write'
+import { migrate } from '@/db/migrate'
+import { insertPerson } from '@/db/person/write'
+import type { Control, ControlError, ControlTable } from '@/devices/control/port'
+import { addJob } from '@/stations/kit/add-job'
+import { buildTool } from '@/stations/build/build-tool'
+import { saveMeasurement, type Save } from '@/stations/measure/save-measurement'
+import type { Work } from '@/stations/work'
+import { Refused, runOffsets, type MachineFacts, type Table } from '../../standins/control/interpreter'
+import { cornerTool, render, type Tool } from './render'
+
+const root = join(import.meta.dirname, '..', '..')
+const read = <T>(file: string): T => JSON.parse(readFileSync(join(root, file), 'utf8')) as T
+
+export const MIGRATIONS = join(root, 'src/db/migrations')
+export const START = '2026-11-25T08:00:00.000Z'
+export const later = (minutes: number): string => new Date(Date.parse(START) + 60_000 * minutes).toISOString()
+export const program = (name: string): string => readFileSync(join(root, 'seed/programs', name), 'utf8')
+
+export type Step = 'table' | 'tryFile' | 'run'
+
+/** A control whose connection can be cut, and which can be told to keep other figures than it was given. */
+export class TestControl implements Control {
+  readonly live: Record<string, Table> = {}
+  readonly asked: Step[] = []
+  /** The n-th question from now on is not answered (1 is the next). */
+  cutAt = 0
+  /** Changes what is held after a run, as a fault of the control would. */
+  spoil: ((row: HeldRow) => HeldRow) | null = null
+
+  private readonly facts = read<Record<string, MachineFacts>>('standins/control/machines.json')
+
+  table = async (machine: string) => this.ask('table', machine, () => this.live[machine] ?? {})
+  tryFile = async (machine: string, text: string) => this.ask('tryFile', machine, () => runOffsets(this.facts[machine], {}, text))
+  run = async (machine: string, text: string) =>
+    this.ask('run', machine, () => (this.live[machine] = runOffsets(this.facts[machine], this.live[machine] ?? {}, text)))
+
+  private ask(step: Step, machine: string, work: () => Table): Result<ControlTable, ControlError> {
+    this.asked.push(step)
+    if (this.cutAt > 0 && --this.cutAt === 0) return fail({ code: 'UNREACHABLE', detail: 'cut' })
+    try {
+      const { sizeIs } = this.facts[machine]
+      const rows = Object.entries(work()).map(([t, row]) => {
+        const held: HeldRow = {
+          length: row.length,
+          'length wear': row.lengthWear,
+          [sizeIs]: row.size,
+          [`${sizeIs} wear`]: row.sizeWear,
+        }
+        return [Number(t), this.spoil ? this.spoil(held) : held] as const
+      })
+      return ok(new Map(rows))
+    } catch (error) {
+      if (error instanceof Refused) return fail({ code: 'REFUSED', line: error.line, detail: error.message })
+      throw error
+    }
+  }
+}
+
+export interface ToolRoom {
+  readonly db: Db
+  readonly control: TestControl
+  readonly evidence: {
+    put(serial: string, at: string, zip: Uint8Array): string
+    drop(place: string): void
+    readonly kept: Map<string, Uint8Array>
+  }
+  readonly definitions: readonly Definition[]
+  as(personId: string, minutes?: number): Work
+}
+
+export function toolRoom(): ToolRoom {
+  const db = openDatabase(':memory:')
+  migrate(db, MIGRATIONS)
+  const people = read<Person[]>('seed/people.json')
+  const components = read<Component[]>('seed/components.json')
+  const definitions = read<Definition[]>('seed/definitions.json')
+  people.forEach((person) => insertPerson(db, person))
+  read<Machine[]>('seed/machines.json').forEach((machine) => insertMachine(db, machine))
+  Object.entries(SHIPPED_POSTS).forEach(([name, template]) => insertPost(db, name, template))
+  components.forEach((component) => insertComponent(db, component))
+  definitions.forEach((definition) => insertDefinition(db, definition))
+  for (const h of read<{ serial: string; component: string; heats: number; retired: boolean }[]>('seed/holders.json')) {
+    const type = components.find((c) => c.id === h.component)
+    if (type?.kind === 'shrink-holder') insertHolder(db, h.serial, h.component, type.coupling, h.heats, h.retired)
+  }
+  for (const { component, count } of read<{ component: string; count: number }[]>('seed/stock.json'))
+    if (count)
+      insertStockMove(db, { componentId: component, delta: count, why: 'received', serial: null, personId: null, at: START })
+  const kept = new Map<string, Uint8Array>()
+  return {
+    db,
+    control: new TestControl(),
+    evidence: {
+      kept,
+      put(serial, at, zip) {
+        const place = `${serial}/${at}.zip`
+        kept.set(place, zip)
+        return place
+      },
+      drop: (place) => void kept.delete(place),
+    },
+    definitions,
+    as: (personId, minutes = 0) => ({ db, now: later(minutes), person: people.find((p) => p.id === personId)! }),
+  }
+}
+
+/** Jobs of the demo: HP-2207 for Heron (T12, T4, T44), HP-1145 for Dipper (T7, T18). */
+export function withJobs(room: ToolRoom): ToolRoom {
+  for (const [id, machine, file] of [
+    ['HP-2207', 'HERON', 'HP2207-20.nc'],
+    ['HP-1145', 'DIPPER', 'HP1145-10.nc'],
+  ]) {
+    const added = addJob(room.as('oda'), {
+      id,
+      name: id,
+      machine,
+      dueAt: later(120),
+      programName: file,
+      programText: program(file),
+    })
+    if (!added.ok) throw new Error(added.error.text)
+  }
+  return room
+}
+
+/** Pictures of a tool with these edges, small enough to be quick. */
+export function frames(edges: readonly Tool[], mmPerPixel = { x: 0.01, z: 0.01 }): Uint8Array {
+  const pictures: Picture[] = edges.map((tool, i) => {
+    const scene = {
+      width: 320,
+      height: 320,
+      mmPerPixel,
+      centreX: tool.x - 0.6,
+      centreZ: tool.z - 0.9,
+      inside: cornerTool(tool),
+      blurPx: 1.2,
+      noise: 2,
+      dark: 25,
+      contrast: 200,
+      fallOff: 0,
+      seed: i + 1,
+    }
+    return {
+      name: `edge-${i + 1}.png`,
+      frame: { width: 320, height: 320, data: render(scene) },
+      edge: i + 1,
+      spindleDeg: (360 * i) / edges.length,
+      centreX: scene.centreX,
+      centreZ: scene.centreZ,
+    }
+  })
+  return encodeFrameSet({ mmPerPixel, measure: ['LF', 'DC', 'RE'], pictures })
+}
+
+/** Four edges of T4 as it should be, changed a little. */
+export const goodT4 = (change: Partial<Tool> = {}): Tool[] =>
+  [0, 1, 2, 3].map((i) => ({ x: 5 + 0.001 * (i % 2), z: 118 - 0.001 * i, re: 1, dishDeg: 2, ...change }))
+
+export const SCALE = { x: 0.01, z: 0.01 }
+
+/** A save as the page sends it. */
+export const saving = (serial: string, edges: readonly Tool[], change: Partial<Save> = {}): Save => ({
+  serial,
+  scanned: serial,
+  takenAt: later(60),
+  frames: frames(edges),
+  mmPerPixel: SCALE,
+  ...change,
+})
+
+/** T4 for HP-2207 on BX00143, built at the start and cold an hour later. */
+export function withT4(room: ToolRoom, serial = 'BX00143'): ToolRoom {
+  const built = buildTool(room.as('ines'), 'HP-2207', 4, serial)
+  if (!built.ok) throw new Error(built.error.text)
+  return room
+}
+
+export function measured(room: ToolRoom, serial = 'BX00143', edges: readonly Tool[] = goodT4(), minutes = 60): ToolRoom {
+  const saved = saveMeasurement(room.as('ines', minutes), room.evidence, saving(serial, edges, { takenAt: later(minutes) }))
+  if (!saved.ok) throw new Error(JSON.stringify(saved.error))
+  return room
+}
+
+export const codeOf = <T, E extends { readonly code: string }>(result: Result<T, E>): string =>
+  result.ok ? 'ok' : result.error.code
+export function valueOf<T, E>(result: Result<T, E>): T {
+  if (!result.ok) throw new Error(JSON.stringify(result.error))
+  return result.value
+}
