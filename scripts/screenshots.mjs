@@ -10,10 +10,10 @@ const VIEWS = {
   jobs: ['/kit'],
   build: ['/build?job=HP-2207&t=12'],
   measure: ['/measure/BX00147', measured],
-  'measure-basalt': ['/measure/BX00147', measured, 'basalt'],
+  'measure-basalt': ['/measure/BX00147', wiped, 'basalt'],
   'measure-start': ['/measure'],
   'hand-over': ['/hand-over/BX00145'],
-  load: ['/load?machine=HERON&serial=BX00143'],
+  load: ['/load?machine=HERON&serial=BX00144'],
   passport: ['/tools/BX00143'],
   records: ['/records'],
   library: ['/library'],
@@ -23,6 +23,15 @@ const VIEWS = {
 async function measured(page) {
   await page.getByRole('button', { name: /Measure all edges/ }).click({ timeout: 30_000 })
   await page.getByRole('button', { name: /to save|Wiped/ }).waitFor({ timeout: 60_000 })
+}
+
+async function wiped(page) {
+  await measured(page)
+  const wipe = page.getByRole('button', { name: /Wiped/ })
+  while (await wipe.isVisible()) {
+    await wipe.click()
+    await page.getByRole('button', { name: /to save|Wiped/ }).waitFor({ timeout: 60_000 })
+  }
 }
 
 const browser = await chromium.launch({

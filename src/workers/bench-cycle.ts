@@ -26,7 +26,7 @@ export type Show = (picture: BenchPicture, found: FrameMeasurement | null, edge:
 
 /** The corner stands at these shares of the picture, from the left and from the top: most of flank and end in view. */
 const CORNER_U = 0.66
-const CORNER_V = 0.28
+const CORNER_V = 0.2
 /** A carriage step of a search, as a share of the picture. */
 const SEARCH_STEP = 0.7
 const MOST_SEARCH = 160

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { fixed, mmToUnit, unitMark } from '@/core/units'
+import { listMachines } from '@/db/machine/read'
 import { readLoad, type LoadCheck } from '@/stations/load/load-sheet'
 import { profileOfAssembly } from '@/stations/rack/rack'
 import { Row, Sheet, Title } from '@/ui/common/sheet'
@@ -26,6 +27,7 @@ export default async function LoadPage({ searchParams }: { readonly searchParams
   const sheet = readLoad(house.db, scans)
   const { machine, assembly, handover, checks, ready, pocket } = sheet
   const values = handover?.values
+  const profile = assembly && profileOfAssembly(house.db, assembly)
   const say = (mm: number) => (machine ? `${fixed(mmToUnit(mm, machine.unit), machine.decimals)} ${unitMark(machine.unit)}` : '')
   const loadedNow = assembly?.state === 'loaded'
   return (
@@ -56,16 +58,16 @@ export default async function LoadPage({ searchParams }: { readonly searchParams
                   </li>
                 ))}
               </ol>
-              {assembly && values && (
+              {assembly && profile && (
                 <ToolDrawing
-                  profile={profileOfAssembly(house.db, assembly)}
+                  profile={profile}
                   unit={machine?.unit ?? house.unit}
                   width={250}
                   height={380}
                   title={assembly.name}
-                  LF={values.lengthMm}
-                  DC={2 * values.radiusMm}
-                  RE={values.cornerRadiusMm}
+                  LF={values?.lengthMm ?? profile.highMm}
+                  DC={values ? 2 * values.radiusMm : null}
+                  RE={values?.cornerRadiusMm ?? null}
                 />
               )}
             </div>
@@ -88,6 +90,7 @@ export default async function LoadPage({ searchParams }: { readonly searchParams
             )}
             <LoadPanel
               key={`${scans.machine ?? ''}|${scans.serial ?? ''}|${scans.label ?? ''}`}
+              machines={listMachines(house.db).map(({ key, name }) => ({ key, name }))}
               machine={machine && { key: machine.key, name: machine.name, decimals: machine.decimals }}
               serial={scans.serial ?? null}
               label={scans.label ?? null}

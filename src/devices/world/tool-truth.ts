@@ -62,7 +62,7 @@ export function makeTruth(seed: number, meant: Meant): ToolTruth {
     eccentricityMm: Math.abs(0.0022 * normal()),
     eccentricityDeg: 360 * uniform(),
     cornerRadiusMm: sharp ? 0.02 : meant.RE + 0.004 * normal(),
-    dishDeg: 1.5 + uniform(),
+    dishDeg: 1.15 + 0.5 * uniform(),
     chips: chipped
       ? [
           {

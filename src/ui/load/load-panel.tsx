@@ -4,12 +4,14 @@ import { useState } from 'react'
 import { readScan } from '@/codecs/label-text'
 import type { CheckRow } from '@/core/handover'
 import type { Result } from '@/core/units'
-import { BigAction, ScanAction } from '../common/actions'
+import { BigAction, ScanAction, SmallAction, SmallActions } from '../common/actions'
 import { Cautions, Say } from '../common/sheet'
 import { CheckTable } from '../hand-over/check-table'
 import { useScans, type ScanSaid } from '../shell/shell-context'
 
 export interface LoadProps {
+  /** For a terminal without a scanner at hand: the machine may be tapped. */
+  readonly machines: readonly { readonly key: string; readonly name: string }[]
   readonly machine: { readonly key: string; readonly name: string; readonly decimals: number } | null
   readonly serial: string | null
   readonly label: string | null
@@ -29,7 +31,7 @@ const CAUTIONS = [
 ]
 
 /** Collects the three scans, sends the figures, and shows what the control holds afterwards. */
-export function LoadPanel({ machine, serial, label, ready, refused, pocket, load }: LoadProps) {
+export function LoadPanel({ machines, machine, serial, label, ready, refused, pocket, load }: LoadProps) {
   const router = useRouter()
   const [done, setDone] = useState<{
     pocket: number
@@ -111,6 +113,15 @@ export function LoadPanel({ machine, serial, label, ready, refused, pocket, load
           </BigAction>
         ) : (
           <ScanAction>{missing ?? 'Scan another label'}</ScanAction>
+        )}
+        {!machine && (
+          <SmallActions>
+            {machines.map(({ key, name }) => (
+              <SmallAction key={key} onAct={() => router.push(go({ machine: key }))}>
+                {name}
+              </SmallAction>
+            ))}
+          </SmallActions>
         )}
       </div>
     </>

@@ -91,7 +91,7 @@ function Overlay({ shown, length }: { readonly shown: Shown; readonly length: (m
           />
         ))}
       </svg>
-      {z && (
+      {z && !debris.some((d) => d.v < z.v + 90) && (
         <Tag
           className="border-act text-act -translate-x-1/2 -translate-y-full"
           style={{ left: percent(Math.max(70, z.u), 640), top: percent(Math.max(44, z.v - 14), SHOWN_HEIGHT) }}
@@ -99,7 +99,7 @@ function Overlay({ shown, length }: { readonly shown: Shown; readonly length: (m
           length {length(z.mm)}
         </Tag>
       )}
-      {x && (
+      {x && !debris.some((d) => Math.abs(d.v - Math.min(low, x.v)) < 70) && (
         <Tag
           className="border-act text-act"
           style={{ left: percent(Math.min(470, x.u + 16), 640), top: percent(Math.min(low, Math.max(60, x.v)), SHOWN_HEIGHT) }}

@@ -13,7 +13,7 @@ import { formatSeconds } from '../format/due'
 import { EdgeRibbon } from './edge-ribbon'
 import { FeatureRows } from './feature-rows'
 import { LivePicture } from './live-picture'
-import { useBench } from './use-bench'
+import { useBench, type BenchState } from './use-bench'
 
 export interface MeasureProps {
   readonly serial: string
@@ -67,6 +67,12 @@ async function save(
   }
 }
 
+function busyText(state: BenchState): string {
+  if (state.type === 'opening') return 'Moving to the tool …'
+  if (state.type !== 'running') return 'Wiping …'
+  return state.edge ? `Edge ${state.edge}${state.of ? ` of ${state.of}` : ''} …` : 'Looking for the edges …'
+}
+
 /** The tool room's time, going on from when the sheet was opened. */
 function useNow(opened: string, going: boolean): string {
   const [now, setNow] = useState(opened)
@@ -87,7 +93,8 @@ export function MeasureStation(props: MeasureProps) {
   const bench = useBench(props.tool)
   const [note, setNote] = useState<string | null>(null)
   const { state, proposal, shown } = bench
-  const running = state.type === 'running' || state.type === 'opening'
+  const [wiping, setWiping] = useState(false)
+  const running = wiping || state.type === 'running' || state.type === 'opening'
   const takenAt = bench.takenMs === null ? null : new Date(bench.takenMs).toISOString()
   const result = useMemo(
     () => (proposal && takenAt ? judgeTool(proposal.set, limits, benchFor(heat, takenAt)) : null),
@@ -125,12 +132,16 @@ export function MeasureStation(props: MeasureProps) {
   })
 
   const wipe = async (edge: number | null) => {
+    if (running) return
     setNote(null)
+    setWiping(true)
     const done = await props.wipe({ serial, edge })
-    if (!done.ok) return setNote(done.error.text)
-    await bench.refresh(done.value.ticket)
-    if (edge !== null) await bench.measureOne(edge)
-    else await bench.measureAll()
+    if (done.ok) {
+      await bench.refresh(done.value.ticket)
+      if (edge !== null) await bench.measureOne(edge)
+      else await bench.measureAll()
+    } else setNote(done.error.text)
+    setWiping(false)
   }
 
   return (
@@ -201,11 +212,7 @@ export function MeasureStation(props: MeasureProps) {
             )}
             {running ? (
               <BigAction onAct={() => undefined} disabled>
-                {state.type === 'opening'
-                  ? 'Moving to the tool …'
-                  : state.edge
-                    ? `Edge ${state.edge}${state.of ? ` of ${state.of}` : ''} …`
-                    : 'Looking for the edges …'}
+                {busyText(state)}
               </BigAction>
             ) : dirty ? (
               <BigAction onAct={() => void wipe(dirty.edge)}>Wiped, measure edge {dirty.edge}</BigAction>

@@ -39,7 +39,7 @@ export function Rack({
             aria-current={on ? 'true' : undefined}
             title={tool.name}
             aria-label={`T${tool.t ?? '?'} ${tool.name}, ${tool.machine}, ${tool.due.text}`}
-            className={`relative flex h-[136px] w-[116px] shrink-0 flex-col items-center justify-end rounded-t-[3px] ${on ? 'bg-paper outline-act outline-2 -outline-offset-2' : ''}`}
+            className={`relative flex h-[136px] w-[132px] shrink-0 flex-col items-center justify-end rounded-t-[3px] ${on ? 'bg-paper outline-act outline-2 -outline-offset-2' : ''}`}
           >
             <span className="font-head absolute inset-x-1 top-2 text-center text-[17px] leading-[1.1] font-semibold">
               T{tool.t ?? '?'}
