@@ -11,6 +11,7 @@ const VIEWS = {
   build: ['/build?job=HP-2207&t=12'],
   measure: ['/measure/BX00147', measured],
   'measure-basalt': ['/measure/BX00147', wiped, 'basalt'],
+  'measure-off': ['/measure/BX00141', measured],
   'measure-start': ['/measure'],
   'hand-over': ['/hand-over/BX00145'],
   load: ['/load?machine=HERON&serial=BX00144'],
@@ -22,7 +23,7 @@ const VIEWS = {
 
 async function measured(page) {
   await page.getByRole('button', { name: /Measure all edges/ }).click({ timeout: 30_000 })
-  await page.getByRole('button', { name: /to save|Wiped/ }).waitFor({ timeout: 60_000 })
+  await page.getByRole('button', { name: /to save|Wiped|Corrected/ }).waitFor({ timeout: 60_000 })
 }
 
 async function wiped(page) {
@@ -30,7 +31,7 @@ async function wiped(page) {
   const wipe = page.getByRole('button', { name: /Wiped/ })
   while (await wipe.isVisible()) {
     await wipe.click()
-    await page.getByRole('button', { name: /to save|Wiped/ }).waitFor({ timeout: 60_000 })
+    await page.getByRole('button', { name: /to save|Wiped|Corrected/ }).waitFor({ timeout: 60_000 })
   }
 }
 

@@ -38,9 +38,9 @@ export function labelSvg(label: LabelPicture, fonts: LabelFonts): string {
   const bold = fonts.bold.map((font) => opentype.parse(font))
   const plain = fonts.plain.map((font) => opentype.parse(font))
   const title = textPath(bold, label.title, margin, margin + 27, 36, room)
-  const step = Math.min(27, (height - margin - 52) / Math.max(1, label.lines.length))
+  const step = Math.min(31, (height - margin - 52) / Math.max(1, label.lines.length))
   const lines = label.lines.map((line, i) =>
-    textPath(plain, line, margin, margin + 27 + (i + 1) * step, Math.min(24, step - 2), room),
+    textPath(plain, line, margin, margin + 27 + (i + 1) * step, Math.min(27, step - 3), room),
   )
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${label.widthMm}mm" height="${label.heightMm}mm" viewBox="0 0 ${width} ${height}">`,

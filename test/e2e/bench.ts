@@ -50,8 +50,8 @@ export async function measure(page: Page): Promise<void> {
   await expect(big(page)).toHaveText(/Measure all edges/, { timeout: 60_000 })
   await scan(page, GO)
   for (let wipes = 0; wipes < 4; wipes++) {
-    await expect(big(page)).toHaveText(/to save|Wiped/, { timeout: 60_000 })
-    if (/to save/.test((await big(page).textContent()) ?? '')) return
+    await expect(big(page)).toHaveText(/to save|Wiped|Corrected/, { timeout: 60_000 })
+    if (!/Wiped/.test((await big(page).textContent()) ?? '')) return
     await expect(page.getByText(/high: wipe here/).first()).toBeVisible()
     await scan(page, GO)
   }

@@ -48,7 +48,7 @@ describe('rounding', () => {
   })
   it('says deviations in what a bench calls them', () => {
     expect(formatDeviation(0.012, 'mm')).toBe('+12 µm')
-    expect(formatDeviation(-0.0254, 'inch')).toBe('−1.0 thou')
+    expect(formatDeviation(-0.0254, 'inch')).toBe('−1.00 thou')
     expect(formatDeviation(0.0001, 'mm')).toBe('0 µm')
   })
 })

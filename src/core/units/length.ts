@@ -78,10 +78,10 @@ export function formatLength(mm: number, unit: LengthUnit, decimals = decimalsOf
   return fixed(mmToUnit(mm, unit), decimals)
 }
 
-/** A small deviation: whole micrometres, or tenths of a thou, with its sign and unit. */
+/** A small deviation: whole micrometres, or hundredths of a thou, with its sign and unit. */
 export function formatDeviation(mm: number, unit: LengthUnit): string {
-  const value = unit === 'mm' ? roundTo(mm * 1000, 0) : roundTo((mm / MM_PER_INCH) * 1000, 1)
-  const text = unit === 'mm' ? value.toFixed(0) : value.toFixed(1)
+  const value = unit === 'mm' ? roundTo(mm * 1000, 0) : roundTo((mm / MM_PER_INCH) * 1000, 2)
+  const text = unit === 'mm' ? value.toFixed(0) : value.toFixed(2)
   return `${value > 0 ? '+' : ''}${text.replace('-', '−')} ${unit === 'mm' ? 'µm' : 'thou'}`
 }
 

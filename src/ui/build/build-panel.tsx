@@ -56,7 +56,7 @@ export function BuildPanel(props: {
             {blocked[0]}
           </Say>
         ) : free.length ? (
-          <Say tone="todo" lead="Shrink it, let it cool, then scan the holder.">
+          <Say tone="todo" lead="Shrink it, then scan the holder: cooling counts from there.">
             Free of this type: {free.slice(0, 4).join(', ')}
             {free.length > 4 ? ` and ${free.length - 4} more` : ''}. Coil and stop as above; take the stop away before it cools.
           </Say>

@@ -206,7 +206,7 @@ export function MeasureStation(props: MeasureProps) {
               advice &&
               !running && (
                 <Say tone={advice.tone} lead={advice.lead} role="status">
-                  {advice.rest}
+                  {advice.rest} {result?.verdict === 'off' && !dirty && `A scan of ${serial} saves it as off.`}
                 </Say>
               )
             )}
@@ -216,6 +216,8 @@ export function MeasureStation(props: MeasureProps) {
               </BigAction>
             ) : dirty ? (
               <BigAction onAct={() => void wipe(dirty.edge)}>Wiped, measure edge {dirty.edge}</BigAction>
+            ) : proposal && result?.verdict === 'off' ? (
+              <BigAction onAct={() => void bench.measureAll()}>Corrected, measure again</BigAction>
             ) : proposal ? (
               <ScanAction>Scan {serial} to save</ScanAction>
             ) : (
