@@ -1,6 +1,7 @@
 import Link from 'next/link'
 import { formatLength, unitMark } from '@/core/units'
 import { cutterOf, holderOf, listDefinitions, listHolders, listStock } from '@/db/library/read'
+import { listMachines } from '@/db/machine/read'
 import { Sheet, Title } from '@/ui/common/sheet'
 import { context } from '../_server/context'
 
@@ -11,6 +12,7 @@ export default async function LibraryPage() {
   const definitions = listDefinitions(house.db)
   const stock = listStock(house.db)
   const holders = listHolders(house.db)
+  const machines = new Map(listMachines(house.db).map((m) => [m.key, m.name]))
   const head = 'border-ink border-b-2 [&>th]:pb-1.5 [&>th]:pr-4 [&>th]:text-[17px] [&>th]:font-medium'
   return (
     <>
@@ -44,7 +46,7 @@ export default async function LibraryPage() {
                     <td>{holderOf(house.db, d.holder).name}</td>
                     <td>{cutterOf(house.db, d.cutter).name}</td>
                     <td className="num">{stock.get(d.cutter) ?? 0}</td>
-                    <td>{d.machines.join(', ')}</td>
+                    <td>{d.machines.map((key) => machines.get(key) ?? key).join(', ')}</td>
                   </tr>
                 ))}
               </tbody>

@@ -28,3 +28,7 @@ export function getAssembly(db: Db, serial: string): Assembly | null {
 /** The name a tool had when it was built, also after it was taken apart. */
 export const getAssemblyName = (db: Db, id: number): string | null =>
   (db.prepare('SELECT name FROM assembly WHERE id = ?').get(id) as { name: string } | undefined)?.name ?? null
+
+/** How many tools this holder has carried up to this one, 1 for the first. */
+export const buildNumber = (db: Db, { serial, id }: Assembly): number =>
+  (db.prepare('SELECT count(*) AS n FROM assembly WHERE serial = ? AND id <= ?').get(serial, id) as { n: number }).n

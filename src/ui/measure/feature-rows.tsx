@@ -23,11 +23,7 @@ export function FeatureRows({
         const spread = SPREADS.includes(f.key)
         const old = before?.[f.key]
         return (
-          <div
-            key={f.key}
-            data-feature={f.key}
-            className="border-rule grid grid-cols-[1fr_auto] items-end gap-y-0.5 border-b pt-1.5 pb-1.5"
-          >
+          <div key={f.key} data-feature={f.key} className="border-rule grid grid-cols-[1fr_auto] items-end border-b pt-1 pb-1">
             <dt className="font-semibold">
               {featureWord(f.key)}
               {SYMBOL[f.key] && <small className="text-soft ml-1.5 font-normal">{SYMBOL[f.key]}</small>}

@@ -206,7 +206,7 @@ export function MeasureStation(props: MeasureProps) {
               advice &&
               !running && (
                 <Say tone={advice.tone} lead={advice.lead} role="status">
-                  {advice.rest} {result?.verdict === 'off' && !dirty && `A scan of ${serial} saves it as off.`}
+                  {advice.rest} {result?.verdict === 'off' && !dirty && `A scan saves it as off.`}
                 </Say>
               )
             )}
@@ -225,7 +225,7 @@ export function MeasureStation(props: MeasureProps) {
             )}
             {proposal && !running && (
               <SmallActions>
-                <SmallAction onAct={() => void bench.measureAll()}>All edges again</SmallAction>
+                {result?.verdict !== 'off' && <SmallAction onAct={() => void bench.measureAll()}>All edges again</SmallAction>}
                 <SmallAction onAct={() => void wipe(null)}>All wiped, again</SmallAction>
               </SmallActions>
             )}
