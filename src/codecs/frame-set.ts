@@ -13,7 +13,8 @@ const scale = z.number({ error: 'must be a number above 0' }).finite().positive(
 const Header = z.object({
   format: z.literal('boulder-frameset/1', { error: 'must be boulder-frameset/1' }),
   mmPerPixel: z.object({ x: scale, z: scale }),
-  nominal: z.record(z.string(), finite).optional(),
+  // a hint only: whatever stands in it changes no value
+  nominal: z.record(z.string(), z.unknown()).optional(),
   measure: z
     .array(z.enum(FEATURES, { error: `asks for a feature that is not known; known are ${FEATURES.join(', ')}` }))
     .min(1)
@@ -34,7 +35,7 @@ const Header = z.object({
 
 export interface FrameSet {
   readonly mmPerPixel: { readonly x: number; readonly z: number }
-  readonly nominal?: Readonly<Record<string, number>>
+  readonly nominal?: Readonly<Record<string, unknown>>
   readonly measure: readonly Feature[]
   readonly pictures: readonly Picture[]
 }
@@ -76,7 +77,7 @@ export function decodeFrameSet(zip: Uint8Array): Result<FrameSet, FrameSetError>
       centreZ: frame.centreZ,
     })
   }
-  const usual: Feature[] = (nominal?.RE ?? 0) > 0 ? ['LF', 'DC', 'RE'] : ['LF', 'DC']
+  const usual: Feature[] = typeof nominal?.RE === 'number' && nominal.RE > 0 ? ['LF', 'DC', 'RE'] : ['LF', 'DC']
   return ok({ mmPerPixel, nominal, measure: header.value.measure ?? usual, pictures })
 }
 

@@ -18,6 +18,8 @@ export function warningText(edge: number, warning: FrameWarning): string {
       return `Edge ${edge} shows no arc of 15 pixels or more between its flank and its end: no corner radius.`
     case 'NO_FLANK':
       return `Edge ${edge} shows no flank away from the axis: its radius cannot be read.`
+    case 'NO_POINT':
+      return `Edge ${edge} shows no point between two straight lips: no point angle.`
     case 'NO_END':
       return `Edge ${edge} shows no end: its length cannot be read.`
   }
