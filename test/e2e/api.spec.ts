@@ -16,6 +16,8 @@ test('the door: health is open, the rest wants the token', async ({ request }) =
     ['DIPPER', 'inch'],
     ['HERON', 'mm'],
   ])
+  const all = (await (await request.get('/api/assemblies?t=&machine=&state=', { headers: TOKEN })).json()) as unknown[]
+  expect(all.length).toBeGreaterThan(3)
   const lost = await request.get('/api/nothing', { headers: TOKEN })
   expect([lost.status(), lost.headers()['content-type']]).toEqual([404, 'application/problem+json'])
 })

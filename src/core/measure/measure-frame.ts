@@ -96,7 +96,6 @@ export function measureFrame(frame: Frame, view: View, wantRadius: boolean): Res
       ...(outline.touches.right ? [{ code: 'CUT_OFF_RIGHT' } as const] : x ? [] : [{ code: 'NO_FLANK' } as const]),
       ...(outline.touches.top ? [{ code: 'CUT_OFF_TOP' } as const] : z ? [] : [{ code: 'NO_END' } as const]),
       ...(wantRadius && !values.re ? [{ code: 'NO_CORNER_ARC' } as const] : []),
-      ...(values.sig ? [] : [{ code: 'NO_POINT' } as const]),
     ],
     outline: points.map((p) => ({ x: p.x + view.centreX, z: p.z + view.centreZ })),
   })

@@ -170,12 +170,12 @@ function warningsOf(edge: number, seen: readonly Seen[], got: EdgeMeasurement, m
     if (w.code === 'CUT_OFF_RIGHT' || w.code === 'NO_FLANK') return measure.includes('DC') && !got.x
     if (w.code === 'CUT_OFF_TOP' || w.code === 'NO_END') return measure.includes('LF') && !got.z
     if (w.code === 'NO_CORNER_ARC') return measure.includes('RE') && !got.re
-    if (w.code === 'NO_POINT') return measure.includes('SIG') && !got.sig
     return true
   }
   const kinds = [...new Set(all.map((w) => w.code))]
-  return kinds
+  const told: FrameWarning[] = kinds
     .map((code) => all.filter((w) => w.code === code).reduce((a, b) => (size(b) > size(a) ? b : a)))
     .filter(needed)
-    .map((warning) => ({ edge, warning }))
+  if (measure.includes('SIG') && !got.sig) told.push({ code: 'NO_POINT' })
+  return told.map((warning) => ({ edge, warning }))
 }

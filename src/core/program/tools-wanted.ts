@@ -102,6 +102,9 @@ export function toolsWanted(text: string, kind: 'mill' | 'lathe'): Result<Progra
 /** Words that make a line a block of a program, not prose that happens to hold a letter and a digit. */
 const PROGRAM_LETTERS = 'GMTSNOFXYZ'
 
+/** Codes of the group that holds for its own block only. */
+const NOT_A_MOVE: readonly number[] = [4, 10, 28, 30, 50, 52, 53, 92]
+
 function readLine(state: State, block: Block, line: number, kind: 'mill' | 'lathe'): void {
   const { words } = block
   if (!block.unread && words.some(({ letter }) => PROGRAM_LETTERS.includes(letter))) state.readable++
@@ -119,15 +122,17 @@ function readLine(state: State, block: Block, line: number, kind: 'mill' | 'lath
   for (const { letter, value, digits } of words) if (letter === 'T') selectTool(state, value, digits, block.comment, line, kind)
   if (kind === 'mill' && words.some((w) => w.letter === 'M' && w.value === 6)) changeTool(state, block.comment, line)
   if (words.some(({ letter, value }) => letter === 'G' && value >= 43 && value < 44)) state.lengthOffset = true
-  const words10 = has('G', 10)
+  const setsData = has('G', 10)
   for (const { letter, value } of words) {
     if (letter === 'S') readSpeed(state, value, has('G', 50) || has('G', 92))
-    if (kind === 'mill' && !words10) {
+    if (kind === 'mill' && !setsData) {
       if (letter === 'H') takeOffset(state, 'h', value, line)
       if (letter === 'D') takeOffset(state, 'd', value, line)
     }
   }
-  if (kind === 'mill')
+  // returns to reference, machine coordinates, dwell and settings are no cutting moves, whatever motion is modal
+  const noMove = words.some(({ letter, value }) => letter === 'G' && NOT_A_MOVE.includes(value))
+  if (kind === 'mill' && !noMove)
     checkLengthOffset(
       state,
       words.some((w) => w.letter === 'Z'),

@@ -156,6 +156,10 @@ describe('a set', () => {
       Object.keys(measured(set([{ tool: TOOL, edge: 1, spindle: 0 }], { measure: undefined, nominal: { RE: 1.5 } })).summary),
     ).toContain('RE')
   })
+  it('says why there is no point angle on a corner', () => {
+    const answer = measured(set([{ tool: TOOL, edge: 1, spindle: 0 }], { measure: ['LF', 'SIG'], nominal: { RE: null } }))
+    expect([answer.edges[0].sig, answer.warnings.map((w) => w.code)]).toEqual([null, ['NO_POINT']])
+  })
   it('comes back from its own zip', () => {
     const read = decodeFrameSet(set([{ tool: TOOL, edge: 1, spindle: 0 }]))
     if (!read.ok) throw new Error('not read')

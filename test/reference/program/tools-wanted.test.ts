@@ -67,6 +67,7 @@ describe('offsets and speeds', () => {
     ['T1 M6\nG0 Z-1\nG1 X1', []],
     ['T1 M6\nG43 H1 Z5\nG49\nG81 X1 Z-3', [['NO_LENGTH_OFFSET', 5]]],
     ['T1 M6\nG43 H1\nT2 M6\nG1 Z1', [['NO_LENGTH_OFFSET', 5]]],
+    ['T1 M6\nG1 X1\nG91 G28 Z0\nG53 Z0', []],
   ])('%j', (text, wanted) => expect(codes(G21 + text)).toEqual(wanted))
   it('takes the largest S, at surface speed the limit', () => {
     expect(read(G21 + 'T1 M6 S800\nS1200 M3\nS900').tools[0].maxSpindle).toBe(1200)

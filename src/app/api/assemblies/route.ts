@@ -14,7 +14,7 @@ const Query = z.object({
 })
 
 export const GET = guarded((request) => {
-  const query = Query.safeParse(Object.fromEntries(request.nextUrl.searchParams))
+  const query = Query.safeParse(Object.fromEntries([...request.nextUrl.searchParams].filter(([, value]) => value !== '')))
   if (!query.success)
     return problem(
       400,

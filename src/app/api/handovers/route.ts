@@ -5,7 +5,7 @@ import { guarded } from '../_api/guard'
 export const dynamic = 'force-dynamic'
 
 export const GET = guarded((request) => {
-  const serial = request.nextUrl.searchParams.get('serial')?.toUpperCase()
+  const serial = request.nextUrl.searchParams.get('serial')?.toUpperCase() || undefined
   return Response.json(
     listHandovers(runtime().db, serial).map((h) => ({
       id: h.id,
