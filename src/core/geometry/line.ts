@@ -63,9 +63,6 @@ export function fitLine(points: readonly Point[], weights?: readonly number[]): 
   }
 }
 
-/** Signed distance of a point from a line, positive on the normal's side. */
-export const distanceToLine = (line: Line, p: Point): number => line.normal.x * p.x + line.normal.z * p.z - line.offset
-
 /** Where two lines cross, or null when they are parallel to within about 1e-12 rad. */
 export function intersect(a: Line, b: Line): Point | null {
   const det = a.normal.x * b.normal.z - a.normal.z * b.normal.x

@@ -3,12 +3,6 @@ import type { Db } from '../connection'
 
 const body = <T>(row: unknown): T => JSON.parse((row as { body: string }).body) as T
 
-export const listComponents = (db: Db): Component[] =>
-  db
-    .prepare('SELECT body FROM component ORDER BY id')
-    .all()
-    .map(body<Component>)
-
 export function getComponent(db: Db, id: string): Component | null {
   const row = db.prepare('SELECT body FROM component WHERE id = ?').get(id)
   return row ? body<Component>(row) : null

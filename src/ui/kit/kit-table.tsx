@@ -1,6 +1,5 @@
 'use client'
 import Link from 'next/link'
-import { useRef } from 'react'
 import type { NettedTool, Standing } from '@/core/plan'
 import { formatLength, unitMark } from '@/core/units'
 import { useUnit } from '../shell/shell-context'
@@ -59,7 +58,6 @@ export function KitTable({
   readonly chosenT: number | null
 }) {
   const unit = useUnit()
-  const body = useRef<HTMLTableSectionElement>(null)
   return (
     <table className="w-full text-left">
       <thead>
@@ -75,7 +73,7 @@ export function KitTable({
           <th scope="col">where it stands</th>
         </tr>
       </thead>
-      <tbody ref={body}>
+      <tbody>
         {tools.map((tool) => {
           const { wanted, definition, standing } = tool
           const href = hrefOf(tool, job)
