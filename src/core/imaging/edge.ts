@@ -1,7 +1,7 @@
 /** Edge places to a fraction of a pixel, one a row or column, each with its own standard deviation. */
 import { cumulativeNormal, median, phi, robustSigma } from '../numeric'
 import type { Frame, Pixel } from './frame'
-import type { Light } from './light'
+import { fieldAt, type Light } from './light'
 import type { Crack, Outline } from './outline'
 
 export interface EdgePoint extends Pixel {
@@ -47,10 +47,10 @@ interface Site {
 /** Points of the outline, each from a fit of a blurred step to the grey levels across it. */
 export function findEdges(frame: Frame, light: Light, outline: Outline): Edges {
   const sites = sitesOf(frame, outline)
-  const noise = readLevels(frame, sites, 10, outline.mask)
+  const noise = readLevels(frame, light, sites, 10, outline.mask)
   let width = blurOf(frame, sites, noise)
   if (width < 2.2) {
-    readLevels(frame, sites, reach(width), outline.mask)
+    readLevels(frame, light, sites, reach(width), outline.mask)
     width = blurOf(frame, sites, noise)
   }
   const points: EdgePoint[] = []
@@ -96,8 +96,15 @@ function room(base: number, step: number, { width, height }: Frame): number {
   return step > 0 ? height - 1 - v : v
 }
 
+/** How much brighter the field is at the outline than `away` pixels outward of it, where its level was read. */
+function brighter(frame: Frame, light: Light, { base, step }: Site, away: number): number {
+  const at = (i: number) => fieldAt(light, frame, (i % frame.width) + 0.5, Math.floor(i / frame.width) + 0.5)
+  const ratio = at(base) / at(base + Math.round(away) * step)
+  return ratio > 0.8 && ratio < 1.25 ? ratio : 1
+}
+
 /** Sets the levels inside and outside of each site from pixels beyond `skip`; returns the grey noise. */
-function readLevels(frame: Frame, sites: Site[], skip: number, mask: Uint8Array): number {
+function readLevels(frame: Frame, light: Light, sites: Site[], skip: number, mask: Uint8Array): number {
   const differences: number[] = []
   const side = (site: Site, sign: 1 | -1): number => {
     const step = site.step * sign
@@ -116,7 +123,8 @@ function readLevels(frame: Frame, sites: Site[], skip: number, mask: Uint8Array)
       if (!Number.isNaN(before)) differences.push(frame.data[i] - before)
       before = frame.data[i]
     }
-    return n >= 2 ? sum / n : NaN
+    if (n < 2) return NaN
+    return sign > 0 ? (sum / n) * brighter(frame, light, site, skip + (n - 1) / 2) : sum / n
   }
   for (const site of sites) {
     site.inside = side(site, -1)

@@ -10,6 +10,8 @@ export interface Light {
   readonly dark: number
   /** The level half way between tool and field in each cell of 8×8 pixels, row by row, for the first rough outline. */
   readonly halfWay: Float32Array
+  /** Quadratic surface of the field's grey level over u/width and v/height; null when it could not be fitted. */
+  readonly surface: readonly number[] | null
   /** Median brightness of the field minus `dark`. */
   readonly contrast: number
 }
@@ -51,7 +53,8 @@ export function readLight(frame: Frame): Result<Light, LightError> {
   const bright = median(field.map((cell) => cell.grey))
   if (bright - dark < LEAST_CONTRAST) return fail({ code: 'NO_EDGE' })
   if (countAt255(frame) > 0.5 * (field.length / cells.length) * data.length) return fail({ code: 'BURNT_OUT' })
-  return ok({ dark, halfWay: halfWay(frame, field, dark, bright), contrast: bright - dark })
+  const surface = fieldSurface(field, dark, bright)
+  return ok({ dark, halfWay: halfWay(frame, surface, dark, bright), surface, contrast: bright - dark })
 }
 
 function otsu(greys: readonly number[]): number {
@@ -84,30 +87,43 @@ function countAt255({ data }: Frame): number {
   return count
 }
 
-function halfWay(
-  { width, height }: Frame,
-  field: readonly { u: number; v: number; grey: number }[],
+/** Terms of the surface at a place given as shares of the picture's width and height. */
+const terms = (a: number, b: number): number[] => [1, a, b, a * a, a * b, b * b]
+
+/** Grey level of the field at a place, whatever stands there; NaN without a surface. */
+export function fieldAt({ surface }: Light, { width, height }: Frame, u: number, v: number): number {
+  const a = u / width
+  const b = v / height
+  return surface
+    ? surface[0] + surface[1] * a + surface[2] * b + surface[3] * a * a + surface[4] * a * b + surface[5] * b * b
+    : NaN
+}
+
+function fieldSurface(
+  field: readonly { readonly u: number; readonly v: number; readonly grey: number }[],
   dark: number,
   bright: number,
-) {
-  const row = (u: number, v: number) => [1, u, v, u * u, u * v, v * v]
-  const rows = field.map((cell) => row(cell.u, cell.v))
+): readonly number[] | null {
+  const rows = field.map((cell) => terms(cell.u, cell.v))
   const values = field.map((cell) => cell.grey)
-  let fit = field.length > 30 ? leastSquares(rows, values) : null
-  if (fit) {
-    // cells that straddle the outline are greyer than the field: once more without them
-    const limit = 0.15 * (bright - dark)
-    const weights = rows.map((r, i) => (Math.abs(values[i] - r.reduce((s, c, k) => s + c * fit!.x[k], 0)) < limit ? 1 : 0))
-    if (weights.reduce<number>((a, b) => a + b, 0) > 30) fit = leastSquares(rows, values, weights) ?? fit
-  }
+  const fit = field.length > 30 ? leastSquares(rows, values) : null
+  if (!fit) return null
+  // cells that straddle the outline are greyer than the field: once more without them
+  const limit = 0.15 * (bright - dark)
+  const weights = rows.map((r, i) => (Math.abs(values[i] - r.reduce((s, c, k) => s + c * fit.x[k], 0)) < limit ? 1 : 0))
+  const enough = weights.reduce<number>((a, b) => a + b, 0) > 30
+  return ((enough && leastSquares(rows, values, weights)) || fit).x
+}
+
+function halfWay({ width, height }: Frame, surface: readonly number[] | null, dark: number, bright: number): Float32Array {
   const across = Math.ceil(width / CELL)
   const down = Math.ceil(height / CELL)
   const least = dark + 0.3 * (bright - dark)
   const most = dark + 1.5 * (bright - dark)
   const levels = new Float32Array(across * down)
   for (let i = 0; i < levels.length; i++) {
-    const terms = row((((i % across) + 0.5) * CELL) / width, ((Math.floor(i / across) + 0.5) * CELL) / height)
-    const grey = fit ? terms.reduce((sum, term, k) => sum + term * fit.x[k], 0) : bright
+    const at = terms((((i % across) + 0.5) * CELL) / width, ((Math.floor(i / across) + 0.5) * CELL) / height)
+    const grey = surface ? at.reduce((sum, term, k) => sum + term * surface[k], 0) : bright
     levels[i] = (dark + Math.min(most, Math.max(least, grey))) / 2
   }
   return levels
