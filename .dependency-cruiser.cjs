@@ -5,6 +5,7 @@ const CORE = [
   'geometry',
   'tool',
   'clamp',
+  'fits',
   'imaging',
   'measure',
   'balance',

@@ -6,6 +6,8 @@ const config: NextConfig = {
   poweredByHeader: false,
   typescript: { ignoreBuildErrors: true }, // npm test runs tsc of its own
   devIndicators: false,
+  // programs of 8 MB and part lists of 50,000 rows come in by actions
+  experimental: { serverActions: { bodySizeLimit: '24mb' }, proxyClientMaxBodySize: '24mb' },
   distDir: process.env.BOULDER_DIST ?? '.next',
 }
 export default config

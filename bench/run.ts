@@ -1,6 +1,7 @@
 /** npm run bench: how close to the truth, and how fast, as ratios to a reference in the same run. No pass or fail. */
 import { measureFrame } from '@/core/measure'
 import { chance, randomCase } from '../test/support/render'
+import { libraryBench } from './library'
 
 const CASES = 200
 const rms = (values: readonly number[]) => Math.sqrt(values.reduce((s, v) => s + v * v, 0) / values.length)
@@ -79,3 +80,6 @@ accuracy('noise 0–8, blur 0.7–3, light −40 %, 2–50 µm/px', (i) => {
     re: between(20, 150) * scale,
   }
 })
+
+console.log('')
+libraryBench()

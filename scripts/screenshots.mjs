@@ -6,19 +6,55 @@ const base = process.env.BOULDER_URL ?? 'http://localhost:3000'
 const [folder = join(import.meta.dirname, '..', 'docs', 'screenshots'), ...only] = process.argv.slice(2)
 
 const VIEWS = {
-  kit: ['/kit/HP-2207'],
+  kit: ['/kit/HP-2240'],
   jobs: ['/kit'],
   build: ['/build?job=HP-2207&t=12'],
+  carts: ['/kit/carts?job=HP-2240'],
   measure: ['/measure/BX00147', measured],
   'measure-basalt': ['/measure/BX00147', wiped, 'basalt'],
   'measure-off': ['/measure/BX00141', measured],
-  'measure-start': ['/measure'],
   'hand-over': ['/hand-over/BX00145'],
   load: ['/load?machine=HERON&serial=BX00144'],
   passport: ['/tools/BX00143'],
-  records: ['/records'],
   library: ['/library'],
+  definition: ['/library/tools/D-0031'],
+  store: ['/library/store?place=S4'],
+  'setup-sheet': ['/kit/HP-2240/setup'],
+  import: ['/library/import', imported],
+  records: ['/records'],
   settings: ['/settings'],
+  'build-heat': ['/build?job=HP-2207&t=12', heated],
+}
+
+/** A list with faults in it, as far as its preview. */
+async function imported(page) {
+  const rows = [
+    'part number,description,size,long (mm),WT',
+    'KX-1,collet 10,10,34,0.07',
+    'KX-2,collet 9,nine,34,0.07',
+    'KX-3,collet 8,8,0,0.07',
+  ]
+  await page
+    .getByLabel('File to import')
+    .setInputFiles({ name: 'collets.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\r\n')) })
+  await page.getByLabel('Kind of rows that do not say it').selectOption('collet')
+  await page.getByLabel('What “size” is').selectOption('DCX')
+  await page.getByLabel('Unit of “size”').selectOption('mm')
+  await page.getByText('is no length').waitFor()
+}
+
+/** T12 as far as a hot nose in a cooling body; changes the demo, so it comes last. */
+async function heated(page) {
+  const big = page.getByTestId('big-action')
+  await page.locator('#scan-field').fill('BX00142')
+  await page.keyboard.press('Enter')
+  await page.getByText('begun by').waitFor()
+  for (const step of [/Shank/, /Clean/, /Stop/, /coil stands right/, /Heat it now/, /Cutter in/]) {
+    await page.getByTestId('big-action').filter({ hasText: step }).waitFor({ timeout: 30_000 })
+    await big.click()
+  }
+  await page.getByText('Built: scan').waitFor()
+  await page.waitForTimeout(9000)
 }
 
 async function measured(page) {

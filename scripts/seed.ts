@@ -1,17 +1,9 @@
 /** Fills an empty data folder with the demo: made-up people, machines and tools, taken through the same verbs that the pages use. */
-import { readFileSync } from 'node:fs'
-import { join } from 'node:path'
 import { encodeFrameSet } from '@/codecs/frame-set'
-import { SHIPPED_POSTS } from '@/codecs/post'
 import type { Picture } from '@/core/measure'
-import type { Component, Definition, Machine, Person } from '@/core/tool'
 import type { Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
-import { inTransaction } from '@/db/connection'
 import { currentHandover } from '@/db/handover/read'
-import { insertComponent, insertDefinition, insertHolder, insertStockMove } from '@/db/library/write'
-import { insertMachine, insertPost } from '@/db/machine/write'
-import { insertPerson } from '@/db/person/write'
 import { simulatedBench } from '@/devices/bench/simulated'
 import { BENCH_FACTS } from '@/devices/bench/port'
 import { runtime } from '@/runtime'
@@ -19,13 +11,15 @@ import { wipeTicket } from '@/runtime/bench-ticket'
 import { buildTool } from '@/stations/build/build-tool'
 import { releaseHandover } from '@/stations/hand-over/release-hand-over'
 import { addJob } from '@/stations/kit/add-job'
+import { takePart } from '@/stations/kit/pick'
+import { writeNote } from '@/stations/kit/shift'
 import { loadTool } from '@/stations/load/load-tool'
 import { readMeasure } from '@/stations/measure/measure-sheet'
 import { saveMeasurement } from '@/stations/measure/save-measurement'
+import { putIntoPlace } from '@/stations/store/slot'
 import type { Work } from '@/stations/work'
+import { fillLibrary, seedFile, seedProgram, type SeedJob } from './fill-library'
 
-const folder = join(import.meta.dirname, '..', 'seed')
-const read = <T>(name: string): T => JSON.parse(readFileSync(join(folder, name), 'utf8')) as T
 const now = Date.now()
 const at = (minutes: number) => new Date(now + 60_000 * minutes).toISOString()
 
@@ -36,40 +30,17 @@ interface SeedTool {
   readonly upTo: 'built' | 'measured' | 'released' | 'loaded'
   readonly person: string
   readonly minutesAgo: number
+  readonly place?: string
 }
 
 const { db, control, evidence } = runtime()
-const people = read<Person[]>('people.json')
-const components = read<Component[]>('components.json')
 
 function must<T, E extends { code: string }>(what: string, result: Result<T, E>): T {
   if (!result.ok) throw new Error(`${what}: ${JSON.stringify(result.error)}`)
   return result.value
 }
 
-inTransaction(db, () => {
-  people.forEach((person) => insertPerson(db, person))
-  read<Machine[]>('machines.json').forEach((machine) => insertMachine(db, machine))
-  Object.entries(SHIPPED_POSTS).forEach(([name, template]) => insertPost(db, name, template))
-  components.forEach((component) => insertComponent(db, component))
-  read<Definition[]>('definitions.json').forEach((definition) => insertDefinition(db, definition))
-  for (const { serial, component, heats, retired } of read<
-    { serial: string; component: string; heats: number; retired: boolean }[]
-  >('holders.json')) {
-    const type = components.find((c) => c.id === component)
-    if (type?.kind === 'shrink-holder') insertHolder(db, serial, component, type.coupling, heats, retired)
-  }
-  for (const { component, count } of read<{ component: string; count: number }[]>('stock.json'))
-    if (count > 0)
-      insertStockMove(db, {
-        componentId: component,
-        delta: count,
-        why: 'received',
-        serial: null,
-        personId: null,
-        at: at(-20_000),
-      })
-})
+const { people } = fillLibrary(db, at)
 
 const workOf = (personId: string, minutesAgo: number): Work => ({
   db,
@@ -77,16 +48,13 @@ const workOf = (personId: string, minutesAgo: number): Work => ({
   person: people.find((p) => p.id === personId)!,
 })
 
-for (const job of read<{ id: string; name: string; machine: string; dueInMinutes: number; program: string }[]>('jobs.json'))
+for (const job of seedFile<SeedJob[]>('jobs.json'))
   must(
     job.id,
-    addJob(workOf('oda', 1600), {
-      id: job.id,
-      name: job.name,
-      machine: job.machine,
+    addJob(workOf('oda', 28_000), {
+      ...job,
       dueAt: at(job.dueInMinutes),
-      programName: job.program,
-      programText: readFileSync(join(folder, 'programs', job.program), 'utf8'),
+      programs: job.programs.map((name) => ({ name, text: seedProgram(name) })),
     }),
   )
 
@@ -95,8 +63,7 @@ async function pictures(serial: string): Promise<Uint8Array> {
   const sheet = readMeasure(db, serial)!
   const bench = simulatedBench(wipeTicket(db, sheet.assembly, null))
   const { LF, DC } = sheet.definition!
-  const edges = components.find((c) => c.id === sheet.definition!.cutter)
-  const count = edges?.kind === 'solid-cutter' ? edges.edges : 1
+  const count = sheet.definition!.edges
   const taken: Picture[] = []
   await bench.moveTo(DC.nominal / 2 - 1, LF.nominal - 1)
   for (let edge = 1; edge <= count; edge++)
@@ -112,10 +79,10 @@ async function pictures(serial: string): Promise<Uint8Array> {
         centreZ: p.centreZ,
       })
     }
-  return encodeFrameSet({ mmPerPixel: BENCH_FACTS.mmPerPixel, measure: ['LF', 'DC', 'RE'], pictures: taken })
+  return encodeFrameSet({ mmPerPixel: BENCH_FACTS.mmPerPixel, measure: sheet.features, pictures: taken })
 }
 
-for (const tool of read<SeedTool[]>('tools.json')) {
+for (const tool of seedFile<SeedTool[]>('tools.json')) {
   const { serial, person, minutesAgo } = tool
   must(`build ${serial}`, buildTool(workOf(person, minutesAgo), tool.job, tool.t, serial))
   if (tool.upTo === 'built') continue
@@ -129,6 +96,7 @@ for (const tool of read<SeedTool[]>('tools.json')) {
       mmPerPixel: BENCH_FACTS.mmPerPixel,
     }),
   )
+  if (tool.place) must(`put away ${serial}`, putIntoPlace(workOf(person, minutesAgo - 14), serial, tool.place))
   if (tool.upTo === 'measured') continue
   must(`release ${serial}`, await releaseHandover(workOf(person, minutesAgo - 20), control, { serial, scanned: serial }))
   if (tool.upTo === 'released') continue
@@ -138,6 +106,9 @@ for (const tool of read<SeedTool[]>('tools.json')) {
     await loadTool(workOf(person, minutesAgo - 30), control, { machine, serial, label: currentHandover(db, serial)!.label }),
   )
 }
+
+must('take', takePart(workOf('ines', 20), { job: 'HP-2240', component: 'C-DR102', count: 1, place: 'S2-8' }))
+must('note', writeNote(workOf('tomas', 70), 'Coil 14 … 16 flickers: call maintenance before the next Ø16.'))
 
 db.close()
 console.log('seeded')

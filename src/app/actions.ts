@@ -5,38 +5,15 @@ import { COUPLING_NAMES } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
 import { putSession } from '@/stations/session/put-session'
-import { buildTool } from '@/stations/build/build-tool'
 import { releaseHandover } from '@/stations/hand-over/release-hand-over'
-import { addJob, PROGRAM_LIMIT_BYTES } from '@/stations/kit/add-job'
 import { loadTool, type Loaded } from '@/stations/load/load-tool'
 import { takeInStray } from '@/stations/measure/take-in-stray'
 import { wiped } from '@/stations/measure/wiped'
 import { answerScan, type ScanAnswer } from '@/stations/scan/answer-scan'
-import type { Refused, Work } from '@/stations/work'
+import type { Refused } from '@/stations/work'
 import { wipeTicket } from '@/runtime/bench-ticket'
-import { context, type Context } from './_server/context'
-
-const Serial = z.string().trim().toUpperCase().min(3).max(40)
-const NOBODY: Refused = {
-  code: 'NOBODY',
-  text: 'Nobody is working here yet. Scan your badge, or tap your name at the top right.',
-}
-const BAD: Refused = { code: 'BAD_INPUT', text: 'Something in this form is missing or cannot be read.' }
-
-/** Parses what came, finds out who works, does one verb. */
-async function act<S extends z.ZodType, T>(
-  schema: S,
-  input: unknown,
-  verb: (work: Work, given: z.output<S>, house: Context) => Promise<Result<T, Refused>> | Result<T, Refused>,
-): Promise<Result<T, Refused>> {
-  const given = schema.safeParse(input)
-  if (!given.success) return fail({ ...BAD, text: given.error.issues[0]?.message ?? BAD.text })
-  const house = await context()
-  if (!house.person) return fail(NOBODY)
-  const done = await verb({ db: house.db, now: house.now, person: house.person }, given.data, house)
-  revalidatePath('/', 'layout')
-  return done
-}
+import { act, Serial } from './_server/act'
+import { context } from './_server/context'
 
 async function changeSession(change: Parameters<typeof putSession>[2]): Promise<void> {
   const house = await context()
@@ -59,29 +36,8 @@ export async function setPersonAction(id: string): Promise<void> {
 }
 
 export async function answerScanAction(text: string): Promise<ScanAnswer> {
-  return answerScan((await context()).db, z.string().max(4096).catch('').parse(text))
-}
-
-const NewJob = z.object({
-  id: z.string().trim().min(2, 'Give the job a number of at least two characters.').max(40),
-  name: z.string().trim().max(80),
-  machine: z.string().min(1, 'Choose the machine.'),
-  dueAt: z.iso.datetime({ error: 'Say when the job starts.' }),
-  programName: z.string().max(200),
-  programText: z.string().max(PROGRAM_LIMIT_BYTES, 'A program may have 8 MB at most.'),
-})
-export async function addJobAction(input: z.input<typeof NewJob>): Promise<Result<{ id: string }, Refused>> {
-  return act(NewJob, input, (work, job) => {
-    const done = addJob(work, job)
-    return done.ok ? ok({ id: done.value.id }) : done
-  })
-}
-
-const Build = z.object({ job: z.string().max(60), t: z.number().int(), serial: Serial })
-export async function buildToolAction(
-  input: z.input<typeof Build>,
-): Promise<Result<{ serial: string; touchAt: string }, Refused>> {
-  return act(Build, input, (work, { job, t, serial }) => buildTool(work, job, t, serial))
+  const { db, now } = await context()
+  return answerScan(db, z.string().max(4096).catch('').parse(text), now)
 }
 
 const Stray = z.object({

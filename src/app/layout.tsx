@@ -23,7 +23,7 @@ export default async function RootLayout({ children }: { readonly children: Reac
     <html lang="en" data-theme={house.theme}>
       <body>
         <ShellProvider unit={house.unit} theme={house.theme} person={house.person} people={house.people} actions={ACTIONS}>
-          <Frame place={process.env.BOULDER_PLACE ?? 'Tool room'} waiting={countWaiting(house.db)}>
+          <Frame place={process.env.BOULDER_PLACE ?? 'Tool room'} waiting={countWaiting(house.db, house.now)}>
             {children}
           </Frame>
         </ShellProvider>

@@ -68,6 +68,8 @@ export function labelAgrees(label: LabelContent, values: HandoverValues): boolea
 
 export const encodeMachineLabel = (key: string): string => encodeLine('BM1', [['M', key]])
 export const encodeBadge = (personId: string): string => encodeLine('BP1', [['P', personId]])
+/** A drawer, a board or a slot of the store. */
+export const encodePlace = (placeId: string): string => encodeLine('BL1', [['P', placeId]])
 /** A card on the bench: scanning it does what the big button on the screen would do. */
 export const ACTION_CARD = encodeLine('BC1', [['A', 'GO']])
 
@@ -75,6 +77,7 @@ export type Scan =
   | { readonly type: 'label'; readonly label: LabelContent; readonly text: string }
   | { readonly type: 'machine'; readonly key: string }
   | { readonly type: 'badge'; readonly personId: string }
+  | { readonly type: 'place'; readonly placeId: string }
   | { readonly type: 'action' }
   | { readonly type: 'damaged' }
   /** Anything else: a serial, a job, something unknown. */
@@ -91,6 +94,7 @@ export function readScan(raw: string): Scan {
     ['BM1', 'M'],
     ['BP1', 'P'],
     ['BC1', 'A'],
+    ['BL1', 'P'],
   ] as const) {
     if (!text.startsWith(`${prefix};`)) continue
     const line = decodeLine(text, prefix)
@@ -100,7 +104,9 @@ export function readScan(raw: string): Scan {
       ? { type: 'machine', key: value }
       : prefix === 'BP1'
         ? { type: 'badge', personId: value }
-        : { type: 'action' }
+        : prefix === 'BL1'
+          ? { type: 'place', placeId: value }
+          : { type: 'action' }
   }
   return { type: 'plain', text }
 }

@@ -2,7 +2,7 @@ import 'server-only'
 import type { Assembly } from '@/core/tool'
 import { buildNumber } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
-import { cutterOf, getDefinition } from '@/db/library/read'
+import { getDefinition } from '@/db/library/read'
 import { getTicket } from '@/db/truth/read'
 import { putTicket } from '@/db/truth/write'
 import { fromTicket, makeTruth, toTicket, wiped, type Meant } from '@/devices/world/tool-truth'
@@ -28,7 +28,7 @@ export function benchTicket(db: Db, assembly: Assembly): string {
         LF: definition.LF.nominal,
         DC: definition.DC.nominal,
         RE: definition.RE?.nominal ?? 0,
-        edges: cutterOf(db, definition.cutter).edges,
+        edges: definition.edges,
       }
     : strayOf(seed)
   const ticket = toTicket(makeTruth(seed, meant))

@@ -1,23 +1,39 @@
 import 'server-only'
-import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import type { LabelFonts } from '@/codecs/label-picture'
 import { openDatabase, type Db } from '@/db/connection'
 import { migrate } from '@/db/migrate'
 import { httpControl } from '@/devices/control/http'
 import type { Control } from '@/devices/control/port'
+import type { ShrinkUnit } from '@/devices/shrink/port'
+import { simulatedShrink } from '@/devices/shrink/simulated'
+import { getShrinkState } from '@/db/truth/read'
+import { putShrinkState } from '@/db/truth/write'
 import { dataFolder } from './data-folder'
 
 export interface Runtime {
   readonly db: Db
   readonly control: Control
+  readonly shrink: ShrinkUnit
   readonly schema: number
   readonly evidence: {
     put(serial: string, at: string, zip: Uint8Array): string
     drop(place: string): void
     read(place: string): Uint8Array
   }
+  /** Pictures and drawings of parts. */
+  readonly drawings: {
+    /** @returns the file's name in the folder */
+    put(partId: string, type: DrawingType, bytes: Uint8Array): string
+    /** null when there is no such file */
+    read(name: string): Uint8Array | null
+  }
 }
+
+/** What a part's picture may be, and what it is called in the folder. */
+export const DRAWING_TYPES = { 'image/png': 'png', 'image/jpeg': 'jpg', 'application/pdf': 'pdf' } as const
+export type DrawingType = keyof typeof DRAWING_TYPES
 
 const held = globalThis as { boulderRuntime?: Runtime }
 
@@ -36,7 +52,13 @@ function open(): Runtime {
     db,
     schema,
     control: httpControl(process.env.BOULDER_CONTROL ?? `http://127.0.0.1:${port + 1}`),
+    shrink: simulatedShrink({
+      get: () => getShrinkState(db),
+      put: (state) => putShrinkState(db, state),
+      nowMs: () => Date.now(),
+    }),
     evidence: evidenceIn(join(data, 'evidence')),
+    drawings: drawingsIn(join(data, 'drawings')),
   }
 }
 
@@ -50,6 +72,22 @@ function evidenceIn(folder: string): Runtime['evidence'] {
     },
     drop: (place) => rmSync(join(folder, place), { force: true }),
     read: (place) => readFileSync(join(folder, place)),
+  }
+}
+
+function drawingsIn(folder: string): Runtime['drawings'] {
+  return {
+    put(partId, type, bytes) {
+      const name = `${partId.replace(/[^\w.-]/g, '_')}.${DRAWING_TYPES[type]}`
+      mkdirSync(folder, { recursive: true })
+      writeFileSync(join(/*turbopackIgnore: true*/ folder, name), bytes)
+      return name
+    },
+    read(name) {
+      if (!/^[\w.-]+$/.test(name) || name.startsWith('.')) return null
+      const file = join(/*turbopackIgnore: true*/ folder, name)
+      return existsSync(file) ? readFileSync(file) : null
+    },
   }
 }
 

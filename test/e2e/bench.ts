@@ -59,12 +59,12 @@ export async function measure(page: Page): Promise<void> {
 
 /** The text in a label's code, decoded from its printed picture by a separate library. */
 export async function labelText(page: Page, serial: string): Promise<string> {
-  const list = (await (await page.request.get(`/api/handovers?serial=${serial}`, { headers: TOKEN })).json()) as {
+  const list = (await (await page.request.get(`/api/handovers?serial=${serial}`, { headers: TOKEN, maxRetries: 2 })).json()) as {
     id: number
     current: boolean
   }[]
   const current = list.find((h) => h.current)!
-  const png = await (await page.request.get(`/api/handovers/${current.id}/label.png`, { headers: TOKEN })).body()
+  const png = await (await page.request.get(`/api/handovers/${current.id}/label.png`, { headers: TOKEN, maxRetries: 2 })).body()
   const wasm = readFileSync(createRequire(import.meta.url).resolve('zxing-wasm/reader/zxing_reader.wasm'))
   await prepareZXingModule({
     overrides: { wasmBinary: wasm.buffer.slice(wasm.byteOffset, wasm.byteOffset + wasm.length) as ArrayBuffer },
@@ -78,7 +78,7 @@ export async function labelText(page: Page, serial: string): Promise<string> {
 export async function controlTable(page: Page, machine: string): Promise<Record<string, Record<string, number>>> {
   const port = Number(new URL(page.url()).port) + 1
   return (
-    (await (await page.request.get(`http://127.0.0.1:${port}/machines/${machine}/table`)).json()) as {
+    (await (await page.request.get(`http://127.0.0.1:${port}/machines/${machine}/table`, { maxRetries: 2 })).json()) as {
       tools: Record<string, Record<string, number>>
     }
   ).tools

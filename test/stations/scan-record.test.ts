@@ -17,7 +17,7 @@ import { measured, MIGRATIONS, START, toolRoom, withJobs, withT4 } from '../supp
 
 describe('a scan from anywhere', () => {
   const room = withT4(withJobs(toolRoom()))
-  const ask = (text: string) => answerScan(room.db, text)
+  const ask = (text: string) => answerScan(room.db, text, START)
   it.each([
     [encodeBadge('oda'), { title: 'Oda Brekke', personId: 'oda', tone: 'holds' }],
     [encodeBadge('nobody'), { tone: 'off' }],
@@ -50,22 +50,22 @@ describe('a scan from anywhere', () => {
 describe('the rack', () => {
   it('holds what waits at each station, the most urgent first', () => {
     const room = withT4(withJobs(toolRoom()))
-    expect(countWaiting(room.db)).toEqual({ kit: 2, build: 3, measure: 1, 'hand-over': 0, load: 0 })
-    expect(readRack(room.db, 'build').map((r) => [r.t, r.machine])).toEqual([
+    expect(countWaiting(room.db, START)).toEqual({ kit: 2, build: 3, measure: 1, 'hand-over': 0, load: 0 })
+    expect(readRack(room.db, 'build', START).map((r) => [r.t, r.machine])).toEqual([
       [7, 'Dipper'],
       [18, 'Dipper'],
       [12, 'Heron'],
     ])
-    expect(readRack(room.db, 'kit', 'HP-2207').map((r) => r.t)).toEqual([12, 4])
-    expect(readRack(room.db, 'measure')[0]).toMatchObject({ key: 'BX00143', href: '/measure/BX00143' })
+    expect(readRack(room.db, 'kit', START, 'HP-2207').map((r) => r.t)).toEqual([12, 4])
+    expect(readRack(room.db, 'measure', START)[0]).toMatchObject({ key: 'BX00143', href: '/measure/BX00143' })
     measured(room)
-    expect(readRack(room.db, 'measure')).toEqual([])
-    expect(readRack(room.db, 'hand-over')[0].profile.highMm).toBeCloseTo(118, 2)
+    expect(readRack(room.db, 'measure', START)).toEqual([])
+    expect(readRack(room.db, 'hand-over', START)[0].profile.highMm).toBeCloseTo(118, 2)
   })
   it('is empty in an empty tool room', () => {
     const room = toolRoom()
     for (const station of ['kit', 'build', 'measure', 'hand-over', 'load'] as const)
-      expect(readRack(room.db, station)).toEqual([])
+      expect(readRack(room.db, station, START)).toEqual([])
   })
 })
 

@@ -2,22 +2,19 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { encodeFrameSet } from '@/codecs/frame-set'
-import { SHIPPED_POSTS } from '@/codecs/post'
 import type { HeldRow } from '@/core/handover'
 import type { Picture } from '@/core/measure'
-import type { Component, Definition, Machine, Person } from '@/core/tool'
+import type { Definition } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { openDatabase, type Db } from '@/db/connection'
-import { insertComponent, insertDefinition, insertHolder, insertStockMove } from '@/db/library/write'
-import { insertMachine, insertPost } from '@/db/machine/write'
 import { migrate } from '@/db/migrate'
-import { insertPerson } from '@/db/person/write'
 import type { Control, ControlError, ControlTable } from '@/devices/control/port'
 import { addJob } from '@/stations/kit/add-job'
 import { buildTool } from '@/stations/build/build-tool'
 import { saveMeasurement, type Save } from '@/stations/measure/save-measurement'
 import type { Work } from '@/stations/work'
 import { Refused, runOffsets, type MachineFacts, type Table } from '../../standins/control/interpreter'
+import { fillLibrary, seedProgram } from '../../scripts/fill-library'
 import { cornerTool, render, type Tool } from './render'
 
 const root = join(import.meta.dirname, '..', '..')
@@ -26,7 +23,7 @@ const read = <T>(file: string): T => JSON.parse(readFileSync(join(root, file), '
 export const MIGRATIONS = join(root, 'src/db/migrations')
 export const START = '2026-11-25T08:00:00.000Z'
 export const later = (minutes: number): string => new Date(Date.parse(START) + 60_000 * minutes).toISOString()
-export const program = (name: string): string => readFileSync(join(root, 'seed/programs', name), 'utf8')
+export const program = seedProgram
 
 export type Step = 'table' | 'tryFile' | 'run'
 
@@ -83,21 +80,7 @@ export interface ToolRoom {
 export function toolRoom(): ToolRoom {
   const db = openDatabase(':memory:')
   migrate(db, MIGRATIONS)
-  const people = read<Person[]>('seed/people.json')
-  const components = read<Component[]>('seed/components.json')
-  const definitions = read<Definition[]>('seed/definitions.json')
-  people.forEach((person) => insertPerson(db, person))
-  read<Machine[]>('seed/machines.json').forEach((machine) => insertMachine(db, machine))
-  Object.entries(SHIPPED_POSTS).forEach(([name, template]) => insertPost(db, name, template))
-  components.forEach((component) => insertComponent(db, component))
-  definitions.forEach((definition) => insertDefinition(db, definition))
-  for (const h of read<{ serial: string; component: string; heats: number; retired: boolean }[]>('seed/holders.json')) {
-    const type = components.find((c) => c.id === h.component)
-    if (type?.kind === 'shrink-holder') insertHolder(db, h.serial, h.component, type.coupling, h.heats, h.retired)
-  }
-  for (const { component, count } of read<{ component: string; count: number }[]>('seed/stock.json'))
-    if (count)
-      insertStockMove(db, { componentId: component, delta: count, why: 'received', serial: null, personId: null, at: START })
+  const { people, definitions } = fillLibrary(db, later)
   const kept = new Map<string, Uint8Array>()
   return {
     db,
@@ -127,8 +110,10 @@ export function withJobs(room: ToolRoom): ToolRoom {
       name: id,
       machine,
       dueAt: later(120),
-      programName: file,
-      programText: program(file),
+      quantity: 1,
+      priority: 0,
+      programs: [{ name: file, text: program(file) }],
+      extra: [],
     })
     if (!added.ok) throw new Error(added.error.text)
   }

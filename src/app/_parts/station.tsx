@@ -27,7 +27,7 @@ export async function StationPage({
 }) {
   const house = await context()
   const now = new Date(house.now)
-  const tools = readRack(house.db, station, job).map(({ dueAt, ...item }) => ({ ...item, due: formatDue(dueAt, now) }))
+  const tools = readRack(house.db, station, house.now, job).map(({ dueAt, ...item }) => ({ ...item, due: formatDue(dueAt, now) }))
   return (
     <>
       <Rack tools={tools} current={current} empty={EMPTY[station]} />

@@ -1,20 +1,62 @@
-import { profileOf, refusalText } from '@/core/tool'
-import { readBuild, shrinkErrorText } from '@/stations/build/build-sheet'
-import { BuildPanel } from '@/ui/build/build-panel'
-import { SetupSheet } from '@/ui/build/setup-sheet'
+import Link from 'next/link'
+import { stepText } from '@/codecs/step-text'
+import { carrierOf, partIn, refusalText, tickIds } from '@/core/fits'
+import { numberOf, roleOf, valueOf } from '@/core/tool'
+import { readBuild, type BuildSheet } from '@/stations/build/build-sheet'
+import { BuildPanel, type BuildActions } from '@/ui/build/build-panel'
+import { SetUp } from '@/ui/build/set-up'
 import { Row, Say, Sheet, Title } from '@/ui/common/sheet'
 import { ToolDrawing } from '@/ui/drawing/tool-drawing'
 import { formatDue } from '@/ui/format/due'
 import { StationPage } from '../_parts/station'
 import { context } from '../_server/context'
-import { buildToolAction } from '../actions'
+import {
+  abandonBuildAction,
+  addExtensionAction,
+  beginBuildAction,
+  coolDownAction,
+  finishBuildAction,
+  startHeatAction,
+  takeOutAction,
+  tickStepAction,
+  unitStateAction,
+} from '../build-actions'
 
 export const metadata = { title: 'Build' }
 
-export default async function BuildPage({ searchParams }: { readonly searchParams: Promise<{ job?: string; t?: string }> }) {
-  const { job, t } = await searchParams
+const ACT: BuildActions = {
+  begin: beginBuildAction,
+  finish: finishBuildAction,
+  tick: tickStepAction,
+  extension: addExtensionAction,
+  heat: startHeatAction,
+  cool: coolDownAction,
+  takeOut: takeOutAction,
+  abandon: abandonBuildAction,
+  unit: unitStateAction,
+}
+
+const ROLE_WORD = {
+  stud: 'stud',
+  holder: 'holder',
+  extension: 'extension',
+  nut: 'nut',
+  collet: 'collet',
+  cutter: 'cutter',
+  insert: 'insert',
+  screw: 'screw',
+  'stop-screw': 'stop screw',
+  key: 'key',
+} as const
+
+export default async function BuildPage({
+  searchParams,
+}: {
+  readonly searchParams: Promise<{ job?: string; t?: string; serial?: string }>
+}) {
+  const { job, t, serial } = await searchParams
   const house = await context()
-  const sheet = job && t ? readBuild(house.db, job, Number(t)) : null
+  const sheet = job && t ? readBuild(house.db, job, Number(t), serial?.toUpperCase() ?? null, house.now) : null
   if (!sheet || !sheet.job)
     return (
       <StationPage station="build" current={null}>
@@ -32,13 +74,14 @@ export default async function BuildPage({ searchParams }: { readonly searchParam
         />
       </StationPage>
     )
-  const { definition, holder, cutter, stack, setup } = sheet
+  const { definition, checked, parts, facts, build } = sheet
+  const { stack } = checked
   const due = formatDue(sheet.job.dueAt, new Date(house.now))
-  const blocked = [
-    ...sheet.stackRefusals.map(refusalText),
-    ...(setup.ok ? [] : [shrinkErrorText(setup.error)]),
-    ...(sheet.inStock < 1 ? [refusalText({ code: 'NONE_IN_STOCK', name: cutter.name })] : []),
-  ]
+  const carrier = carrierOf(parts)
+  const greatestC = carrier ? (numberOf(carrier, 'greatestC') ?? null) : null
+  const short = sheet.short.map((p) => refusalText({ code: 'NONE_IN_STOCK', name: p.component.name }))
+  const blocked = [...checked.refusals.map(refusalText), ...short]
+  const cutter = partIn(parts, 'cutter')
   return (
     <StationPage station="build" current={`${sheet.job.id}-${definition.t}`}>
       <Sheet
@@ -48,58 +91,136 @@ export default async function BuildPage({ searchParams }: { readonly searchParam
               {definition.name} · for <b className="text-ink">{sheet.job.id}</b> ·{' '}
               <span className={due.late ? 'text-off font-bold' : ''}>{due.text}</span>
             </Title>
-            <div className="grid grid-cols-[290px_1fr] gap-5 max-[900px]:grid-cols-1">
-              <ToolDrawing
-                profile={profileOf(holder, cutter, definition.LF.nominal)}
-                unit={house.unit}
-                width={290}
-                height={470}
-                title={definition.name}
-                LF={definition.LF.nominal}
-                DC={cutter.DC}
-                RE={cutter.RE}
-                stickOutMm={stack.stickOutMm}
-              />
+            <div className="grid grid-cols-[270px_1fr] gap-5 max-[900px]:grid-cols-1">
+              {stack?.profile && (
+                <ToolDrawing
+                  profile={stack.profile}
+                  unit={house.unit}
+                  width={270}
+                  height={430}
+                  title={definition.name}
+                  LF={stack.LF}
+                  DC={definition.DC.nominal}
+                  RE={definition.RE?.nominal ?? null}
+                  stickOutMm={stack.stickOutMm}
+                />
+              )}
               <div>
-                {setup.ok ? (
-                  <SetupSheet
-                    setup={setup.value}
-                    stopMm={definition.LF.nominal + setup.value.stopHighMm}
-                    holder={holder}
-                    cutter={cutter}
+                {stack && (
+                  <SetUp
                     stack={stack}
+                    shrink={checked.shrink}
+                    stop={sheet.stop}
+                    LF={definition.LF.nominal}
+                    coil={facts.coil}
+                    greatestC={greatestC}
+                    torqueNm={facts.torque}
+                    reachMm={definition.reachMm}
                   />
-                ) : (
-                  <Say tone="off" lead="No set-up.">
-                    {shrinkErrorText(setup.error)}
-                  </Say>
                 )}
+                {checked.notes.map((note, i) => (
+                  <p key={i} className="text-unsure mt-2 font-semibold">
+                    ◐ {refusalText(note)}
+                  </p>
+                ))}
               </div>
             </div>
+            <h2 className="mt-1 text-2xl font-bold">Parts</h2>
+            <div className="grid grid-cols-2 gap-x-8 max-[900px]:grid-cols-1">
+              {parts.map((p) => (
+                <Row
+                  key={`${p.line.role}-${p.component.id}`}
+                  name={
+                    <Link
+                      href={`/library/parts/${encodeURIComponent(p.component.id)}`}
+                      className="inline-flex min-h-11 items-center"
+                    >
+                      {p.component.name}
+                      {p.component.id !== p.line.component && <span className="text-unsure ml-2">◐ stands in</span>}
+                    </Link>
+                  }
+                  symbol={ROLE_WORD[p.line.role]}
+                >
+                  {p.line.role === 'holder'
+                    ? `${sheet.free.length} free`
+                    : p.line.role === 'stud'
+                      ? 'in the holder'
+                      : p.line.role === 'extension'
+                        ? `${p.count}`
+                        : `${p.count > 1 ? `${p.count} × ` : ''}${p.fetched ? `${p.fetched} fetched` : `${p.onHand} in stock`}`}
+                </Row>
+              ))}
+              {cutter && (
+                <Row name="Shank">
+                  {[valueOf(cutter, 'shankMaterial'), valueOf(cutter, 'shankClass')].filter(Boolean).join(', ') || '–'}
+                </Row>
+              )}
+            </div>
+            <Nearest sheet={sheet} />
           </>
         }
         right={
-          <>
-            <h2 className="text-2xl font-bold">Parts</h2>
-            <Row name={holder.name}>{sheet.free.length} free</Row>
-            <Row name={cutter.name}>{sheet.inStock} in stock</Row>
-            <Row name="Shank">
-              {cutter.shankMaterial}, {cutter.shankClass}
-            </Row>
-            <Row name="Greatest speed" symbol="RPMX">
-              {stack.greatestRpm.toLocaleString('en')}
-            </Row>
-            <BuildPanel
-              key={`${sheet.job.id}-${definition.t}`}
-              job={sheet.job.id}
-              t={definition.t}
-              free={sheet.free.map((h) => h.serial)}
-              blocked={blocked}
-              build={buildToolAction}
-            />
-          </>
+          <BuildPanel
+            key={`${sheet.job.id}-${definition.t}-${build?.serial ?? ''}`}
+            job={sheet.job.id}
+            t={definition.t}
+            steps={sheet.steps.map((step) => {
+              const text = stepText(step, facts, house.unit)
+              return {
+                id: step.id,
+                title: step.title,
+                confirm: step.confirm,
+                needs: step.needs,
+                caution: step.caution,
+                text: text.ok ? text.value : `This step cannot be read: ${text.error.detail}`,
+                ticks: tickIds([step], facts.seats),
+              }
+            })}
+            build={build && { serial: build.serial, who: build.who, done: build.done, extensions: build.extensions }}
+            wantedExtensions={parts
+              .filter((p) => roleOf(p.component) === 'extension')
+              .map((p) => ({ component: p.component.id, name: p.component.name }))}
+            free={sheet.free.map((h) => h.serial)}
+            blocked={blocked}
+            shrink={checked.shrink !== null}
+            greatestC={greatestC}
+            act={ACT}
+          />
         }
       />
     </StationPage>
+  )
+}
+
+/** Where the parts list does not do: what speaks against it, and what would fit. */
+function Nearest({ sheet }: { readonly sheet: BuildSheet }) {
+  const { checked, candidates, short } = sheet
+  if (checked.refusals.length === 0 && short.length === 0) return null
+  const asked = checked.refusals.length ? candidates : candidates.filter((c) => short.some((p) => p.line.role === c.role))
+  return (
+    <>
+      {checked.refusals.map((r, i) => (
+        <Say key={i} tone="off" lead="◆">
+          {refusalText(r)}
+        </Say>
+      ))}
+      <ul>
+        {asked.map(({ role, fits, nearest }) => (
+          <li key={role} className="border-rule border-b py-1.5">
+            <b>{ROLE_WORD[role]}:</b>{' '}
+            {fits.length
+              ? `would fit${short.some((p) => p.line.role === role) ? ' and lies there' : ''}: ${fits
+                  .slice(0, 3)
+                  .map((c) => c.name)
+                  .join(', ')}`
+              : nearest
+                ? `nearest is ${nearest.component.name}. ${refusalText(nearest.refusals[0])}`
+                : short.some((p) => p.line.role === role)
+                  ? 'nothing that lies in the store would fit.'
+                  : 'nothing in the library would fit.'}
+          </li>
+        ))}
+      </ul>
+    </>
   )
 }

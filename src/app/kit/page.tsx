@@ -1,58 +1,104 @@
 import { addHours, format, startOfHour } from 'date-fns'
 import Link from 'next/link'
+import type { StandingType } from '@/core/plan'
+import { listPastJobs } from '@/db/job/read'
 import { listMachines } from '@/db/machine/read'
 import { readJobs } from '@/stations/kit/kit-sheet'
-import { Sheet, Title } from '@/ui/common/sheet'
+import { Sheet } from '@/ui/common/sheet'
+import { KIT_TABS, SubNav } from '@/ui/common/sub-nav'
 import { formatDue } from '@/ui/format/due'
+import { TONE } from '@/ui/kit/standing'
 import { NewJob } from '@/ui/kit/new-job'
 import { StationPage } from '../_parts/station'
 import { context } from '../_server/context'
-import { addJobAction } from '../actions'
+import { addJobAction } from '../kit-actions'
 
 export const metadata = { title: 'Kit' }
+
+const WORDS: readonly { readonly types: readonly StandingType[]; readonly say: string }[] = [
+  { types: ['in-machine', 'ready'], say: '● there' },
+  { types: ['stale'], say: '◐ stale' },
+  { types: ['in-work', 'under-way'], say: '◐ in work' },
+  { types: ['in-other-machine'], say: '◐ elsewhere' },
+  { types: ['to-build'], say: '▲ to build' },
+  { types: ['cannot-build'], say: '◆ cannot be built' },
+  { types: ['unknown-t'], say: '◆ unknown T' },
+]
 
 export default async function KitPage() {
   const house = await context()
   const machines = listMachines(house.db)
   const now = new Date(house.now)
-  const jobs = readJobs(house.db)
+  const jobs = readJobs(house.db, house.now)
+  const past = listPastJobs(house.db)
   const nameOf = new Map(machines.map((m) => [m.key, m.name]))
   return (
     <StationPage station="kit" current={null}>
       <Sheet
         left={
           <>
-            <Title lead="Jobs">which tools each of them wants, and how they stand</Title>
+            <SubNav tabs={KIT_TABS} label="Sheets of Kit" />
             {jobs.length === 0 && (
               <p className="text-lg">No job yet. Drop an NC program on the right: the tools it changes to are listed.</p>
             )}
             <ul>
-              {jobs.map(({ job, toBuild, inWork, there, unknown }) => {
+              {jobs.map(({ job, count }) => {
                 const due = formatDue(job.dueAt, now)
                 return (
                   <li key={job.id} className="border-rule border-b">
                     <Link
                       href={`/kit/${encodeURIComponent(job.id)}`}
-                      className="grid min-h-[64px] grid-cols-[1fr_auto] items-center gap-x-4 py-2"
+                      className="grid min-h-[66px] grid-cols-[1fr_auto] items-center gap-x-4 py-2"
                     >
-                      <span className="font-head text-[21px] font-bold">
+                      <span className="font-head min-w-0 truncate text-[21px] font-bold">
+                        {job.urgentFor && <span className="text-off">◆ </span>}
                         {job.id} <span className="text-soft font-medium">{job.name}</span>
                       </span>
-                      <span className={`font-head text-right text-[19px] font-semibold ${due.late ? 'text-off' : ''}`}>
-                        {nameOf.get(job.machine) ?? job.machine} · {due.text}
+                      <span
+                        className={`font-head text-right text-[19px] font-semibold ${due.late || job.urgentFor ? 'text-off' : ''}`}
+                      >
+                        {job.urgentFor
+                          ? `${nameOf.get(job.machine) ?? job.machine} waits`
+                          : `${nameOf.get(job.machine) ?? job.machine} · ${due.text}`}
                       </span>
                       <span className="flex flex-wrap gap-x-4 font-semibold">
-                        <span className="text-holds">● {there} there</span>
-                        {inWork > 0 && <span className="text-unsure">◐ {inWork} in work</span>}
-                        {toBuild > 0 && <span className="text-act">▲ {toBuild} to build</span>}
-                        {unknown > 0 && <span className="text-off">◆ {unknown} unknown T</span>}
+                        {WORDS.map(({ types, say }) => {
+                          const n = types.reduce((sum, type) => sum + (count[type] ?? 0), 0)
+                          const [shape, ...word] = say.split(' ')
+                          return n > 0 ? (
+                            <span key={say} className={TONE[types[0]]}>
+                              {shape} {n} {word.join(' ')}
+                            </span>
+                          ) : null
+                        })}
                       </span>
-                      <span className="text-soft text-right">{job.programName}</span>
+                      <span className="text-soft text-right">
+                        {job.quantity} {job.quantity === 1 ? 'part' : 'parts'}
+                        {job.programs.length === 1
+                          ? ` · ${job.programs[0].name}`
+                          : job.programs.length > 1
+                            ? ` · ${job.programs.length} programs`
+                            : ''}
+                      </span>
                     </Link>
                   </li>
                 )
               })}
             </ul>
+            {past.length > 0 && (
+              <details className="mt-2">
+                <summary className="text-soft font-head min-h-11 cursor-pointer text-lg font-semibold">
+                  Over: {past.length} {past.length === 1 ? 'job' : 'jobs'}
+                </summary>
+                <ul>
+                  {past.map((job) => (
+                    <li key={job.id} className="border-rule text-soft border-b py-2">
+                      {job.id} {job.name} · {job.state}
+                    </li>
+                  ))}
+                </ul>
+              </details>
+            )}
           </>
         }
         right={

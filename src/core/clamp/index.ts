@@ -1,5 +1,6 @@
 export * from './interference'
-export * from './iso286'
 export * from './material'
 export * from './setup'
 export * from './shrink'
+export * from './collet'
+export * from './stop'

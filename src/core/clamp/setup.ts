@@ -1,7 +1,7 @@
 /** The whole set-up of a shrink-fit tool, for the worst and the best of its tolerances. */
 import { fail, ok, type Limits, type Result } from '../units'
 import { coneSlipTorqueNm, contactPressure, sleeveStress, slipForceN } from './interference'
-import { shankLimits, type ShankClass } from './iso286'
+import { shankLimits, type ShankClass } from '../tool'
 import { MATERIALS, type Material, type MaterialName } from './material'
 import { coolingTauS, coolingTimeS, heatingTimeS, insertionRiseK, shrinkBackMm, temperatureAt, wallTimeS } from './shrink'
 

@@ -87,3 +87,13 @@ export const temperatureAt = (tauS: number, fromC: number, ambientC: number, sec
 
 /** Upper bound of how much the tool shortens as the nose cools, mm. */
 export const shrinkBackMm = (heatedMm: number, riseK: number, sleeve: Material): number => heatedMm * sleeve.alpha * riseK
+
+/** Depth to which an induced current heats, mm: √(ρe/(π f µ0 µr)). @param resistivityOhmM Ω·m */
+export const skinDepthMm = (frequencyHz: number, resistivityOhmM: number, relativePermeability: number): number =>
+  1000 * Math.sqrt(resistivityOhmM / (Math.PI * frequencyHz * 4e-7 * Math.PI * relativePermeability))
+
+/** Heat transfer that is needed to cool from one temperature to another in a time, W/(m²·K). */
+export function neededTransfer(nose: Nose, fromC: number, toC: number, ambientC: number, seconds: number): number {
+  const tauS = seconds / Math.log((fromC - ambientC) / (toC - ambientC))
+  return lumpedTauS(nose, { h: 1, ambientC }) / tauS
+}

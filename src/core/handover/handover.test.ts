@@ -27,6 +27,9 @@ const mill: Machine = {
   pockets: 60,
   labelCode: 'datamatrix',
   post: 'word-address-mill',
+  studForms: [],
+  greatestKg: null,
+  route: 'measure, then balance',
 }
 const inch: Machine = { ...mill, key: 'DIPPER', name: 'Dipper', unit: 'inch', decimals: 4, sizeRegister: 'diameter' }
 const good: HandoverCase = {

@@ -1,1 +1,6 @@
+export * from './job'
+export * from './ledger'
+export * from './lookahead'
 export * from './netting'
+export * from './picking'
+export * from './walk'

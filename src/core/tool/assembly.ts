@@ -1,5 +1,6 @@
 /** A tool put together: one holder with what is in it, from the build until it is taken apart. */
 import type { Coupling } from './coupling'
+import type { Role } from './kind'
 import type { ToolState } from './life'
 
 /** The last heat of its joint, for how warm it still is. */
@@ -14,6 +15,18 @@ export interface Heat {
   readonly measureAt: string
 }
 
+/** A part as it was built in. */
+export interface BuiltPart {
+  readonly role: Role
+  readonly component: string
+  readonly count: number
+  /** Serial of a part that has its own, such as an extension. */
+  readonly serial: string | null
+}
+
+/** Worn and broken tools are not counted as ready for anything. */
+export type Condition = 'fit' | 'worn' | 'broken'
+
 export interface Assembly {
   readonly id: number
   readonly serial: string
@@ -26,6 +39,12 @@ export interface Assembly {
   readonly state: ToolState
   /** Set while it stands in a machine. */
   readonly pocket: number | null
+  /** Where it stands in the tool room: a slot of a rack or cart, or a bench; null when nobody said. */
+  readonly place: string | null
+  readonly parts: readonly BuiltPart[]
+  readonly condition: Condition
+  /** Minutes cut. */
+  readonly lifeUsedMin: number
   readonly dueAt: string | null
   readonly builtAt: string
   readonly stopSetMm: number | null

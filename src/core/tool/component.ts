@@ -1,50 +1,134 @@
-/** Parts a tool is made of, with ISO 13399 symbols where a property has one. Lengths mm. */
-import type { Limits } from '../units'
-import type { Coupling } from './coupling'
+/** Parts a tool is made of. Lengths mm, angles degrees (as the standard gives them), masses kg, torques N·m. */
+import { fail, ok, type Result } from '../units'
+import { isKind, kindSpec, KINDS, propertiesOf, type Kind, type Role } from './kind'
+import { specOf, type PropertyKey, type ValueOf } from './property'
 
-export interface ShrinkHolder {
-  readonly kind: 'shrink-holder'
+/** What every part has, whatever its kind. */
+export interface PartBase {
   readonly id: string
   readonly name: string
-  readonly coupling: Coupling
-  /** Nominal bore and the limits of the cold bore. */
-  readonly boreMm: number
-  readonly boreLimits: Limits
-  /** Gauge line to the face of the nose. */
-  readonly projectionMm: number
-  readonly noseMm: number
-  readonly noseHalfAngleDeg: number
-  readonly heatedMm: number
-  /** Least and greatest depth of the shank in the bore. */
-  readonly depth: Limits
-  readonly greatestC: number
-  readonly yieldMPa: number
-  /** RPMX */
-  readonly greatestRpm: number
-  readonly massKg: number
-  /** Coil position of the induction unit for this nose. */
-  readonly coil: string
+  readonly makerNumber?: string
+  readonly price?: number
+  /** Keep at least so many; below it the part is on the low-stock list. */
+  readonly leastStock?: number
+  /** File name of a picture or drawing in the data folder. */
+  readonly drawing?: string
+  readonly note?: string
+  /** What it was before the regrind, and how often it was ground. */
+  readonly reground?: { readonly from: string; readonly count: number }
 }
 
-export type ShankMaterial = 'carbide' | 'HSS'
+type Spec<K extends Kind> = (typeof KINDS)[K]
+export type PartOf<K extends Kind> = PartBase & { readonly kind: K } & {
+  readonly [P in Spec<K>['has'][number]]: ValueOf<P>
+} & { readonly [P in Spec<K>['may'][number]]?: ValueOf<P> }
 
-export interface SolidCutter {
-  readonly kind: 'solid-cutter'
-  readonly id: string
-  readonly name: string
-  readonly form: 'corner' | 'ball' | 'square'
-  readonly DC: number
-  readonly RE: number
-  /** Effective edges. */
-  readonly edges: number
-  readonly OAL: number
-  readonly DMM: number
-  readonly shankClass: 'h5' | 'h6' | 'h7'
-  readonly shankMaterial: ShankMaterial
-  /** Length of the cutting part with flutes. */
-  readonly LCF: number
-  readonly coolantBoreMm: number
-  readonly massKg: number
+export type Component = { [K in Kind]: PartOf<K> }[Kind]
+
+export type ShrinkHolder = PartOf<'shrink-holder'>
+export type ShrinkExtension = PartOf<'shrink-extension'>
+export type SolidCutter = PartOf<'solid-cutter'>
+export type Collet = PartOf<'collet'>
+export type Nut = PartOf<'nut'>
+
+export type ShankMaterial = ValueOf<'shankMaterial'>
+
+export const roleOf = (part: Pick<Component, 'kind'>): Role => KINDS[part.kind].role
+/** A property by its key, whatever the kind; undefined where the kind has none. */
+export const valueOf = (part: Component, key: PropertyKey): string | number | undefined =>
+  (part as unknown as Partial<Record<PropertyKey, string | number>>)[key]
+export const numberOf = (part: Component, key: PropertyKey): number | undefined => {
+  const value = valueOf(part, key)
+  return typeof value === 'number' ? value : undefined
 }
 
-export type Component = ShrinkHolder | SolidCutter
+export type PartFault =
+  | { readonly code: 'UNKNOWN_KIND'; readonly kind: string }
+  | { readonly code: 'MISSING'; readonly key: string }
+  | { readonly code: 'NOT_A_NUMBER'; readonly key: PropertyKey; readonly value: unknown }
+  | {
+      readonly code: 'OUT_OF_RANGE'
+      readonly key: PropertyKey
+      readonly value: number
+      readonly min: number
+      readonly max: number
+    }
+  | { readonly code: 'NOT_A_CHOICE'; readonly key: PropertyKey; readonly value: unknown; readonly choices: readonly string[] }
+  | { readonly code: 'NOT_OF_THIS_KIND'; readonly key: string; readonly kind: Kind }
+  /** Two properties that contradict each other. */
+  | { readonly code: 'CONTRADICTION'; readonly key: PropertyKey; readonly other: PropertyKey }
+
+const BASE_KEYS = ['id', 'name', 'kind', 'makerNumber', 'price', 'leastStock', 'drawing', 'note', 'reground']
+/** The first may not be larger than the second. */
+const ORDER: readonly (readonly [PropertyKey, PropertyKey])[] = [
+  ['boreMin', 'boreMax'],
+  ['LSCN', 'LSCX'],
+  ['DCN', 'DCX'],
+  ['LCF', 'OAL'],
+  ['boreMax', 'BD'],
+  ['heatedMm', 'LPR'],
+]
+
+/**
+ * Checks a part that came from outside: every property of its kind is there, a number, in its range; nothing else is.
+ * @returns the part with nothing changed, or every fault found
+ */
+export function checkComponent(raw: Readonly<Record<string, unknown>>): Result<Component, readonly PartFault[]> {
+  const kind = String(raw.kind ?? '')
+  if (!isKind(kind)) return fail([{ code: 'UNKNOWN_KIND', kind }])
+  const faults: PartFault[] = []
+  for (const key of ['id', 'name'])
+    if (typeof raw[key] !== 'string' || raw[key].trim() === '') faults.push({ code: 'MISSING', key })
+  const { has } = kindSpec(kind)
+  const known = propertiesOf(kind)
+  for (const key of known) {
+    const fault = checkValue(key, raw[key], has.includes(key))
+    if (fault) faults.push(fault)
+  }
+  for (const key of Object.keys(raw))
+    if (!BASE_KEYS.includes(key) && !known.includes(key as PropertyKey)) faults.push({ code: 'NOT_OF_THIS_KIND', key, kind })
+  for (const [least, most] of ORDER) {
+    const [a, b] = [raw[least], raw[most]]
+    if (known.includes(least) && known.includes(most) && typeof a === 'number' && typeof b === 'number' && a > b)
+      faults.push({ code: 'CONTRADICTION', key: least, other: most })
+  }
+  return faults.length ? fail(faults) : ok(raw as unknown as Component)
+}
+
+function checkValue(key: PropertyKey, value: unknown, needed: boolean): PartFault | null {
+  if (value === undefined || value === null || value === '') return needed ? { code: 'MISSING', key } : null
+  const { quantity, choices, min = -Infinity, max = Infinity } = specOf(key)
+  if (quantity === 'choice')
+    return choices?.includes(String(value)) ? null : { code: 'NOT_A_CHOICE', key, value, choices: choices ?? [] }
+  if (quantity === 'text') return typeof value === 'string' ? null : { code: 'MISSING', key }
+  if (typeof value !== 'number' || !Number.isFinite(value)) return { code: 'NOT_A_NUMBER', key, value }
+  if (value < min || value > max || (quantity === 'count' && !Number.isInteger(value)))
+    return { code: 'OUT_OF_RANGE', key, value, min, max }
+  return null
+}
+
+/** A fault in words that say which property and what to do. */
+export function partFaultText(fault: PartFault): string {
+  const nameOf = (key: PropertyKey) => {
+    const { name, symbol } = specOf(key)
+    return symbol ? `${name} (${symbol})` : name
+  }
+  switch (fault.code) {
+    case 'UNKNOWN_KIND':
+      return fault.kind ? `“${fault.kind}” is no kind of part known here.` : 'Say which kind of part it is.'
+    case 'MISSING':
+      return fault.key === 'id' || fault.key === 'name'
+        ? `Give it ${fault.key === 'id' ? 'a number' : 'a name'}.`
+        : `The ${nameOf(fault.key as PropertyKey)} is missing.`
+    case 'NOT_A_NUMBER':
+      return `The ${nameOf(fault.key)} “${String(fault.value)}” is no number.`
+    case 'OUT_OF_RANGE':
+      return `The ${nameOf(fault.key)} ${fault.value} is outside ${fault.min} … ${fault.max}.`
+    case 'NOT_A_CHOICE':
+      return `The ${nameOf(fault.key)} “${String(fault.value)}” is not one of ${fault.choices.join(', ')}.`
+    case 'NOT_OF_THIS_KIND':
+      return `A ${KINDS[fault.kind].name} has no “${fault.key}”.`
+    case 'CONTRADICTION':
+      return `The ${nameOf(fault.key)} is larger than the ${nameOf(fault.other)}.`
+  }
+}

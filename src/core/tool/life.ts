@@ -32,3 +32,25 @@ export function stationOf(state: ToolState): Station | null {
       return null
   }
 }
+
+/** What may happen to a tool that sets back what depended on it. */
+export const DISTURBANCES = ['heated', 're-clamped', 'insert turned', 'adjusted', 'dropped'] as const
+export type Disturbance = (typeof DISTURBANCES)[number]
+
+/** What becomes of one part when a tool is taken apart. */
+export interface PartFate {
+  readonly component: string
+  readonly count: number
+  readonly to: 'back' | 'scrap'
+  /** What was seen on it; empty when nothing was. */
+  readonly wear: string
+}
+
+/** What it takes to heat a shrunk cutter out again. */
+export interface Removal {
+  readonly temperatureC: number
+  readonly greatestC: number
+  /** The largest share of the rise that the shank may take. */
+  readonly warmedShare: number
+  readonly steelShank: boolean
+}

@@ -11,7 +11,11 @@ export interface Machine {
   /** Decimals its registers keep, in its own unit. */
   readonly decimals: number
   readonly coupling: Coupling
+  /** Forms of pull studs its gripper takes; empty where the taper has none. */
+  readonly studForms: readonly string[]
   readonly greatestRpm: number
+  /** Heaviest tool its changer carries; null when nobody knows. */
+  readonly greatestKg: number | null
   /** What the geometry register for the cutter's size holds. */
   readonly sizeRegister: 'radius' | 'diameter'
   readonly lengthMm: Limits
@@ -20,4 +24,6 @@ export interface Machine {
   readonly pockets: number
   readonly labelCode: 'datamatrix' | 'qr'
   readonly post: string
+  /** Whether measuring or balancing comes first for its tools. */
+  readonly route: 'measure, then balance' | 'balance, then measure' | 'no balance'
 }

@@ -1,94 +1,138 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
+  accepts,
+  checkComponent,
   COUPLINGS,
+  firstOf,
+  KIND_NAMES,
+  kindSpec,
   nextState,
+  partFaultText,
   plainProfile,
   profileOf,
-  refusalText,
-  refuseHolder,
-  refuseStack,
-  stackUp,
+  propertiesOf,
+  specOf,
   stationOf,
   TOOL_STATES,
+  volumeCentre,
+  type Component,
   type Definition,
-  type HolderItem,
-  type ShrinkHolder,
-  type SolidCutter,
+  type PartOf,
+  type PropertyKey,
   type ToolEvent,
 } from './index'
 
-const holder: ShrinkHolder = {
+const holder: PartOf<'shrink-holder'> = {
   kind: 'shrink-holder',
   id: 'H1',
   name: 'shrink holder Ø10',
-  coupling: 'HSK-A63',
-  boreMm: 10,
-  boreLimits: { min: 9.978, max: 9.983 },
-  projectionMm: 85,
-  noseMm: 24,
-  noseHalfAngleDeg: 4.5,
+  CCMS: 'HSK-A63',
+  DCONWS: 10,
+  boreMin: 9.978,
+  boreMax: 9.983,
+  LPR: 85,
+  BD: 24,
+  coneDeg: 4.5,
   heatedMm: 42,
-  depth: { min: 31, max: 42 },
+  LSCN: 31,
+  LSCX: 42,
   greatestC: 370,
   yieldMPa: 1100,
-  greatestRpm: 30000,
-  massKg: 1,
+  RPMX: 30000,
+  WT: 1,
   coil: '8 … 12',
 }
-const cutter: SolidCutter = {
+const cutter: PartOf<'solid-cutter'> = {
   kind: 'solid-cutter',
   id: 'C1',
   name: 'end mill Ø10',
   form: 'corner',
   DC: 10,
   RE: 1,
-  edges: 4,
+  NOF: 4,
   OAL: 72,
   DMM: 10,
   shankClass: 'h6',
   shankMaterial: 'carbide',
   LCF: 22,
-  coolantBoreMm: 0,
-  massKg: 0.08,
+  WT: 0.08,
 }
-const definition = { LF: { nominal: 118, lower: -0.1, upper: 0.1 } } as Definition
-const item: HolderItem = { serial: 'BX1', component: 'H1', retired: false, carries: false, carriesT: null, heats: 0 }
-const codes = (change: Partial<HolderItem>, offered: Partial<ShrinkHolder> = {}) =>
-  refuseHolder({ ...item, ...change }, { ...holder, ...offered }, holder, cutter).map((r) => r.code)
 
-describe('what fits what', () => {
-  it('a free holder of the right type', () => expect(codes({})).toEqual([]))
+describe('a part from outside', () => {
+  const codes = (raw: Record<string, unknown>) => {
+    const checked = checkComponent(raw)
+    return checked.ok ? [] : checked.error.map((f) => f.code)
+  }
+  it('that has everything its kind has is taken as it is', () => {
+    expect(checkComponent({ ...cutter })).toEqual({ ok: true, value: cutter })
+    expect(codes({ ...holder })).toEqual([])
+  })
   it.each([
-    [{ carries: true, carriesT: 4 }, {}, ['HOLDER_CARRIES_TOOL']],
-    [{ retired: true }, {}, ['HOLDER_RETIRED']],
-    [{}, { coupling: 'SK 40' as const }, ['WRONG_TAPER']],
-    [{}, { boreMm: 12 }, ['WRONG_BORE']],
-    [{}, { id: 'H2' }, ['OTHER_TYPE']],
-    [
-      { carries: true },
-      { coupling: 'SK 40' as const, boreMm: 12, id: 'H2' },
-      ['HOLDER_CARRIES_TOOL', 'WRONG_TAPER', 'WRONG_BORE'],
+    ['no kind', { kind: '' }, ['UNKNOWN_KIND']],
+    ['another kind', { kind: 'sprocket' }, ['UNKNOWN_KIND']],
+    ['no number', { id: ' ' }, ['MISSING']],
+    ['no diameter', { DC: undefined }, ['MISSING']],
+    ['a diameter of 0', { DC: 0 }, ['OUT_OF_RANGE']],
+    ['a negative length', { OAL: -72 }, ['OUT_OF_RANGE', 'CONTRADICTION']],
+    ['text for a number', { DC: '10 mm' }, ['NOT_A_NUMBER']],
+    ['NaN', { DC: NaN }, ['NOT_A_NUMBER']],
+    ['half an edge', { NOF: 2.5 }, ['OUT_OF_RANGE']],
+    ['an unknown form', { form: 'spoon' }, ['NOT_A_CHOICE']],
+    ['a property of holders', { boreMin: 9 }, ['NOT_OF_THIS_KIND']],
+    ['flutes longer than the tool', { LCF: 80 }, ['CONTRADICTION']],
+  ])('%s', (_, change, wanted) => expect(codes({ ...cutter, ...change })).toEqual(wanted))
+  it('a bore whose least is above its greatest', () => expect(codes({ ...holder, boreMin: 9.99 })).toEqual(['CONTRADICTION']))
+  it('every fault is told in words that name the property', () => {
+    const checked = checkComponent({ ...cutter, DC: 0, form: 'spoon', OAL: undefined })
+    expect(checked.ok ? [] : checked.error.map(partFaultText)).toEqual([
+      'The form “spoon” is not one of corner, ball, square, drill, reamer, tap, chamfer.',
+      'The cutting diameter (DC) 0 is outside 0.05 … 500.',
+      'The overall length (OAL) is missing.',
+    ])
+  })
+  it('of any kind: what its own description allows passes, one step outside does not', () => {
+    const middle = (key: PropertyKey): string | number => {
+      const { quantity, choices, min = 1, max = 2 } = specOf(key)
+      return choices?.[0] ?? (quantity === 'text' ? 'x' : quantity === 'count' || quantity === 'months' ? min : (min + max) / 2)
+    }
+    // keeps every pair that has an order in it
+    const ordered = {
+      boreMin: 10,
+      boreMax: 11,
+      LSCN: 10,
+      LSCX: 20,
+      DCN: 5,
+      DCX: 6,
+      LCF: 10,
+      OAL: 100,
+      BD: 40,
+      heatedMm: 30,
+      LPR: 90,
+    }
+    for (const kind of KIND_NAMES) {
+      const part: Record<string, unknown> = { kind, id: 'X', name: 'x' }
+      for (const key of propertiesOf(kind)) part[key] = key in ordered ? ordered[key as keyof typeof ordered] : middle(key)
+      expect([kind, codes(part)]).toEqual([kind, []])
+      for (const key of kindSpec(kind).has) {
+        const { max } = specOf(key)
+        if (max !== undefined) expect(codes({ ...part, [key]: max * 1.01 + 1 }).length).toBeGreaterThan(0)
+        expect(codes({ ...part, [key]: undefined })).toContain('MISSING')
+      }
+    }
+  })
+})
+
+describe('a definition', () => {
+  const definition = {
+    parts: [
+      { role: 'holder', component: 'H1', alternatives: ['H2'], count: 1 },
+      { role: 'cutter', component: 'C1', alternatives: [], count: 1 },
     ],
-  ])('%j %j', (change, offered, wanted) => expect(codes(change, offered)).toEqual(wanted))
-  it('stacks up: stick-out, depth, mass, the smallest speed', () => {
-    expect(stackUp(definition, holder, cutter)).toEqual({ stickOutMm: 33, depthMm: 39, massKg: 1.08, greatestRpm: 30000 })
-  })
-  it.each([
-    [39, 33, []],
-    [30.9, 33, ['TOO_SHALLOW']],
-    [42.1, 33, ['TOO_DEEP']],
-    [50, 20, ['TOO_DEEP', 'FLUTES_IN_BORE']],
-  ])('depth %d, out %d', (depthMm, stickOutMm, wanted) => {
-    expect(refuseStack({ depthMm, stickOutMm, massKg: 1, greatestRpm: 1 }, holder, cutter).map((r) => r.code)).toEqual(wanted)
-  })
-  it('every refusal names the part and the number, and says what to do or what is wrong', () => {
-    expect(refusalText({ code: 'WRONG_BORE', hasMm: 12, needsMm: 10 })).toBe(
-      'Wrong bore: this holder takes 12 mm, the shank is 10 mm.',
-    )
-    expect(refusalText({ code: 'HOLDER_CARRIES_TOOL', serial: 'BX1', t: null })).toContain('already carries a tool')
-    expect(refusalText({ code: 'TOO_SHALLOW', depthMm: 30.9, leastMm: 31 })).toContain('at least 31 mm')
-    expect(refusalText({ code: 'NONE_IN_STOCK', name: 'end mill' })).toContain('No end mill left')
+  } as unknown as Definition
+  it('names its parts by role, with what may stand in', () => {
+    expect([firstOf(definition, 'holder'), firstOf(definition, 'nut')]).toEqual(['H1', null])
+    expect(['H1', 'H2', 'H3'].map((id) => accepts(definition, 'holder', id))).toEqual([true, true, false])
   })
 })
 
@@ -131,7 +175,7 @@ describe('the life of a tool', () => {
 describe('profiles for drawings', () => {
   const rising = (points: readonly (readonly [number, number])[]) => points.every(([, z], i) => i === 0 || z >= points[i - 1][1])
   it('rise from the taper to the tip without a gap', () => {
-    const profile = profileOf(holder, cutter, 118)
+    const profile = profileOf([holder, cutter], 118)!
     expect(profile.parts.map((p) => p.part)).toEqual(['taper', 'flange', 'body', 'nose', 'shank', 'cut'])
     expect(profile.parts.every((p) => rising(p.points))).toBe(true)
     for (let i = 3; i < profile.parts.length; i++)
@@ -139,19 +183,18 @@ describe('profiles for drawings', () => {
     expect([profile.highMm, profile.lowMm, profile.cutRadiusMm]).toEqual([118, -32, 5])
     expect(profile.parts.at(-1)!.points.at(-1)).toEqual([0, 118])
   })
-  it('show the corner form: an arc of RE, a ball to the axis, a square corner', () => {
-    const cut = (change: Partial<SolidCutter>) => profileOf(holder, { ...cutter, ...change }, 118).parts.at(-1)!.points
-    expect(
-      cut({})
-        .slice(1, -1)
-        .every(([r, z]) => Math.abs(Math.hypot(r - 4, z - 117) - 1) < 1e-9),
-    ).toBe(true)
-    expect(
-      cut({ form: 'ball' })
-        .slice(1, -1)
-        .every(([r, z]) => Math.abs(Math.hypot(r, z - 113) - 5) < 1e-9),
-    ).toBe(true)
+  it('show the corner form: an arc of RE, a ball to the axis, a square corner, a drill point', () => {
+    const cut = (change: Partial<typeof cutter>) => profileOf([holder, { ...cutter, ...change }], 118)!.parts.at(-1)!.points
+    const arc = (points: readonly (readonly [number, number])[]) => points.slice(1, -1)
+    expect(arc(cut({})).every(([r, z]) => Math.abs(Math.hypot(r - 4, z - 117) - 1) < 1e-9)).toBe(true)
+    expect(arc(cut({ form: 'ball' })).every(([r, z]) => Math.abs(Math.hypot(r, z - 113) - 5) < 1e-9)).toBe(true)
     expect(cut({ RE: 0, form: 'square' })).toHaveLength(3)
+    const [, shoulder, tip] = cut({ form: 'drill', SIG: 118 })
+    expect(Math.atan2(shoulder[0] - tip[0], tip[1] - shoulder[1])).toBeCloseTo((59 * Math.PI) / 180, 9)
+  })
+  it('need a holder and a cutter', () => {
+    expect(profileOf([holder], 100)).toBeNull()
+    expect(profileOf([cutter as Component], 100)).toBeNull()
   })
   it('a tool of which little is known is a plain cylinder', () => {
     const profile = plainProfile('SK 40', 100, 12, 3)
@@ -161,5 +204,19 @@ describe('profiles for drawings', () => {
       3,
       Math.min(...COUPLINGS['SK 40'].taper.map(([, z]) => z)),
     ])
+  })
+  it('the centre of a turned body: a cylinder in its middle, a cone at a quarter', () => {
+    expect(
+      volumeCentre([
+        [2, 0],
+        [2, 10],
+      ]),
+    ).toEqual([expect.closeTo(Math.PI * 40, 9), 5])
+    expect(
+      volumeCentre([
+        [3, 0],
+        [0, 12],
+      ]),
+    ).toEqual([expect.closeTo(Math.PI * 36, 9), expect.closeTo(3, 9)])
   })
 })

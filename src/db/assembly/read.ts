@@ -32,3 +32,24 @@ export const getAssemblyName = (db: Db, id: number): string | null =>
 /** How many tools this holder has carried up to this one, 1 for the first. */
 export const buildNumber = (db: Db, { serial, id }: Assembly): number =>
   (db.prepare('SELECT count(*) AS n FROM assembly WHERE serial = ? AND id <= ?').get(serial, id) as { n: number }).n
+
+/** What stands in a slot now. */
+export function assemblyIn(db: Db, place: string): Assembly | null {
+  const row = db.prepare("SELECT * FROM assembly WHERE place_id = ? AND state IN ('built', 'measured', 'released')").get(place)
+  return row ? assembly(row) : null
+}
+
+/** Every tool that was ever built with this part, by component or serial; the newest first. */
+export const builtWith = (db: Db, componentOrSerial: string): Assembly[] =>
+  db
+    .prepare(
+      `SELECT * FROM assembly a WHERE a.serial = :part
+         OR EXISTS (SELECT 1 FROM json_each(a.parts) p WHERE p.value ->> '$.component' = :part OR p.value ->> '$.serial' = :part)
+       ORDER BY a.id DESC LIMIT 200`,
+    )
+    .all({ part: componentOrSerial })
+    .map(assembly)
+
+/** Tools built to a definition, any version; the newest first. */
+export const builtTo = (db: Db, definitionId: string): Assembly[] =>
+  db.prepare('SELECT * FROM assembly WHERE definition_id = ? ORDER BY id DESC LIMIT 200').all(definitionId).map(assembly)

@@ -1,4 +1,4 @@
-import type { Assembly, Coupling, Heat, ToolState } from '@/core/tool'
+import type { Assembly, BuiltPart, Condition, Coupling, Heat, ToolState } from '@/core/tool'
 
 export interface AssemblyRow {
   id: number
@@ -12,6 +12,10 @@ export interface AssemblyRow {
   coupling: Coupling
   state: ToolState
   pocket: number | null
+  place_id: string | null
+  parts: string
+  condition: Condition
+  life_used_min: number
   due_at: string | null
   built_at: string
   stop_set_mm: number | null
@@ -32,6 +36,10 @@ export const assembly = (row: unknown): Assembly => {
     coupling: r.coupling,
     state: r.state,
     pocket: r.pocket,
+    place: r.place_id,
+    parts: (JSON.parse(r.parts) as Partial<BuiltPart>[]).map((p) => ({ serial: null, ...p }) as BuiltPart),
+    condition: r.condition,
+    lifeUsedMin: r.life_used_min,
     dueAt: r.due_at,
     builtAt: r.built_at,
     stopSetMm: r.stop_set_mm,

@@ -1,12 +1,12 @@
-import type { Assembly, ToolState } from '@/core/tool'
+import type { Assembly, BuiltPart, Condition, Heat, ToolState } from '@/core/tool'
 import type { Db } from '../connection'
 
 /** @returns the new row's id */
 export function insertAssembly(db: Db, a: Omit<Assembly, 'id' | 'version'>): number {
   const done = db
     .prepare(
-      `INSERT INTO assembly (serial, t, name, definition_id, definition_version, machine_key, job_id, coupling, state, pocket, due_at, built_at, stop_set_mm, heat)
-       VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+      `INSERT INTO assembly (serial, t, name, definition_id, definition_version, machine_key, job_id, coupling, state, pocket, place_id, parts, condition, life_used_min, due_at, built_at, stop_set_mm, heat)
+       VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
     )
     .run(
       a.serial,
@@ -19,6 +19,10 @@ export function insertAssembly(db: Db, a: Omit<Assembly, 'id' | 'version'>): num
       a.coupling,
       a.state,
       a.pocket,
+      a.place,
+      JSON.stringify(a.parts),
+      a.condition,
+      a.lifeUsedMin,
       a.dueAt,
       a.builtAt,
       a.stopSetMm,
@@ -27,18 +31,27 @@ export function insertAssembly(db: Db, a: Omit<Assembly, 'id' | 'version'>): num
   return Number(done.lastInsertRowid)
 }
 
+/** What a step of a tool's life may change; left-out fields stay, the pocket is cleared. */
+export interface Move {
+  readonly state: ToolState
+  readonly pocket?: number | null
+  readonly machine?: string
+  readonly t?: number
+  readonly heat?: Heat
+  readonly parts?: readonly BuiltPart[]
+  readonly condition?: Condition
+}
+
 /**
  * Moves a tool on, if nobody else has since it was read.
  * @returns false when its version is another: read again and say so
  */
-export function moveAssembly(
-  db: Db,
-  seen: Pick<Assembly, 'id' | 'version'>,
-  to: { readonly state: ToolState; readonly pocket?: number | null; readonly machine?: string; readonly t?: number },
-): boolean {
+export function moveAssembly(db: Db, seen: Pick<Assembly, 'id' | 'version'>, to: Move): boolean {
   const done = db
     .prepare(
-      `UPDATE assembly SET state = :state, pocket = :pocket, machine_key = coalesce(:machine, machine_key), t = coalesce(:t, t), version = version + 1
+      `UPDATE assembly SET state = :state, pocket = :pocket, machine_key = coalesce(:machine, machine_key), t = coalesce(:t, t),
+         place_id = iif(:state IN ('loaded', 'apart'), NULL, place_id), heat = coalesce(:heat, heat), parts = coalesce(:parts, parts),
+         condition = coalesce(:condition, condition), version = version + 1
        WHERE id = :id AND version = :version`,
     )
     .run({
@@ -48,6 +61,24 @@ export function moveAssembly(
       pocket: to.pocket ?? null,
       machine: to.machine ?? null,
       t: to.t ?? null,
+      heat: to.heat ? JSON.stringify(to.heat) : null,
+      parts: to.parts ? JSON.stringify(to.parts) : null,
+      condition: to.condition ?? null,
     })
   return done.changes === 1
+}
+
+/** Puts a tool into a slot, or takes it out of one. @throws when another stands there */
+export function placeAssembly(db: Db, id: number, place: string | null): void {
+  db.prepare('UPDATE assembly SET place_id = ? WHERE id = ?').run(place, id)
+}
+
+/** Notes wear without touching the tool's state. */
+export function setCondition(db: Db, id: number, condition: Condition): void {
+  db.prepare('UPDATE assembly SET condition = ? WHERE id = ?').run(condition, id)
+}
+
+/** Keeps a tool for a job (null: for whoever asks). */
+export function reserveAssembly(db: Db, id: number, job: string | null, dueAt: string | null): void {
+  db.prepare('UPDATE assembly SET job_id = ?, due_at = ?, version = version + 1 WHERE id = ?').run(job, dueAt, id)
 }

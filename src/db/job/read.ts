@@ -1,4 +1,4 @@
-import type { Job } from '@/core/plan'
+import type { HandTool, Job, JobProgram } from '@/core/plan'
 import type { ProgramTools } from '@/core/program'
 import type { Db } from '../connection'
 
@@ -7,29 +7,58 @@ interface JobRow {
   name: string
   machine_key: string
   due_at: string
-  program_name: string
-  program_hash: string
-  program: string
+  quantity: number
+  priority: number
+  state: Job['state']
+  urgent_for: string | null
+  extra: string
 }
 
-const COLUMNS = 'id, name, machine_key, due_at, program_name, program_hash, program'
+const COLUMNS = 'id, name, machine_key, due_at, quantity, priority, state, urgent_for, extra'
 
-const job = (row: unknown): Job => {
+function programsOf(db: Db, id: string): JobProgram[] {
+  const rows = db.prepare('SELECT name, hash, program FROM job_program WHERE job_id = ? ORDER BY position').all(id)
+  return (rows as { name: string; hash: string; program: string }[]).map((r) => ({
+    name: r.name,
+    hash: r.hash,
+    program: JSON.parse(r.program) as ProgramTools,
+  }))
+}
+
+const jobOf = (db: Db, row: unknown): Job => {
   const r = row as JobRow
   return {
     id: r.id,
     name: r.name,
     machine: r.machine_key,
     dueAt: r.due_at,
-    programName: r.program_name,
-    programHash: r.program_hash,
-    program: JSON.parse(r.program) as ProgramTools,
+    quantity: r.quantity,
+    priority: r.priority,
+    state: r.state,
+    urgentFor: r.urgent_for,
+    programs: programsOf(db, r.id),
+    extra: JSON.parse(r.extra) as HandTool[],
   }
 }
 
-export const listJobs = (db: Db): Job[] => db.prepare(`SELECT ${COLUMNS} FROM job ORDER BY due_at, id`).all().map(job)
+/** Open jobs, what is needed now before everything. */
+export const listJobs = (db: Db): Job[] =>
+  db
+    .prepare(`SELECT ${COLUMNS} FROM job WHERE state = 'open' ORDER BY priority DESC, due_at, id`)
+    .all()
+    .map((row) => jobOf(db, row))
+
+/** Jobs that are over, the newest first. */
+export const listPastJobs = (db: Db): Job[] =>
+  db
+    .prepare(`SELECT ${COLUMNS} FROM job WHERE state <> 'open' ORDER BY due_at DESC LIMIT 100`)
+    .all()
+    .map((row) => jobOf(db, row))
 
 export function getJob(db: Db, id: string): Job | null {
   const row = db.prepare(`SELECT ${COLUMNS} FROM job WHERE id = ? COLLATE NOCASE`).get(id)
-  return row ? job(row) : null
+  return row ? jobOf(db, row) : null
 }
+
+export const countUrgent = (db: Db): number =>
+  (db.prepare('SELECT count(*) AS n FROM job WHERE urgent_for IS NOT NULL').get() as { n: number }).n

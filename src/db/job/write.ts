@@ -1,19 +1,31 @@
-import type { Job } from '@/core/plan'
+import type { HandTool, Job } from '@/core/plan'
 import type { Db } from '../connection'
 
-export function insertJob(db: Db, job: Job, programText: string, createdAt: string): void {
+/** @param texts the programs' texts, in the order of `job.programs` */
+export function insertJob(db: Db, job: Job, texts: readonly string[], createdAt: string): void {
   db.prepare(
-    `INSERT INTO job (id, name, machine_key, due_at, program_name, program_text, program_hash, program, created_at)
-     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+    `INSERT INTO job (id, name, machine_key, due_at, quantity, priority, state, urgent_for, extra, created_at)
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
   ).run(
     job.id,
     job.name,
     job.machine,
     job.dueAt,
-    job.programName,
-    programText,
-    job.programHash,
-    JSON.stringify(job.program),
+    job.quantity,
+    job.priority,
+    job.state,
+    job.urgentFor,
+    JSON.stringify(job.extra),
     createdAt,
   )
+  const add = db.prepare('INSERT INTO job_program (job_id, position, name, text, hash, program) VALUES (?, ?, ?, ?, ?, ?)')
+  job.programs.forEach((p, i) => add.run(job.id, i + 1, p.name, texts[i], p.hash, JSON.stringify(p.program)))
+}
+
+export function setJobState(db: Db, id: string, state: Job['state']): void {
+  db.prepare('UPDATE job SET state = ? WHERE id = ?').run(state, id)
+}
+
+export function setJobExtra(db: Db, id: string, extra: readonly HandTool[]): void {
+  db.prepare('UPDATE job SET extra = ? WHERE id = ?').run(JSON.stringify(extra), id)
 }

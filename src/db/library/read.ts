@@ -1,4 +1,5 @@
-import type { Component, Coupling, Definition, HolderItem, ShrinkHolder, SolidCutter } from '@/core/tool'
+import type { HolderItem } from '@/core/fits'
+import type { Component, Coupling, Definition } from '@/core/tool'
 import type { Db } from '../connection'
 
 const body = <T>(row: unknown): T => JSON.parse((row as { body: string }).body) as T
@@ -8,19 +9,37 @@ export function getComponent(db: Db, id: string): Component | null {
   return row ? body<Component>(row) : null
 }
 
-/** @throws when the library does not hold it: definitions only name parts that are there */
-export function holderOf(db: Db, id: string): ShrinkHolder {
+/** @throws when the library does not hold it: what is stored only names parts that are there */
+export function componentOf(db: Db, id: string): Component {
   const part = getComponent(db, id)
-  if (part?.kind !== 'shrink-holder') throw new Error(`component ${id} is no holder`)
+  if (!part) throw new Error(`the library holds no component ${id}`)
   return part
 }
 
-/** @throws as holderOf */
-export function cutterOf(db: Db, id: string): SolidCutter {
-  const part = getComponent(db, id)
-  if (part?.kind !== 'solid-cutter') throw new Error(`component ${id} is no cutter`)
-  return part
+export const listComponents = (db: Db): Component[] =>
+  db
+    .prepare('SELECT body FROM component ORDER BY id')
+    .all()
+    .map(body<Component>)
+
+/** Only those that pieces with a serial are of: a library may hold tens of thousands of others. */
+export const listHolderTypes = (db: Db): Map<string, Component> =>
+  new Map(
+    db
+      .prepare('SELECT body FROM component WHERE id IN (SELECT component_id FROM holder)')
+      .all()
+      .map(body<Component>)
+      .map((c) => [c.id, c]),
+  )
+
+/** Names of these parts; a number stands for a part that is not there. */
+export function namesOf(db: Db, ids: Iterable<string>): Map<string, string> {
+  const read = db.prepare("SELECT body ->> '$.name' AS name FROM component WHERE id = ?")
+  return new Map([...new Set(ids)].map((id) => [id, (read.get(id) as { name: string } | undefined)?.name ?? id]))
 }
+
+export const listComponentIds = (db: Db): Set<string> =>
+  new Set((db.prepare('SELECT id FROM component').all() as { id: string }[]).map(({ id }) => id))
 
 /** Newest version of each. */
 export const listDefinitions = (db: Db): Definition[] =>
@@ -38,10 +57,18 @@ export function getDefinition(db: Db, id: string, version?: number): Definition 
   return row ? body<Definition>(row) : null
 }
 
-export interface HolderRead extends Omit<HolderItem, 'component'> {
+/** All versions, the newest first. */
+export const listVersions = (db: Db, id: string): Definition[] =>
+  db
+    .prepare('SELECT body FROM definition WHERE id = ? ORDER BY version DESC')
+    .all(id)
+    .map(body<Definition>)
+
+export interface HolderRead extends Omit<HolderItem, 'component' | 'coupling'> {
   /** null for a holder that came in without being known. */
   readonly component: string | null
   readonly coupling: Coupling
+  readonly place: string | null
 }
 
 interface HolderRow {
@@ -50,42 +77,40 @@ interface HolderRow {
   coupling: Coupling
   retired: number
   heats: number
+  inspect_by: string | null
+  stud_component: string | null
+  stud_since: string | null
+  place_id: string | null
   assembly_id: number | null
   t: number | null
 }
 
+/** An extension is carried when it is among the parts of a tool that stands. */
 const HOLDERS = `
-  SELECT h.serial, h.component_id, h.coupling, h.retired, h.heats, a.id AS assembly_id, a.t
-  FROM holder h LEFT JOIN assembly a ON a.serial = h.serial AND a.state <> 'apart'`
+  SELECT h.*, a.id AS assembly_id, a.t
+  FROM holder h LEFT JOIN assembly a ON a.state <> 'apart' AND (a.serial = h.serial
+    OR h.coupling = '' AND EXISTS (SELECT 1 FROM json_each(a.parts) p WHERE p.value ->> '$.serial' = h.serial))`
 
-const holder = (row: HolderRow): HolderRead => ({
-  serial: row.serial,
-  component: row.component_id,
-  coupling: row.coupling,
-  retired: row.retired === 1,
-  heats: row.heats,
-  carries: row.assembly_id !== null,
-  carriesT: row.t,
-})
+const holder = (row: unknown): HolderRead => {
+  const r = row as HolderRow
+  return {
+    serial: r.serial,
+    component: r.component_id,
+    coupling: r.coupling,
+    retired: r.retired === 1,
+    heats: r.heats,
+    inspectBy: r.inspect_by,
+    stud: r.stud_component,
+    studSince: r.stud_since,
+    place: r.place_id,
+    carries: r.assembly_id !== null,
+    carriesT: r.t,
+  }
+}
 
-export const listHolders = (db: Db): HolderRead[] => (db.prepare(`${HOLDERS} ORDER BY h.serial`).all() as HolderRow[]).map(holder)
+export const listHolders = (db: Db): HolderRead[] => db.prepare(`${HOLDERS} ORDER BY h.serial`).all().map(holder)
 
 export function getHolder(db: Db, serial: string): HolderRead | null {
-  const row = db.prepare(`${HOLDERS} WHERE h.serial = ?`).get(serial) as HolderRow | undefined
+  const row = db.prepare(`${HOLDERS} WHERE h.serial = ?`).get(serial)
   return row ? holder(row) : null
-}
-
-/** Pieces on hand: the sum of all moves. */
-export function stockOf(db: Db, componentId: string): number {
-  return (
-    db.prepare('SELECT coalesce(sum(delta), 0) AS n FROM stock_move WHERE component_id = ?').get(componentId) as { n: number }
-  ).n
-}
-
-export function listStock(db: Db): Map<string, number> {
-  const rows = db.prepare('SELECT component_id AS id, sum(delta) AS n FROM stock_move GROUP BY component_id').all() as {
-    id: string
-    n: number
-  }[]
-  return new Map(rows.map(({ id, n }) => [id, n]))
 }

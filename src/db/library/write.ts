@@ -1,6 +1,7 @@
 import type { Component, Coupling, Definition } from '@/core/tool'
 import type { Db } from '../connection'
 
+/** @throws on a number that is taken */
 export function insertComponent(db: Db, component: Component): void {
   db.prepare('INSERT INTO component (id, kind, body) VALUES (?, ?, ?)').run(
     component.id,
@@ -9,52 +10,72 @@ export function insertComponent(db: Db, component: Component): void {
   )
 }
 
-export function insertHolder(
+/** @returns false when there is no such part */
+export function updateComponent(db: Db, component: Component): boolean {
+  const done = db
+    .prepare('UPDATE component SET body = ? WHERE id = ? AND kind = ?')
+    .run(JSON.stringify(component), component.id, component.kind)
+  return done.changes === 1
+}
+
+export interface NewHolder {
+  readonly serial: string
+  readonly componentId: string | null
+  /** Empty for an extension. */
+  readonly coupling: Coupling | ''
+  readonly heats?: number
+  readonly retired?: boolean
+  readonly inspectBy?: string | null
+  readonly stud?: string | null
+  readonly studSince?: string | null
+  readonly place?: string | null
+}
+
+export function insertHolder(db: Db, h: NewHolder): void {
+  db.prepare(
+    `INSERT INTO holder (serial, component_id, coupling, heats, retired, inspect_by, stud_component, stud_since, place_id)
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+  ).run(
+    h.serial,
+    h.componentId,
+    h.coupling,
+    h.heats ?? 0,
+    h.retired ? 1 : 0,
+    h.inspectBy ?? null,
+    h.stud ?? null,
+    h.studSince ?? null,
+    h.place ?? null,
+  )
+}
+
+/** Holder care. Fields left out stay as they are. */
+export function updateHolder(
   db: Db,
   serial: string,
-  componentId: string | null,
-  coupling: Coupling,
-  heats = 0,
-  retired = false,
+  change: Partial<Pick<NewHolder, 'retired' | 'inspectBy' | 'stud' | 'studSince' | 'place' | 'componentId'>>,
 ): void {
-  db.prepare('INSERT INTO holder (serial, component_id, coupling, heats, retired) VALUES (?, ?, ?, ?, ?)').run(
-    serial,
-    componentId,
-    coupling,
-    heats,
-    retired ? 1 : 0,
-  )
+  const columns = {
+    retired: change.retired === undefined ? undefined : change.retired ? 1 : 0,
+    inspect_by: change.inspectBy,
+    stud_component: change.stud,
+    stud_since: change.studSince,
+    place_id: change.place,
+    component_id: change.componentId,
+  }
+  for (const [column, value] of Object.entries(columns))
+    if (value !== undefined) db.prepare(`UPDATE holder SET ${column} = ? WHERE serial = ?`).run(value, serial)
 }
 
 export function countHeat(db: Db, serial: string): void {
   db.prepare('UPDATE holder SET heats = heats + 1 WHERE serial = ?').run(serial)
 }
 
+/** @throws on a version that is taken: somebody else changed it meanwhile */
 export function insertDefinition(db: Db, definition: Definition): void {
   db.prepare('INSERT INTO definition (id, version, t, body) VALUES (?, ?, ?, ?)').run(
     definition.id,
     definition.version,
     definition.t,
     JSON.stringify(definition),
-  )
-}
-
-export interface StockMove {
-  readonly componentId: string
-  readonly delta: number
-  readonly why: 'received' | 'built in' | 'taken back' | 'scrapped' | 'counted'
-  readonly serial: string | null
-  readonly personId: string | null
-  readonly at: string
-}
-
-export function insertStockMove(db: Db, move: StockMove): void {
-  db.prepare('INSERT INTO stock_move (component_id, delta, why, serial, person_id, at) VALUES (?, ?, ?, ?, ?, ?)').run(
-    move.componentId,
-    move.delta,
-    move.why,
-    move.serial,
-    move.personId,
-    move.at,
   )
 }

@@ -37,3 +37,12 @@ export function lastMeasurement(db: Db, assemblyId: number): SavedMeasurement | 
 
 export const listMeasurements = (db: Db, assemblyId: number): SavedMeasurement[] =>
   db.prepare(`${SELECT} WHERE m.assembly_id = ? ORDER BY m.id DESC`).all(assemblyId).map(measurement)
+
+/** When each assembly was last measured. */
+export function listMeasuredAt(db: Db): Map<number, string> {
+  const rows = db.prepare('SELECT assembly_id AS id, max(at) AS at FROM measurement GROUP BY assembly_id').all() as {
+    id: number
+    at: string
+  }[]
+  return new Map(rows.map(({ id, at }) => [id, at]))
+}

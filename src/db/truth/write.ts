@@ -5,3 +5,7 @@ export function putTicket(db: Db, assemblyId: number, ticket: string): void {
     'INSERT INTO sim_truth (assembly_id, ticket) VALUES (?, ?) ON CONFLICT (assembly_id) DO UPDATE SET ticket = excluded.ticket',
   ).run(assemblyId, ticket)
 }
+
+export function putShrinkState(db: Db, body: string): void {
+  db.prepare('INSERT INTO sim_shrink (id, body) VALUES (1, ?) ON CONFLICT (id) DO UPDATE SET body = excluded.body').run(body)
+}

@@ -1,85 +1,150 @@
-import { shrinkSetup, USUAL_PRACTICE, type ShrinkError, type ShrinkJoint, type ShrinkSetup } from '@/core/clamp'
-import type { Job } from '@/core/plan'
+import { axialTravelMm, stopSetting, USUAL_PRACTICE, type StopSetting } from '@/core/clamp'
 import {
-  refuseStack,
-  stackUp,
-  type Definition,
-  type Refusal,
-  type ShrinkHolder,
-  type SolidCutter,
-  type StackUp,
-} from '@/core/tool'
-import { degToRad, type Result } from '@/core/units'
+  carrierOf,
+  checkTool,
+  clampingOf,
+  partIn,
+  SHIPPED_STEPS,
+  smallestShankMm,
+  whatFits,
+  type Candidates,
+  type Checked,
+  type Clamping,
+  type Step,
+  type StepFacts,
+} from '@/core/fits'
+import type { Job } from '@/core/plan'
+import { FETCHED, numberOf, valueOf, type Definition } from '@/core/tool'
+import { getStepList, buildsOf, listBuilds, listLessons, type BuildUnderWay } from '@/db/build/read'
 import type { Db } from '@/db/connection'
 import { getJob } from '@/db/job/read'
-import { cutterOf, getDefinition, holderOf, listDefinitions, listHolders, stockOf, type HolderRead } from '@/db/library/read'
+import {
+  getDefinition,
+  getHolder,
+  listComponents,
+  listDefinitions,
+  listHolders,
+  listHolderTypes,
+  type HolderRead,
+} from '@/db/library/read'
+import { listMachines } from '@/db/machine/read'
+import { balanceOf } from '@/db/stock/read'
+import { freeHolders } from '../kit/inventory'
+import { chooseParts, type ChosenPart } from './choose-parts'
 
 export interface BuildSheet {
   readonly job: Job | null
   readonly definition: Definition
-  readonly holder: ShrinkHolder
-  readonly cutter: SolidCutter
-  readonly stack: StackUp
-  readonly stackRefusals: readonly Refusal[]
-  readonly setup: Result<ShrinkSetup, ShrinkError>
-  readonly inStock: number
-  /** Holders of the right type that are free now. */
+  readonly parts: readonly ChosenPart[]
+  readonly checked: Checked
+  readonly clamping: Clamping | null
+  readonly steps: readonly Step[]
+  readonly facts: StepFacts
+  /** Where the clamping is set against a stop. */
+  readonly stop: StopSetting | null
+  /** Holders of an accepted type that are free now. */
   readonly free: readonly HolderRead[]
+  /** The build that was begun on the chosen holder, or by anyone for this tool. */
+  readonly build: BuildUnderWay | null
+  /** Parts of which there are too few. */
+  readonly short: readonly ChosenPart[]
+  /** Where the parts list does not do, or a part is short: what would do. */
+  readonly candidates: readonly Candidates[]
 }
 
-export function jointOf(holder: ShrinkHolder, cutter: SolidCutter, stack: StackUp): ShrinkJoint {
-  return {
-    bore: holder.boreLimits,
-    noseMm: holder.noseMm,
-    noseHalfAngleRad: degToRad(holder.noseHalfAngleDeg),
-    heatedMm: holder.heatedMm,
-    holderMaterial: 'hot-work steel',
-    greatestC: holder.greatestC,
-    yieldMPa: holder.yieldMPa,
-    shankMm: cutter.DMM,
-    shankClass: cutter.shankClass,
-    shankMaterial: cutter.shankMaterial,
-    coolantBoreMm: cutter.coolantBoreMm,
-    gripMm: Math.max(0, stack.depthMm),
-  }
-}
+/** Steps of a clamping: the shop's own, else what ships. */
+export const stepsOf = (db: Db, clamping: Clamping | null): readonly Step[] =>
+  clamping === null ? [] : ((getStepList(db, clamping) as Step[] | null) ?? SHIPPED_STEPS[clamping])
 
-export function readBuildOf(db: Db, definition: Definition, job: Job | null): BuildSheet {
-  const holder = holderOf(db, definition.holder)
-  const cutter = cutterOf(db, definition.cutter)
-  const stack = stackUp(definition, holder, cutter)
+/** @param serial the piece that was scanned */
+export function readBuildOf(db: Db, definition: Definition, job: Job | null, serial: string | null, now: string): BuildSheet {
+  const holder = serial ? getHolder(db, serial) : null
+  const parts = chooseParts(db, definition, job?.id ?? null, holder)
+  const machines = listMachines(db).filter((m) => (job ? m.key === job.machine : definition.machines.includes(m.key)))
+  const checked = checkTool(definition, parts, machines, USUAL_PRACTICE)
+  const clamping = clampingOf(parts)
+  const shankMm = numberOf(partIn(parts, 'cutter')!, 'DMM') ?? 0
+  const holderType = partIn(parts, 'holder')
+  const stop =
+    checked.shrink && holderType ? stopSetting(checked.shrink.stopHighMm, shankMm, listLessons(db, holderType.id)) : null
+  const short = parts.filter((p) => FETCHED.includes(p.line.role) && p.onHand + p.fetched < p.count)
+  const builds = job ? buildsOf(db, job.id, definition.t) : []
   return {
     job,
     definition,
-    holder,
-    cutter,
-    stack,
-    stackRefusals: refuseStack(stack, holder, cutter),
-    setup: shrinkSetup(jointOf(holder, cutter, stack), USUAL_PRACTICE, definition.torqueNm),
-    inStock: stockOf(db, cutter.id),
-    free: listHolders(db).filter((h) => h.component === holder.id && !h.carries && !h.retired),
+    parts,
+    checked,
+    clamping,
+    steps: stepsOf(db, clamping),
+    facts: factsOf(definition, parts, checked, stop),
+    stop,
+    free: freeHolders(listHolders(db), listHolderTypes(db), new Set(listBuilds(db).map((b) => b.serial)), now).filter((h) =>
+      definition.parts.some((l) => l.role === 'holder' && (l.component === h.component || l.alternatives.includes(h.component!))),
+    ),
+    build: builds.find((b) => b.serial === serial) ?? builds[0] ?? null,
+    short,
+    candidates:
+      checked.refusals.length || short.length
+        ? inStockFirst(db, whatFits(definition, parts, listComponents(db), machines, USUAL_PRACTICE), short)
+        : [],
   }
 }
 
+/** For a part that is short only what lies in the store helps. */
+function inStockFirst(db: Db, candidates: readonly Candidates[], short: readonly ChosenPart[]): Candidates[] {
+  return candidates.map((c) => {
+    const wanted = short.find((p) => p.line.role === c.role)
+    return wanted ? { ...c, fits: c.fits.filter((part) => balanceOf(db, part.id).hand >= wanted.count) } : c
+  })
+}
+
 /** The sheet for a job's T number; null when the job or a definition for it is not there. */
-export function readBuild(db: Db, jobId: string, t: number): BuildSheet | null {
+export function readBuild(db: Db, jobId: string, t: number, serial: string | null, now: string): BuildSheet | null {
   const job = getJob(db, jobId)
   const current = job && listDefinitions(db).find((d) => d.t === t && d.machines.includes(job.machine))
   const definition = current && getDefinition(db, current.id)
-  return job && definition ? readBuildOf(db, definition, job) : null
+  return job && definition ? readBuildOf(db, definition, job, serial, now) : null
 }
 
-export function shrinkErrorText(error: ShrinkError): string {
-  switch (error.code) {
-    case 'SIZE_NOT_IN_TABLE':
-      return `A shank of ${error.nominalMm} mm is outside ISO 286 as far as it is kept here (to 50 mm).`
-    case 'SHANK_TOO_COARSE':
-      return `A shank to ${error.shankClass} is too coarse to shrink: take h6 or better.`
-    case 'NO_INTERFERENCE':
-      return `With the smallest shank and the widest bore nothing grips (${(error.leastMm * 1000).toFixed(0)} µm). This pair must not be shrunk.`
-    case 'TOO_HOT':
-      return `The tightest pair needs ${error.neededC.toFixed(0)} °C; this holder may see ${error.limitC} °C at most.`
-    case 'OVERSTRESSED':
-      return `The nose would be stressed to ${error.stressMPa.toFixed(0)} N/mm², its limit is ${error.yieldMPa}.`
+function factsOf(definition: Definition, parts: readonly ChosenPart[], checked: Checked, stop: StopSetting | null): StepFacts {
+  const [carrier, cutter, collet, nut] = [
+    carrierOf(parts),
+    partIn(parts, 'cutter'),
+    partIn(parts, 'collet'),
+    partIn(parts, 'nut'),
+  ]
+  const insert = partIn(parts, 'insert')
+  const screw = partIn(parts, 'screw')
+  const text = (part: typeof cutter, key: Parameters<typeof valueOf>[1]) =>
+    part ? ((valueOf(part, key) as string | undefined) ?? null) : null
+  const number = (part: typeof cutter, key: Parameters<typeof numberOf>[1]) => (part ? (numberOf(part, key) ?? null) : null)
+  const { stack, shrink } = checked
+  return {
+    holder: partIn(parts, 'holder')?.name ?? '–',
+    cutter: cutter?.name ?? '–',
+    collet: collet?.name ?? null,
+    nut: nut?.name ?? null,
+    insert: insert?.name ?? null,
+    seats: number(cutter, 'CICT'),
+    stop: stop ? definition.LF.nominal + stop.highMm : null,
+    LF: stack?.LF ?? definition.LF.nominal,
+    stickOut: stack?.stickOutMm ?? 0,
+    depth: stack?.depthMm ?? null,
+    depthLeast: stack?.depthLimitsMm?.min ?? null,
+    depthGreatest: stack?.depthLimitsMm?.max ?? null,
+    shank: number(cutter, 'DMM'),
+    shankClass: text(cutter, 'shankClass'),
+    shankMaterial: text(cutter, 'shankMaterial'),
+    coil: text(carrier, 'coil'),
+    temperature: shrink ? Math.round(shrink.temperatureC) : null,
+    torque: number(nut, 'TQ') ?? number(carrier, 'TQ'),
+    torqueSchool: text(nut, 'torqueSchool'),
+    lubricated: text(nut, 'lubricated'),
+    key: number(carrier, 'keyMm'),
+    seatTorque: number(screw, 'TQ') ?? number(insert, 'TQ'),
+    travel:
+      collet?.kind === 'collet' && collet.colletSystem === 'ISO 15488'
+        ? axialTravelMm(collet.DCX - smallestShankMm(collet))
+        : null,
   }
 }

@@ -1,30 +1,49 @@
 import { USUAL_PRACTICE, type ShrinkSetup } from '@/core/clamp'
-import { refusalText, refuseHolder, type Heat } from '@/core/tool'
-import { fail, ok, type Result } from '@/core/units'
+import { isShrink, carrierOf, partIn, refusalText, refuseHolder, refuseStud, tickIds } from '@/core/fits'
+import { FETCHED, numberOf, type BuiltPart, type Heat } from '@/core/tool'
+import { fail, type Result } from '@/core/units'
 import { insertAssembly } from '@/db/assembly/write'
-import { inTransaction, isTaken } from '@/db/connection'
-import { getHolder, holderOf, stockOf } from '@/db/library/read'
-import { countHeat, insertStockMove } from '@/db/library/write'
-import { addEntry } from '@/db/record/write'
+import { buildOn, type BuildUnderWay } from '@/db/build/read'
+import { deleteBuild } from '@/db/build/write'
+import { componentOf, getComponent, getHolder } from '@/db/library/read'
+import { countHeat, updateHolder } from '@/db/library/write'
+import { lyingOf } from '@/db/stock/read'
 import { noteRefusal } from '../records/note-refusal'
-import type { Refused, Work } from '../work'
-import { readBuild, shrinkErrorText, type BuildSheet } from './build-sheet'
+import { bookInside, moves } from '../store/book'
+import { allOrNothing, need, type Refused, type Work } from '../work'
+import { readBuild, type BuildSheet } from './build-sheet'
+import type { ChosenPart } from './choose-parts'
+import { note } from '../records/note'
 
 /** Everything that speaks against this holder for this tool; the first is the weightiest. */
-export function refuseBuild(work: Pick<Work, 'db'>, sheet: BuildSheet, serial: string): Refused[] {
+export function refuseBuild(work: Pick<Work, 'db' | 'now'>, sheet: BuildSheet, serial: string): Refused[] {
   const item = getHolder(work.db, serial)
   if (!item) return [{ code: 'UNKNOWN_SERIAL', text: `No holder ${serial} is known here. Scan the mark on the holder itself.` }]
   if (!item.component)
     return [{ code: 'UNKNOWN_TYPE', text: `Of holder ${serial} only its taper is known. Enter its type in the library first.` }]
+  const other = buildOn(work.db, serial)
+  if (other && (other.job !== sheet.job?.id || other.t !== sheet.definition.t))
+    return [{ code: 'BEING_BUILT', text: `${other.who} builds T${other.t} for ${other.job} on ${serial}. Take another holder.` }]
+  const first = sheet.definition.parts.find((l) => l.role === 'holder')!
+  const cutter = partIn(sheet.parts, 'cutter')!
+  const offered = componentOf(work.db, item.component)
+  const known = { ...item, component: item.component }
   const refusals = [
-    ...refuseHolder({ ...item, component: item.component }, holderOf(work.db, item.component), sheet.holder, sheet.cutter),
-    ...sheet.stackRefusals,
-    ...(stockOf(work.db, sheet.cutter.id) < 1 ? [{ code: 'NONE_IN_STOCK', name: sheet.cutter.name } as const] : []),
-  ].map((r) => ({ code: r.code, text: refusalText(r) }))
-  return sheet.setup.ok ? refusals : [...refusals, { code: sheet.setup.error.code, text: shrinkErrorText(sheet.setup.error) }]
+    ...refuseHolder(known, offered, componentOf(work.db, first.component), cutter, sheet.definition, work.now),
+    ...refuseStud(known, item.stud === null ? null : getComponent(work.db, item.stud), partIn(sheet.parts, 'stud'), work.now),
+    ...sheet.checked.refusals,
+    ...sheet.parts
+      .filter((p) => FETCHED.includes(p.line.role) && p.onHand + p.fetched < p.count)
+      .map((p) => ({ code: 'NONE_IN_STOCK', name: p.component.name }) as const),
+  ]
+  return refusals.map((r) => ({ code: r.code === 'SHRINK' ? r.error.code : r.code, text: refusalText(r) }))
 }
 
-export function heatOf(setup: ShrinkSetup, heatedMm: number, endedAt: string): Heat {
+export function heatOf(
+  setup: Pick<ShrinkSetup, 'temperatureC' | 'touchS' | 'measureS' | 'tauS'>,
+  heatedMm: number,
+  endedAt: string,
+): Heat {
   const later = (seconds: number) => new Date(Date.parse(endedAt) + 1000 * seconds).toISOString()
   return {
     endedAt,
@@ -37,71 +56,108 @@ export function heatOf(setup: ShrinkSetup, heatedMm: number, endedAt: string): H
   }
 }
 
-/** The scan of the holder's own mark confirms that it was shrunk: the tool stands, its cutter leaves the stock. */
+/** The scan of the holder's own mark after its last step: every step must be confirmed. */
+export function finishBuild(work: Work, serial: string): Result<{ serial: string; touchAt: string | null }, Refused> {
+  const build = buildOn(work.db, serial)
+  if (!build) return fail({ code: 'NOT_BEGUN', text: `Nobody has begun a tool on ${serial}.` })
+  const sheet = readBuild(work.db, build.job, build.t, serial, work.now)
+  if (!sheet) return fail({ code: 'UNKNOWN_TOOL', text: `Job ${build.job} wants no T${build.t} any more.` })
+  const left = sheet.steps.filter((step) => tickIds([step], sheet.facts.seats).some((id) => !build.done.includes(id)))
+  if (left.length)
+    return fail({
+      code: 'STEPS_LEFT',
+      text: `Not done yet: ${left.map((s) => s.title.toLowerCase()).join(', ')}. Confirm ${left.length === 1 ? 'it' : 'them'}, then scan the holder again.`,
+    })
+  return buildTool(work, build.job, build.t, serial, build)
+}
+
+/**
+ * The tool stands: its parts leave the stock, its heat is kept.
+ * @param build what was done at the bench; without it the heat is the computed one, from now
+ */
 export function buildTool(
   work: Work,
   jobId: string,
   t: number,
   serial: string,
-): Result<{ serial: string; touchAt: string }, Refused> {
-  const sheet = readBuild(work.db, jobId, t)
+  build: BuildUnderWay | null = null,
+): Result<{ serial: string; touchAt: string | null }, Refused> {
+  const sheet = readBuild(work.db, jobId, t, serial, work.now)
   if (!sheet) return fail({ code: 'UNKNOWN_TOOL', text: `Job ${jobId} wants no T${t} that has a definition.` })
   const [refused] = refuseBuild(work, sheet, serial)
-  if (refused || !sheet.setup.ok) {
-    const why = refused ?? { code: 'NO_SETUP', text: 'This pair cannot be shrunk.' }
-    noteRefusal(work, 'Build', { serial: getHolder(work.db, serial) ? serial : null, t, machine: sheet.job?.machine }, why)
-    return fail(why)
+  if (refused) {
+    noteRefusal(work, 'Build', { serial: getHolder(work.db, serial) ? serial : null, t, machine: sheet.job?.machine }, refused)
+    return fail(refused)
   }
-  const { definition, holder, cutter, job } = sheet
-  const heat = heatOf(sheet.setup.value, holder.heatedMm, work.now)
-  const stopSetMm = definition.LF.nominal + sheet.setup.value.stopHighMm
-  try {
-    inTransaction(work.db, () => {
-      insertAssembly(work.db, {
-        serial,
-        t: definition.t,
-        name: definition.name,
-        definition: { id: definition.id, version: definition.version },
-        machine: job?.machine ?? null,
-        job: job?.id ?? null,
-        coupling: holder.coupling,
-        state: 'built',
-        pocket: null,
-        dueAt: job?.dueAt ?? null,
-        builtAt: work.now,
-        stopSetMm,
-        heat,
-      })
-      insertStockMove(work.db, {
-        componentId: cutter.id,
-        delta: -1,
-        why: 'built in',
-        serial,
-        personId: work.person.id,
-        at: work.now,
-      })
-      countHeat(work.db, serial)
-      addEntry(work.db, {
-        at: work.now,
-        personId: work.person.id,
-        what: 'built',
-        serial,
-        t: definition.t,
-        machine: job?.machine ?? null,
-        text: `${cutter.name} shrunk into ${serial}, stop set to ${stopSetMm.toFixed(2)} mm`,
-        before: null,
-        after: {
-          definition: definition.id,
-          version: definition.version,
-          stopSetMm,
-          temperatureC: sheet.setup.ok ? sheet.setup.value.temperatureC : null,
-        },
-      })
+  const { definition, job, parts, checked } = sheet
+  const carrier = carrierOf(parts)
+  const heat = build?.heat ?? (checked.shrink && isShrink(carrier) ? heatOf(checked.shrink, carrier.heatedMm, work.now) : null)
+  const stopSetMm = sheet.stop ? definition.LF.nominal + sheet.stop.highMm : null
+  const coupling = getHolder(work.db, serial)!.coupling
+  return allOrNothing(work.db, `Somebody else has just built on holder ${serial}. Take another one.`, () => {
+    insertAssembly(work.db, {
+      serial,
+      t: definition.t,
+      name: definition.name,
+      definition: { id: definition.id, version: definition.version },
+      machine: job?.machine ?? null,
+      job: job?.id ?? null,
+      coupling,
+      state: 'built',
+      pocket: null,
+      place: null,
+      parts: builtParts(parts, build),
+      condition: 'fit',
+      lifeUsedMin: 0,
+      dueAt: job?.dueAt ?? null,
+      builtAt: work.now,
+      stopSetMm,
+      heat,
     })
-  } catch (error) {
-    if (isTaken(error))
-      return fail({ code: 'HOLDER_CARRIES_TOOL', text: `Somebody else has just built on holder ${serial}. Take another one.` })
-    throw error
+    updateHolder(work.db, serial, { place: null })
+    for (const part of parts) if (FETCHED.includes(part.line.role)) buildIn(work, part, serial, job?.id ?? null)
+    if (heat && !build?.heat) countHeat(work.db, serial)
+    if (build) deleteBuild(work.db, build.id)
+    note(work, 'built', saidOf(sheet, serial, stopSetMm), {
+      serial,
+      t: definition.t,
+      machine: job?.machine ?? null,
+      after: {
+        definition: definition.id,
+        version: definition.version,
+        parts: parts.map((p) => p.component.id),
+        stopSetMm,
+        temperatureC: heat?.fromC ?? null,
+      },
+    })
+    return { serial, touchAt: heat?.touchAt ?? null }
+  })
+}
+
+const builtParts = (parts: readonly ChosenPart[], build: BuildUnderWay | null): BuiltPart[] =>
+  parts.map(({ line, component, count }) => ({
+    role: line.role,
+    component: component.id,
+    count,
+    serial: line.role === 'extension' ? (build?.extensions[component.id] ?? null) : null,
+  }))
+
+/** What was fetched for the job first, then straight out of drawers. */
+function buildIn(work: Work, { component, count, fetched }: ChosenPart, serial: string, job: string | null): void {
+  const fromJob = job === null ? 0 : Math.min(count, fetched)
+  if (fromJob > 0) need(bookInside(work, moves.buildIn(component.id, fromJob, serial, { job: job! })))
+  let rest = count - fromJob
+  for (const { place, count: there } of lyingOf(work.db, component.id)) {
+    const take = Math.min(rest, there)
+    if (take > 0) need(bookInside(work, moves.buildIn(component.id, take, serial, { place })))
+    rest -= take
   }
-  return ok({ serial, touchAt: heat.touchAt })
+  if (rest > 0) need(bookInside(work, moves.buildIn(component.id, rest, serial, { place: null })))
+}
+
+function saidOf({ parts, clamping }: BuildSheet, serial: string, stopSetMm: number | null): string {
+  const cutter = partIn(parts, 'cutter')
+  const how = clamping === 'shrink' ? 'shrunk into' : 'put into'
+  const torque = numberOf(partIn(parts, 'nut') ?? partIn(parts, 'holder')!, 'TQ')
+  return `${cutter?.name} ${how} ${serial}${stopSetMm !== null ? `, stop set to ${stopSetMm.toFixed(2)} mm` : torque ? `, ${torque} N·m` : ''}`
 }

@@ -3,11 +3,11 @@ import { fail, ok, type Result } from '@/core/units'
 import { moveAssembly } from '@/db/assembly/write'
 import { inTransaction } from '@/db/connection'
 import { insertHandover, voidCurrent } from '@/db/handover/write'
-import { addEntry } from '@/db/record/write'
 import type { Control } from '@/devices/control/port'
 import { noteRefusal } from '../records/note-refusal'
 import type { Refused, Work } from '../work'
 import { proposeHandover } from './propose'
+import { note } from '../records/note'
 
 export interface Release {
   readonly serial: string
@@ -67,17 +67,18 @@ export async function releaseHandover(
       releasedAt: work.now,
       personId: work.person.id,
     })
-    addEntry(work.db, {
-      at: work.now,
-      personId: work.person.id,
-      what: 'released',
-      serial: assembly.serial,
-      t: values.t,
-      machine: machine.key,
-      text: `Hand-over ${values.issue} for ${machine.name}${reason ? `, unsure measurement released: ${reason}` : ''}`,
-      before: before === null ? null : { issue: before },
-      after: { id, ...values },
-    })
+    note(
+      work,
+      'released',
+      `Hand-over ${values.issue} for ${machine.name}${reason ? `, unsure measurement released: ${reason}` : ''}`,
+      {
+        serial: assembly.serial,
+        t: values.t,
+        machine: machine.key,
+        before: before === null ? null : { issue: before },
+        after: { id, ...values },
+      },
+    )
     return { id, issue: values.issue }
   })
   return released

@@ -1,12 +1,16 @@
 import { createHash } from 'node:crypto'
-import type { Job } from '@/core/plan'
+import { wantedOf, type HandTool, type Job, type JobProgram } from '@/core/plan'
 import { toolsWanted } from '@/core/program'
+import type { Machine } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { inTransaction, isTaken } from '@/db/connection'
-import { insertJob } from '@/db/job/write'
+import { getJob } from '@/db/job/read'
+import { insertJob, setJobExtra, setJobState } from '@/db/job/write'
 import { getMachine } from '@/db/machine/read'
-import { addEntry } from '@/db/record/write'
-import type { Refused, Work } from '../work'
+import { listTaken } from '@/db/stock/read'
+import { giveBackAll } from '../store/give-back'
+import { allOrNothing, type Refused, type Work } from '../work'
+import { note } from '../records/note'
 
 export interface NewJob {
   /** Work order as people write it. */
@@ -15,46 +19,65 @@ export interface NewJob {
   readonly machine: string
   /** ISO 8601 */
   readonly dueAt: string
-  readonly programName: string
-  readonly programText: string
+  readonly quantity: number
+  readonly priority: number
+  readonly programs: readonly { readonly name: string; readonly text: string }[]
+  readonly extra: readonly HandTool[]
 }
 
 export const PROGRAM_LIMIT_BYTES = 8 * 2 ** 20
+/** Above this nothing is planned: tools that are needed now. */
+export const URGENT = 9
 
-/** A job from an NC program and a date. @errors in words; nothing is stored then */
+function readPrograms(programs: NewJob['programs'], machine: Machine): Result<JobProgram[], Refused> {
+  const read: JobProgram[] = []
+  for (const { name, text } of programs) {
+    if (text.length > PROGRAM_LIMIT_BYTES) return fail({ code: 'TOO_LARGE', text: `${name}: a program may have 8 MB at most.` })
+    const tools = toolsWanted(text, machine.kind)
+    if (!tools.ok)
+      return fail({ code: 'NOT_A_PROGRAM', text: `${name} holds not one block that can be read. Is it the NC program?` })
+    read.push({ name, hash: createHash('sha256').update(text).digest('hex'), program: tools.value })
+  }
+  return ok(read)
+}
+
+/** A job from NC programs, a tool list or tools named by hand, and a date. @errors in words; nothing is stored then */
 export function addJob(work: Work, wanted: NewJob): Result<Job, Refused> {
   const machine = getMachine(work.db, wanted.machine)
   if (!machine) return fail({ code: 'UNKNOWN_MACHINE', text: `There is no machine ${wanted.machine}.` })
-  if (wanted.programText.length > PROGRAM_LIMIT_BYTES)
-    return fail({ code: 'TOO_LARGE', text: 'A program may have 8 MB at most.' })
-  const read = toolsWanted(wanted.programText, machine.kind)
-  if (!read.ok)
-    return fail({
-      code: 'NOT_A_PROGRAM',
-      text: `${wanted.programName} holds not one block that can be read. Is it the NC program?`,
-    })
+  if (wanted.programs.length === 0 && wanted.extra.length === 0)
+    return fail({ code: 'NO_TOOLS', text: 'Give an NC program or a tool list, or name the tools by hand.' })
+  const programs = readPrograms(wanted.programs, machine)
+  if (!programs.ok) return programs
   const job: Job = {
     id: wanted.id,
     name: wanted.name,
     machine: machine.key,
     dueAt: wanted.dueAt,
-    programName: wanted.programName,
-    programHash: createHash('sha256').update(wanted.programText).digest('hex'),
-    program: read.value,
+    quantity: wanted.quantity,
+    priority: wanted.priority,
+    state: 'open',
+    urgentFor: null,
+    programs: programs.value,
+    extra: wanted.extra,
   }
+  return storeJob(
+    work,
+    job,
+    wanted.programs.map((p) => p.text),
+    `Job ${job.id} for ${machine.name}: ${wantedOf(job).length} tools wanted`,
+  )
+}
+
+/** Writes a job and its line in the record. */
+export function storeJob(work: Work, job: Job, texts: readonly string[], said: string): Result<Job, Refused> {
   try {
     inTransaction(work.db, () => {
-      insertJob(work.db, job, wanted.programText, work.now)
-      addEntry(work.db, {
-        at: work.now,
-        personId: work.person.id,
-        what: 'job added',
-        serial: null,
-        t: null,
-        machine: machine.key,
-        text: `Job ${job.id} for ${machine.name} from ${job.programName}: ${job.program.tools.length} tools wanted`,
-        before: null,
-        after: { job: job.id, program: job.programName, hash: job.programHash },
+      insertJob(work.db, job, texts, work.now)
+      note(work, job.urgentFor ? 'needed now' : 'job added', said, {
+        serial: job.urgentFor,
+        machine: job.machine,
+        after: { job: job.id, programs: job.programs.map(({ name, hash }) => ({ name, hash })), quantity: job.quantity },
       })
     })
   } catch (error) {
@@ -62,4 +85,41 @@ export function addJob(work: Work, wanted: NewJob): Result<Job, Refused> {
     throw error
   }
   return ok(job)
+}
+
+/** Adds tools to a job by hand; the same T again replaces what was said of it. */
+export function addTools(work: Work, jobId: string, tools: readonly HandTool[]): Result<Job, Refused> {
+  const job = getJob(work.db, jobId)
+  if (!job || job.state !== 'open') return fail({ code: 'UNKNOWN_JOB', text: `There is no open job ${jobId}.` })
+  const extra = [...job.extra.filter((e) => !tools.some((t) => t.t === e.t)), ...tools]
+  inTransaction(work.db, () => {
+    setJobExtra(work.db, job.id, extra)
+    note(work, 'job changed', `${job.id}: ${tools.map((t) => `${t.count} × T${t.t}`).join(', ')} wanted as well`, {
+      t: tools[0]?.t ?? null,
+      machine: job.machine,
+      before: job.extra,
+      after: extra,
+    })
+  })
+  return ok({ ...job, extra })
+}
+
+/** Closes a job: done, or cancelled. What was fetched for it goes back to where it lay. */
+export function closeJob(work: Work, jobId: string, state: 'done' | 'cancelled'): Result<{ back: number }, Refused> {
+  const job = getJob(work.db, jobId)
+  if (!job || job.state !== 'open') return fail({ code: 'UNKNOWN_JOB', text: `There is no open job ${jobId}.` })
+  return allOrNothing(work.db, 'Somebody was at this job just now. Try again.', () => {
+    const back = giveBackAll(
+      work,
+      listTaken(work.db).filter((t) => t.job === job.id),
+    )
+    setJobState(work.db, job.id, state)
+    note(
+      work,
+      state === 'done' ? 'job done' : 'job cancelled',
+      `${job.id}${back ? `; ${back} fetched pieces go back to their places` : ''}`,
+      { machine: job.machine, before: { state: job.state }, after: { state } },
+    )
+    return { back }
+  })
 }

@@ -1,10 +1,9 @@
-import { netJob, type Job, type NettedTool } from '@/core/plan'
+import { lookahead, type AheadLine, type Job, type NettedTool, type StandingType } from '@/core/plan'
 import type { Machine } from '@/core/tool'
-import { listAssemblies } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
-import { getJob, listJobs } from '@/db/job/read'
-import { listDefinitions } from '@/db/library/read'
+import { getJob } from '@/db/job/read'
 import { getMachine } from '@/db/machine/read'
+import { readNetted } from './inventory'
 
 export interface KitSheet {
   readonly job: Job
@@ -12,34 +11,26 @@ export interface KitSheet {
   readonly tools: readonly NettedTool[]
 }
 
-export function readKit(db: Db, jobId: string): KitSheet | null {
+/** @returns null when there is no such job; a job that is over wants nothing */
+export function readKit(db: Db, jobId: string, now: string): KitSheet | null {
   const job = getJob(db, jobId)
   const machine = job && getMachine(db, job.machine)
   if (!job || !machine) return null
-  return { job, machine, tools: netJob(job, listDefinitions(db), listAssemblies(db)) }
+  return { job, machine, tools: readNetted(db, now).tools.get(job.id) ?? [] }
 }
 
 export interface JobLine {
   readonly job: Job
-  readonly toBuild: number
-  readonly inWork: number
-  readonly there: number
-  readonly unknown: number
+  /** How many of its tools stand how. */
+  readonly count: Readonly<Partial<Record<StandingType, number>>>
 }
 
-export function readJobs(db: Db): JobLine[] {
-  const definitions = listDefinitions(db)
-  const assemblies = listAssemblies(db)
-  return listJobs(db).map((job) => {
-    const standings = netJob(job, definitions, assemblies).map((tool) => tool.standing.type)
-    const count = (...types: string[]) => standings.filter((type) => types.includes(type)).length
-    return {
-      job,
-      toBuild: count('to-build'),
-      inWork: count('in-work'),
-      there: count('in-machine', 'ready'),
-      unknown: count('unknown-t'),
-    }
+export function readJobs(db: Db, now: string): JobLine[] {
+  const { jobs, tools } = readNetted(db, now)
+  return jobs.map((job) => {
+    const count: Partial<Record<StandingType, number>> = {}
+    for (const { standing } of tools.get(job.id) ?? []) count[standing.type] = (count[standing.type] ?? 0) + 1
+    return { job, count }
   })
 }
 
@@ -49,12 +40,32 @@ export interface ToBuild {
   readonly tool: NettedTool
 }
 
-export function readToBuild(db: Db): ToBuild[] {
-  const definitions = listDefinitions(db)
-  const assemblies = listAssemblies(db)
-  return listJobs(db).flatMap((job) =>
-    netJob(job, definitions, assemblies)
-      .filter((tool) => tool.standing.type === 'to-build')
+/** What can be built or is being built, the most urgent first; what a standing machine needs also when it cannot be built. */
+export function readToBuild(db: Db, now: string): ToBuild[] {
+  const { jobs, tools } = readNetted(db, now)
+  return jobs.flatMap((job) =>
+    (tools.get(job.id) ?? [])
+      .filter(
+        ({ standing: { type } }) =>
+          type === 'to-build' || type === 'under-way' || (type === 'cannot-build' && job.urgentFor !== null),
+      )
       .map((tool) => ({ job, tool })),
   )
+}
+
+/** Minutes from the empty bench to a measured tool, by class. Common practice, no source; a shop edits them. */
+export const BUILD_MINUTES = { rough: 10, finish: 13, drill: 8, tap: 8, turn: 9 } as const
+
+/** What must be begun by when, over all open jobs: everything that is not yet measured. */
+export function readLookahead(db: Db, now: string): AheadLine[] {
+  const { jobs, tools } = readNetted(db, now)
+  const ahead = jobs.flatMap((job) =>
+    (tools.get(job.id) ?? []).flatMap(({ standing, definition, wanted }) => {
+      if (!definition || standing.type === 'unknown-t' || standing.type === 'in-machine' || standing.type === 'ready') return []
+      const whole = BUILD_MINUTES[definition.toolClass]
+      const rest = standing.type === 'to-build' || standing.type === 'cannot-build' || standing.type === 'under-way' ? whole : 5
+      return [{ job: job.id, t: wanted.t, minutes: rest, dueMs: Date.parse(job.dueAt), priority: job.priority }]
+    }),
+  )
+  return lookahead(ahead, Date.parse(now))
 }

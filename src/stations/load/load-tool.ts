@@ -3,11 +3,11 @@ import { nextState } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { moveAssembly } from '@/db/assembly/write'
 import { inTransaction, isTaken } from '@/db/connection'
-import { addEntry } from '@/db/record/write'
 import { controlErrorText, type Control } from '@/devices/control/port'
 import { noteRefusal } from '../records/note-refusal'
 import type { Refused, Work } from '../work'
 import { readLoad, type LoadScans } from './load-sheet'
+import { note } from '../records/note'
 
 export interface Loaded {
   readonly pocket: number
@@ -50,17 +50,18 @@ export async function loadTool(work: Work, control: Control, scans: LoadScans): 
   try {
     const done = inTransaction(work.db, () => {
       if (!moveAssembly(work.db, assembly, { state, pocket, machine: machine.key })) return false
-      addEntry(work.db, {
-        at: work.now,
-        personId: work.person.id,
-        what: 'loaded',
-        serial: assembly.serial,
-        t: handover.values.t,
-        machine: machine.key,
-        text: `Into ${machine.name}, pocket ${pocket}, by hand-over ${handover.values.issue}; offsets written and read back`,
-        before,
-        after: held.value.get(handover.values.t) ?? null,
-      })
+      note(
+        work,
+        'loaded',
+        `Into ${machine.name}, pocket ${pocket}, by hand-over ${handover.values.issue}; offsets written and read back`,
+        {
+          serial: assembly.serial,
+          t: handover.values.t,
+          machine: machine.key,
+          before,
+          after: held.value.get(handover.values.t) ?? null,
+        },
+      )
       return true
     })
     if (!done)

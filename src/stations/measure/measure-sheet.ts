@@ -27,7 +27,7 @@ export function limitsOf(definition: Definition | null): LimitSet {
 
 /** A free measurement asks for everything and judges nothing. */
 export const featuresOf = (definition: Definition | null): readonly Feature[] =>
-  definition && !definition.RE ? ['LF', 'DC'] : ['LF', 'DC', 'RE']
+  definition ? definition.measure : ['LF', 'DC', 'RE']
 
 export function readMeasure(db: Db, serial: string): MeasureSheet | null {
   const assembly = getAssembly(db, serial)

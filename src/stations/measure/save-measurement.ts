@@ -6,10 +6,11 @@ import { moveAssembly } from '@/db/assembly/write'
 import { inTransaction } from '@/db/connection'
 import { voidCurrent } from '@/db/handover/write'
 import { insertMeasurement } from '@/db/measurement/write'
-import { addEntry } from '@/db/record/write'
 import { noteRefusal } from '../records/note-refusal'
 import type { Refused, Work } from '../work'
+import { learnStop } from './learn-stop'
 import { readMeasure } from './measure-sheet'
+import { note } from '../records/note'
 
 /** Keeps the pictures; handed in, so that a verb does not know the file system. */
 export interface EvidenceStore {
@@ -89,17 +90,13 @@ export function saveMeasurement(work: Work, evidence: EvidenceStore, save: Save)
       reason: null,
     })
     const voided = voidCurrent(work.db, save.serial, work.now, 'measured again')
-    addEntry(work.db, {
-      at: work.now,
-      personId: work.person.id,
-      what: 'measured',
-      serial: save.serial,
-      t: assembly.t,
-      machine: assembly.machine,
-      text: `${edges.length} ${edges.length === 1 ? 'edge' : 'edges'} measured: ${result.verdict ?? 'not judged'}${voided ? `; hand-over ${voided} is out of date` : ''}`,
-      before: sheet.last?.summary ?? null,
-      after: summary,
-    })
+    learnStop(work, assembly, summary.LF, save.takenAt)
+    note(
+      work,
+      'measured',
+      `${edges.length} ${edges.length === 1 ? 'edge' : 'edges'} measured: ${result.verdict ?? 'not judged'}${voided ? `; hand-over ${voided} is out of date` : ''}`,
+      { serial: save.serial, t: assembly.t, machine: assembly.machine, before: sheet.last?.summary ?? null, after: summary },
+    )
     return { id, verdict: result.verdict, voided }
   })
   if (!saved) {

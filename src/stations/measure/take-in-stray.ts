@@ -4,8 +4,8 @@ import { insertAssembly } from '@/db/assembly/write'
 import { inTransaction, isTaken } from '@/db/connection'
 import { getHolder } from '@/db/library/read'
 import { insertHolder } from '@/db/library/write'
-import { addEntry } from '@/db/record/write'
 import type { Refused, Work } from '../work'
+import { note } from '../records/note'
 
 export interface Stray {
   readonly serial: string
@@ -31,7 +31,7 @@ export function takeInStray(work: Work, stray: Stray): Result<{ serial: string }
     return fail({ code: 'WRONG_TAPER', text: `Holder ${stray.serial} is ${holder.coupling}, not ${stray.coupling}.` })
   try {
     inTransaction(work.db, () => {
-      if (!holder) insertHolder(work.db, stray.serial, null, stray.coupling)
+      if (!holder) insertHolder(work.db, { serial: stray.serial, componentId: null, coupling: stray.coupling })
       insertAssembly(work.db, {
         serial: stray.serial,
         t: stray.t,
@@ -42,20 +42,19 @@ export function takeInStray(work: Work, stray: Stray): Result<{ serial: string }
         coupling: stray.coupling,
         state: 'built',
         pocket: null,
+        place: null,
+        parts: [],
+        condition: 'fit',
+        lifeUsedMin: 0,
         dueAt: null,
         builtAt: work.now,
         stopSetMm: null,
         heat: null,
       })
-      addEntry(work.db, {
-        at: work.now,
-        personId: work.person.id,
-        what: 'taken in',
+      note(work, 'taken in', `${stray.name} came to the bench without a job`, {
         serial: stray.serial,
         t: stray.t,
         machine: stray.machine,
-        text: `${stray.name} came to the bench without a job`,
-        before: null,
         after: { coupling: stray.coupling },
       })
     })

@@ -1,5 +1,5 @@
-import { addEntry } from '@/db/record/write'
 import type { Refused, Work } from '../work'
+import { note } from './note'
 
 /** What was refused stands in the record too: which mistakes nearly happened is worth knowing. */
 export function noteRefusal(
@@ -8,15 +8,10 @@ export function noteRefusal(
   subject: { serial?: string | null; t?: number | null; machine?: string | null },
   refused: Refused,
 ): void {
-  addEntry(work.db, {
-    at: work.now,
-    personId: work.person.id,
-    what: 'refused',
+  note(work, 'refused', `${where}: ${refused.text}`, {
     serial: subject.serial ?? null,
     t: subject.t ?? null,
     machine: subject.machine ?? null,
-    text: `${where}: ${refused.text}`,
-    before: null,
     after: { code: refused.code },
   })
 }

@@ -1,11 +1,14 @@
 import { readScan } from '@/codecs/label-text'
-import { stationOf } from '@/core/tool'
+import { wantedOf } from '@/core/plan'
+import { accepts, stationOf } from '@/core/tool'
 import { getAssembly } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
 import { getJob } from '@/db/job/read'
-import { getHolder } from '@/db/library/read'
+import { buildOn } from '@/db/build/read'
+import { getComponent, getHolder } from '@/db/library/read'
 import { getMachine } from '@/db/machine/read'
 import { getPerson } from '@/db/person/read'
+import { getPlace, getUnit } from '@/db/store/read'
 import { readToBuild } from '../kit/kit-sheet'
 import { readLabel } from '../load/read-label'
 
@@ -19,7 +22,7 @@ export interface ScanAnswer {
   readonly personId?: string
 }
 
-export function answerScan(db: Db, raw: string): ScanAnswer {
+export function answerScan(db: Db, raw: string, now: string): ScanAnswer {
   const scan = readScan(raw)
   switch (scan.type) {
     case 'badge': {
@@ -45,6 +48,8 @@ export function answerScan(db: Db, raw: string): ScanAnswer {
         href: `/tools/${serial}`,
       }
     }
+    case 'place':
+      return answerPlace(db, scan.placeId)
     case 'action':
       return { title: 'Action card', text: 'There is nothing to confirm on this screen.', tone: 'off' }
     case 'damaged':
@@ -54,11 +59,19 @@ export function answerScan(db: Db, raw: string): ScanAnswer {
         tone: 'off',
       }
     case 'plain':
-      return answerPlain(db, scan.text)
+      return answerPlain(db, scan.text, now)
   }
 }
 
-function answerPlain(db: Db, text: string): ScanAnswer {
+function answerPlace(db: Db, id: string): ScanAnswer {
+  const place = getPlace(db, id)
+  const unit = place && getUnit(db, place.unit)
+  return place && unit
+    ? { title: place.id, text: `${unit.name}, ${place.name}`, tone: 'todo', href: `/library/store?place=${place.id}` }
+    : { title: id, text: 'There is no such place on the plan.', tone: 'off' }
+}
+
+function answerPlain(db: Db, text: string, now: string): ScanAnswer {
   const serial = text.toUpperCase()
   const assembly = getAssembly(db, serial)
   if (assembly) {
@@ -78,7 +91,23 @@ function answerPlain(db: Db, text: string): ScanAnswer {
   }
   const holder = getHolder(db, serial)
   if (holder) {
-    const next = holder.retired ? undefined : readToBuild(db).find(({ tool }) => tool.definition?.holder === holder.component)
+    const running = buildOn(db, serial)
+    if (running)
+      return {
+        title: serial,
+        text: `T${running.t} for ${running.job} is being built on it by ${running.who}`,
+        tone: 'todo',
+        href: `/build?job=${encodeURIComponent(running.job)}&t=${running.t}&serial=${serial}`,
+      }
+    const next = holder.retired
+      ? undefined
+      : readToBuild(db, now).find(
+          ({ tool }) =>
+            tool.standing.type === 'to-build' &&
+            holder.component !== null &&
+            tool.definition !== null &&
+            accepts(tool.definition, 'holder', holder.component),
+        )
     if (!next?.tool.definition)
       return {
         title: serial,
@@ -89,7 +118,7 @@ function answerPlain(db: Db, text: string): ScanAnswer {
     const { t, name } = next.tool.definition
     return {
       title: serial,
-      text: `free holder · build T${t} ${name}; scan it again when it is shrunk`,
+      text: `free holder · build T${t} ${name}; scan it again to begin`,
       tone: 'todo',
       href: `/build?job=${encodeURIComponent(next.job.id)}&t=${t}`,
     }
@@ -98,10 +127,13 @@ function answerPlain(db: Db, text: string): ScanAnswer {
   if (job)
     return {
       title: job.id,
-      text: `${job.name} · ${job.program.tools.length} tools wanted`,
+      text: `${job.name} · ${wantedOf(job).length} tools wanted`,
       tone: 'todo',
       href: `/kit/${encodeURIComponent(job.id)}`,
     }
+  const part = getComponent(db, text) ?? getComponent(db, serial)
+  if (part) return { title: part.id, text: part.name, tone: 'todo', href: `/library/parts/${encodeURIComponent(part.id)}` }
+  if (getPlace(db, text)) return answerPlace(db, text)
   return {
     title: text.slice(0, 24),
     text: 'Not known here: no holder, job, machine or label says so. On Measure it can be taken in.',

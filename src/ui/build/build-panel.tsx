@@ -1,72 +1,283 @@
 'use client'
-import { useState } from 'react'
+import { Check } from 'lucide-react'
+import { useRouter } from 'next/navigation'
 import { readScan } from '@/codecs/label-text'
+import type { Step } from '@/core/fits'
 import type { Result } from '@/core/units'
-import { ScanAction } from '../common/actions'
-import { Cautions, Say } from '../common/sheet'
+import { BigAction, ScanAction, SmallAction, SmallActions } from '../common/actions'
+import { Say } from '../common/sheet'
+import { useAct } from '../common/use-act'
 import { useScans, type ScanSaid } from '../shell/shell-context'
+import { UnitPanel, useUnitState, type AskUnit } from './unit-panel'
 
-const CAUTIONS = [
-  'Hot metal looks like cold metal: gloves with cuffs, the cutter held by its shank or guard.',
-  'One heat, then cool fully. Never quench by hand; solvent and oily rags away from the coil.',
-  'Rings and watches off. People with any implant keep away from the coil.',
-  'The unit’s own instructions and light come first: the later of light and times above counts.',
-]
+type Done<T> = Promise<Result<T, { text: string }>>
 
-/** Confirms the build by a scan of the holder's own mark. */
-export function BuildPanel(props: {
+export interface BuildActions {
+  readonly begin: (given: { job: string; t: number; serial: string }) => Done<{ serial: string }>
+  readonly finish: (given: { serial: string }) => Done<{ serial: string; touchAt: string | null }>
+  readonly tick: (given: { serial: string; step: string; done: boolean }) => Done<null>
+  readonly extension: (given: { serial: string; extension: string }) => Done<null>
+  readonly heat: (given: { serial: string }) => Done<null>
+  readonly cool: (given: { serial: string; body: number }) => Done<null>
+  readonly takeOut: (given: { serial: string }) => Done<null>
+  readonly abandon: (given: { serial: string }) => Done<null>
+  readonly unit: AskUnit
+}
+
+export interface StepView extends Pick<Step, 'id' | 'title' | 'confirm' | 'needs' | 'caution'> {
+  readonly text: string
+  /** Ids to tick: one, or one a pocket. */
+  readonly ticks: readonly string[]
+}
+
+export interface BuildPanelProps {
   readonly job: string
   readonly t: number
+  readonly steps: readonly StepView[]
+  /** The holder this tool is being built on, and what was done on it. */
+  readonly build: {
+    readonly serial: string
+    readonly who: string
+    readonly done: readonly string[]
+    readonly extensions: Readonly<Record<string, string>>
+  } | null
+  readonly wantedExtensions: readonly { readonly component: string; readonly name: string }[]
   readonly free: readonly string[]
   readonly blocked: readonly string[]
-  readonly build: (given: {
-    job: string
-    t: number
-    serial: string
-  }) => Promise<Result<{ serial: string; touchAt: string }, { text: string }>>
-}) {
-  const { job, t, free, blocked, build } = props
-  const [refused, setRefused] = useState<string | null>(null)
+  readonly shrink: boolean
+  readonly greatestC: number | null
+  readonly act: BuildActions
+}
+
+/** The steps of the clamping at hand; a scan of the holder begins, a second one after the last step says it is built. */
+export function BuildPanel(props: BuildPanelProps) {
+  const { job, t, steps, build, free, blocked, shrink, act, wantedExtensions } = props
+  const { busy, problem, run, setProblem } = useAct()
+  const router = useRouter()
+  const done = (step: StepView) => step.ticks.every((id) => build?.done.includes(id))
+  const next = build ? steps.find((step) => !done(step)) : undefined
+
   useScans(async (raw): Promise<ScanSaid | null> => {
     const scan = readScan(raw)
     if (scan.type !== 'plain' || !/^[A-Z]{2}\d+/i.test(scan.text)) return null
     const serial = scan.text.toUpperCase()
-    const done = await build({ job, t, serial })
-    if (!done.ok) {
-      setRefused(done.error.text)
-      return { title: serial, text: done.error.text, tone: 'off' }
+    const refuse = (text: string): ScanSaid => {
+      setProblem(text)
+      return { title: serial, text, tone: 'off' }
     }
+    if (build && serial === build.serial) {
+      const built = await act.finish({ serial })
+      if (!built.ok) return refuse(built.error.text)
+      return {
+        title: serial,
+        text: `T${t} is built on it; scan it again at the bench to measure it`,
+        tone: 'holds',
+        href: `/tools/${serial}`,
+      }
+    }
+    if (build && wantedExtensions.length) {
+      const taken = await act.extension({ serial: build.serial, extension: serial })
+      if (!taken.ok) return refuse(taken.error.text)
+      setProblem(null)
+      return { title: serial, text: 'goes between', tone: 'holds' }
+    }
+    if (build) return refuse(`T${t} is being built on ${build.serial}. Scan that holder, or leave that build first.`)
+    const begun = await act.begin({ job, t, serial })
+    if (!begun.ok) return refuse(begun.error.text)
+    setProblem(null)
     return {
       title: serial,
-      text: `T${t} is built on it; scan it again at the bench to measure it`,
+      text: `T${t} begun on it: go through the steps, then scan it again`,
       tone: 'holds',
-      href: `/tools/${serial}`,
+      href: `/build?job=${encodeURIComponent(job)}&t=${t}&serial=${serial}`,
     }
   })
+
+  const tick = (step: string, on: boolean) => build && void run(() => act.tick({ serial: build.serial, step, done: on }))
   return (
     <>
-      <Cautions lines={CAUTIONS} />
-      <div className="mt-auto">
-        {refused ? (
-          <Say tone="off" lead="Not with this holder." role="alert">
-            {refused}
+      <h2 className="text-2xl font-bold">
+        Steps{' '}
+        <span className="text-soft font-medium">{build ? `on ${build.serial}, begun by ${build.who}` : 'of this clamping'}</span>
+      </h2>
+      <ol className="min-h-[150px] flex-1 overflow-auto" tabIndex={0} aria-label="Steps">
+        {wantedExtensions.map(({ component, name }) => (
+          <li key={component} className="border-rule border-b py-2">
+            <b className="font-head">Extension</b> {name}:{' '}
+            {build?.extensions[component] ? (
+              <b>● {build.extensions[component]}</b>
+            ) : (
+              <b className="text-act">▲ scan the one you take</b>
+            )}
+          </li>
+        ))}
+        {steps.map((step, i) => (
+          <StepLine
+            key={step.id}
+            step={step}
+            number={i + 1}
+            isNext={step === next}
+            done={build?.done ?? []}
+            on={build !== null}
+            tick={tick}
+          />
+        ))}
+      </ol>
+      {shrink && build && <Unit {...props} serial={build.serial} next={next?.confirm ?? null} busy={busy} run={run} />}
+      <div className="mt-2">
+        {problem ? (
+          <Say tone="off" lead={build ? 'Not yet.' : 'Not with this holder.'} role="alert">
+            {problem}
           </Say>
-        ) : blocked.length ? (
+        ) : blocked.length && !build ? (
           <Say tone="off" lead="This tool cannot be built.">
-            {blocked[0]}
+            {blocked.slice(0, 2).join(' ')}
           </Say>
-        ) : free.length ? (
-          <Say tone="todo" lead="Shrink it, then scan the holder: cooling counts from there.">
-            Free of this type: {free.slice(0, 4).join(', ')}
-            {free.length > 4 ? ` and ${free.length - 4} more` : ''}. Coil and stop as above; take the stop away before it cools.
-          </Say>
-        ) : (
-          <Say tone="unsure" lead="No holder of this type is free.">
-            Take a tool apart that nobody needs, or wait for one to come back.
-          </Say>
+        ) : !build ? (
+          <Begin free={free} />
+        ) : null}
+        {build && next && (next.confirm === 'tick' || next.confirm === 'coil') ? (
+          <BigAction disabled={busy} onAct={() => tick(next.ticks[0], true)}>
+            {next.confirm === 'coil' ? 'The coil stands right' : `${next.title}: done`}
+          </BigAction>
+        ) : build && next?.confirm === 'seats' ? (
+          <BigAction disabled={busy} onAct={() => tick(next.ticks.find((id) => !build.done.includes(id)) ?? next.ticks[0], true)}>
+            {`Pocket ${next.ticks.findIndex((id) => !build.done.includes(id)) + 1} of ${next.ticks.length} done`}
+          </BigAction>
+        ) : !build || !next ? (
+          <ScanAction>{build ? `Built: scan ${build.serial}` : 'Scan the holder'}</ScanAction>
+        ) : null}
+        {build && (
+          <SmallActions>
+            <SmallAction
+              onAct={() =>
+                void run(
+                  () => act.abandon({ serial: build.serial }),
+                  () => router.push(`/build?job=${encodeURIComponent(job)}&t=${t}`),
+                )
+              }
+            >
+              Leave this build
+            </SmallAction>
+          </SmallActions>
         )}
-        <ScanAction>Scan the holder</ScanAction>
       </div>
     </>
+  )
+}
+
+function Begin({ free }: { readonly free: readonly string[] }) {
+  return free.length ? (
+    <Say tone="todo" lead="Scan a free holder to begin.">
+      Free of this type: {free.slice(0, 4).join(', ')}
+      {free.length > 4 ? ` and ${free.length - 4} more` : ''}.
+    </Say>
+  ) : (
+    <Say tone="unsure" lead="No holder of this type is free.">
+      Take a tool apart that nobody needs, or wait for one to come back.
+    </Say>
+  )
+}
+
+function StepLine({
+  step,
+  number,
+  isNext,
+  done,
+  on,
+  tick,
+}: {
+  readonly step: StepView
+  readonly number: number
+  readonly isNext: boolean
+  readonly done: readonly string[]
+  readonly on: boolean
+  readonly tick: (id: string, on: boolean) => void
+}) {
+  const all = step.ticks.every((id) => done.includes(id))
+  const byHand = step.confirm !== 'heat' && step.confirm !== 'cool'
+  return (
+    <li className={`border-rule border-b px-1 py-1.5 ${isNext ? 'bg-ground' : ''}`}>
+      <div className="flex items-center gap-2">
+        <span className="figures text-soft w-5 shrink-0 text-lg">{number}</span>
+        <b className="font-head text-[19px]">{step.title}</b>
+        <span className="ml-auto flex flex-wrap justify-end gap-1.5">
+          {step.ticks.map((id, i) => (
+            <button
+              key={id}
+              type="button"
+              disabled={!on || !byHand}
+              aria-pressed={done.includes(id)}
+              aria-label={step.ticks.length > 1 ? `Pocket ${i + 1}` : step.title}
+              className={`font-head flex size-11 items-center justify-center rounded-[3px] border-[1.5px] text-lg font-semibold ${done.includes(id) ? 'bg-holds text-paper border-holds' : 'border-stone'} disabled:border-rule`}
+              onClick={() => tick(id, !done.includes(id))}
+            >
+              {done.includes(id) ? <Check size={22} aria-hidden="true" /> : step.ticks.length > 1 ? i + 1 : ''}
+            </button>
+          ))}
+        </span>
+      </div>
+      {(isNext || !on || !all) && (
+        <div className={`pl-7 leading-snug ${isNext || !on ? '' : 'text-soft'}`}>
+          {step.text}
+          {isNext && step.needs && <span className="text-soft block text-[15px]">At hand: {step.needs.join(', ')}.</span>}
+          {isNext && step.caution && <span className="text-unsure block text-[15px] font-semibold">△ {step.caution}</span>}
+        </div>
+      )}
+    </li>
+  )
+}
+
+/** The shrink unit at this build: heat with a press of its own, then into a cooling body. */
+function Unit({
+  serial,
+  next,
+  busy,
+  run,
+  act,
+  greatestC,
+}: BuildPanelProps & {
+  readonly serial: string
+  readonly next: Step['confirm'] | null
+  readonly busy: boolean
+  readonly run: ReturnType<typeof useAct>['run']
+}) {
+  const { unit, problem, now } = useUnitState(act.unit)
+  const mine = unit?.heating?.serial === serial ? unit.heating : null
+  const free = unit?.bodies.find((b) => b.light === 'free')
+  const heat = () => void run(() => act.heat({ serial })).then(now)
+  const cool = () => free && void run(() => act.cool({ serial, body: free.body })).then(now)
+  return (
+    <div className="border-rule mt-1 border-t pt-2">
+      <UnitPanel
+        unit={unit}
+        problem={problem}
+        serial={serial}
+        greatestC={greatestC}
+        takeOut={(s) => void run(() => act.takeOut({ serial: s })).then(now)}
+      />
+      {next === 'heat' && !mine && (
+        <div className="mt-2">
+          <BigAction disabled={busy || !unit} onAct={heat}>
+            Heat it now
+          </BigAction>
+        </div>
+      )}
+      {mine?.phase === 'heating' && (
+        <Say tone="off" lead="◆ Heating." role="status">
+          It stops by itself at {mine.targetC.toFixed(0)} °C. Hands off the coil.
+        </Say>
+      )}
+      {mine?.phase === 'reached' && (
+        <>
+          <Say tone="off" lead="◆ Hot: cutter in now." role="status">
+            By its shank, against the stop; then take the stop away.
+          </Say>
+          <BigAction disabled={busy || !free} onAct={cool}>
+            {free ? `Cutter in: cool in body ${free.body}` : 'No cooling body is free'}
+          </BigAction>
+        </>
+      )}
+    </div>
   )
 }

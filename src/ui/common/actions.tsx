@@ -28,7 +28,9 @@ export function BigAction({
       disabled={disabled}
       onClick={() => onAct()}
     >
-      <span className="truncate">{children}</span>
+      <span className={typeof children === 'string' && children.length > 24 ? 'line-clamp-2 text-[20px]' : 'truncate'}>
+        {children}
+      </span>
       {!disabled && <kbd className="key-hint shrink-0">{hint}</kbd>}
     </button>
   )

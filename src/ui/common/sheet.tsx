@@ -56,6 +56,14 @@ export function Say({
   )
 }
 
+/** What went wrong, in words; nothing while nothing did. */
+export const Problem = ({ lead, text }: { readonly lead: string; readonly text: string | null }) =>
+  text === null ? null : (
+    <Say tone="off" lead={lead} role="alert">
+      {text}
+    </Say>
+  )
+
 /** Safety, short, and second to the unit's instructions. */
 export function Cautions({ lines }: { readonly lines: readonly string[] }) {
   return (

@@ -12,6 +12,8 @@ const FILL: Record<ProfilePart['part'], string> = {
   flange: 'var(--stone)',
   body: 'var(--stone)',
   nose: 'var(--stone)',
+  extension: 'var(--stone)',
+  nut: 'var(--stone)',
   shank: 'var(--cut)',
   cut: 'var(--cut)',
 }
@@ -33,9 +35,9 @@ export function ToolParts({ profile, x, y }: PartsProps) {
     cut && high - low > 6 ? Array.from({ length: Math.max(2, profile.edges) }, (_, i) => high - pitch * (i + 0.25)) : []
   return (
     <g>
-      {profile.parts.map((part) => (
+      {profile.parts.map((part, i) => (
         <path
-          key={part.part}
+          key={i}
           d={outline(part, x, y)}
           fill={FILL[part.part]}
           opacity={part.part === 'taper' ? 0.55 : 1}

@@ -7,7 +7,9 @@ import { useForm } from 'react-hook-form'
 import { z } from 'zod'
 import type { Result } from '@/core/units'
 import { BigAction } from '../common/actions'
-import { Say } from '../common/sheet'
+import { FileInput } from '../common/file-input'
+import { Field, FIELD } from '../common/form'
+import { Problem } from '../common/sheet'
 
 const MOST_BYTES = 8 * 2 ** 20
 
@@ -16,7 +18,14 @@ const Form = z.object({
   name: z.string().trim().max(80, 'At most 80 characters.'),
   machine: z.string().min(1, 'Choose the machine.'),
   due: z.string().min(1, 'Say when the job starts.'),
+  quantity: z.coerce.number<string>({ error: 'How many?' }).int('Whole parts.').min(1, 'At least one.').max(1_000_000),
+  priority: z.enum(['0', '4', '8']),
 })
+
+interface TextFile {
+  readonly name: string
+  readonly text: string
+}
 
 export interface NewJobProps {
   readonly machines: readonly { readonly key: string; readonly name: string }[]
@@ -27,16 +36,20 @@ export interface NewJobProps {
     name: string
     machine: string
     dueAt: string
-    programName: string
-    programText: string
+    quantity: number
+    priority: number
+    programs: TextFile[]
+    lists: TextFile[]
   }) => Promise<Result<{ id: string }, { text: string }>>
 }
 
-/** Drop an NC program, say what it is for, and see which tools it wants. */
+const isList = (name: string) => /\.csv$/i.test(name)
+
+/** Drop NC programs or a tool list, say what they are for, and see which tools they want. */
 export function NewJob({ machines, suggestedDue, addJob }: NewJobProps) {
   const router = useRouter()
   const picker = useRef<HTMLInputElement>(null)
-  const [program, setProgram] = useState<{ name: string; text: string } | null>(null)
+  const [files, setFiles] = useState<readonly TextFile[]>([])
   const [over, setOver] = useState(false)
   const [problem, setProblem] = useState<string | null>(null)
   const { register, handleSubmit, formState, setValue, getValues } = useForm<
@@ -45,37 +58,47 @@ export function NewJob({ machines, suggestedDue, addJob }: NewJobProps) {
     z.output<typeof Form>
   >({
     resolver: zodResolver(Form),
-    defaultValues: { id: '', name: '', machine: machines.length === 1 ? machines[0].key : '', due: suggestedDue },
+    defaultValues: {
+      id: '',
+      name: '',
+      machine: machines.length === 1 ? machines[0].key : '',
+      due: suggestedDue,
+      quantity: '1',
+      priority: '0',
+    },
   })
 
-  const take = async (file: File | undefined) => {
-    if (!file) return
+  const take = async (chosen: readonly File[]) => {
+    if (!chosen.length) return
     setProblem(null)
-    if (file.size > MOST_BYTES) return setProblem(`${file.name} is larger than 8 MB: no NC program is read from it.`)
-    setProgram({ name: file.name, text: await file.text() })
-    if (!getValues('id')) setValue('id', file.name.replace(/\.[^.]*$/, '').slice(0, 40))
+    const large = chosen.find((f) => f.size > MOST_BYTES)
+    if (large) return setProblem(`${large.name} is larger than 8 MB: no NC program is read from it.`)
+    const read = await Promise.all(chosen.map(async (f) => ({ name: f.name, text: await f.text() })))
+    setFiles((before) => [...before.filter((f) => !read.some((r) => r.name === f.name)), ...read])
+    if (!getValues('id')) setValue('id', read[0].name.replace(/\.[^.]*$/, '').slice(0, 40))
   }
-  const submit = handleSubmit(async ({ id, name, machine, due }) => {
-    if (!program) return setProblem('Drop the NC program first.')
+  const submit = handleSubmit(async ({ id, name, machine, due, quantity, priority }) => {
+    if (!files.length) return setProblem('Drop an NC program or a tool list first.')
     const done = await addJob({
       id,
-      name: name || program.name,
+      name: name || files[0].name,
       machine,
       dueAt: new Date(due).toISOString(),
-      programName: program.name,
-      programText: program.text,
+      quantity,
+      priority: Number(priority),
+      programs: files.filter((f) => !isList(f.name)),
+      lists: files.filter((f) => isList(f.name)),
     })
     if (done.ok) router.push(`/kit/${encodeURIComponent(done.value.id)}`)
     else setProblem(done.error.text)
   })
-  const field = 'border-ink bg-paper mt-1 h-11 w-full rounded-[3px] border-[1.5px] px-3 text-lg'
   const { errors } = formState
   return (
-    <form onSubmit={submit} className="flex flex-1 flex-col gap-3" noValidate>
-      <h2 className="text-2xl font-bold">A job from an NC program</h2>
+    <form onSubmit={submit} className="flex flex-1 flex-col gap-2.5" noValidate>
+      <h2 className="text-2xl font-bold">A new job</h2>
       <button
         type="button"
-        className={`flex h-28 flex-col items-center justify-center gap-1 rounded-[3px] border-2 border-dashed text-lg font-semibold ${over ? 'border-act bg-ground' : 'border-stone'}`}
+        className={`flex h-24 shrink-0 flex-col items-center justify-center gap-1 rounded-[3px] border-2 border-dashed px-2 text-lg leading-tight font-semibold ${over ? 'border-act bg-ground' : 'border-stone'}`}
         onClick={() => picker.current?.click()}
         onDragOver={(event) => {
           event.preventDefault()
@@ -85,29 +108,19 @@ export function NewJob({ machines, suggestedDue, addJob }: NewJobProps) {
         onDrop={(event) => {
           event.preventDefault()
           setOver(false)
-          void take(event.dataTransfer.files[0])
+          void take([...event.dataTransfer.files])
         }}
       >
-        <FileUp size={26} aria-hidden="true" />
-        {program ? program.name : 'Drop the NC program here, or press to choose it'}
+        <FileUp size={24} aria-hidden="true" />
+        {files.length ? files.map((f) => f.name).join(', ') : 'NC programs, or a tool list as CSV: drop here, or press to choose'}
       </button>
-      <input
-        ref={picker}
-        type="file"
-        className="sr-only"
-        aria-label="NC program"
-        tabIndex={-1}
-        onChange={(event) => void take(event.target.files?.[0])}
-      />
-      <div className="grid grid-cols-2 gap-3">
-        <label className="text-lg font-semibold">
-          Job number
-          <input {...register('id')} className={field} aria-invalid={!!errors.id} />
-          {errors.id && <span className="text-off text-base">{errors.id.message}</span>}
-        </label>
-        <label className="text-lg font-semibold">
-          Machine
-          <select {...register('machine')} className={field} aria-invalid={!!errors.machine}>
+      <FileInput picker={picker} label="NC program" many take={(chosen) => void take(chosen)} />
+      <div className="grid grid-cols-2 gap-x-3 gap-y-2">
+        <Field name="Job number" error={errors.id?.message}>
+          <input {...register('id')} className={FIELD} aria-invalid={!!errors.id} />
+        </Field>
+        <Field name="Machine" error={errors.machine?.message}>
+          <select {...register('machine')} className={FIELD} aria-invalid={!!errors.machine}>
             <option value="">choose …</option>
             {machines.map((m) => (
               <option key={m.key} value={m.key}>
@@ -115,26 +128,28 @@ export function NewJob({ machines, suggestedDue, addJob }: NewJobProps) {
               </option>
             ))}
           </select>
-          {errors.machine && <span className="text-off text-base">{errors.machine.message}</span>}
-        </label>
-        <label className="col-span-2 text-lg font-semibold">
-          What it makes
-          <input {...register('name')} className={field} />
-        </label>
-        <label className="col-span-2 text-lg font-semibold">
-          Starts
-          <input {...register('due')} type="datetime-local" className={field} aria-invalid={!!errors.due} />
-          {errors.due && <span className="text-off text-base">{errors.due.message}</span>}
-        </label>
+        </Field>
+        <Field name="What it makes" wide>
+          <input {...register('name')} className={FIELD} />
+        </Field>
+        <Field name="How many" error={errors.quantity?.message}>
+          <input {...register('quantity')} inputMode="numeric" className={FIELD} aria-invalid={!!errors.quantity} />
+        </Field>
+        <Field name="Priority">
+          <select {...register('priority')} className={FIELD}>
+            <option value="0">as planned</option>
+            <option value="4">before others</option>
+            <option value="8">first of all</option>
+          </select>
+        </Field>
+        <Field name="Starts" wide error={errors.due?.message}>
+          <input {...register('due')} type="datetime-local" className={FIELD} aria-invalid={!!errors.due} />
+        </Field>
       </div>
       <div className="mt-auto">
-        {problem && (
-          <Say tone="off" lead="Nothing was stored." role="alert">
-            {problem}
-          </Say>
-        )}
-        <BigAction onAct={() => (program ? void submit() : picker.current?.click())} disabled={formState.isSubmitting}>
-          {formState.isSubmitting ? 'Reading the program …' : program ? 'List its tools' : 'Choose a program'}
+        <Problem lead="Nothing was stored." text={problem} />
+        <BigAction onAct={() => (files.length ? void submit() : picker.current?.click())} disabled={formState.isSubmitting}>
+          {formState.isSubmitting ? 'Reading …' : files.length ? 'List its tools' : 'Choose a program'}
         </BigAction>
       </div>
     </form>

@@ -8,7 +8,7 @@ import { readScan } from '@/codecs/label-text'
 import { COUPLING_NAMES } from '@/core/tool'
 import type { Result } from '@/core/units'
 import { BigAction } from '../common/actions'
-import { Say } from '../common/sheet'
+import { Problem } from '../common/sheet'
 import { useScans } from '../shell/shell-context'
 
 const Form = z.object({
@@ -100,11 +100,7 @@ export function StrayForm({ machines, known, takeIn }: StrayProps) {
         </label>
       </div>
       <div className="mt-auto">
-        {problem && (
-          <Say tone="off" lead="Not taken in." role="alert">
-            {problem}
-          </Say>
-        )}
+        <Problem lead="Not taken in." text={problem} />
         <BigAction onAct={() => void submit()}>Put it on the bench</BigAction>
       </div>
     </form>

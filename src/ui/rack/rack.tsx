@@ -9,6 +9,7 @@ export interface RackTool {
   readonly name: string
   readonly machine: string
   readonly due: Due
+  readonly urgent?: boolean
   readonly href: string
   readonly profile: ToolProfile
 }
@@ -43,8 +44,10 @@ export function Rack({
           >
             <span className="font-head absolute inset-x-1 top-2 text-center text-[17px] leading-[1.1] font-semibold">
               T{tool.t ?? '?'}
-              <small className={`block truncate text-[15px] ${tool.due.late ? 'text-off font-bold' : 'text-soft font-medium'}`}>
-                {tool.machine} {tool.due.text}
+              <small
+                className={`block truncate text-[15px] ${tool.due.late || tool.urgent ? 'text-off font-bold' : 'text-soft font-medium'}`}
+              >
+                {tool.urgent ? `◆ ${tool.machine} waits` : `${tool.machine} ${tool.due.text}`}
               </small>
             </span>
             <Silhouette profile={tool.profile} width={104} height={on ? 90 : 86} mmPerHeight={tallest + TAPER_SHOWN_MM} />

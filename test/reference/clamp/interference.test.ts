@@ -38,8 +38,12 @@ function lame(f: Fit, delta: number): number {
 describe('interference fit', () => {
   it.each([
     [10, 24, 40, 10, 104.865, 148.93, 220.89, 15.813, 79.07],
+    [10, 24, 40, 15, 157.297, 223.39, 331.33, 23.72, 118.6],
+    [10, 24, 40, 20, 209.729, 297.85, 441.78, 31.626, 158.13],
     [10, 24, 40, 25, 262.162, 372.31, 552.22, 39.533, 197.67],
+    [20, 33, 50, 10, 38.272, 82.71, 107.1, 14.428, 144.28],
     [20, 33, 50, 15, 57.408, 124.06, 160.66, 21.642, 216.42],
+    [20, 33, 50, 20, 76.544, 165.42, 214.21, 28.856, 288.56],
     [20, 33, 50, 25, 95.68, 206.77, 267.76, 36.071, 360.71],
   ])('d %d, D %d, L %d, δ %d µm', (d, D, L, um, p, hoop, mises, kN, Nm) => {
     const pressure = contactPressure(fit(d, D), um / 1000)
@@ -58,7 +62,19 @@ describe('interference fit', () => {
       9,
     )
   })
+  it('hoop stress at the outside, radial at the bore, torque at other friction', () => {
+    const p = contactPressure(fit(10, 24), 0.01)
+    expect(sleeveStress(fit(10, 24), p).hoopAtOutside).toBeCloseTo(44.06, 2)
+    expect(sleeveStress(fit(10, 24), p).radialAtBore).toBeCloseTo(-104.865, 3)
+    expect(slipTorqueNm(p, 10, 40, 0.08)).toBeCloseTo(52.71, 2)
+    expect(slipTorqueNm(p, 10, 40, 0.15)).toBeCloseTo(98.83, 2)
+    expect(sleeveStress(fit(20, 33), contactPressure(fit(20, 33), 0.025)).hoopAtOutside).toBeCloseTo(111.09, 2)
+  })
   it('with an HSS shank', () => {
+    expect(slipTorqueNm(contactPressure(fit(10, 24, { ...MATERIALS.HSS, E: 220e3, nu: 0.3 }), 0.015), 10, 40, 0.12)).toBeCloseTo(
+      99.44,
+      2,
+    )
     const hss = { ...MATERIALS.HSS, E: 220e3, nu: 0.3 }
     expect(contactPressure(fit(10, 24, hss), 0.015)).toBeCloseTo(131.89, 2)
     expect(contactPressure(fit(20, 33, hss), 0.02)).toBeCloseTo(67.108, 3)
@@ -71,6 +87,8 @@ describe('interference fit', () => {
   it('on a nose that widens, and with smoothed roughness', () => {
     expect(coneSlipTorqueNm(fit(10, 24), 0.015, 40, 0.12, (4.5 * Math.PI) / 180)).toBeCloseTo(124.93, 1)
     expect(contactPressure(fit(10, 24), smoothedInterference(0.015, 0.001, 0.001))).toBeCloseTo(140.519, 2)
+    const smooth = contactPressure(fit(10, 24), smoothedInterference(0.015, 0.001, 0.001))
+    expect(slipTorqueNm(smooth, 10, 40, 0.12)).toBeCloseTo(105.95, 2)
   })
   it('grips nothing without interference, and in proportion to it', () => {
     expect(contactPressure(fit(10, 24), -0.01)).toBe(0)

@@ -1,6 +1,6 @@
 /** ISO 286-2:2010, limits of shanks, µm. Typed from the standard's table for h5, h6, h7, g6, n6 over the ranges to 50 mm. */
 import { describe, expect, it } from 'vitest'
-import { SHANK_CLASSES, shankLimits, type ShankClass } from '@/core/clamp'
+import { SHANK_CLASSES, shankLimits, type ShankClass } from '@/core/tool'
 
 const TABLE: [number, Record<ShankClass, [number, number]>][] = [
   [3, { h5: [0, -4], h6: [0, -6], h7: [0, -10], g6: [-2, -8], n6: [10, 4] }],

@@ -13,10 +13,12 @@ import {
   insertionRiseK,
   lumpedTauS,
   MATERIALS,
+  neededTransfer,
   noseMassKg,
   removalRiseK,
   shrinkBackMm,
   shrinkSetup,
+  skinDepthMm,
   USUAL_PRACTICE,
   wallTimeS,
   type Nose,
@@ -31,13 +33,17 @@ describe('temperature', () => {
     [3, 6, 6, 341.9],
     [6, 12, 8, 284.9],
     [10, 20, 10, 256.4],
+    [12, 20, 10, 213.7],
     [20, 25, 15, 170.9],
     [32, 30, 20, 133.5],
   ])('to put in d %d: δ %d µm, clearance %d µm', (d, delta, clearance, rise) => {
     expect(insertionRiseK(delta / 1000, clearance / 1000, d, steel)).toBeCloseTo(rise, 1)
   })
   it.each([
+    [0, 276.4, 276.4],
+    [0.2, 302.5, 337.1],
     [0.4, 334.5, 435.5],
+    [0.6, 374.6, 622.4],
     [0.8, 426.5, 1114.9],
     [1, 496.2, 6020],
   ])('to take out, shank warmed to %d', (f, carbide, hss) => {
@@ -57,6 +63,12 @@ describe('heating', () => {
     expect(heatingTimeS(nose, 300, 10_000, 0.6)).toBeCloseTo(3.15, 2)
     expect(heatingTimeS({ ...nose, d: 20, D: 33, heatedMm: 52 }, 300, 10_000, 0.6)).toBeCloseTo(5.27, 2)
     expect(wallTimeS(nose)).toBeCloseTo(2.97, 2)
+    expect(heatingTimeS(nose, 300, 5000, 0.6)).toBeCloseTo(6.3, 2)
+    expect(heatingTimeS(nose, 300, 10_000, 0.8)).toBeCloseTo(2.36, 2)
+  })
+  it('skin depth at 10 kHz and 5·10⁻⁷ Ω·m', () => {
+    expect(skinDepthMm(10_000, 5e-7, 1)).toBeCloseTo(3.559, 3)
+    expect(skinDepthMm(10_000, 5e-7, 100)).toBeCloseTo(0.356, 3)
   })
 })
 
@@ -86,13 +98,36 @@ function radialCooling(h: number, from: number, to: number, ambient: number): nu
 describe('cooling', () => {
   it.each([
     [12, 1547.0, 4189.4],
+    [60, 309.4, 837.9],
     [500, 37.13, 100.5],
+    [1000, 18.56, 50.3],
     [1500, 12.38, 33.5],
     [2500, 7.43, 20.1],
   ])('as one lump, h %d', (h, tau, time) => {
     const cooling = { h, ambientC: 20 }
     expect(lumpedTauS(nose, cooling)).toBeCloseTo(tau, 1)
     expect(Math.abs(coolingTimeS(lumpedTauS(nose, cooling), 320, 40, 20) - time)).toBeLessThan(0.06)
+  })
+  it.each([
+    [30, 1676],
+    [60, 838],
+    [100, 503],
+  ])('from 320 to 40 °C in %d s needs h %d', (seconds, h) => expect(neededTransfer(nose, 320, 40, 20, seconds)).toBeCloseTo(h, 0))
+  it.each([
+    [500, 106.2],
+    [1500, 39.24],
+    [2500, 25.89],
+  ])('finite volumes say %d: %d s', (h, seconds) =>
+    expect(Math.abs(radialCooling(h, 320, 40, 20) / seconds - 1)).toBeLessThan(0.01),
+  )
+  it('times to temperatures that burn: contact and still air', () => {
+    const at = (tau: number) => [48, 43, 40].map((to) => coolingTimeS(tau, 320, to, 20))
+    expect(at(12.37).map((s) => s.toFixed(1))).toEqual(['29.3', '31.8', '33.5'])
+    expect(
+      at(1547)
+        .slice(0, 2)
+        .map((s) => s.toFixed(0)),
+    ).toEqual(['3669', '3973'])
   })
   it('knows its Biot number', () => expect(biot(nose, { h: 500, ambientC: 20 })).toBeCloseTo(0.14, 3))
   it.each([500, 1000, 1500, 2500])('comes within a thirtieth of finite volumes, never before them (h %d)', (h) => {
@@ -109,6 +144,8 @@ describe('shrink-back', () => {
     [45, 300, 0.15795],
     [36, 300, 0.12636],
     [52, 280, 0.17035],
+    [45, 200, 0.1053],
+    [120, 20, 0.02808],
   ])('L %d mm, %d K', (L, rise, mm) => expect(shrinkBackMm(L, rise, steel)).toBeCloseTo(mm, 5))
 })
 

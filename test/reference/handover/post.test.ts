@@ -25,6 +25,9 @@ const HERON: Machine = {
   pockets: 60,
   labelCode: 'datamatrix',
   post: 'word-address-mill',
+  studForms: [],
+  greatestKg: null,
+  route: 'measure, then balance',
 }
 const DIPPER: Machine = { ...HERON, key: 'DIPPER', unit: 'inch', decimals: 4, sizeRegister: 'diameter' }
 const facts = (m: Machine): MachineFacts => ({

@@ -1,21 +1,30 @@
 import { differenceInMinutes } from 'date-fns'
+import Link from 'next/link'
 import { notFound } from 'next/navigation'
-import type { Standing } from '@/core/plan'
+import type { Job, StandingType } from '@/core/plan'
 import { readKit } from '@/stations/kit/kit-sheet'
+import { readPick } from '@/stations/kit/pick'
+import { FLOOR } from '@/stations/store/plan'
 import { Say, Sheet, Title } from '@/ui/common/sheet'
 import { formatDue, span } from '@/ui/format/due'
+import { JobFoot } from '@/ui/kit/job-foot'
 import { GoTo } from '@/ui/kit/kit-next'
 import { KitTable } from '@/ui/kit/kit-table'
+import { PickPanel } from '@/ui/kit/pick-panel'
+import { namesFor } from '../../_parts/names'
 import { StationPage } from '../../_parts/station'
 import { context } from '../../_server/context'
 import { plainText } from '../../_server/params'
+import { addToolsAction, closeJobAction, putBackAction, shortPickAction, takePartAction } from '../../kit-actions'
 
 export const metadata = { title: 'Kit' }
 
-const SHARES: readonly { readonly types: readonly Standing['type'][]; readonly text: string; readonly look: string }[] = [
-  { types: ['in-machine', 'ready'], text: 'in the machine or ready', look: 'bg-holds text-paper' },
-  { types: ['in-work'], text: 'in work', look: 'bg-unsure text-paper' },
+const SHARES: readonly { readonly types: readonly StandingType[]; readonly text: string; readonly look: string }[] = [
+  { types: ['in-machine', 'ready'], text: 'there', look: 'bg-holds text-paper' },
+  { types: ['stale', 'in-other-machine'], text: 'stale', look: 'bg-unsure text-paper' },
+  { types: ['in-work', 'under-way'], text: 'in work', look: 'bg-unsure text-paper' },
   { types: ['to-build'], text: 'to build', look: 'bg-act text-act-ink' },
+  { types: ['cannot-build'], text: 'stuck', look: 'bg-off text-paper' },
   { types: ['unknown-t'], text: 'unknown T', look: 'bg-off text-paper' },
 ]
 
@@ -29,89 +38,132 @@ export default async function JobPage({
   const { job: id } = await params
   const { t } = await searchParams
   const house = await context()
-  const sheet = readKit(house.db, plainText(id))
-  if (!sheet) notFound()
+  const sheet = readKit(house.db, plainText(id), house.now)
+  const pick = sheet && readPick(house.db, sheet.job.id, house.now)
+  if (!sheet || !pick) notFound()
   const { job, machine, tools } = sheet
   const now = new Date(house.now)
   const due = formatDue(job.dueAt, now)
   const minutes = differenceInMinutes(new Date(job.dueAt), now)
   const count = (types: readonly string[]) => tools.filter((tool) => types.includes(tool.standing.type)).length
-  const toBuild = tools.filter((tool) => tool.standing.type === 'to-build')
+  const toBuild = tools.filter(({ standing }) => standing.type === 'to-build' || standing.type === 'under-way')
   const chosen = toBuild.find((tool) => String(tool.wanted.t) === t) ?? toBuild[0]
-  const { warnings } = job.program
+  const toFetch = pick.list.lines.some((l) => !pick.holders[l.component])
   return (
     <StationPage station="kit" current={t ? `${job.id}-${t}` : null} job={job.id}>
       <Sheet
         left={
           <>
             <Title lead={job.id}>
-              {job.name} · for <b className="text-ink">{machine.name}</b> · starts{' '}
-              <span className={due.late ? 'text-off font-bold' : ''}>
-                {due.text}
+              {job.name} · for <b className="text-ink">{machine.name}</b> ·{' '}
+              <span className={due.late || job.urgentFor ? 'text-off font-bold' : ''}>
+                {job.urgentFor ? 'needed now' : `starts ${due.text}`}
                 {minutes > 0 && `, in ${span(minutes)}`}
-              </span>
+              </span>{' '}
+              · {job.quantity} {job.quantity === 1 ? 'part' : 'parts'}
             </Title>
+            {job.state !== 'open' && (
+              <Say tone="unsure" lead={`This job is ${job.state}.`}>
+                It wants nothing any more.
+              </Say>
+            )}
             <div
-              className="font-head flex h-[34px] text-lg font-semibold"
+              className="font-head flex h-[34px] shrink-0 text-lg font-semibold"
               role="img"
               aria-label={SHARES.map((s) => `${count(s.types)} ${s.text}`).join(', ')}
             >
               {SHARES.filter((s) => count(s.types) > 0).map((s) => (
                 <div
                   key={s.text}
-                  className={`flex items-center overflow-hidden px-3 whitespace-nowrap ${s.look}`}
-                  style={{ flexGrow: count(s.types), flexBasis: 90 }}
+                  className={`border-paper flex items-center overflow-hidden border-r-2 px-3 whitespace-nowrap last:border-r-0 ${s.look}`}
+                  style={{ flexGrow: count(s.types), flexBasis: 92 }}
                 >
                   {count(s.types)} {s.text}
                 </div>
               ))}
             </div>
-            <div className="overflow-x-auto" tabIndex={0}>
-              <KitTable job={job.id} machine={machine.name} tools={tools} chosenT={chosen?.wanted.t ?? null} />
+            <div className="shrink-0 overflow-x-auto" tabIndex={0} aria-label="Wanted tools" role="region">
+              <KitTable job={job.id} names={namesFor(house.db, tools, job.id)} tools={tools} chosenT={chosen?.wanted.t ?? null} />
             </div>
-            {tools.length === 0 && <p className="text-lg">This program changes to no tool.</p>}
+            {tools.length === 0 && job.state === 'open' && <p className="text-lg">This job wants no tool.</p>}
+            <Programs job={job} />
+            {job.state === 'open' && <JobFoot job={job.id} addTools={addToolsAction} close={closeJobAction} />}
           </>
         }
         right={
           <>
-            <h2 className="text-2xl font-bold">The program</h2>
-            <p className="text-soft">
-              {job.programName} ·{' '}
-              {job.program.units === 'inch' ? 'inch (G20)' : job.program.units === 'mm' ? 'mm (G21)' : 'says no unit'} · SHA-256{' '}
-              {job.programHash.slice(0, 8)}
-            </p>
-            <ul className="mt-2 overflow-auto">
-              {warnings.map((w, i) => (
-                <li key={i} className="border-rule grid grid-cols-[70px_1fr] gap-2 border-b py-2">
-                  <span className="figures text-soft text-[17px]">line {w.line}</span>
-                  <span>
-                    <b className="text-unsure">◐</b> {w.text}
-                  </span>
-                </li>
-              ))}
-              {warnings.length === 0 && <li className="text-holds py-2 font-semibold">● Nothing to warn of.</li>}
-            </ul>
-            <div className="mt-auto">
-              {chosen?.definition ? (
-                <>
-                  <Say tone="todo" lead={`T${chosen.wanted.t} is next.`}>
-                    {chosen.definition.name}. Fetch holder and cutter, or scan a free holder of its type.
+            <PickPanel
+              job={job.id}
+              list={pick.list}
+              names={pick.names}
+              taken={pick.taken}
+              units={pick.units}
+              floor={FLOOR}
+              holders={pick.holders}
+              take={takePartAction}
+              putBack={putBackAction}
+              short={shortPickAction}
+            />
+            {!toFetch && (
+              <div className="mt-2">
+                {chosen?.definition ? (
+                  <>
+                    <Say tone="todo" lead={`T${chosen.wanted.t} is next.`}>
+                      {chosen.definition.name}: everything for it is fetched.
+                    </Say>
+                    <GoTo
+                      href={`/build?job=${encodeURIComponent(job.id)}&t=${chosen.wanted.t}`}
+                    >{`Build T${chosen.wanted.t}`}</GoTo>
+                  </>
+                ) : (
+                  <Say tone="holds" lead="Nothing left to build.">
+                    {count(['in-work']) > 0
+                      ? 'What stands still has to be measured.'
+                      : count(['cannot-build', 'unknown-t']) > 0
+                        ? 'What is stuck waits for parts or for a definition.'
+                        : 'Every tool stands or is in the machine.'}
                   </Say>
-                  <GoTo
-                    href={`/build?job=${encodeURIComponent(job.id)}&t=${chosen.wanted.t}`}
-                  >{`Build T${chosen.wanted.t}`}</GoTo>
-                </>
-              ) : (
-                <Say tone="holds" lead="Nothing left to build.">
-                  {count(['in-work']) > 0
-                    ? 'What stands still has to be measured.'
-                    : 'Every tool that has a definition stands or is in the machine.'}
-                </Say>
-              )}
-            </div>
+                )}
+                <Link
+                  className="text-act font-head flex min-h-11 items-center text-lg font-semibold"
+                  href={`/kit/${encodeURIComponent(job.id)}/setup`}
+                >
+                  Setup sheet
+                </Link>
+              </div>
+            )}
           </>
         }
       />
     </StationPage>
   )
+}
+
+function Programs({ job }: { readonly job: Job }) {
+  return job.programs.map(({ name, hash, program }) => (
+    <details key={name} open={program.warnings.length > 0 && job.programs.length === 1} className="shrink-0">
+      <summary className="min-h-11 cursor-pointer py-2">
+        <b>{name}</b>{' '}
+        <span className="text-soft">
+          {program.units === 'inch' ? 'inch (G20)' : program.units === 'mm' ? 'mm (G21)' : 'says no unit'} · SHA-256{' '}
+          {hash.slice(0, 8)}
+        </span>{' '}
+        {program.warnings.length > 0 ? (
+          <b className="text-unsure">
+            ◐ {program.warnings.length} {program.warnings.length === 1 ? 'warning' : 'warnings'}
+          </b>
+        ) : (
+          <b className="text-holds">● nothing to warn of</b>
+        )}
+      </summary>
+      <ul>
+        {program.warnings.map((w, i) => (
+          <li key={i} className="border-rule grid grid-cols-[70px_1fr] gap-2 border-t py-1.5">
+            <span className="figures text-soft text-[17px]">line {w.line}</span>
+            <span>{w.text}</span>
+          </li>
+        ))}
+      </ul>
+    </details>
+  ))
 }

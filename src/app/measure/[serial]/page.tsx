@@ -1,4 +1,3 @@
-import { cutterOf } from '@/db/library/read'
 import { getMachine } from '@/db/machine/read'
 import { benchTicket } from '@/runtime/bench-ticket'
 import { readMeasure } from '@/stations/measure/measure-sheet'
@@ -34,7 +33,7 @@ export default async function MeasurePage({ params }: { readonly params: Promise
       </StationPage>
     )
   const { assembly, definition, limits, features, last } = sheet
-  const edges = definition ? cutterOf(house.db, definition.cutter).edges : null
+  const edges = definition?.edges ?? null
   return (
     <StationPage station="measure" current={serial}>
       <MeasureStation

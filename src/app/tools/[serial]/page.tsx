@@ -1,18 +1,28 @@
+import { addYears, format } from 'date-fns'
 import Link from 'next/link'
-import { stationOf } from '@/core/tool'
+import { refusalText, refuseHealth } from '@/core/fits'
+import { numberOf, stationOf } from '@/core/tool'
 import { formatLength, unitMark } from '@/core/units'
-import { getComponent } from '@/db/library/read'
+import { listJobs } from '@/db/job/read'
+import { getComponent, listComponents } from '@/db/library/read'
 import { listMachines } from '@/db/machine/read'
+import { readApart } from '@/stations/build/take-apart'
 import { readPassport } from '@/stations/records/passport'
+import { ApartPanel, HappenedPanel } from '@/ui/build/apart-panel'
 import { Row, Say, Sheet, Title } from '@/ui/common/sheet'
 import { VerdictMark } from '@/ui/common/verdict'
 import { ToolDrawing } from '@/ui/drawing/tool-drawing'
 import { formatTime, formatWhen } from '@/ui/format/due'
+import { KeepPanel } from '@/ui/kit/keep-panel'
 import { GoTo } from '@/ui/kit/kit-next'
+import { HolderCare } from '@/ui/library/holder-forms'
 import { RecordTable } from '@/ui/records/record-table'
 import { recordLines } from '../../_parts/record-lines'
 import { context } from '../../_server/context'
 import { serialOf } from '../../_server/params'
+import { disturbAction, takeApartAction } from '../../build-actions'
+import { reserveAction } from '../../kit-actions'
+import { inspectHolderAction, replaceStudAction } from '../../library-actions'
 
 export async function generateMetadata({ params }: { readonly params: Promise<{ serial: string }> }) {
   return { title: serialOf((await params).serial) }
@@ -48,7 +58,12 @@ export default async function PassportPage({ params }: { readonly params: Promis
   const { assembly, holder, definition, profile, measurements, handovers, record } = passport
   const last = measurements[0]
   const current = handovers.find((h) => h.voidedAt === null)
-  const type = holder.component ? getComponent(house.db, holder.component)?.name : null
+  const component = holder.component ? getComponent(house.db, holder.component) : null
+  const type = component?.name
+  const greatestHeats = component ? numberOf(component, 'greatestHeats') : undefined
+  const health =
+    component && holder.component ? refuseHealth({ ...holder, component: holder.component }, component, house.now) : []
+  const apart = assembly ? readApart(house.db, serial) : null
   const station = assembly && stationOf(assembly.state)
   const next = station ? NEXT[station] : null
   const length = (mm: number | null | undefined) =>
@@ -78,13 +93,22 @@ export default async function PassportPage({ params }: { readonly params: Promis
               )}
               <div className="min-w-[300px] flex-1">
                 <Row name="Holder">{type ?? holder.coupling}</Row>
-                <Row name="Heats">{holder.heats}</Row>
+                <Row name="Heats of its joint">
+                  {holder.heats}
+                  {greatestHeats !== undefined && <small className="text-soft"> of {greatestHeats}</small>}
+                </Row>
+                {holder.inspectBy && <Row name="Inspect by">{holder.inspectBy.slice(0, 10)}</Row>}
+                {holder.stud && (
+                  <Row name={getComponent(house.db, holder.stud)?.name ?? 'Pull stud'}>
+                    since {holder.studSince?.slice(0, 10) ?? '–'}
+                  </Row>
+                )}
                 <Row name="Where it is">
                   {assembly
                     ? assembly.state === 'loaded'
                       ? `${machines.get(assembly.machine ?? '') ?? assembly.machine}, pocket ${assembly.pocket}`
-                      : 'tool room'
-                    : 'tool room'}
+                      : (assembly.place ?? 'tool room')
+                    : (holder.place ?? 'tool room')}
                 </Row>
                 {assembly && (
                   <>
@@ -108,11 +132,28 @@ export default async function PassportPage({ params }: { readonly params: Promis
                         'never'
                       )}
                     </Row>
+                    {assembly.condition !== 'fit' && <Row name="Condition">◆ {assembly.condition}</Row>}
                     {definition && (
                       <Row name="Definition">
-                        {definition.id}, version {definition.version}
+                        <Link
+                          className="text-act"
+                          href={`/library/tools/${encodeURIComponent(definition.id)}?version=${definition.version}`}
+                        >
+                          {definition.id}, version {definition.version}
+                        </Link>
                       </Row>
                     )}
+                    {assembly.parts
+                      .filter((p) => p.role !== 'holder')
+                      .map((p) => (
+                        <Row
+                          key={`${p.role}-${p.component}`}
+                          name={getComponent(house.db, p.component)?.name ?? p.component}
+                          symbol={p.role}
+                        >
+                          {p.serial ?? (p.count > 1 ? `${p.count} ×` : '')}
+                        </Row>
+                      ))}
                     <Row name="Hand-over">
                       {current ? (
                         <Link className="text-act" href={`/hand-over/${serial}`}>
@@ -151,9 +192,34 @@ export default async function PassportPage({ params }: { readonly params: Promis
                   ? 'Nothing to do here until it comes back.'
                   : holder.retired
                     ? 'This holder is retired.'
-                    : 'It can carry the next tool of its kind.'}
+                    : health.length
+                      ? `But: ${health.map(refusalText).join(' ')}`
+                      : 'It can carry the next tool of its kind.'}
               </Say>
             )}
+            {assembly && assembly.state !== 'loaded' && (
+              <KeepPanel
+                serial={serial}
+                job={assembly.job}
+                jobs={listJobs(house.db)
+                  .filter((j) => assembly.machine === null || j.machine === assembly.machine)
+                  .map((j) => j.id)}
+                keep={reserveAction}
+              />
+            )}
+            {assembly && assembly.state !== 'loaded' && <HappenedPanel serial={serial} disturb={disturbAction} />}
+            {apart && assembly?.state !== 'loaded' && (
+              <ApartPanel serial={serial} parts={apart.parts} heat={apart.heat} takeApart={takeApartAction} />
+            )}
+            <HolderCare
+              serial={serial}
+              studs={listComponents(house.db)
+                .filter((c) => c.kind === 'pull-stud' && c.CCMS === holder.coupling)
+                .map(({ id, name }) => ({ id, name }))}
+              suggestedUntil={format(addYears(new Date(house.now), 1), 'yyyy-MM-dd')}
+              retired={holder.retired}
+              act={{ inspect: inspectHolderAction, stud: replaceStudAction }}
+            />
           </div>
         }
       />

@@ -1,14 +1,12 @@
 import { z } from 'zod'
 import { FRAME_SET_LIMITS } from '@/codecs/frame-set'
-import { getPerson } from '@/db/person/read'
-import { getSession } from '@/db/session/read'
 import { BENCH_FACTS } from '@/devices/bench/port'
 import { runtime } from '@/runtime'
-import { SESSION_COOKIE, sessionIdOf } from '@/runtime/session'
 import { saveMeasurement } from '@/stations/measure/save-measurement'
 import { serialOf } from '../../../../_server/params'
 import { readBody } from '../../../_api/body'
 import { guarded } from '../../../_api/guard'
+import { personOf } from '../../../_api/person'
 import { problem } from '../../../_api/problem'
 
 export const dynamic = 'force-dynamic'
@@ -24,10 +22,8 @@ const STATUS: Readonly<Record<string, number>> = {
 /** The pictures of a tool on our own bench: measured again here, that is the value of record. */
 export const POST = guarded(async (request, { serial }) => {
   const house = runtime()
-  const sessionId = sessionIdOf(request.cookies.get(SESSION_COOKIE)?.value)
-  const personId = sessionId ? getSession(house.db, sessionId)?.personId : null
-  const person = personId ? getPerson(house.db, personId) : null
-  if (!person) return problem(409, 'NOBODY', 'Nobody is working here yet. Scan your badge, or tap your name at the top right.')
+  const person = personOf(request)
+  if (person instanceof Response) return person
   const now = new Date().toISOString()
   const taken = z.iso.datetime().catch(now).parse(request.nextUrl.searchParams.get('taken'))
   const body = await readBody(request, ['application/zip'], FRAME_SET_LIMITS.packedBytes)

@@ -1,7 +1,7 @@
 /** Limits of size of shanks, ISO 286-2:2010, in µm. Formula values do not govern, the table does. */
 import { fail, ok, type Limits, type Result } from '../units'
+import type { SHANK_CLASSES } from './property'
 
-export const SHANK_CLASSES = ['h5', 'h6', 'h7', 'g6', 'n6'] as const
 export type ShankClass = (typeof SHANK_CLASSES)[number]
 
 /** Ranges are "over a, up to and including b"; [upper, lower] deviation each. */

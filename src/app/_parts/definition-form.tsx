@@ -1,0 +1,21 @@
+import { roleOf, type Definition } from '@/core/tool'
+import { listComponents } from '@/db/library/read'
+import { listMachines } from '@/db/machine/read'
+import { DefinitionForm } from '@/ui/library/definition-form'
+import { context } from '../_server/context'
+import { putDefinitionAction, readArchetypeAction, readContourAction } from '../library-actions'
+
+/** The form of a tool with what it needs to know of the library. */
+export async function ToolForm({ definition }: { readonly definition: Definition | null }) {
+  const { db } = await context()
+  return (
+    <DefinitionForm
+      definition={definition}
+      machines={listMachines(db).map(({ key, name }) => ({ key, name }))}
+      components={listComponents(db).map((c) => ({ id: c.id, name: c.name, role: roleOf(c) }))}
+      save={putDefinitionAction}
+      readContour={readContourAction}
+      readArchetype={readArchetypeAction}
+    />
+  )
+}

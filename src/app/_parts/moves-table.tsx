@@ -1,0 +1,70 @@
+import Link from 'next/link'
+import type { BookedMove } from '@/db/stock/read'
+import { formatWhen } from '@/ui/format/due'
+import { PutRight } from '@/ui/library/stock-forms'
+import { putRightAction } from '../kit-actions'
+
+/** The latest bookings, each of which can be put right once. */
+export function MovesTable({
+  moves,
+  names,
+}: {
+  readonly moves: readonly BookedMove[]
+  readonly names?: ReadonlyMap<string, string>
+}) {
+  if (moves.length === 0) return <p className="text-soft py-1">Nothing was booked yet.</p>
+  return (
+    <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Bookings">
+      <table className="w-full text-left">
+        <thead>
+          <tr className="border-ink border-b-2 [&>th]:pr-3 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">
+            <th scope="col">when</th>
+            <th scope="col">what</th>
+            {names && <th scope="col">part</th>}
+            <th scope="col">pieces</th>
+            <th scope="col">where</th>
+            <th scope="col">who</th>
+            <th scope="col">
+              <span className="sr-only">put right</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {moves.map((m) => (
+            <tr
+              key={m.id}
+              className={`border-rule h-[46px] border-b [&>td]:pr-3 ${m.counteredBy !== null || m.counters !== null ? 'text-soft' : ''}`}
+            >
+              <td className="figures whitespace-nowrap">{formatWhen(m.at)}</td>
+              <td className="font-head text-[18px] font-semibold">{m.counters === null ? m.name : `undoes ${m.counters}`}</td>
+              {names && (
+                <td>
+                  <Link
+                    className="text-act flex min-h-11 items-center"
+                    href={`/library/parts/${encodeURIComponent(m.component)}`}
+                  >
+                    {names.get(m.component) ?? m.component}
+                  </Link>
+                </td>
+              )}
+              <td className="num text-[19px] font-semibold">{m.count}</td>
+              <td>
+                {[m.fromPlace, m.toPlace].filter(Boolean).join(' → ') || '–'}
+                {m.job ? ` · ${m.job}` : ''}
+                {m.serial ? ` · ${m.serial}` : ''}
+              </td>
+              <td>{m.who}</td>
+              <td>
+                {m.counteredBy !== null ? (
+                  <span className="text-[15px]">put right by {m.counteredBy}</span>
+                ) : m.counters === null && m.from !== 'built' && m.to !== 'built' ? (
+                  <PutRight id={m.id} undo={putRightAction} />
+                ) : null}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  )
+}

@@ -1,0 +1,33 @@
+import type { SheetRow } from '@/codecs/setup-sheet'
+import { formatLength, unitMark } from '@/core/units'
+import type { Runtime } from '@/runtime'
+import type { SetupLine, SetupSheet } from '@/stations/kit/setup-sheet'
+import { standingText } from '@/ui/kit/standing'
+import { namesFor } from './names'
+
+/** Rows of a setup sheet as text, in the machine's own unit. */
+export function setupRows(db: Runtime['db'], { job, machine, lines }: SetupSheet): SheetRow[] {
+  const names = namesFor(
+    db,
+    lines.map((l) => l.tool),
+    job.id,
+  )
+  const { unit } = machine
+  const size = (mm: number | null, decimals: number) =>
+    mm === null ? '–' : `${formatLength(mm, unit, decimals)} ${unitMark(unit)}`
+  const exact = (line: SetupLine) => (line.measured ? (unit === 'mm' ? 3 : 4) : unit === 'mm' ? 1 : 2)
+  return lines.map((line) => ({
+    t: `T${line.tool.wanted.t}`,
+    name: `${line.name}${line.tool.sister ? `, sister ${line.tool.sister}` : ''}`,
+    holder: `${line.holder}${line.serial ? ` · ${line.serial}` : ''}`,
+    figures: [
+      ['stick-out', size(line.stickOutMm, unit === 'mm' ? 1 : 2)],
+      [line.measured ? 'LF measured' : 'LF aimed', size(line.LF, exact(line))],
+      [line.measured ? 'Ø measured' : 'Ø aimed', size(line.DC, exact(line))],
+      ['R', line.RE === null ? '–' : size(line.RE, unit === 'mm' ? 2 : 3)],
+      ['pocket', line.pocket === null ? '–' : String(line.pocket)],
+    ],
+    standing: standingText(line.tool, names).slice(2),
+    profile: line.profile,
+  }))
+}

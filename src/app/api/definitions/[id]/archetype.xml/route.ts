@@ -1,0 +1,18 @@
+import { encodeArchetype } from '@/codecs/tool-archetype'
+import { firstOf } from '@/core/tool'
+import { getComponent, getDefinition } from '@/db/library/read'
+import { runtime } from '@/runtime'
+import { plainText } from '../../../../_server/params'
+import { download } from '../../../_api/download'
+import { guarded } from '../../../_api/guard'
+import { problem } from '../../../_api/problem'
+
+export const dynamic = 'force-dynamic'
+export const GET = guarded((_request, { id }) => {
+  const { db } = runtime()
+  const definition = getDefinition(db, plainText(id))
+  if (!definition) return problem(404, 'UNKNOWN_TOOL', `There is no tool ${plainText(id).slice(0, 40)}.`)
+  const holder = getComponent(db, firstOf(definition, 'holder') ?? '')
+  const coupling = holder && 'CCMS' in holder ? String(holder.CCMS) : null
+  return download(encodeArchetype(definition, coupling, new Date().toISOString()), 'application/xml', `${definition.id}.xml`)
+})

@@ -1,0 +1,19 @@
+import { encodeContour } from '@/codecs/dxf'
+import { getDefinition } from '@/db/library/read'
+import { runtime } from '@/runtime'
+import { profileOfDefinition } from '@/stations/rack/rack'
+import { contourOfProfile } from '../../../../_parts/contour'
+import { plainText } from '../../../../_server/params'
+import { download } from '../../../_api/download'
+import { guarded } from '../../../_api/guard'
+import { problem } from '../../../_api/problem'
+
+export const dynamic = 'force-dynamic'
+/** The nominal contour: the one that was taken in, else the outline of the drawn tool. */
+export const GET = guarded((_request, { id }) => {
+  const { db } = runtime()
+  const definition = getDefinition(db, plainText(id))
+  if (!definition) return problem(404, 'UNKNOWN_TOOL', `There is no tool ${plainText(id).slice(0, 40)}.`)
+  const contour = definition.contour ?? contourOfProfile(profileOfDefinition(db, definition))
+  return download(encodeContour(contour), 'image/vnd.dxf', `${definition.id}.dxf`)
+})

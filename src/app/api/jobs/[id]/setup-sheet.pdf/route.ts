@@ -1,0 +1,33 @@
+import { setupSheetPdf } from '@/codecs/setup-sheet'
+import { labelFonts, runtime } from '@/runtime'
+import { readSetup } from '@/stations/kit/setup-sheet'
+import { setupRows } from '../../../../_parts/setup-rows'
+import { plainText } from '../../../../_server/params'
+import { guarded } from '../../../_api/guard'
+import { problem } from '../../../_api/problem'
+
+export const dynamic = 'force-dynamic'
+
+/** The setup sheet of a job, A4. */
+export const GET = guarded(async (_request, { id }) => {
+  const { db } = runtime()
+  const now = new Date().toISOString()
+  const sheet = readSetup(db, plainText(id), now)
+  if (!sheet) return problem(404, 'UNKNOWN_JOB', `There is no job ${plainText(id).slice(0, 40)}.`)
+  const { job, machine } = sheet
+  const pdf = await setupSheetPdf(
+    {
+      title: `${job.id} for ${machine.name}`,
+      about: `${job.name} · ${job.quantity} ${job.quantity === 1 ? 'part' : 'parts'} · starts ${job.dueAt.slice(0, 16).replace('T', ' ')} UTC · lengths from the gauge line, in ${machine.unit}`,
+      foot: `Printed ${now.slice(0, 16).replace('T', ' ')} UTC. Values change when a tool is measured again: scan before loading.`,
+      rows: setupRows(db, sheet),
+    },
+    labelFonts(),
+  )
+  return new Response(new Uint8Array(pdf), {
+    headers: {
+      'content-type': 'application/pdf',
+      'content-disposition': `inline; filename="${job.id.replace(/[^\w.-]/g, '_')}-setup.pdf"`,
+    },
+  })
+})

@@ -1,0 +1,27 @@
+import { encodeCsv } from '@/codecs/csv'
+import { onHand } from '@/core/plan'
+import { runtime } from '@/runtime'
+import { readStock } from '@/stations/library/stock-sheet'
+import { download } from '../../_api/download'
+import { guarded } from '../../_api/guard'
+
+export const dynamic = 'force-dynamic'
+
+/** The count sheet: one row a part and place, with an empty column to count into. */
+export const GET = guarded(() => {
+  const rows = readStock(runtime().db).lines.flatMap(({ part, balance, places }) =>
+    (places.length ? places : [{ place: null, count: 0 }]).map(({ place, count }) => [
+      part.id,
+      part.name,
+      place ?? '',
+      count,
+      '',
+      onHand(balance),
+      balance.built,
+      balance.scrapped,
+      balance.received,
+    ]),
+  )
+  const columns = ['id', 'name', 'place', 'should lie there', 'counted', 'on hand', 'built in', 'scrapped', 'received']
+  return download(encodeCsv(columns, rows), 'text/csv; charset=utf-8', 'count-sheet.csv')
+})

@@ -1,0 +1,105 @@
+'use server'
+import { z } from 'zod'
+import { CLAMPINGS, CONFIRMS } from '@/core/fits'
+import { fail, ok, type Result } from '@/core/units'
+import { abandonBuild, addExtension, beginBuild, tickStep } from '@/stations/build/begin-build'
+import { finishBuild } from '@/stations/build/build-tool'
+import { putSteps } from '@/stations/build/put-steps'
+import { coolDown, startHeat, takeOut, unitErrorText } from '@/stations/build/shrink'
+import { DISTURBANCES } from '@/core/tool'
+import { disturb, takeApart } from '@/stations/build/take-apart'
+import type { Refused } from '@/stations/work'
+import type { UnitState } from '@/devices/shrink/port'
+import { act, Serial } from './_server/act'
+import { context } from './_server/context'
+
+const Begin = z.object({ job: z.string().max(60), t: z.number().int(), serial: Serial })
+export async function beginBuildAction(input: z.input<typeof Begin>): Promise<Result<{ serial: string }, Refused>> {
+  return act(Begin, input, (work, { job, t, serial }) => {
+    const done = beginBuild(work, job, t, serial)
+    return done.ok ? ok({ serial: done.value.serial }) : done
+  })
+}
+
+const One = z.object({ serial: Serial })
+export async function finishBuildAction(
+  input: z.input<typeof One>,
+): Promise<Result<{ serial: string; touchAt: string | null }, Refused>> {
+  return act(One, input, (work, { serial }) => finishBuild(work, serial))
+}
+export async function abandonBuildAction(input: z.input<typeof One>): Promise<Result<null, Refused>> {
+  return act(One, input, (work, { serial }) => abandonBuild(work, serial))
+}
+
+const Tick = z.object({ serial: Serial, step: z.string().max(40), done: z.boolean() })
+export async function tickStepAction(input: z.input<typeof Tick>): Promise<Result<null, Refused>> {
+  return act(Tick, input, (work, { serial, step, done }) => tickStep(work, serial, step, done))
+}
+
+const Extension = z.object({ serial: Serial, extension: Serial })
+export async function addExtensionAction(input: z.input<typeof Extension>): Promise<Result<null, Refused>> {
+  return act(Extension, input, (work, { serial, extension }) => addExtension(work, serial, extension))
+}
+
+export async function startHeatAction(input: z.input<typeof One>): Promise<Result<null, Refused>> {
+  return act(One, input, (work, { serial }, house) => startHeat(work, house.shrink, serial))
+}
+const Cool = z.object({ serial: Serial, body: z.number().int().min(1).max(20) })
+export async function coolDownAction(input: z.input<typeof Cool>): Promise<Result<null, Refused>> {
+  return act(Cool, input, (work, { serial, body }, house) => coolDown(work, house.shrink, serial, body))
+}
+export async function takeOutAction(input: z.input<typeof One>): Promise<Result<null, Refused>> {
+  return act(One, input, (_, { serial }, house) => takeOut(house.shrink, serial))
+}
+
+/** What the unit shows now; asked again and again while it heats. */
+export async function unitStateAction(): Promise<Result<UnitState, { text: string }>> {
+  const state = await (await context()).shrink.state()
+  return state.ok ? state : fail({ text: unitErrorText(state.error) })
+}
+
+const Apart = z.object({
+  serial: Serial,
+  heated: z.boolean(),
+  fates: z
+    .array(
+      z.object({
+        component: z.string().max(60),
+        count: z.number().int().min(1).max(100),
+        to: z.enum(['back', 'scrap']),
+        wear: z.string().trim().max(200),
+      }),
+    )
+    .max(60),
+})
+export async function takeApartAction(input: z.input<typeof Apart>): Promise<Result<{ text: string }, Refused>> {
+  return act(Apart, input, takeApart)
+}
+
+const Disturb = z.object({ serial: Serial, what: z.enum(DISTURBANCES) })
+export async function disturbAction(input: z.input<typeof Disturb>): Promise<Result<{ voided: number | null }, Refused>> {
+  return act(Disturb, input, (work, { serial, what }) => disturb(work, serial, what))
+}
+
+const Steps = z.object({
+  clamping: z.enum(CLAMPINGS),
+  steps: z
+    .array(
+      z.object({
+        id: z
+          .string()
+          .trim()
+          .regex(/^[a-z][a-z0-9-]{0,19}$/, 'A short name is small letters, digits and dashes.'),
+        title: z.string().trim().min(1, 'Give each step a title.').max(40),
+        text: z.string().trim().min(1, 'Say what to do.').max(600),
+        confirm: z.enum(CONFIRMS),
+        needs: z.array(z.string().trim().min(1).max(60)).max(8).optional(),
+        caution: z.string().trim().max(200).optional(),
+      }),
+    )
+    .max(20)
+    .nullable(),
+})
+export async function putStepsAction(input: z.input<typeof Steps>): Promise<Result<null, Refused>> {
+  return act(Steps, input, (work, { clamping, steps }) => putSteps(work, clamping, steps))
+}

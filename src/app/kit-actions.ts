@@ -1,0 +1,106 @@
+'use server'
+import { z } from 'zod'
+import { decodeToolList } from '@/codecs/tool-list'
+import { fail, ok, type Result } from '@/core/units'
+import { addJob, addTools, closeJob, PROGRAM_LIMIT_BYTES } from '@/stations/kit/add-job'
+import { neededNow } from '@/stations/kit/needed-now'
+import { putBack, shortPick, takePart } from '@/stations/kit/pick'
+import { reserveTool } from '@/stations/kit/reserve'
+import { tickOff, writeNote } from '@/stations/kit/shift'
+import { putRight } from '@/stations/store/book'
+import { putIntoPlace } from '@/stations/store/slot'
+import type { Refused } from '@/stations/work'
+import { act, Serial } from './_server/act'
+
+const JobId = z.string().trim().min(2, 'Give the job a number of at least two characters.').max(40)
+const HandTool = z.object({
+  t: z.number().int().min(1, 'A T number is 1 or more.').max(99999),
+  name: z.string().trim().max(80).nullable(),
+  count: z.number().int().min(1).max(20),
+  minutesEach: z.number().positive().max(10_000).nullable(),
+  source: z.enum(['by hand', 'tool list']),
+})
+const NewJob = z.object({
+  id: JobId,
+  name: z.string().trim().max(80),
+  machine: z.string().min(1, 'Choose the machine.'),
+  dueAt: z.iso.datetime({ error: 'Say when the job starts.' }),
+  quantity: z.number({ error: 'Say how many parts.' }).int('Whole parts only.').min(1, 'At least one part.').max(1_000_000),
+  priority: z.number().int().min(0).max(8),
+  programs: z
+    .array(z.object({ name: z.string().max(200), text: z.string().max(PROGRAM_LIMIT_BYTES, 'A program may have 8 MB at most.') }))
+    .max(20, 'At most 20 programs a job.'),
+  lists: z
+    .array(z.object({ name: z.string().max(200), text: z.string().max(2 ** 20, 'A tool list may have 1 MB at most.') }))
+    .max(5),
+})
+export async function addJobAction(input: z.input<typeof NewJob>): Promise<Result<{ id: string }, Refused>> {
+  return act(NewJob, input, (work, { lists, ...job }) => {
+    const extra = []
+    for (const { name, text } of lists) {
+      const list = decodeToolList(text)
+      if (!list.ok) return fail({ code: 'BAD_LIST', text: `${name}: ${list.error.text}` })
+      extra.push(...list.value)
+    }
+    const done = addJob(work, { ...job, extra })
+    return done.ok ? ok({ id: done.value.id }) : done
+  })
+}
+
+const Add = z.object({ job: JobId, tools: z.array(HandTool).min(1).max(200) })
+export async function addToolsAction(input: z.input<typeof Add>): Promise<Result<null, Refused>> {
+  return act(Add, input, (work, { job, tools }) => {
+    const done = addTools(work, job, tools)
+    return done.ok ? ok(null) : done
+  })
+}
+
+const Close = z.object({ job: JobId, state: z.enum(['done', 'cancelled']) })
+export async function closeJobAction(input: z.input<typeof Close>): Promise<Result<{ back: number }, Refused>> {
+  return act(Close, input, (work, { job, state }) => closeJob(work, job, state))
+}
+
+const OneSerial = z.object({ serial: Serial })
+export async function neededNowAction(input: z.input<typeof OneSerial>): Promise<Result<{ id: string }, Refused>> {
+  return act(OneSerial, input, (work, { serial }) => {
+    const done = neededNow(work, serial)
+    return done.ok ? ok({ id: done.value.id }) : done
+  })
+}
+
+const Count = z.number().int('Whole pieces only.').min(1, 'At least one piece.').max(100_000)
+const Take = z.object({ job: JobId, component: z.string().max(60), count: Count, place: z.string().max(40).nullable() })
+export async function takePartAction(input: z.input<typeof Take>): Promise<Result<{ text: string }, Refused>> {
+  return act(Take, input, takePart)
+}
+const Back = z.object({ job: JobId, component: z.string().max(60), count: Count })
+export async function putBackAction(input: z.input<typeof Back>): Promise<Result<{ text: string }, Refused>> {
+  return act(Back, input, putBack)
+}
+const Short = z.object({ component: z.string().max(60), place: z.string().max(40), found: z.number().int().min(0).max(100_000) })
+export async function shortPickAction(input: z.input<typeof Short>): Promise<Result<{ text: string }, Refused>> {
+  return act(Short, input, shortPick)
+}
+
+const Keep = z.object({ serial: Serial, job: JobId.nullable() })
+export async function reserveAction(input: z.input<typeof Keep>): Promise<Result<null, Refused>> {
+  return act(Keep, input, (work, { serial, job }) => reserveTool(work, serial, job))
+}
+
+const Put = z.object({ serial: Serial, place: z.string().trim().max(40) })
+export async function putIntoPlaceAction(input: z.input<typeof Put>): Promise<Result<{ text: string }, Refused>> {
+  return act(Put, input, (work, { serial, place }) => putIntoPlace(work, serial, place))
+}
+
+const Right = z.object({ id: z.number().int().positive() })
+export async function putRightAction(input: z.input<typeof Right>): Promise<Result<{ id: number }, Refused>> {
+  return act(Right, input, (work, { id }) => putRight(work, id))
+}
+
+const Note = z.object({ text: z.string().max(400, 'At most 400 characters.') })
+export async function writeNoteAction(input: z.input<typeof Note>): Promise<Result<null, Refused>> {
+  return act(Note, input, (work, { text }) => writeNote(work, text))
+}
+export async function tickOffAction(input: z.input<typeof Right>): Promise<Result<null, Refused>> {
+  return act(Right, input, (work, { id }) => tickOff(work, id))
+}

@@ -1,0 +1,86 @@
+import Link from 'next/link'
+import { notFound } from 'next/navigation'
+import { readSetup } from '@/stations/kit/setup-sheet'
+import { Sheet, Title } from '@/ui/common/sheet'
+import { Silhouette } from '@/ui/drawing/silhouette'
+import { formatWhen } from '@/ui/format/due'
+import { PrintButton } from '@/ui/common/print-button'
+import { setupRows } from '../../../_parts/setup-rows'
+import { context } from '../../../_server/context'
+import { plainText } from '../../../_server/params'
+
+export const metadata = { title: 'Setup sheet' }
+
+export default async function SetupPage({ params }: { readonly params: Promise<{ job: string }> }) {
+  const { job: id } = await params
+  const house = await context()
+  const sheet = readSetup(house.db, plainText(id), house.now)
+  if (!sheet) notFound()
+  const { job, machine } = sheet
+  const rows = setupRows(house.db, sheet)
+  return (
+    <>
+      <div />
+      <Sheet
+        left={
+          <>
+            <div className="flex flex-wrap items-start gap-x-6 gap-y-2">
+              <div className="min-w-0 flex-1">
+                <Title lead={`Setup sheet ${job.id}`}>
+                  {job.name} · {machine.name} · starts {formatWhen(job.dueAt)}
+                </Title>
+                <p className="text-soft">
+                  {job.quantity} {job.quantity === 1 ? 'part' : 'parts'} · lengths from the gauge line, in {machine.unit}. Values
+                  change when a tool is measured again: scan before loading.
+                </p>
+              </div>
+              <div className="flex gap-2.5 print:hidden">
+                <Link
+                  className="text-act font-head flex h-11 items-center px-2 text-lg font-semibold"
+                  href={`/kit/${encodeURIComponent(job.id)}`}
+                >
+                  Back to the job
+                </Link>
+                <a
+                  className="border-ink font-head flex h-11 items-center rounded-[3px] border-[1.5px] px-4 text-lg font-semibold"
+                  href={`/api/jobs/${encodeURIComponent(job.id)}/setup-sheet.pdf`}
+                  target="_blank"
+                >
+                  PDF
+                </a>
+                <PrintButton />
+              </div>
+            </div>
+            <ul>
+              {rows.map((row, i) => (
+                <li
+                  key={i}
+                  className="border-rule grid min-h-[104px] break-inside-avoid grid-cols-[72px_1fr_110px] items-center gap-x-4 border-b"
+                >
+                  <span className="figures text-[32px] leading-none font-bold">{row.t}</span>
+                  <div className="min-w-0 py-2">
+                    <div className="flex flex-wrap items-baseline gap-x-3">
+                      <b className="font-head text-[21px]">{row.name}</b>
+                      <span className="text-soft">{row.holder}</span>
+                    </div>
+                    <dl className="mt-1 grid grid-cols-5 gap-x-4 max-[900px]:grid-cols-3">
+                      {row.figures.map(([name, value]) => (
+                        <div key={name}>
+                          <dt className="text-soft text-[14px] leading-tight">{name}</dt>
+                          <dd className="figures text-[21px] leading-tight font-semibold whitespace-nowrap">{value}</dd>
+                        </div>
+                      ))}
+                    </dl>
+                    <span className="mt-1 block">{row.standing}</span>
+                  </div>
+                  {row.profile ? <Silhouette profile={row.profile} width={108} height={96} mmPerHeight={300} /> : <span />}
+                </li>
+              ))}
+            </ul>
+            {rows.length === 0 && <p className="text-lg">This job wants no tool.</p>}
+          </>
+        }
+      />
+    </>
+  )
+}

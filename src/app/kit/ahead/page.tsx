@@ -1,0 +1,82 @@
+import Link from 'next/link'
+import { listDefinitions } from '@/db/library/read'
+import { getJob } from '@/db/job/read'
+import { listMachines } from '@/db/machine/read'
+import { readLookahead } from '@/stations/kit/kit-sheet'
+import { Sheet } from '@/ui/common/sheet'
+import { KIT_TABS, SubNav } from '@/ui/common/sub-nav'
+import { formatDue, span } from '@/ui/format/due'
+import { StationPage } from '../../_parts/station'
+import { context } from '../../_server/context'
+
+export const metadata = { title: 'What by when' }
+
+export default async function AheadPage() {
+  const house = await context()
+  const now = new Date(house.now)
+  const lines = readLookahead(house.db, house.now)
+  const definitions = listDefinitions(house.db)
+  const machines = new Map(listMachines(house.db).map((m) => [m.key, m.name]))
+  const total = lines.reduce((sum, l) => sum + l.minutes, 0)
+  return (
+    <StationPage station="kit" current={null}>
+      <Sheet
+        left={
+          <>
+            <SubNav tabs={KIT_TABS} label="Sheets of Kit" />
+            <p className="text-soft text-lg">
+              {lines.length === 0
+                ? 'Nothing has to be begun: every wanted tool stands measured or is in its machine.'
+                : `${lines.length} tools, about ${span(Math.round(total))} at one bench. Begin each no later than the time at its left, or something will be late.`}
+            </p>
+            <table className="w-full text-left">
+              <thead>
+                <tr className="border-ink border-b-2 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">
+                  <th scope="col">begin by</th>
+                  <th scope="col">T</th>
+                  <th scope="col">tool</th>
+                  <th scope="col">job</th>
+                  <th scope="col">machine starts</th>
+                  <th scope="col" className="text-right">
+                    minutes
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {lines.map((line, i) => {
+                  const begin = formatDue(new Date(line.latestStartMs).toISOString(), now)
+                  const job = getJob(house.db, line.job)!
+                  return (
+                    <tr key={i} className="border-rule h-[46px] border-b">
+                      <td className={`figures pr-3 text-[19px] font-semibold ${line.late ? 'text-off' : ''}`}>
+                        {line.late ? `◆ ${begin.text}` : begin.text}
+                      </td>
+                      <th scope="row" className="figures pr-3 text-[21px] font-bold">
+                        T{line.t}
+                      </th>
+                      <td className="pr-3">
+                        {definitions.find((d) => d.t === line.t && d.machines.includes(job.machine))?.name}
+                      </td>
+                      <td className="pr-3">
+                        <Link
+                          className="text-act flex min-h-11 items-center font-semibold"
+                          href={`/kit/${encodeURIComponent(job.id)}?t=${line.t}`}
+                        >
+                          {job.id}
+                        </Link>
+                      </td>
+                      <td className="pr-3">
+                        {machines.get(job.machine) ?? job.machine} {formatDue(job.dueAt, now).text}
+                      </td>
+                      <td className="num text-right text-[19px]">{line.minutes}</td>
+                    </tr>
+                  )
+                })}
+              </tbody>
+            </table>
+          </>
+        }
+      />
+    </StationPage>
+  )
+}

@@ -1,0 +1,80 @@
+import Link from 'next/link'
+import { listJobs } from '@/db/job/read'
+import { missingFor, readCarts } from '@/stations/kit/carts'
+import { isHot } from '@/stations/build/warm'
+import { Sheet } from '@/ui/common/sheet'
+import { KIT_TABS, SubNav } from '@/ui/common/sub-nav'
+import { CartDrawing, PutPanel } from '@/ui/kit/carts-panel'
+import { standingText } from '@/ui/kit/standing'
+import { namesFor } from '../../_parts/names'
+import { StationPage } from '../../_parts/station'
+import { context } from '../../_server/context'
+import { putIntoPlaceAction } from '../../kit-actions'
+
+export const metadata = { title: 'Carts and racks' }
+
+export default async function CartsPage({ searchParams }: { readonly searchParams: Promise<{ job?: string; cart?: string }> }) {
+  const { job, cart } = await searchParams
+  const house = await context()
+  const carts = readCarts(house.db)
+  const jobs = listJobs(house.db)
+  const chosen = carts.find((c) => c.unit.id === cart) ?? carts.find((c) => c.unit.kind === 'cart')
+  const missing = job && chosen ? missingFor(house.db, job, chosen.unit.id, house.now) : []
+  const names = namesFor(house.db, missing, job)
+  return (
+    <StationPage station="kit" current={null}>
+      <Sheet
+        left={
+          <>
+            <SubNav tabs={KIT_TABS} label="Sheets of Kit" />
+            {carts.length === 0 && <p className="text-lg">No rack or cart stands on the plan yet. Add one on Library, Store.</p>}
+            {carts.map(({ unit, slots }) => (
+              <CartDrawing
+                key={unit.id}
+                cart={{
+                  id: unit.id,
+                  name: unit.name,
+                  kind: unit.kind,
+                  slots: slots.map(({ place, tool, profile }) => ({
+                    id: place.id,
+                    taper: place.taper,
+                    tool: tool && profile ? { serial: tool.serial, t: tool.t, profile, hot: isHot(tool, house.now) } : null,
+                  })),
+                }}
+              />
+            ))}
+            <h2 className="text-2xl font-bold">Which job rolls on {chosen?.unit.name ?? 'it'}?</h2>
+            <ul className="flex flex-wrap gap-2">
+              {jobs.map((j) => (
+                <li key={j.id}>
+                  <Link
+                    href={`/kit/carts?job=${encodeURIComponent(j.id)}&cart=${chosen?.unit.id ?? ''}`}
+                    aria-current={j.id === job ? 'true' : undefined}
+                    className={`border-ink font-head flex h-11 items-center rounded-[3px] border-[1.5px] px-3 text-lg font-semibold ${j.id === job ? 'bg-ink text-paper' : ''}`}
+                  >
+                    {j.id}
+                  </Link>
+                </li>
+              ))}
+            </ul>
+          </>
+        }
+        right={
+          <PutPanel
+            missing={
+              job
+                ? missing.length
+                  ? missing.map((tool) => ({
+                      key: `${tool.wanted.t}-${tool.sister}`,
+                      text: `T${tool.wanted.t} ${standingText(tool, names)}`,
+                    }))
+                  : [{ key: 'none', text: `● Nothing: ${job} can roll on ${chosen?.unit.name}.` }]
+                : []
+            }
+            put={putIntoPlaceAction}
+          />
+        }
+      />
+    </StationPage>
+  )
+}

@@ -1,0 +1,72 @@
+import Link from 'next/link'
+import { listAssemblies } from '@/db/assembly/read'
+import { listMachines } from '@/db/machine/read'
+import { readNetted } from '@/stations/kit/inventory'
+import { Sheet } from '@/ui/common/sheet'
+import { KIT_TABS, SubNav } from '@/ui/common/sub-nav'
+import { span } from '@/ui/format/due'
+import { standingText, TONE } from '@/ui/kit/standing'
+import { NowPanel } from '@/ui/kit/now-panel'
+import { namesFor } from '../../_parts/names'
+import { StationPage } from '../../_parts/station'
+import { context } from '../../_server/context'
+import { neededNowAction } from '../../kit-actions'
+
+export const metadata = { title: 'Needed now' }
+
+export default async function NowPage() {
+  const house = await context()
+  const { jobs, tools } = readNetted(house.db, house.now)
+  const urgent = jobs.filter((j) => j.urgentFor !== null)
+  const machines = new Map(listMachines(house.db).map((m) => [m.key, m.name]))
+  const loaded = listAssemblies(house.db).filter((a) => a.state === 'loaded' && a.condition === 'fit')
+  return (
+    <StationPage station="kit" current={null}>
+      <Sheet
+        left={
+          <>
+            <SubNav tabs={KIT_TABS} label="Sheets of Kit" />
+            {urgent.length === 0 && (
+              <p className="text-lg">
+                No machine waits. When a tool breaks, scan its holder here: its sister goes before everything else.
+              </p>
+            )}
+            <ul>
+              {urgent.map((job) => {
+                const netted = tools.get(job.id) ?? []
+                const names = namesFor(house.db, netted)
+                const waits = Math.round((Date.parse(house.now) - Date.parse(job.dueAt)) / 60_000)
+                return (
+                  <li key={job.id} className="border-rule border-b">
+                    <Link href={`/kit/${job.id}`} className="flex min-h-[72px] flex-col justify-center gap-1 py-2">
+                      <span className="font-head text-[25px] font-bold">
+                        <span className="text-off">◆ {machines.get(job.machine) ?? job.machine} waits</span>{' '}
+                        <span className="text-soft font-medium">
+                          {waits < 1 ? 'since just now' : `for ${span(waits)}`} · {job.name}
+                        </span>
+                      </span>
+                      {netted.map((tool) => (
+                        <span key={tool.wanted.t} className={`text-lg font-semibold ${TONE[tool.standing.type]}`}>
+                          T{tool.wanted.t} {standingText(tool, names)}
+                        </span>
+                      ))}
+                    </Link>
+                  </li>
+                )
+              })}
+            </ul>
+          </>
+        }
+        right={
+          <NowPanel
+            tools={loaded.map((a) => ({
+              serial: a.serial,
+              text: `T${a.t ?? '?'} ${a.name}, ${machines.get(a.machine ?? '') ?? a.machine} pocket ${a.pocket}`,
+            }))}
+            need={neededNowAction}
+          />
+        }
+      />
+    </StationPage>
+  )
+}

@@ -1,0 +1,103 @@
+import Link from 'next/link'
+import { refuseHealth, refusalText } from '@/core/fits'
+import { numberOf, roleOf } from '@/core/tool'
+import { getComponent, listComponents, listHolders } from '@/db/library/read'
+import { listPlaces } from '@/db/store/read'
+import { Sheet } from '@/ui/common/sheet'
+import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
+import { AddHolder } from '@/ui/library/holder-forms'
+import { context } from '../../_server/context'
+import { addHolderAction } from '../../library-actions'
+
+export const metadata = { title: 'Holders' }
+
+export default async function HoldersPage() {
+  const house = await context()
+  const holders = listHolders(house.db)
+  const types = listComponents(house.db).filter((c) => roleOf(c) === 'holder' || roleOf(c) === 'extension')
+  const lines = holders.map((h) => {
+    const type = h.component ? getComponent(house.db, h.component) : null
+    const health = type && h.component ? refuseHealth({ ...h, component: h.component }, type, house.now) : []
+    const greatest = type ? numberOf(type, 'greatestHeats') : undefined
+    return { h, type, health, greatest }
+  })
+  return (
+    <>
+      <div />
+      <Sheet
+        left={
+          <>
+            <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" />
+            <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Holders">
+              <table className="w-full text-left">
+                <thead>
+                  <tr className="border-ink border-b-2 [&>th]:pr-4 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">
+                    <th scope="col">serial</th>
+                    <th scope="col">type</th>
+                    <th scope="col" className="text-right">
+                      heats
+                    </th>
+                    <th scope="col">inspect by</th>
+                    <th scope="col">stud since</th>
+                    <th scope="col">where</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {lines.map(({ h, type, health, greatest }) => (
+                    <tr key={h.serial} className="border-rule h-[46px] border-b [&>td]:pr-4">
+                      <th scope="row">
+                        <Link
+                          className="text-act flex min-h-11 items-center pr-4 text-[19px] font-semibold"
+                          href={`/tools/${h.serial}`}
+                        >
+                          {h.serial}
+                        </Link>
+                      </th>
+                      <td>
+                        {type?.name ?? h.coupling}
+                        {health.length > 0 && (
+                          <span className="text-off block text-[14px] leading-tight font-semibold">
+                            ◆ {refusalText(health[0])}
+                          </span>
+                        )}
+                      </td>
+                      <td className="num text-right text-[19px] whitespace-nowrap">
+                        {greatest === undefined && h.heats === 0 ? '–' : h.heats}
+                        {greatest !== undefined && <small className="text-soft"> of {greatest}</small>}
+                      </td>
+                      <td className="figures whitespace-nowrap">{h.inspectBy?.slice(0, 10) ?? '–'}</td>
+                      <td className="figures whitespace-nowrap">{h.studSince?.slice(0, 10) ?? '–'}</td>
+                      <td>
+                        {h.retired
+                          ? '◆ retired'
+                          : h.carries
+                            ? h.carriesT === null
+                              ? 'carries a tool'
+                              : `carries T${h.carriesT}`
+                            : `free, ${h.place ?? 'no place'}`}
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </div>
+            {holders.length === 0 && (
+              <p className="text-lg">
+                No holder is known yet. Add one on the right, or measure a tool: its holder is noted then.
+              </p>
+            )}
+          </>
+        }
+        right={
+          <AddHolder
+            types={types.map(({ id, name }) => ({ id, name }))}
+            places={listPlaces(house.db)
+              .filter((p) => p.taper === null)
+              .map((p) => p.id)}
+            add={addHolderAction}
+          />
+        }
+      />
+    </>
+  )
+}

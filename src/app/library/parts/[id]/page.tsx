@@ -1,0 +1,178 @@
+import Link from 'next/link'
+import type { ReactNode } from 'react'
+import { missing, onHand } from '@/core/plan'
+import { KINDS, propertiesOf, specOf, UNIT_OF, valueOf, type Component, type PropertyKey } from '@/core/tool'
+import { formatLength, unitMark, type LengthUnit } from '@/core/units'
+import { listPlaces } from '@/db/store/read'
+import { readPart } from '@/stations/library/where-used'
+import { Row, Sheet, Title } from '@/ui/common/sheet'
+import { PartDrawing } from '@/ui/library/drawing'
+import { PartForm } from '@/ui/library/part-form'
+import { RegrindForm, StockForm } from '@/ui/library/stock-forms'
+import { MovesTable } from '../../../_parts/moves-table'
+import { context } from '../../../_server/context'
+import { plainText } from '../../../_server/params'
+import { bookAction, countStockAction, putPartAction, regrindAction } from '../../../library-actions'
+
+export const metadata = { title: 'Part' }
+
+function valueText(part: Component, key: PropertyKey, unit: LengthUnit): string {
+  const value = valueOf(part, key)
+  if (value === undefined) return '–'
+  const { quantity } = specOf(key)
+  if (quantity === 'length' && typeof value === 'number')
+    return `${formatLength(value, unit, unit === 'mm' ? 3 : 4).replace(/\.?0+$/, '')} ${unitMark(unit)}`
+  return `${typeof value === 'number' ? value.toLocaleString('en', { maximumFractionDigits: 4 }) : value} ${UNIT_OF[quantity]}`.trim()
+}
+
+export default async function PartPage({ params }: { readonly params: Promise<{ id: string }> }) {
+  const id = plainText((await params).id)
+  const house = await context()
+  const sheet = readPart(house.db, id)
+  if (!sheet)
+    return (
+      <>
+        <div />
+        <Sheet left={<Title lead={id}>no such part is in the library</Title>} />
+      </>
+    )
+  const { part, balance, lying, moves, definitions, tools, pieces } = sheet
+  const withSerial = KINDS[part.kind].role === 'holder' || KINDS[part.kind].role === 'extension'
+  return (
+    <>
+      <div />
+      <Sheet
+        left={
+          <>
+            <Title lead={part.name}>
+              {KINDS[part.kind].name} · {part.id}
+            </Title>
+            <div className="grid grid-cols-2 gap-x-8 max-[900px]:grid-cols-1">
+              {propertiesOf(part.kind)
+                .filter((key) => valueOf(part, key) !== undefined)
+                .map((key) => (
+                  <Row key={key} name={specOf(key).name} symbol={specOf(key).symbol}>
+                    {valueText(part, key, house.unit)}
+                  </Row>
+                ))}
+              {part.makerNumber && <Row name="Maker’s number">{part.makerNumber}</Row>}
+              {part.price !== undefined && <Row name="Price">{part.price}</Row>}
+              {part.reground && (
+                <Row name="Reground">
+                  {part.reground.count}×, was {part.reground.from}
+                </Row>
+              )}
+            </div>
+            <details>
+              <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">Change it</summary>
+              <PartForm kind={part.kind} part={{ ...part }} save={putPartAction} />
+            </details>
+            <h2 className="mt-1 text-2xl font-bold">Where it is used</h2>
+            <List none="No tool names it.">
+              {definitions.map((d) => (
+                <Link
+                  key={d.id}
+                  href={`/library/tools/${encodeURIComponent(d.id)}`}
+                  className="border-rule flex min-h-11 items-center gap-3 border-b"
+                >
+                  <b className="figures w-14 text-lg">T{d.t}</b> {d.name}
+                  <span className="text-soft ml-auto">
+                    {d.parts.some((l) => l.component === part.id) ? 'first choice' : 'may stand in'}
+                  </span>
+                </Link>
+              ))}
+            </List>
+            {tools.length > 0 && (
+              <List none="">
+                {tools.slice(0, 12).map((a) => (
+                  <Link key={a.id} href={`/tools/${a.serial}`} className="border-rule flex min-h-11 items-center gap-3 border-b">
+                    <b className="figures w-14 text-lg">T{a.t ?? '?'}</b> on {a.serial}
+                    <span className="text-soft ml-auto">
+                      {a.state === 'apart' ? 'was in it, taken apart' : `is in it, ${a.state}`}
+                    </span>
+                  </Link>
+                ))}
+              </List>
+            )}
+            {!withSerial && (
+              <>
+                <h2 className="mt-1 text-2xl font-bold">Bookings</h2>
+                <MovesTable moves={moves} />
+              </>
+            )}
+          </>
+        }
+        right={
+          withSerial ? (
+            <>
+              <h2 className="text-2xl font-bold">Pieces</h2>
+              <List none="None is known. Add one on Holders.">
+                {pieces.map((h) => (
+                  <Link
+                    key={h.serial}
+                    href={`/tools/${h.serial}`}
+                    className="border-rule flex min-h-11 items-center justify-between border-b"
+                  >
+                    <b className="text-act text-[19px]">{h.serial}</b>
+                    <span>
+                      {h.retired
+                        ? 'retired'
+                        : h.carries
+                          ? `carries ${h.carriesT === null ? 'a tool' : `T${h.carriesT}`}`
+                          : `free, ${h.place ?? 'no place'}`}
+                    </span>
+                  </Link>
+                ))}
+              </List>
+            </>
+          ) : (
+            <>
+              <h2 className="text-2xl font-bold">Stock</h2>
+              <Row name="On hand">{onHand(balance)}</Row>
+              <Row name="Of that fetched for jobs">{balance.taken}</Row>
+              <Row name="Built in">{balance.built}</Row>
+              <Row name="Scrapped">{balance.scrapped}</Row>
+              <Row name="Received">{balance.received}</Row>
+              {missing(balance) !== 0 && (
+                <p className="text-off font-semibold">◆ {missing(balance)} pieces are unaccounted for.</p>
+              )}
+              <ul className="mb-2">
+                {lying.map(({ place, count }) => (
+                  <li key={place ?? ''} className="border-rule flex min-h-11 items-center justify-between border-b">
+                    {place ? (
+                      <Link className="text-act font-semibold" href={`/library/store?place=${place}`}>
+                        {place}
+                      </Link>
+                    ) : (
+                      'no place'
+                    )}
+                    <span className="figures text-lg font-semibold">{count}</span>
+                  </li>
+                ))}
+              </ul>
+              <StockForm
+                component={part.id}
+                lying={lying}
+                places={listPlaces(house.db)
+                  .filter((p) => p.taper === null)
+                  .map((p) => p.id)}
+                book={bookAction}
+                count={countStockAction}
+              />
+              {part.kind === 'solid-cutter' && (
+                <>
+                  <h2 className="mt-3 text-2xl font-bold">Regrind</h2>
+                  <RegrindForm id={part.id} DC={part.DC} OAL={part.OAL} regrind={regrindAction} />
+                </>
+              )}
+              <PartDrawing id={part.id} drawing={part.drawing ?? null} />
+            </>
+          )
+        }
+      />
+    </>
+  )
+}
+
+const List = ({ none, children }: { readonly none: string; readonly children: readonly ReactNode[] }) =>
+  children.length ? <div>{children}</div> : <p className="text-soft py-1">{none}</p>

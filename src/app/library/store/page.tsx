@@ -1,0 +1,114 @@
+import Link from 'next/link'
+import { codeSvg } from '@/codecs/label-picture'
+import { encodePlace } from '@/codecs/label-text'
+import { FLOOR, readStore, type PlaceContent } from '@/stations/store/plan'
+import { Say, Sheet } from '@/ui/common/sheet'
+import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
+import { AddUnit, FindPart, StorePlan } from '@/ui/store/store-plan'
+import { context } from '../../_server/context'
+import { placeUnitAction } from '../../library-actions'
+
+export const metadata = { title: 'Store' }
+
+export default async function StorePage({ searchParams }: { readonly searchParams: Promise<{ place?: string; part?: string }> }) {
+  const { place, part } = await searchParams
+  const house = await context()
+  const { units, places } = readStore(house.db)
+  const asked = place?.toUpperCase()
+  const chosen = places.find((p) => p.place.id.toUpperCase() === asked)
+  const unit = units.find((u) => u.id.toUpperCase() === asked || u.id === chosen?.place.unit) ?? null
+  const shown = chosen ? [chosen] : places.filter((p) => p.place.unit === unit?.id)
+  const drawers = Object.fromEntries(units.map((u) => [u.id, places.filter((p) => p.place.unit === u.id).length]))
+  return (
+    <>
+      <div />
+      <Sheet
+        left={
+          <>
+            <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" />
+            {units.length === 0 && (
+              <p className="text-lg">The plan is empty. Add your cabinets, shelves, racks and carts on the right.</p>
+            )}
+            <StorePlan units={units} floor={FLOOR} drawers={drawers} lit={unit?.id ?? null} placeUnit={placeUnitAction} />
+            <p className="text-soft">
+              Drag furniture by its handle, or press the handle and use the arrow keys. Pick lists walk along the free floor
+              between it.
+            </p>
+          </>
+        }
+        right={
+          <>
+            <FindPart
+              parts={places.flatMap((p) =>
+                p.parts.map((x) => ({ id: x.component, name: x.name, place: p.place.id, count: x.count })),
+              )}
+            />
+            {asked && !unit && (
+              <Say tone="off" lead={`No place ${place}.`}>
+                It is not on the plan.
+              </Say>
+            )}
+            {unit && (
+              <h2 className="mt-3 text-2xl font-bold">
+                {unit.name} {chosen && <span className="text-soft font-medium">{chosen.place.name}</span>}
+              </h2>
+            )}
+            <ul className="min-h-0 flex-1 overflow-auto" tabIndex={0} aria-label="What is in it">
+              {shown.map((content) => (
+                <Content key={content.place.id} content={content} part={part ?? null} alone={chosen !== undefined} />
+              ))}
+              {unit && shown.length === 0 && <li className="text-soft py-2">It has no drawers or slots.</li>}
+            </ul>
+            <AddUnit units={units} floor={FLOOR} placeUnit={placeUnitAction} />
+          </>
+        }
+      />
+    </>
+  )
+}
+
+function Content({
+  content,
+  part,
+  alone,
+}: {
+  readonly content: PlaceContent
+  readonly part: string | null
+  readonly alone: boolean
+}) {
+  const { place, parts, standing } = content
+  return (
+    <li className="border-rule border-b py-1.5">
+      <Link href={`/library/store?place=${place.id}`} className="flex min-h-11 items-center gap-3">
+        <b className="figures text-lg">{place.id}</b>
+        <span className="text-soft">
+          {place.name}
+          {place.taper ? ` · ${place.taper}` : ''}
+          {parts.length + standing.length === 0 ? ' · empty' : ''}
+        </span>
+      </Link>
+      {parts.map((p) => (
+        <Link
+          key={p.component}
+          href={`/library/parts/${encodeURIComponent(p.component)}`}
+          className={`flex min-h-9 items-center justify-between gap-3 pl-3 ${p.component === part ? 'bg-act text-act-ink' : ''}`}
+        >
+          {p.name} <span className="figures text-lg">{p.count}</span>
+        </Link>
+      ))}
+      {standing.map((s) => (
+        <Link key={s.serial} href={`/tools/${s.serial}`} className="flex min-h-9 items-center justify-between gap-3 pl-3">
+          {s.text} <span className="figures">{s.serial}</span>
+        </Link>
+      ))}
+      {alone && (
+        <span
+          className="mt-2 block size-24 bg-white p-2"
+          dangerouslySetInnerHTML={{ __html: codeSvg('datamatrix', encodePlace(place.id)) }}
+          role="img"
+          aria-label={`Code of ${place.id}`}
+        />
+      )}
+    </li>
+  )
+}

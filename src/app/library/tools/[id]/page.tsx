@@ -1,0 +1,178 @@
+import Link from 'next/link'
+import { formatDeviation, formatLength, unitMark } from '@/core/units'
+import type { Tolerance } from '@/core/tool'
+import { getComponent } from '@/db/library/read'
+import { listMachines } from '@/db/machine/read'
+import { definitionFaults } from '@/stations/library/put-definition'
+import { readDefinition } from '@/stations/library/where-used'
+import { profileOfDefinition } from '@/stations/rack/rack'
+import { Row, Say, Sheet, Title } from '@/ui/common/sheet'
+import { ToolDrawing } from '@/ui/drawing/tool-drawing'
+import { formatWhen } from '@/ui/format/due'
+import { ToolForm } from '../../../_parts/definition-form'
+import { context } from '../../../_server/context'
+import { plainText } from '../../../_server/params'
+
+export const metadata = { title: 'Tool' }
+
+export default async function DefinitionPage({
+  params,
+  searchParams,
+}: {
+  readonly params: Promise<{ id: string }>
+  readonly searchParams: Promise<{ version?: string }>
+}) {
+  const id = plainText((await params).id)
+  const { version } = await searchParams
+  const house = await context()
+  const sheet = readDefinition(house.db, id, version ? Number(version) : undefined)
+  if (!sheet)
+    return (
+      <>
+        <div />
+        <Sheet left={<Title lead={id}>no such tool is defined</Title>} />
+      </>
+    )
+  const { definition: d, versions, tools, jobs } = sheet
+  const machines = new Map(listMachines(house.db).map((m) => [m.key, m.name]))
+  const size = ({ nominal, lower, upper }: Tolerance) =>
+    `${formatLength(nominal, house.unit)} ${unitMark(house.unit)}  ${formatDeviation(lower, house.unit)} / ${formatDeviation(upper, house.unit)}`
+  const isCurrent = versions[0].version === d.version
+  const faults = definitionFaults(house.db, d)
+  return (
+    <>
+      <div />
+      <Sheet
+        left={
+          <>
+            <Title lead={`T${d.t}`}>
+              {d.name} · {d.id}, version {d.version}
+              {isCurrent ? '' : ' (superseded)'}
+            </Title>
+            {faults.map((fault) => (
+              <Say key={fault} tone="off" lead="It cannot be built so.">
+                {fault}
+              </Say>
+            ))}
+            <div className="grid grid-cols-[290px_1fr] gap-5 max-[900px]:grid-cols-1">
+              <ToolDrawing
+                profile={profileOfDefinition(house.db, d)}
+                unit={house.unit}
+                width={290}
+                height={430}
+                title={d.name}
+                LF={d.LF.nominal}
+                DC={d.DC.nominal}
+                RE={d.RE?.nominal ?? null}
+              />
+              <div>
+                <Row name="Length" symbol="LF">
+                  {size(d.LF)}
+                </Row>
+                <Row name="Diameter" symbol="DC">
+                  {size(d.DC)}
+                </Row>
+                {d.RE && (
+                  <Row name="Corner radius" symbol="RE">
+                    {size(d.RE)}
+                  </Row>
+                )}
+                <Row name="Runout, radial and axial">
+                  {formatDeviation(d.radialRunoutMax, house.unit)}, {formatDeviation(d.axialRunoutMax, house.unit)}
+                </Row>
+                <Row name="Edges · class">
+                  {d.edges} · {d.toolClass}
+                </Row>
+                <Row name="Program speed">{d.programRpm.toLocaleString('en')} rev/min</Row>
+                {d.balance && (
+                  <Row name="Balance">
+                    G{d.balance.grade} at {d.balance.rpm.toLocaleString('en')}
+                  </Row>
+                )}
+                <Row name="Route">{d.route}</Row>
+                {d.lifeMin !== null && <Row name="Life">{d.lifeMin} min</Row>}
+                <Row name="Machines">{d.machines.map((key) => machines.get(key) ?? key).join(', ')}</Row>
+                {d.parts.map((line) => (
+                  <Row
+                    key={`${line.role}-${line.component}`}
+                    name={
+                      <Link
+                        className="text-act inline-flex min-h-11 items-center"
+                        href={`/library/parts/${encodeURIComponent(line.component)}`}
+                      >
+                        {getComponent(house.db, line.component)?.name ?? line.component}
+                      </Link>
+                    }
+                    symbol={line.role}
+                  >
+                    {line.count > 1 ? `${line.count} ×` : ''}{' '}
+                    {line.alternatives.length ? `or ${line.alternatives.join(', ')}` : ''}
+                  </Row>
+                ))}
+              </div>
+            </div>
+            {isCurrent && (
+              <details>
+                <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">
+                  Change it: a new version
+                </summary>
+                <ToolForm definition={d} />
+              </details>
+            )}
+          </>
+        }
+        right={
+          <>
+            <h2 className="text-2xl font-bold">Who wants it</h2>
+            {jobs.map((job) => (
+              <Link
+                key={job.id}
+                href={`/kit/${encodeURIComponent(job.id)}`}
+                className="border-rule flex min-h-11 items-center justify-between border-b"
+              >
+                <b className="text-act">{job.id}</b> {job.state === 'open' ? formatWhen(job.dueAt) : job.state}
+              </Link>
+            ))}
+            {jobs.length === 0 && <p className="text-soft">No job.</p>}
+            <h2 className="mt-3 text-2xl font-bold">Tools built to it</h2>
+            {tools.map((a) => (
+              <Link
+                key={a.id}
+                href={`/tools/${a.serial}`}
+                className="border-rule flex min-h-11 items-center justify-between border-b"
+              >
+                <b className="text-act">{a.serial}</b> {a.state}, version {a.definition?.version}
+              </Link>
+            ))}
+            {tools.length === 0 && <p className="text-soft">None yet.</p>}
+            <h2 className="mt-3 text-2xl font-bold">Versions</h2>
+            {versions.map((v) => (
+              <Link
+                key={v.version}
+                href={`/library/tools/${encodeURIComponent(d.id)}?version=${v.version}`}
+                className="border-rule flex min-h-11 items-center border-b"
+                aria-current={v.version === d.version ? 'page' : undefined}
+              >
+                {v.version} {v.version === versions[0].version ? '· current' : ''}
+              </Link>
+            ))}
+            <div className="mt-4 flex gap-2.5">
+              <a
+                className="border-ink font-head flex h-11 flex-1 items-center justify-center rounded-[3px] border-[1.5px] text-lg font-semibold"
+                href={`/api/definitions/${encodeURIComponent(d.id)}/archetype.xml`}
+              >
+                XML
+              </a>
+              <a
+                className="border-ink font-head flex h-11 flex-1 items-center justify-center rounded-[3px] border-[1.5px] text-lg font-semibold"
+                href={`/api/definitions/${encodeURIComponent(d.id)}/contour.dxf`}
+              >
+                DXF
+              </a>
+            </div>
+          </>
+        }
+      />
+    </>
+  )
+}

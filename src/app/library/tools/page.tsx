@@ -1,0 +1,91 @@
+import Link from 'next/link'
+import { firstOf } from '@/core/tool'
+import { formatLength, unitMark } from '@/core/units'
+import { getComponent, listDefinitions } from '@/db/library/read'
+import { listMachines } from '@/db/machine/read'
+import { profileOfDefinition } from '@/stations/rack/rack'
+import { Sheet } from '@/ui/common/sheet'
+import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
+import { Silhouette } from '@/ui/drawing/silhouette'
+import { context } from '../../_server/context'
+
+export const metadata = { title: 'Tools' }
+
+export default async function ToolsPage() {
+  const house = await context()
+  const definitions = listDefinitions(house.db)
+  const machines = new Map(listMachines(house.db).map((m) => [m.key, m.name]))
+  return (
+    <>
+      <div />
+      <Sheet
+        left={
+          <>
+            <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" />
+            <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Tools">
+              <table className="w-full text-left">
+                <thead>
+                  <tr className="border-ink border-b-2 [&>th]:pr-4 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">
+                    <th scope="col">
+                      <span className="sr-only">shape</span>
+                    </th>
+                    <th scope="col">T</th>
+                    <th scope="col">tool</th>
+                    <th scope="col" className="text-right">
+                      LF {unitMark(house.unit)}
+                    </th>
+                    <th scope="col">holder</th>
+                    <th scope="col">machines</th>
+                    <th scope="col">version</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {definitions.map((d) => (
+                    <tr key={d.id} className="border-rule border-b [&>td]:pr-4">
+                      <td className="w-16">
+                        <Silhouette profile={profileOfDefinition(house.db, d)} width={58} height={58} mmPerHeight={300} />
+                      </td>
+                      <th scope="row" className="figures pr-3 text-[21px] font-bold">
+                        T{d.t}
+                      </th>
+                      <td>
+                        <Link
+                          className="text-act flex min-h-11 items-center font-semibold"
+                          href={`/library/tools/${encodeURIComponent(d.id)}`}
+                        >
+                          {d.name}
+                        </Link>
+                      </td>
+                      <td className="num text-right text-[19px] font-semibold">
+                        {formatLength(d.LF.nominal, house.unit, house.unit === 'mm' ? 1 : 3)}
+                      </td>
+                      <td>{getComponent(house.db, firstOf(d, 'holder') ?? '')?.name ?? '–'}</td>
+                      <td>{d.machines.map((key) => machines.get(key) ?? key).join(', ')}</td>
+                      <td className="num">{d.version}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </div>
+            {definitions.length === 0 && (
+              <p className="text-lg">
+                No tool is defined yet. A tool can be measured and labelled without a definition, from Measure.
+              </p>
+            )}
+            <div className="flex flex-wrap gap-x-5">
+              <Link className="text-act font-head flex min-h-11 items-center text-lg font-semibold" href="/library/tools/new">
+                Define a tool
+              </Link>
+              <a
+                className="text-act font-head flex min-h-11 items-center text-lg font-semibold"
+                href="/api/library/definitions.csv"
+              >
+                All tools as CSV
+              </a>
+            </div>
+          </>
+        }
+      />
+    </>
+  )
+}

@@ -1,0 +1,46 @@
+/** CSV after RFC 4180, as spreadsheets write it: comma or semicolon, with or without a mark at the start. */
+import Papa from 'papaparse'
+import { fail, ok, type Result } from '@/core/units'
+
+export interface CsvTable {
+  readonly columns: readonly string[]
+  /** Each row has as many cells as there are columns. */
+  readonly rows: readonly (readonly string[])[]
+  /** Line of each row in the file, from 1. */
+  readonly lines: readonly number[]
+}
+
+export interface CsvError {
+  readonly code: 'NO_ROWS' | 'UNEVEN' | 'TWICE' | 'BROKEN'
+  readonly text: string
+}
+
+/** @errors an empty table, a column named twice, a row with another number of cells, a quote that never ends */
+export function decodeCsv(text: string): Result<CsvTable, CsvError> {
+  const parsed = Papa.parse<string[]>(text.replace(/^﻿/, ''), { skipEmptyLines: 'greedy', delimitersToGuess: [',', ';', '\t'] })
+  const broken = parsed.errors.find((e) => e.type === 'Quotes')
+  if (broken) return fail({ code: 'BROKEN', text: `Line ${(broken.row ?? 0) + 1}: a quotation mark is not closed.` })
+  const [head, ...rows] = parsed.data
+  if (!head || rows.length === 0)
+    return fail({ code: 'NO_ROWS', text: 'It needs a line of column names and at least one row below it.' })
+  const columns = head.map((name) => name.trim())
+  const twice = columns.find((name, i) => name !== '' && columns.indexOf(name) !== i)
+  if (twice) return fail({ code: 'TWICE', text: `The column “${twice}” is there twice. Give each its own name.` })
+  const uneven = rows.findIndex((row) => row.length !== columns.length)
+  if (uneven >= 0)
+    return fail({
+      code: 'UNEVEN',
+      text: `Row ${uneven + 2} has ${rows[uneven].length} cells, the first line names ${columns.length}. A comma inside a text needs quotation marks round it.`,
+    })
+  return ok({ columns, rows: rows.map((row) => row.map((cell) => cell.trim())), lines: rows.map((_, i) => i + 2) })
+}
+
+/** Text cells that a spreadsheet would take for a formula get an apostrophe. */
+const safe = (cell: string | number | null | undefined): string | number =>
+  typeof cell === 'string' && /^[=+\-@\t\r]/.test(cell) && !/^[+-]?[\d.,]+$/.test(cell) ? `'${cell}` : (cell ?? '')
+
+/** Comma, CRLF, quotes where needed. */
+export const encodeCsv = (
+  columns: readonly string[],
+  rows: readonly (readonly (string | number | null | undefined)[])[],
+): string => `${Papa.unparse({ fields: [...columns], data: rows.map((row) => row.map(safe)) }, { newline: '\r\n' })}\r\n`

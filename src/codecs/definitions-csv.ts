@@ -1,0 +1,123 @@
+/** Tool definitions as CSV: one row a tool, parts in a column a role, alternatives behind a bar, lengths in mm. */
+import { MEASURABLE, ROLES, ROUTES, TOOL_CLASSES, type Definition, type PartLine, type Role, type Tolerance } from '@/core/tool'
+import { fail, ok, type Result } from '@/core/units'
+import { decodeCsv, encodeCsv } from './csv'
+import { DefinitionSchema } from './library-json'
+import type { CellFault } from './parts-csv'
+
+const SIZES = ['LF', 'DC', 'RE'] as const
+type Cell = string | number
+const COLUMNS: readonly string[] = [
+  'id',
+  'T',
+  'name',
+  'class',
+  'machines',
+  ...SIZES.flatMap((s) => [`${s} [mm]`, `${s} lower [mm]`, `${s} upper [mm]`]),
+  'edges',
+  'measure',
+  'radial runout [mm]',
+  'axial runout [mm]',
+  'program speed [rev/min]',
+  'torque [N·m]',
+  'reach [mm]',
+  'balance grade',
+  'balance speed [rev/min]',
+  'route',
+  'life [min]',
+  ...ROLES,
+]
+
+const partText = (lines: readonly PartLine[]) =>
+  lines.map((l) => `${l.count > 1 ? `${l.count} x ` : ''}${[l.component, ...l.alternatives].join(' | ')}`).join('; ')
+
+export const encodeDefinitions = (definitions: readonly Definition[]): string =>
+  encodeCsv(
+    COLUMNS,
+    definitions.map((d): Cell[] => [
+      d.id,
+      d.t,
+      d.name,
+      d.toolClass,
+      d.machines.join(' '),
+      ...SIZES.flatMap((s): Cell[] => (d[s] ? [d[s].nominal, d[s].lower, d[s].upper] : ['', '', ''])),
+      d.edges,
+      d.measure.join(' '),
+      d.radialRunoutMax,
+      d.axialRunoutMax,
+      d.programRpm,
+      d.torqueNm ?? '',
+      d.reachMm ?? '',
+      d.balance?.grade ?? '',
+      d.balance?.rpm ?? '',
+      d.route,
+      d.lifeMin ?? '',
+      ...ROLES.map((role) => partText(d.parts.filter((l) => l.role === role))),
+    ]),
+  )
+
+/** The same columns again; every fault of every row, and nothing when there is one. New tools have version 0. */
+export function decodeDefinitions(text: string): Result<Definition[], readonly CellFault[]> {
+  const table = decodeCsv(text)
+  if (!table.ok) return fail([{ line: 1, column: '', text: table.error.text }])
+  const { columns, rows, lines } = table.value
+  const missing = COLUMNS.filter((c) => !columns.includes(c) && !(ROLES as readonly string[]).includes(c))
+  if (missing.length)
+    return fail(
+      missing.map((column) => ({ line: 1, column, text: `The column “${column}” is missing: lengths must name their unit so.` })),
+    )
+  const faults: CellFault[] = []
+  const definitions: Definition[] = []
+  rows.forEach((cells, i) => {
+    const cell = (column: string) => cells[columns.indexOf(column)] ?? ''
+    const number = (column: string) => (cell(column) === '' ? null : Number(cell(column).replace(',', '.')))
+    const size = (s: string): Tolerance | null =>
+      number(`${s} [mm]`) === null
+        ? null
+        : { nominal: number(`${s} [mm]`)!, lower: number(`${s} lower [mm]`) ?? 0, upper: number(`${s} upper [mm]`) ?? 0 }
+    const read = DefinitionSchema.safeParse({
+      id: cell('id'),
+      version: 0,
+      t: number('T'),
+      name: cell('name'),
+      toolClass: TOOL_CLASSES.find((c) => c === cell('class')) ?? cell('class'),
+      parts: ROLES.flatMap((role) => partsOf(role, cell(role))),
+      LF: size('LF'),
+      DC: size('DC'),
+      RE: size('RE'),
+      edges: number('edges'),
+      measure: cell('measure')
+        .split(/\s+/)
+        .filter(Boolean)
+        .map((m) => MEASURABLE.find((x) => x === m) ?? m),
+      radialRunoutMax: number('radial runout [mm]'),
+      axialRunoutMax: number('axial runout [mm]'),
+      machines: cell('machines').split(/\s+/).filter(Boolean),
+      programRpm: number('program speed [rev/min]'),
+      torqueNm: number('torque [N·m]'),
+      reachMm: number('reach [mm]'),
+      balance:
+        number('balance grade') === null ? null : { grade: number('balance grade'), rpm: number('balance speed [rev/min]') },
+      route: ROUTES.find((r) => r === cell('route')) ?? cell('route'),
+      lifeMin: number('life [min]'),
+      contour: null,
+    })
+    if (read.success) definitions.push(read.data)
+    else
+      for (const issue of read.error.issues.slice(0, 4))
+        faults.push({ line: lines[i], column: String(issue.path[0] ?? ''), text: issue.message })
+  })
+  return faults.length ? fail(faults) : ok(definitions)
+}
+
+function partsOf(role: Role, text: string): PartLine[] {
+  return text
+    .split(';')
+    .map((line) => line.trim())
+    .filter(Boolean)
+    .map((line) => {
+      const many = /^(\d+)\s*[x×]\s*(.*)$/.exec(line)
+      const [component, ...alternatives] = (many ? many[2] : line).split('|').map((id) => id.trim())
+      return { role, component, alternatives: alternatives.filter(Boolean), count: many ? Number(many[1]) : 1 }
+    })
+}

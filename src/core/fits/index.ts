@@ -1,0 +1,7 @@
+export * from './check'
+export * from './item'
+export * from './pair'
+export * from './refusal'
+export * from './stack'
+export * from './what-fits'
+export * from './steps'

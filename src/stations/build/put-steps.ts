@@ -1,0 +1,53 @@
+import { stepText } from '@/codecs/step-text'
+import { CONFIRMS, SHIPPED_STEPS, type Clamping, type Step, type StepFacts } from '@/core/fits'
+import { fail, ok, type Result } from '@/core/units'
+import { putStepList } from '@/db/build/write'
+import { inTransaction } from '@/db/connection'
+import type { Refused, Work } from '../work'
+import { note } from '../records/note'
+
+/** Every fact there is, with a plain value: what a step's text may name. */
+export const SAMPLE_FACTS: StepFacts = {
+  holder: 'collet holder size 25',
+  cutter: 'end mill Ø12',
+  collet: 'collet size 25, 12–11',
+  nut: 'nut size 25',
+  insert: 'insert r0.8',
+  seats: 3,
+  stop: 118.1,
+  LF: 118,
+  stickOut: 38,
+  depth: 45,
+  depthLeast: 36,
+  depthGreatest: 47,
+  shank: 12,
+  shankClass: 'h6',
+  shankMaterial: 'carbide',
+  coil: '8 … 12',
+  temperature: 250,
+  torque: 90,
+  torqueSchool: 'rated for the size',
+  lubricated: 'oiled',
+  key: 5,
+  seatTorque: 3,
+  travel: 3.56,
+}
+
+/** The shop's own steps of a clamping; null goes back to what ships. */
+export function putSteps(work: Work, clamping: Clamping, steps: readonly Step[] | null): Result<null, Refused> {
+  const next = steps ?? SHIPPED_STEPS[clamping]
+  if (next.length === 0) return fail({ code: 'NO_STEPS', text: 'A build needs at least one step.' })
+  const twice = next.find((s, i) => next.findIndex((o) => o.id === s.id) !== i)
+  if (twice) return fail({ code: 'TWICE', text: `Two steps are called ${twice.id}. Give each its own short name.` })
+  for (const step of next) {
+    if (!CONFIRMS.includes(step.confirm))
+      return fail({ code: 'BAD_STEP', text: `${step.title}: no way to confirm it is called ${step.confirm}.` })
+    const text = stepText(step, SAMPLE_FACTS, 'mm')
+    if (!text.ok) return fail({ code: 'BAD_STEP', text: `${step.title}: ${text.error.detail}` })
+  }
+  inTransaction(work.db, () => {
+    putStepList(work.db, clamping, next)
+    note(work, 'steps', `Steps of ${clamping}: ${next.map((s) => s.title).join(', ')}`, { after: next })
+  })
+  return ok(null)
+}

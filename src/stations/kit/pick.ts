@@ -1,0 +1,140 @@
+import { pickList, type Need, type NettedTool, type PickList } from '@/core/plan'
+import { WITH_SERIAL, type Place, type StoreUnit } from '@/core/tool'
+import { fail, ok, type Result } from '@/core/units'
+import type { Db } from '@/db/connection'
+import { getJob } from '@/db/job/read'
+import { getComponent, listHolders, listHolderTypes, namesOf } from '@/db/library/read'
+import { note } from '../records/note'
+import { lastPlaceOf, listLying, listMoves, listTaken, lyingOf } from '@/db/stock/read'
+import { listPlaces } from '@/db/store/read'
+import { bookInside, countStock, moves } from '../store/book'
+import { benchOf, floorOf } from '../store/plan'
+import { allOrNothing, need, type Refused, type Work } from '../work'
+import { freeHolders, readNetted } from './inventory'
+import { listBuilds } from '@/db/build/read'
+
+export interface PickSheet {
+  readonly list: PickList
+  readonly names: Readonly<Record<string, string>>
+  /** Fetched already, by component. */
+  readonly taken: readonly { readonly component: string; readonly count: number; readonly bookings: readonly number[] }[]
+  readonly units: readonly StoreUnit[]
+  readonly places: readonly Place[]
+  /** Free holders of the types that are to be fetched, by type: any of them will do. */
+  readonly holders: Readonly<Record<string, readonly string[]>>
+}
+
+/** What a job's tools still need, less what was fetched for it. */
+function needsOf(tools: readonly NettedTool[], taken: ReadonlyMap<string, number>): Need[] {
+  const left = new Map(taken)
+  return tools.flatMap(({ standing, wanted }) => {
+    if (standing.type !== 'to-build') return []
+    return standing.parts.flatMap(({ role, component, count }): Need[] => {
+      const have = WITH_SERIAL.includes(role) ? 0 : Math.min(count, left.get(component) ?? 0)
+      left.set(component, (left.get(component) ?? 0) - have)
+      return count > have ? [{ component, count: count - have, purpose: `T${wanted.t}` }] : []
+    })
+  })
+}
+
+/** The pick list of a job in walking order, with what was fetched. */
+export function readPick(db: Db, jobId: string, now: string): PickSheet | null {
+  const job = getJob(db, jobId)
+  if (!job) return null
+  const fetched = listTaken(db).filter((t) => t.job === job.id)
+  const needs = needsOf(readNetted(db, now).tools.get(job.id) ?? [], new Map(fetched.map((t) => [t.component, t.count])))
+  const free = freeHolders(listHolders(db), listHolderTypes(db), new Set(listBuilds(db).map((b) => b.serial)), now)
+  const lying = lyingMap(db, free)
+  const places = listPlaces(db)
+  const list = pickList(needs, lying, places, floorOf(db), benchOf(db))
+  const holders: Record<string, string[]> = {}
+  for (const { component } of needs) {
+    const serials = free.filter((h) => h.component === component).map((h) => h.serial)
+    if (serials.length) holders[component] = serials
+  }
+  return {
+    list,
+    names: Object.fromEntries(
+      namesOf(
+        db,
+        [...needs, ...fetched].map((n) => n.component),
+      ),
+    ),
+    taken: fetched.map(({ component, count }) => ({
+      component,
+      count,
+      bookings: listMoves(db, { component, job: job.id })
+        .filter((m) => m.name === 'taken' && m.counteredBy === null && m.counters === null)
+        .map((m) => m.id),
+    })),
+    units: floorOf(db).units,
+    places,
+    holders,
+  }
+}
+
+function lyingMap(db: Db, free: readonly { readonly component: string | null; readonly place: string | null }[]) {
+  const lying = new Map<string, { place: string; count: number }[]>()
+  const add = (component: string, place: string, count: number) => {
+    const list = lying.get(component) ?? []
+    const there = list.find((l) => l.place === place)
+    if (there) there.count += count
+    else list.push({ place, count })
+    lying.set(component, list)
+  }
+  for (const { component, place, count } of listLying(db)) if (place !== null) add(component, place, count)
+  for (const { component, place } of free) if (component !== null && place !== null) add(component, place, 1)
+  return lying
+}
+
+/** Takes pieces of a part for a job, from a place; of two people who take the last one, one is told. */
+export function takePart(
+  work: Work,
+  given: { readonly job: string; readonly component: string; readonly count: number; readonly place: string | null },
+): Result<{ text: string }, Refused> {
+  const job = getJob(work.db, given.job)
+  const part = getComponent(work.db, given.component)
+  if (!job || job.state !== 'open') return fail({ code: 'UNKNOWN_JOB', text: `There is no open job ${given.job}.` })
+  if (!part) return fail({ code: 'UNKNOWN_PART', text: `The library knows no part ${given.component}.` })
+  return allOrNothing(work.db, 'Somebody was at this drawer just now. Look again.', () => {
+    need(bookInside(work, moves.take(part.id, given.count, given.place, job.id)))
+    note(work, 'taken', `${given.count} × ${part.name}, ${given.place ?? 'no place'}, for ${job.id}`, {
+      machine: job.machine,
+      after: { component: part.id },
+    })
+    return { text: `${given.count} × ${part.name} taken for ${job.id}` }
+  })
+}
+
+/** Puts fetched pieces back to where they lay. */
+export function putBack(
+  work: Work,
+  given: { readonly job: string; readonly component: string; readonly count: number },
+): Result<{ text: string }, Refused> {
+  const part = getComponent(work.db, given.component)
+  if (!part) return fail({ code: 'UNKNOWN_PART', text: `The library knows no part ${given.component}.` })
+  return allOrNothing(work.db, 'Somebody was at this drawer just now. Look again.', () => {
+    const place = lastPlaceOf(work.db, part.id)
+    need(bookInside(work, moves.giveBack(part.id, given.count, place, given.job)))
+    note(work, 'taken back', `${given.count} × ${part.name} back to ${place ?? 'the tool room'}`, {
+      after: { component: part.id },
+    })
+    return { text: `${given.count} × ${part.name} back in ${place ?? 'the tool room'}` }
+  })
+}
+
+/** The drawer holds fewer than it should: what is there is counted, and the list goes on with another place. */
+export function shortPick(
+  work: Work,
+  given: { readonly component: string; readonly place: string; readonly found: number },
+): Result<{ text: string }, Refused> {
+  const name = getComponent(work.db, given.component)?.name ?? given.component
+  const before = lyingOf(work.db, given.component).find((l) => l.place === given.place)?.count ?? 0
+  if (given.found >= before)
+    return fail({
+      code: 'NOT_SHORT',
+      text: `${given.place} should hold ${before}; ${given.found} is not fewer. Count it on the store plan.`,
+    })
+  const done = countStock(work, given)
+  return done.ok ? ok({ text: `${given.place} counted: ${given.found} × ${name}, ${before} were booked` }) : done
+}

@@ -1,0 +1,42 @@
+import { isHot } from '../build/warm'
+import { fail, ok, type Result } from '@/core/units'
+import type { Assembly } from '@/core/tool'
+import { listAssemblies } from '@/db/assembly/read'
+import { listBuilds, type BuildUnderWay } from '@/db/build/read'
+import { inTransaction, type Db } from '@/db/connection'
+import { listNotes, type ShiftNote } from '@/db/note/read'
+import { insertNote, tickNote } from '@/db/note/write'
+import { listTaken } from '@/db/stock/read'
+import type { Refused, Work } from '../work'
+
+/** What the next shift walks into. */
+export interface ShiftSheet {
+  readonly builds: readonly BuildUnderWay[]
+  readonly hot: readonly Assembly[]
+  /** Built or measured, with nobody at them. */
+  readonly waiting: readonly Assembly[]
+  readonly fetched: readonly { readonly job: string; readonly component: string; readonly count: number }[]
+  readonly notes: readonly ShiftNote[]
+}
+
+export function readShift(db: Db, now: string): ShiftSheet {
+  const tools = listAssemblies(db).filter((a) => a.state !== 'loaded')
+  return {
+    builds: listBuilds(db),
+    hot: tools.filter((a) => isHot(a, now)),
+    waiting: tools.filter((a) => !isHot(a, now)),
+    fetched: listTaken(db),
+    notes: listNotes(db),
+  }
+}
+
+export function writeNote(work: Work, text: string): Result<null, Refused> {
+  if (text.trim().length < 2) return fail({ code: 'EMPTY', text: 'Write what the next shift should know.' })
+  inTransaction(work.db, () => insertNote(work.db, text.trim(), work.person.id, work.now))
+  return ok(null)
+}
+
+export function tickOff(work: Work, id: number): Result<null, Refused> {
+  inTransaction(work.db, () => tickNote(work.db, id, work.now))
+  return ok(null)
+}

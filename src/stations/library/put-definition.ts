@@ -1,0 +1,66 @@
+import { checkTool, refusalText, type StackPart } from '@/core/fits'
+import { USUAL_PRACTICE } from '@/core/clamp'
+import type { Definition } from '@/core/tool'
+import { fail, ok, type Result } from '@/core/units'
+import { isTaken, inTransaction, type Db } from '@/db/connection'
+import { getComponent, getDefinition, listDefinitions } from '@/db/library/read'
+import { insertDefinition } from '@/db/library/write'
+import { listMachines } from '@/db/machine/read'
+import type { Refused, Work } from '../work'
+import { note } from '../records/note'
+
+/** The parts of a definition, first choices; null when one is not in the library. */
+export function partsOf(db: Db, definition: Pick<Definition, 'parts'>): StackPart[] | null {
+  const parts = definition.parts.map((line) => ({ component: getComponent(db, line.component), count: line.count }))
+  return parts.every((p): p is StackPart => p.component !== null) ? parts : null
+}
+
+/** What speaks against a definition as it stands, in words. */
+export function definitionFaults(db: Db, definition: Definition): string[] {
+  const parts = partsOf(db, definition)
+  if (!parts) {
+    const lost = definition.parts.find((line) => !getComponent(db, line.component))
+    return [`The library knows no part ${lost?.component}.`]
+  }
+  const machines = listMachines(db).filter((m) => definition.machines.includes(m.key))
+  return checkTool(definition, parts, machines, USUAL_PRACTICE).refusals.map(refusalText)
+}
+
+/**
+ * A change makes a new version; what was built keeps its own. @param given its version is the one that was changed, 0 for
+ * a new tool
+ */
+export function putDefinition(work: Work, given: Definition): Result<Definition, Refused> {
+  const current = getDefinition(work.db, given.id)
+  if ((current?.version ?? 0) !== given.version)
+    return fail({
+      code: 'CHANGED',
+      text: current
+        ? `Somebody changed ${given.id} meanwhile: version ${current.version} is current. Open it again.`
+        : `There is no ${given.id} any more.`,
+    })
+  const unknown = given.machines.find((key) => !listMachines(work.db).some((m) => m.key === key))
+  if (unknown) return fail({ code: 'UNKNOWN_MACHINE', text: `There is no machine ${unknown}.` })
+  const clash = listDefinitions(work.db).find(
+    (d) => d.id !== given.id && d.t === given.t && d.machines.some((m) => given.machines.includes(m)),
+  )
+  if (clash) return fail({ code: 'T_TAKEN', text: `T${given.t} means ${clash.name} on one of these machines already.` })
+  const [fault] = definitionFaults(work.db, given)
+  if (fault) return fail({ code: 'DOES_NOT_FIT', text: fault })
+  const next: Definition = { ...given, version: given.version + 1 }
+  try {
+    inTransaction(work.db, () => {
+      insertDefinition(work.db, next)
+      note(work, 'definition', `${next.name}, version ${next.version}`, {
+        t: next.t,
+        machine: next.machines[0] ?? null,
+        before: current,
+        after: next,
+      })
+    })
+  } catch (error) {
+    if (isTaken(error)) return fail({ code: 'CHANGED', text: `Somebody has just changed ${given.id}. Open it again.` })
+    throw error
+  }
+  return ok(next)
+}

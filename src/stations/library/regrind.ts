@@ -1,0 +1,52 @@
+import { valueOf, type Component } from '@/core/tool'
+import { fail, type Result } from '@/core/units'
+import { getComponent } from '@/db/library/read'
+import { insertComponent } from '@/db/library/write'
+import { lyingOf } from '@/db/stock/read'
+import { bookInside, moves } from '../store/book'
+import { allOrNothing, need, Rollback, type Refused, type Work } from '../work'
+import { note } from '../records/note'
+
+/** Some pieces come back from the grinder with a new nominal: a part of its own, so that nobody takes one for the other. */
+export function regrind(
+  work: Work,
+  given: {
+    readonly id: string
+    readonly DC: number
+    readonly OAL: number
+    readonly count: number
+    readonly place: string | null
+  },
+): Result<{ id: string }, Refused> {
+  const part = getComponent(work.db, given.id)
+  if (!part || part.kind !== 'solid-cutter') return fail({ code: 'NOT_A_CUTTER', text: `${given.id} is no solid cutter.` })
+  if (given.DC > part.DC || given.OAL > part.OAL)
+    return fail({ code: 'GROWN', text: `A regrind takes off: the old size is Ø${part.DC} × ${part.OAL} mm.` })
+  const off = part.OAL - given.OAL
+  const origin = part.reground?.from ?? part.id
+  const count = (part.reground?.count ?? 0) + 1
+  const id = `${origin}-G${count}-${String(given.DC).replace('.', '')}`
+  const ground: Component = {
+    ...part,
+    id,
+    name: `${part.name.replace(/, reground.*$/, '')}, reground ${count}× to Ø${given.DC}`,
+    DC: given.DC,
+    OAL: given.OAL,
+    LCF: Math.max(1, part.LCF - off),
+    reground: { from: origin, count },
+  }
+  return allOrNothing(work.db, `Somebody has just added ${id}.`, () => {
+    const known = getComponent(work.db, id)
+    if (known && (valueOf(known, 'DC') !== given.DC || valueOf(known, 'OAL') !== given.OAL))
+      throw new Rollback({ code: 'PART_EXISTS', text: `${id} is there with other sizes. Add it by hand under another number.` })
+    if (!known) insertComponent(work.db, ground)
+    const from = lyingOf(work.db, part.id)[0]?.place ?? null
+    need(bookInside(work, moves.regrindAway(part.id, given.count, from)))
+    need(bookInside(work, moves.regrindIn(id, given.count, given.place ?? from)))
+    note(work, 'reground', `${given.count} × ${part.name} to Ø${given.DC}, ${given.OAL} long`, {
+      before: { component: part.id, DC: part.DC },
+      after: { component: id, DC: given.DC },
+    })
+    return { id }
+  })
+}

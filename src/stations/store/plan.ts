@@ -1,0 +1,87 @@
+import { COUPLING_NAMES, holdsTools, type Coupling, type Place, type StoreUnit } from '@/core/tool'
+import { fail, ok, type Result } from '@/core/units'
+import { listAssemblies } from '@/db/assembly/read'
+import { inTransaction, type Db } from '@/db/connection'
+import { listHolders, namesOf } from '@/db/library/read'
+import { listLying } from '@/db/stock/read'
+import { listPlaces, listUnits } from '@/db/store/read'
+import { putPlace, putUnit } from '@/db/store/write'
+import type { Refused, Work } from '../work'
+import { note } from '../records/note'
+
+/** Cells of the plan. */
+export const FLOOR = { width: 26, height: 15 } as const
+
+export const floorOf = (db: Db) => ({ ...FLOOR, units: listUnits(db) })
+
+/** The unit where a round begins and ends: the first bench, else the top-left corner of the plan. */
+export const benchOf = (db: Db): string => listUnits(db).find((u) => u.kind === 'bench')?.id ?? ''
+
+export interface PlaceContent {
+  readonly place: Place
+  readonly parts: readonly { readonly component: string; readonly name: string; readonly count: number }[]
+  /** The complete tool or the free holder that stands there. */
+  readonly standing: readonly { readonly serial: string; readonly text: string }[]
+}
+
+export interface StoreSheet {
+  readonly units: readonly StoreUnit[]
+  readonly places: readonly PlaceContent[]
+}
+
+/** The plan with everything in it. */
+export function readStore(db: Db): StoreSheet {
+  const lying = listLying(db)
+  const tools = listAssemblies(db)
+  const free = listHolders(db).filter((h) => !h.carries)
+  const names = namesOf(db, [...lying.map((l) => l.component), ...free.flatMap((h) => h.component ?? [])])
+  return {
+    units: listUnits(db),
+    places: listPlaces(db).map((place) => ({
+      place,
+      parts: lying
+        .filter((l) => l.place === place.id)
+        .map(({ component, count }) => ({ component, name: names.get(component) ?? component, count })),
+      standing: [
+        ...tools.filter((a) => a.place === place.id).map((a) => ({ serial: a.serial, text: `T${a.t ?? '?'} ${a.name}` })),
+        ...free
+          .filter((h) => h.place === place.id)
+          .map((h) => ({ serial: h.serial, text: (h.component && names.get(h.component)) || h.coupling })),
+      ],
+    })),
+  }
+}
+
+const overlaps = (a: StoreUnit, b: StoreUnit) => a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h
+
+/** Puts a piece of furniture on the plan, or moves it. */
+export function placeUnit(work: Work, unit: StoreUnit, drawers: number, taper: Coupling | null): Result<{ id: string }, Refused> {
+  if (!/^[A-Za-z0-9][A-Za-z0-9-]{0,15}$/.test(unit.id))
+    return fail({ code: 'BAD_ID', text: 'A short name of letters, digits and dashes, such as S3.' })
+  if (unit.x < 0 || unit.y < 0 || unit.x + unit.w > FLOOR.width || unit.y + unit.h > FLOOR.height)
+    return fail({ code: 'OFF_THE_PLAN', text: `${unit.id} would stand outside of the plan.` })
+  const inTheWay = listUnits(work.db).find((u) => u.id !== unit.id && overlaps(u, unit))
+  if (inTheWay) return fail({ code: 'IN_THE_WAY', text: `${inTheWay.name} stands there already.` })
+  if (taper !== null && !COUPLING_NAMES.includes(taper))
+    return fail({ code: 'UNKNOWN_TAPER', text: `No taper ${taper} is known.` })
+  inTransaction(work.db, () => {
+    const before = listUnits(work.db).find((u) => u.id === unit.id)
+    putUnit(work.db, unit)
+    const known = listPlaces(work.db).filter((p) => p.unit === unit.id)
+    for (let i = known.length + 1; i <= drawers; i++)
+      putPlace(work.db, {
+        id: `${unit.id}-${i}`,
+        unit: unit.id,
+        name: holdsTools(unit) ? `slot ${i}` : `drawer ${i}`,
+        row: i,
+        taper: holdsTools(unit) ? taper : null,
+      })
+    note(
+      work,
+      'store plan',
+      before ? `${unit.name} moved` : `${unit.name} added with ${drawers} ${holdsTools(unit) ? 'slots' : 'drawers'}`,
+      { before: before ?? null, after: unit },
+    )
+  })
+  return ok({ id: unit.id })
+}

@@ -1,0 +1,132 @@
+'use client'
+import dynamic from 'next/dynamic'
+import { useCallback, useEffect, useRef, useState } from 'react'
+import type { Result } from '@/core/units'
+import { Say } from '../common/sheet'
+
+/** As the unit says it; the shape of devices/shrink/port, which the screens do not import. */
+export interface UnitView {
+  readonly heating: {
+    readonly serial: string
+    readonly coil: string
+    readonly targetC: number
+    readonly noseC: number
+    readonly phase: 'heating' | 'reached'
+    readonly curve: readonly (readonly [number, number])[]
+  } | null
+  readonly bodies: readonly {
+    readonly body: number
+    readonly serial: string | null
+    readonly noseC: number | null
+    readonly light: 'free' | 'hot' | 'cool'
+    readonly curve: readonly (readonly [number, number])[]
+  }[]
+}
+
+export type AskUnit = () => Promise<Result<UnitView, { text: string }>>
+
+const Curve = dynamic(() => import('./curve').then((m) => m.Curve), { ssr: false, loading: () => <div className="h-[150px]" /> })
+
+const POLL_MS = 500
+
+/** Asks the unit twice a second while it is looked at. */
+export function useUnitState(ask: AskUnit): {
+  readonly unit: UnitView | null
+  readonly problem: string | null
+  readonly now: () => Promise<void>
+} {
+  const [unit, setUnit] = useState<UnitView | null>(null)
+  const [problem, setProblem] = useState<string | null>(null)
+  const alive = useRef(true)
+  const now = useCallback(async () => {
+    try {
+      const said = await ask()
+      if (!alive.current) return
+      if (said.ok) setUnit(said.value)
+      setProblem(said.ok ? null : said.error.text)
+    } catch {
+      if (alive.current) setProblem('No answer from the tool room.')
+    }
+  }, [ask])
+  useEffect(() => {
+    alive.current = true
+    let timer: ReturnType<typeof setTimeout>
+    const again = async () => {
+      await now()
+      if (alive.current) timer = setTimeout(again, POLL_MS)
+    }
+    void again()
+    return () => {
+      alive.current = false
+      clearTimeout(timer)
+    }
+  }, [now])
+  return { unit, problem, now }
+}
+
+/** The unit's display: the curve of the nose that is looked at, and the cooling bodies. */
+export function UnitPanel({
+  unit,
+  problem,
+  serial,
+  greatestC,
+  takeOut,
+}: {
+  readonly unit: UnitView | null
+  readonly problem: string | null
+  readonly serial: string | null
+  readonly greatestC: number | null
+  readonly takeOut: (serial: string) => void
+}) {
+  if (problem)
+    return (
+      <Say tone="off" lead="The shrink unit.">
+        {problem}
+      </Say>
+    )
+  if (!unit) return <p className="text-soft py-2">Asking the shrink unit …</p>
+  const mine =
+    unit.heating?.serial === serial ? unit.heating : (unit.bodies.find((b) => b.serial !== null && b.serial === serial) ?? null)
+  return (
+    <div>
+      {mine && mine.noseC !== null && (
+        <>
+          <div className="flex items-baseline justify-between">
+            <span className="font-semibold">Nose of {serial}</span>
+            <span className="figures text-[32px] leading-none font-bold" data-testid="nose-temperature">
+              {mine.noseC.toFixed(0)} <small className="text-soft text-lg font-medium">°C</small>
+            </span>
+          </div>
+          <Curve points={mine.curve} limitC={greatestC} targetC={unit.heating?.serial === serial ? unit.heating.targetC : null} />
+        </>
+      )}
+      <ul className="grid grid-cols-4 gap-2" aria-label="Cooling bodies">
+        {unit.bodies.map((b) => (
+          <li key={b.body} className="border-rule flex min-h-[62px] flex-col border p-1.5 leading-tight">
+            <span className="text-soft text-[14px]">body {b.body}</span>
+            {b.serial === null ? (
+              <b className="font-head text-soft">free</b>
+            ) : (
+              <>
+                <b className={`font-head ${b.light === 'cool' ? 'text-holds' : 'text-off'}`}>
+                  {b.light === 'cool' ? '● cool' : '◆ hot'} {b.noseC?.toFixed(0)}°
+                </b>
+                {b.light === 'cool' ? (
+                  <button
+                    type="button"
+                    className="text-act min-h-11 text-left text-[15px] font-semibold"
+                    onClick={() => takeOut(b.serial!)}
+                  >
+                    take out {b.serial}
+                  </button>
+                ) : (
+                  <span className="text-[14px]">{b.serial}</span>
+                )}
+              </>
+            )}
+          </li>
+        ))}
+      </ul>
+    </div>
+  )
+}

@@ -1,0 +1,46 @@
+'use client'
+import Link from 'next/link'
+import { usePathname } from 'next/navigation'
+
+export interface Tab {
+  readonly href: string
+  readonly name: string
+  readonly count?: number
+}
+
+/** The sheets of a station or a room, side by side. */
+export function SubNav({ tabs, label }: { readonly tabs: readonly Tab[]; readonly label: string }) {
+  const path = usePathname()
+  return (
+    <nav aria-label={label} className="border-rule -mx-[18px] -mt-3.5 flex shrink-0 overflow-x-auto border-b px-[18px]">
+      {tabs.map(({ href, name, count }) => (
+        <Link
+          key={href}
+          href={href}
+          aria-current={path === href ? 'page' : undefined}
+          className={`font-head flex h-12 shrink-0 items-center gap-2 px-3.5 text-[19px] font-semibold ${path === href ? 'border-act -mb-px border-b-[3px]' : 'text-soft'}`}
+        >
+          {name}
+          {count ? <small className="figures text-base">{count}</small> : null}
+        </Link>
+      ))}
+    </nav>
+  )
+}
+
+export const KIT_TABS: readonly Tab[] = [
+  { href: '/kit', name: 'Jobs' },
+  { href: '/kit/ahead', name: 'What by when' },
+  { href: '/kit/carts', name: 'Carts and racks' },
+  { href: '/kit/now', name: 'Needed now' },
+  { href: '/kit/shift', name: 'Next shift' },
+]
+export const LIBRARY_TABS: readonly Tab[] = [
+  { href: '/library', name: 'Parts' },
+  { href: '/library/tools', name: 'Tools' },
+  { href: '/library/holders', name: 'Holders' },
+  { href: '/library/store', name: 'Store' },
+  { href: '/library/stock', name: 'Stock' },
+  { href: '/library/steps', name: 'Steps' },
+  { href: '/library/import', name: 'Import' },
+]

@@ -1,0 +1,30 @@
+'use client'
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import type { Result } from '@/core/units'
+
+/** Runs an action once at a time and keeps what went wrong, in words. */
+export function useAct() {
+  const router = useRouter()
+  const [busy, setBusy] = useState(false)
+  const [problem, setProblem] = useState<string | null>(null)
+  async function run<T>(action: () => Promise<Result<T, { text: string }>>, then?: (value: T) => void): Promise<boolean> {
+    if (busy) return false
+    setBusy(true)
+    setProblem(null)
+    try {
+      const done = await action()
+      if (done.ok) {
+        then?.(done.value)
+        router.refresh()
+      } else setProblem(done.error.text)
+      return done.ok
+    } catch {
+      setProblem('No answer from the tool room. Look whether this terminal is connected, then try again.')
+      return false
+    } finally {
+      setBusy(false)
+    }
+  }
+  return { busy, problem, setProblem, run }
+}

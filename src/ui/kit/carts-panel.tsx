@@ -1,0 +1,117 @@
+'use client'
+import Link from 'next/link'
+import { useState } from 'react'
+import { readScan } from '@/codecs/label-text'
+import type { ToolProfile } from '@/core/tool'
+import type { Result } from '@/core/units'
+import { ScanAction } from '../common/actions'
+import { Cautions, Say } from '../common/sheet'
+import { Silhouette } from '../drawing/silhouette'
+import { useScans, type ScanSaid } from '../shell/shell-context'
+
+export interface CartView {
+  readonly id: string
+  readonly name: string
+  readonly kind: string
+  readonly slots: readonly {
+    readonly id: string
+    readonly taper: string | null
+    readonly tool: {
+      readonly serial: string
+      readonly t: number | null
+      readonly profile: ToolProfile
+      readonly hot: boolean
+    } | null
+  }[]
+}
+
+/** A cart or rack from the front, its tools to one scale. */
+export function CartDrawing({ cart }: { readonly cart: CartView }) {
+  return (
+    <section aria-label={cart.name} className="mb-3">
+      <h2 className="text-2xl font-bold">
+        {cart.name}{' '}
+        <span className="text-soft font-medium">
+          {cart.slots.filter((s) => s.tool).length} of {cart.slots.length} slots
+        </span>
+      </h2>
+      <ul className="border-stone grid grid-cols-[repeat(auto-fill,minmax(64px,1fr))] border-b-[5px]">
+        {cart.slots.map((slot) => (
+          <li key={slot.id} className="border-rule flex flex-col items-center border-r pt-1 last:border-r-0">
+            {slot.tool ? (
+              <Link
+                href={`/tools/${slot.tool.serial}`}
+                className="flex flex-col items-center"
+                aria-label={`${slot.id}: T${slot.tool.t ?? '?'} on ${slot.tool.serial}`}
+              >
+                <span className={`font-head text-[17px] font-semibold ${slot.tool.hot ? 'text-off' : ''}`}>
+                  T{slot.tool.t ?? '?'}
+                  {slot.tool.hot ? ' hot' : ''}
+                </span>
+                <Silhouette profile={slot.tool.profile} width={64} height={92} />
+              </Link>
+            ) : (
+              <span className="text-soft flex h-[117px] items-center text-[15px]">free</span>
+            )}
+            <span className="figures text-soft w-full text-center text-[14px] leading-tight">
+              {slot.id}
+              <span className="block">{slot.taper ?? 'any'}</span>
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+/** Tool, then slot: any slot of its taper. */
+export function PutPanel({
+  missing,
+  put,
+}: {
+  readonly missing: readonly { readonly key: string; readonly text: string }[]
+  readonly put: (given: { serial: string; place: string }) => Promise<Result<{ text: string }, { text: string }>>
+}) {
+  const [serial, setSerial] = useState<string | null>(null)
+  const [problem, setProblem] = useState<string | null>(null)
+  useScans(async (raw): Promise<ScanSaid | null> => {
+    const scan = readScan(raw)
+    const place =
+      scan.type === 'place' ? scan.placeId : scan.type === 'plain' && /^[A-Z]+\d*-\d+$/i.test(scan.text) ? scan.text : null
+    if (place) {
+      if (!serial) return { title: place, text: 'Scan the tool first, then the slot.', tone: 'off' }
+      const done = await put({ serial, place })
+      setProblem(done.ok ? null : done.error.text)
+      if (done.ok) setSerial(null)
+      return { title: place, text: done.ok ? done.value.text : done.error.text, tone: done.ok ? 'holds' : 'off' }
+    }
+    if (scan.type !== 'plain' || !/^[A-Z]{2}\d+/i.test(scan.text)) return null
+    setSerial(scan.text.toUpperCase())
+    setProblem(null)
+    return { title: scan.text.toUpperCase(), text: 'now scan the slot it stands in', tone: 'todo' }
+  })
+  return (
+    <div className="flex flex-1 flex-col">
+      <h2 className="text-2xl font-bold">Missing before it can roll</h2>
+      <ul className="flex-1 overflow-auto" tabIndex={0} aria-label="Missing tools">
+        {missing.map(({ key, text }) => (
+          <li key={key} className="border-rule border-b py-2">
+            {text}
+          </li>
+        ))}
+        {missing.length === 0 && <li className="text-soft py-2 text-lg">Choose a job and a cart below the drawings.</li>}
+      </ul>
+      <Cautions lines={['Heavy tools low, taper down, nothing hot on a cart.']} />
+      {problem ? (
+        <Say tone="off" lead="Not put there." role="alert">
+          {problem}
+        </Say>
+      ) : (
+        <Say tone="todo" lead={serial ? `${serial}: now the slot.` : 'Tool first, then the slot.'}>
+          Any free slot of its taper will do.
+        </Say>
+      )}
+      <ScanAction>{serial ? 'Scan the slot' : 'Scan a tool'}</ScanAction>
+    </div>
+  )
+}

@@ -1,0 +1,47 @@
+'use client'
+import { useState } from 'react'
+import type { Result } from '@/core/units'
+import { SmallAction } from '../common/actions'
+import { Field, FIELD } from '../common/form'
+import { Problem } from '../common/sheet'
+import { useAct } from '../common/use-act'
+
+/** Keeps a complete tool for one job, or frees it. */
+export function KeepPanel({
+  serial,
+  job,
+  jobs,
+  keep,
+}: {
+  readonly serial: string
+  readonly job: string | null
+  readonly jobs: readonly string[]
+  readonly keep: (given: { serial: string; job: string | null }) => Promise<Result<null, { text: string }>>
+}) {
+  const { busy, problem, run } = useAct()
+  const [chosen, setChosen] = useState(job ?? '')
+  return (
+    <details>
+      <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">
+        {job ? `Kept for ${job}` : 'Free for any job'}
+      </summary>
+      <div className="flex items-end gap-2.5">
+        <Field name="Keep it for">
+          <select className={FIELD} value={chosen} onChange={(e) => setChosen(e.target.value)}>
+            <option value="">whoever asks</option>
+            {jobs.map((j) => (
+              <option key={j}>{j}</option>
+            ))}
+          </select>
+        </Field>
+        <SmallAction
+          disabled={busy || chosen === (job ?? '')}
+          onAct={() => void run(() => keep({ serial, job: chosen || null }))}
+        >
+          Keep
+        </SmallAction>
+      </div>
+      <Problem lead="Not changed." text={problem} />
+    </details>
+  )
+}

@@ -1,0 +1,157 @@
+'use client'
+import Link from 'next/link'
+import { useState } from 'react'
+import { readScan } from '@/codecs/label-text'
+import type { PickLine, PickList } from '@/core/plan'
+import type { StoreUnit } from '@/core/tool'
+import type { Result } from '@/core/units'
+import { BigAction, SmallAction, SmallActions } from '../common/actions'
+import { Field, FIELD } from '../common/form'
+import { Problem } from '../common/sheet'
+import { useAct } from '../common/use-act'
+import { useScans, type ScanSaid } from '../shell/shell-context'
+import { Plan } from '../store/plan'
+
+type Act<G> = (given: G) => Promise<Result<{ text: string }, { text: string }>>
+
+export interface PickPanelProps {
+  readonly job: string
+  readonly list: PickList
+  readonly names: Readonly<Record<string, string>>
+  readonly taken: readonly { readonly component: string; readonly count: number }[]
+  readonly units: readonly StoreUnit[]
+  readonly floor: { readonly width: number; readonly height: number }
+  /** Free holders by type: they are taken by the scan that begins the build. */
+  readonly holders: Readonly<Record<string, readonly string[]>>
+  readonly take: Act<{ job: string; component: string; count: number; place: string | null }>
+  readonly putBack: Act<{ job: string; component: string; count: number }>
+  readonly short: Act<{ component: string; place: string; found: number }>
+}
+
+/** What to fetch, in walking order: a scan of the drawer or the part takes it, the big button takes the next. */
+export function PickPanel(props: PickPanelProps) {
+  const { job, list, names, taken, units, floor, holders, take, putBack, short } = props
+  const { busy, problem, run, setProblem } = useAct()
+  const [chosen, setChosen] = useState<string | null>(null)
+  const [found, setFound] = useState<string | null>(null)
+  const parts = list.lines.filter((l) => !holders[l.component])
+  const line = parts.find((l) => keyOf(l) === chosen) ?? parts[0]
+  const takeLine = (l: PickLine) => take({ job, component: l.component, count: l.count, place: l.place })
+
+  useScans(async (raw): Promise<ScanSaid | null> => {
+    const scan = readScan(raw)
+    const found =
+      scan.type === 'place'
+        ? parts.find((l) => l.place.toUpperCase() === scan.placeId.toUpperCase())
+        : scan.type === 'plain'
+          ? parts.find((l) => [l.component, l.place].some((x) => x.toUpperCase() === scan.text.toUpperCase()))
+          : undefined
+    if (!found) return null
+    const done = await takeLine(found)
+    setProblem(done.ok ? null : done.error.text)
+    return { title: found.place, text: done.ok ? done.value.text : done.error.text, tone: done.ok ? 'holds' : 'off' }
+  })
+
+  return (
+    <div className="flex min-h-0 flex-1 flex-col">
+      <h2 className="text-2xl font-bold">
+        {list.lines.length ? 'Fetch' : 'Nothing to fetch'}{' '}
+        <span className="text-soft font-medium">{list.lines.length ? 'in walking order' : 'for what can be built'}</span>
+      </h2>
+      <ul className="min-h-[120px] flex-1 overflow-auto" tabIndex={0} aria-label="Pick list">
+        {taken.map(({ component, count }) => (
+          <li key={`taken-${component}`} className="border-rule flex min-h-11 items-center gap-3 border-b">
+            <span className="text-holds font-head w-[62px] shrink-0 text-lg font-semibold">● here</span>
+            <span className="text-soft min-w-0 flex-1 leading-tight line-through">{names[component] ?? component}</span>
+            <button
+              type="button"
+              className="text-act font-head min-h-11 px-2 font-semibold"
+              onClick={() => void run(() => putBack({ job, component, count }))}
+            >
+              put back {count}
+            </button>
+          </li>
+        ))}
+        {list.lines.map((l) => {
+          const free = holders[l.component]
+          return (
+            <li key={keyOf(l)} className={`border-rule border-b ${l === line ? 'bg-ground' : ''}`}>
+              <button
+                type="button"
+                disabled={!!free}
+                className="flex min-h-11 w-full items-center gap-3 text-left"
+                onClick={() => setChosen(keyOf(l))}
+              >
+                <span className="figures w-[62px] shrink-0 text-lg font-bold">{l.place}</span>
+                <span className="min-w-0 flex-1 py-1 leading-tight font-normal">
+                  <span className="font-sans">{names[l.component] ?? l.component}</span>{' '}
+                  <small className="text-soft block font-sans text-[14px]">
+                    {l.purposes.join(', ')}
+                    {free ? ` · any of ${free.slice(0, 3).join(', ')}: scan it at the bench` : ''}
+                  </small>
+                </span>
+                <span className="figures pr-2 text-lg font-semibold">{l.count}</span>
+              </button>
+            </li>
+          )
+        })}
+        {list.short.map(({ component, count, purposes }) => (
+          <li key={`short-${component}`} className="border-rule flex min-h-11 items-center gap-3 border-b">
+            <span className="text-off font-head w-[62px] shrink-0 text-lg font-semibold">◆ short</span>
+            <span className="min-w-0 flex-1 leading-tight">
+              {names[component] ?? component} <small className="text-soft block text-[14px]">{purposes.join(', ')}</small>
+            </span>
+            <span className="figures pr-2 text-lg font-semibold">{count}</span>
+          </li>
+        ))}
+      </ul>
+      <div className="mt-2">
+        <Plan
+          units={units}
+          width={floor.width}
+          height={floor.height}
+          round={list.round}
+          lit={line?.unit ?? null}
+          title={line ? `Way to ${line.unit}` : 'The store'}
+        />
+      </div>
+      <Problem lead="Not taken." text={problem} />
+      {line && (
+        <div className="mt-2.5">
+          <BigAction onAct={() => void run(() => takeLine(line))} disabled={busy} hint="scan or Space">
+            {`Took ${line.count > 1 ? `${line.count} × ` : ''}${names[line.component] ?? line.component}`}
+          </BigAction>
+          <SmallActions>
+            <SmallAction onAct={() => setFound(found === null ? '0' : null)}>Fewer there …</SmallAction>
+            <Link
+              className="border-ink font-head flex h-[46px] flex-1 items-center justify-center rounded-[3px] border-[1.5px] text-[19px] font-semibold"
+              href={`/kit/${encodeURIComponent(job)}/setup`}
+            >
+              Setup sheet
+            </Link>
+          </SmallActions>
+          {found !== null && (
+            <div className="mt-2.5 flex items-end gap-2.5">
+              <Field name={`How many lie in ${line.place}?`}>
+                <input className={FIELD} inputMode="numeric" value={found} onChange={(e) => setFound(e.target.value)} />
+              </Field>
+              <SmallAction
+                onAct={() =>
+                  void run(
+                    () =>
+                      short({ component: line.component, place: line.place, found: /^\d+$/.test(found) ? Number(found) : -1 }),
+                    () => setFound(null),
+                  )
+                }
+              >
+                Counted
+              </SmallAction>
+            </div>
+          )}
+        </div>
+      )}
+    </div>
+  )
+}
+
+const keyOf = (l: PickLine) => `${l.component}@${l.place}`

@@ -1,0 +1,63 @@
+'use client'
+import { useState } from 'react'
+import type { Result } from '@/core/units'
+import { BigAction } from '../common/actions'
+import { FIELD } from '../common/form'
+import { Problem } from '../common/sheet'
+import { useAct } from '../common/use-act'
+
+export function ShiftNotes({
+  notes,
+  write,
+  tick,
+}: {
+  readonly notes: readonly { readonly id: number; readonly text: string; readonly said: string }[]
+  readonly write: (given: { text: string }) => Promise<Result<null, { text: string }>>
+  readonly tick: (given: { id: number }) => Promise<Result<null, { text: string }>>
+}) {
+  const [text, setText] = useState('')
+  const { busy, problem, run } = useAct()
+  return (
+    <div className="flex flex-1 flex-col">
+      <h2 className="text-2xl font-bold">Notes</h2>
+      <ul className="flex-1 overflow-auto" tabIndex={0} aria-label="Notes">
+        {notes.map((note) => (
+          <li key={note.id} className="border-rule flex items-start justify-between gap-3 border-b py-2">
+            <span>
+              {note.text} <small className="text-soft block text-[14px]">{note.said}</small>
+            </span>
+            <button
+              className="text-act font-head min-h-11 px-2 font-semibold"
+              onClick={() => void run(() => tick({ id: note.id }))}
+            >
+              seen
+            </button>
+          </li>
+        ))}
+        {notes.length === 0 && <li className="text-soft py-2 text-lg">No note waits.</li>}
+      </ul>
+      <Problem lead="Not kept." text={problem} />
+      <label className="mb-3 text-lg font-semibold">
+        For the next shift
+        <textarea
+          className={`${FIELD} h-24 py-2 leading-tight`}
+          value={text}
+          maxLength={400}
+          onChange={(event) => setText(event.target.value)}
+        />
+      </label>
+      <BigAction
+        hint="Space"
+        disabled={busy || text.trim().length < 2}
+        onAct={() =>
+          void run(
+            () => write({ text }),
+            () => setText(''),
+          )
+        }
+      >
+        Leave the note
+      </BigAction>
+    </div>
+  )
+}

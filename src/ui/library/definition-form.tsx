@@ -1,0 +1,398 @@
+'use client'
+import { Trash2 } from 'lucide-react'
+import { useRouter } from 'next/navigation'
+import { useRef, useState } from 'react'
+import { useFieldArray, useForm } from 'react-hook-form'
+import type { Archetype } from '@/codecs/tool-archetype'
+import {
+  CLASS_DEFAULTS,
+  MEASURABLE,
+  ROLES,
+  ROUTES,
+  TOOL_CLASSES,
+  type ContourPiece,
+  type Definition,
+  type Measurable,
+  type PartLine,
+  type Role,
+  type ToolClass,
+} from '@/core/tool'
+import { formatLength, parseLength, unitMark, type LengthUnit, type Result } from '@/core/units'
+import { BigAction, SmallAction } from '../common/actions'
+import { FileInput } from '../common/file-input'
+import { Field, FIELD } from '../common/form'
+import { Problem } from '../common/sheet'
+import { useAct } from '../common/use-act'
+import { useUnit } from '../shell/shell-context'
+
+const LENGTHS = ['LF', 'LFlo', 'LFup', 'DC', 'DClo', 'DCup', 'RE', 'RElo', 'REup', 'radial', 'axial', 'reach'] as const
+type LengthKey = (typeof LENGTHS)[number]
+
+type Typed = Record<LengthKey, string> & {
+  id: string
+  t: string
+  name: string
+  toolClass: ToolClass
+  edges: string
+  rpm: string
+  torque: string
+  grade: string
+  gradeRpm: string
+  life: string
+  route: Definition['route']
+  machines: string[]
+  measure: Measurable[]
+  parts: { role: Role; component: string; alternatives: string; count: string }[]
+}
+
+export interface DefinitionFormProps {
+  /** The version to change; null for a new tool. */
+  readonly definition: Definition | null
+  readonly machines: readonly { readonly key: string; readonly name: string }[]
+  readonly components: readonly { readonly id: string; readonly name: string; readonly role: Role }[]
+  readonly save: (definition: Definition) => Promise<Result<{ id: string; version: number }, { text: string }>>
+  readonly readContour: (text: string) => Promise<Result<ContourPiece[], { text: string }>>
+  readonly readArchetype: (text: string) => Promise<Result<Archetype, { text: string }>>
+}
+
+const shown = (mm: number | null | undefined, unit: LengthUnit) =>
+  mm === null || mm === undefined ? '' : formatLength(mm, unit, unit === 'mm' ? 4 : 5).replace(/\.?0+$/, '')
+
+function startOf(d: Definition | null, unit: LengthUnit): Typed {
+  const usual = CLASS_DEFAULTS[d?.toolClass ?? 'finish']
+  const say = (mm: number | null | undefined) => shown(mm, unit)
+  return {
+    id: d?.id ?? '',
+    t: d ? String(d.t) : '',
+    name: d?.name ?? '',
+    toolClass: d?.toolClass ?? 'finish',
+    LF: say(d?.LF.nominal),
+    LFlo: say(d?.LF.lower ?? -usual.LF),
+    LFup: say(d?.LF.upper ?? usual.LF),
+    DC: say(d?.DC.nominal),
+    DClo: say(d?.DC.lower ?? -usual.DC),
+    DCup: say(d?.DC.upper ?? usual.DC),
+    RE: say(d?.RE?.nominal),
+    RElo: say(d?.RE?.lower ?? -usual.RE),
+    REup: say(d?.RE?.upper ?? usual.RE),
+    radial: say(d?.radialRunoutMax ?? usual.radial),
+    axial: say(d?.axialRunoutMax ?? usual.axial),
+    reach: say(d?.reachMm),
+    edges: String(d?.edges ?? 4),
+    rpm: d ? String(d.programRpm) : '',
+    torque: d?.torqueNm ? String(d.torqueNm) : '',
+    grade: d?.balance ? String(d.balance.grade) : '',
+    gradeRpm: d?.balance ? String(d.balance.rpm) : '',
+    life: d?.lifeMin ? String(d.lifeMin) : '',
+    route: d?.route ?? 'as the machine',
+    machines: [...(d?.machines ?? [])],
+    measure: [...(d?.measure ?? (['LF', 'DC'] as const))],
+    parts: (
+      d?.parts ?? [
+        { role: 'holder', component: '', alternatives: [], count: 1 },
+        { role: 'cutter', component: '', alternatives: [], count: 1 },
+      ]
+    ).map((l: PartLine) => ({
+      role: l.role,
+      component: l.component,
+      alternatives: l.alternatives.join(', '),
+      count: String(l.count),
+    })),
+  }
+}
+
+/** A tool's definition: what it is made of, what it shall be, and where it may go. A change makes a new version. */
+export function DefinitionForm(props: DefinitionFormProps) {
+  const { definition, machines, components, save, readContour, readArchetype } = props
+  const unit = useUnit()
+  const router = useRouter()
+  const { busy, problem, run, setProblem } = useAct()
+  const [contour, setContour] = useState(definition?.contour ?? null)
+  const drawing = useRef<HTMLInputElement>(null)
+  const archetype = useRef<HTMLInputElement>(null)
+  const { register, control, handleSubmit, setError, setValue, formState } = useForm<Typed>({
+    defaultValues: startOf(definition, unit),
+  })
+  const lines = useFieldArray({ control, name: 'parts' })
+  const before = startOf(definition, unit)
+
+  const submit = handleSubmit(async (typed) => {
+    let bad = false
+    const wrong = (key: keyof Typed, message: string) => {
+      bad = true
+      setError(key, { message })
+    }
+    const mm: Partial<Record<LengthKey, number>> = {}
+    for (const key of LENGTHS) {
+      if (typed[key].trim() === '') continue
+      const read = parseLength(typed[key], unit)
+      if (read.ok)
+        mm[key] =
+          typed[key] === before[key] && definition ? (originalOf(definition, key) ?? read.value) : Number(read.value.toFixed(6))
+      else
+        wrong(
+          key,
+          read.error.code === 'COMMA_AMBIGUOUS' ? `${read.error.asDecimal} or ${read.error.asThousands}?` : 'This is no length.',
+        )
+    }
+    const number = (key: 't' | 'edges' | 'rpm' | 'torque' | 'grade' | 'gradeRpm' | 'life', needed: boolean): number | null => {
+      const text = typed[key].trim().replace(',', '.').replace(/^t/i, '')
+      if (text === '') {
+        if (needed) wrong(key, 'This is needed.')
+        return null
+      }
+      const n = Number(text)
+      if (!Number.isFinite(n) || n <= 0) wrong(key, 'A number above 0.')
+      return n
+    }
+    for (const key of ['LF', 'DC', 'radial', 'axial'] as const)
+      if (mm[key] === undefined && typed[key].trim() === '') wrong(key, 'This is needed.')
+    if (!typed.id.trim()) wrong('id', 'Give it a number.')
+    if (!typed.name.trim()) wrong('name', 'Give it a name.')
+    if (!typed.machines.length) wrong('machines', 'Choose at least one machine.')
+    const [t, edges, rpm] = [number('t', true), number('edges', true), number('rpm', true)]
+    const [torque, grade, gradeRpm, life] = [
+      number('torque', false),
+      number('grade', false),
+      number('gradeRpm', false),
+      number('life', false),
+    ]
+    if (bad) return
+    const next: Definition = {
+      id: typed.id.trim(),
+      version: definition?.version ?? 0,
+      t: t!,
+      name: typed.name.trim(),
+      toolClass: typed.toolClass,
+      parts: typed.parts
+        .filter((p) => p.component.trim())
+        .map((p) => ({
+          role: p.role,
+          component: p.component.trim(),
+          alternatives: p.alternatives
+            .split(',')
+            .map((a) => a.trim())
+            .filter(Boolean),
+          count: Number(p.count) || 1,
+        })),
+      LF: { nominal: mm.LF!, lower: mm.LFlo ?? 0, upper: mm.LFup ?? 0 },
+      DC: { nominal: mm.DC!, lower: mm.DClo ?? 0, upper: mm.DCup ?? 0 },
+      RE: mm.RE === undefined ? null : { nominal: mm.RE, lower: mm.RElo ?? 0, upper: mm.REup ?? 0 },
+      edges: edges!,
+      measure: typed.measure,
+      radialRunoutMax: mm.radial!,
+      axialRunoutMax: mm.axial!,
+      machines: typed.machines,
+      programRpm: rpm!,
+      torqueNm: torque,
+      reachMm: mm.reach ?? null,
+      balance: grade !== null && gradeRpm !== null ? { grade, rpm: gradeRpm } : null,
+      route: typed.route,
+      lifeMin: life,
+      contour,
+    }
+    await run(
+      () => save(next),
+      ({ id }) => router.push(`/library/tools/${encodeURIComponent(id)}`),
+    )
+  })
+
+  const takeDrawing = async (file: File | undefined) => {
+    if (!file) return
+    const read = await readContour(await file.text())
+    if (read.ok) setContour(read.value)
+    setProblem(read.ok ? null : `${file.name}: ${read.error.text}`)
+  }
+  const takeArchetype = async (file: File | undefined) => {
+    if (!file) return
+    const read = await readArchetype(await file.text())
+    if (!read.ok) return setProblem(`${file.name}: ${read.error.text}`)
+    const a = read.value
+    setValue('id', a.toolId)
+    setValue('name', a.name)
+    if (a.t) setValue('t', String(a.t))
+    setValue('edges', String(a.edges))
+    for (const key of ['LF', 'DC', 'RE'] as const) {
+      const size = a[key]
+      if (!size) continue
+      setValue(key, shown(size.nominal, unit))
+      setValue(`${key}lo`, shown(size.lower, unit))
+      setValue(`${key}up`, shown(size.upper, unit))
+    }
+    if (a.programRpm) setValue('rpm', String(a.programRpm))
+    if (a.lifeMin) setValue('life', String(a.lifeMin))
+    setProblem(null)
+  }
+
+  const { errors } = formState
+  const length = (key: LengthKey, name: string, symbol?: string) => (
+    <Field name={name} symbol={symbol} unit={unitMark(unit)} error={errors[key]?.message}>
+      <input className={FIELD} inputMode="decimal" {...register(key)} />
+    </Field>
+  )
+  return (
+    <form onSubmit={submit} noValidate className="flex flex-col gap-3">
+      <div className="grid grid-cols-4 gap-x-4 gap-y-2.5 max-[900px]:grid-cols-2">
+        <Field name="Number" error={errors.id?.message}>
+          <input className={FIELD} {...register('id')} readOnly={definition !== null} />
+        </Field>
+        <Field name="T" error={errors.t?.message}>
+          <input className={FIELD} inputMode="numeric" {...register('t')} />
+        </Field>
+        <Field name="Name" wide error={errors.name?.message}>
+          <input className={FIELD} {...register('name')} />
+        </Field>
+        <Field name="Class">
+          <select className={FIELD} {...register('toolClass')}>
+            {TOOL_CLASSES.map((c) => (
+              <option key={c}>{c}</option>
+            ))}
+          </select>
+        </Field>
+        <Field name="Edges" symbol="NOF" error={errors.edges?.message}>
+          <input className={FIELD} inputMode="numeric" {...register('edges')} />
+        </Field>
+        <Field name="Program speed" unit="rev/min" error={errors.rpm?.message}>
+          <input className={FIELD} inputMode="numeric" {...register('rpm')} />
+        </Field>
+        <Field name="Torque of the job" unit="N·m" error={errors.torque?.message}>
+          <input className={FIELD} inputMode="decimal" {...register('torque')} />
+        </Field>
+        {length('LF', 'Length', 'LF')}
+        {length('LFlo', 'lower')}
+        {length('LFup', 'upper')}
+        {length('reach', 'Reach asked for')}
+        {length('DC', 'Diameter', 'DC')}
+        {length('DClo', 'lower')}
+        {length('DCup', 'upper')}
+        {length('radial', 'Radial runout, at most')}
+        {length('RE', 'Corner radius', 'RE')}
+        {length('RElo', 'lower')}
+        {length('REup', 'upper')}
+        {length('axial', 'Axial runout, at most')}
+        <Field name="Balance grade" symbol="G" error={errors.grade?.message}>
+          <input className={FIELD} inputMode="decimal" {...register('grade')} />
+        </Field>
+        <Field name="at" unit="rev/min" error={errors.gradeRpm?.message}>
+          <input className={FIELD} inputMode="numeric" {...register('gradeRpm')} />
+        </Field>
+        <Field name="Route">
+          <select className={FIELD} {...register('route')}>
+            {ROUTES.map((r) => (
+              <option key={r}>{r}</option>
+            ))}
+          </select>
+        </Field>
+        <Field name="Life" unit="min" error={errors.life?.message}>
+          <input className={FIELD} inputMode="decimal" {...register('life')} />
+        </Field>
+      </div>
+      <Ticks legend="Measure" all={MEASURABLE.map((m) => ({ key: m, name: m }))} register={register('measure')} />
+      <Ticks legend="May go into" all={machines} register={register('machines')} error={errors.machines?.message} />
+      <h3 className="text-xl font-bold">Parts</h3>
+      <datalist id="library-parts">
+        {components.map((c) => (
+          <option key={c.id} value={c.id}>
+            {c.name}
+          </option>
+        ))}
+      </datalist>
+      {lines.fields.map((line, i) => (
+        <div key={line.id} className="grid grid-cols-[120px_1fr_1fr_64px_44px] items-end gap-2 max-[900px]:grid-cols-2">
+          <select className={FIELD} aria-label="Role" {...register(`parts.${i}.role`)}>
+            {ROLES.map((r) => (
+              <option key={r}>{r}</option>
+            ))}
+          </select>
+          <input
+            className={FIELD}
+            list="library-parts"
+            aria-label="Part"
+            placeholder="part number"
+            {...register(`parts.${i}.component`)}
+          />
+          <input
+            className={FIELD}
+            list="library-parts"
+            aria-label="May stand in"
+            placeholder="may stand in, by comma"
+            {...register(`parts.${i}.alternatives`)}
+          />
+          <input className={FIELD} inputMode="numeric" aria-label="Pieces" {...register(`parts.${i}.count`)} />
+          <button
+            type="button"
+            className="flex size-11 items-center justify-center"
+            aria-label="Take this line out"
+            onClick={() => lines.remove(i)}
+          >
+            <Trash2 size={20} />
+          </button>
+        </div>
+      ))}
+      <div className="flex flex-wrap gap-2.5">
+        <SmallAction onAct={() => lines.append({ role: 'collet', component: '', alternatives: '', count: '1' })}>
+          Another part
+        </SmallAction>
+        <SmallAction onAct={() => drawing.current?.click()}>
+          {contour ? `Contour of ${contour.length} pieces` : 'Contour from DXF'}
+        </SmallAction>
+        {definition === null && <SmallAction onAct={() => archetype.current?.click()}>From an XML archetype</SmallAction>}
+      </div>
+      <FileInput picker={drawing} label="DXF contour" accept=".dxf" take={([file]) => void takeDrawing(file)} />
+      <FileInput picker={archetype} label="XML archetype" accept=".xml" take={([file]) => void takeArchetype(file)} />
+      <Problem lead="Not stored." text={problem} />
+      <div className="max-w-md">
+        <BigAction disabled={busy} onAct={() => void submit()}>
+          {definition ? `Keep as version ${definition.version + 1}` : 'Add this tool'}
+        </BigAction>
+      </div>
+    </form>
+  )
+}
+
+/** The exact number behind a field that nobody touched. */
+function originalOf(d: Definition, key: LengthKey): number | null {
+  switch (key) {
+    case 'radial':
+      return d.radialRunoutMax
+    case 'axial':
+      return d.axialRunoutMax
+    case 'reach':
+      return d.reachMm
+    default: {
+      const size = d[key.slice(0, 2) as 'LF' | 'DC' | 'RE']
+      return size && (key.endsWith('lo') ? size.lower : key.endsWith('up') ? size.upper : size.nominal)
+    }
+  }
+}
+
+function Ticks({
+  legend,
+  all,
+  register,
+  error,
+}: {
+  readonly legend: string
+  readonly all: readonly { readonly key: string; readonly name: string }[]
+  readonly register: ReturnType<ReturnType<typeof useForm<Typed>>['register']>
+  readonly error?: string
+}) {
+  return (
+    <fieldset>
+      <legend className="font-head text-lg font-semibold">{legend}</legend>
+      <div className="flex flex-wrap gap-x-5">
+        {all.map(({ key, name }) => (
+          <label key={key} className="flex min-h-11 items-center gap-2 text-lg">
+            <input type="checkbox" value={key} className="size-6 accent-[var(--color-primary)]" {...register} />
+            {name}
+          </label>
+        ))}
+      </div>
+      {error && (
+        <span role="alert" className="text-off">
+          {error}
+        </span>
+      )}
+    </fieldset>
+  )
+}

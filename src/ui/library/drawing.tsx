@@ -1,0 +1,55 @@
+'use client'
+import { useRouter } from 'next/navigation'
+import { useRef, useState } from 'react'
+import { FileInput } from '../common/file-input'
+import { SmallAction, SmallActions } from '../common/actions'
+import { Problem } from '../common/sheet'
+
+/** Picture or drawing of a part, and the press that changes it. */
+export function PartDrawing({ id, drawing }: { readonly id: string; readonly drawing: string | null }) {
+  const router = useRouter()
+  const picker = useRef<HTMLInputElement>(null)
+  const [problem, setProblem] = useState<string | null>(null)
+  const [turn, setTurn] = useState(0)
+  const address = `/api/library/parts/${encodeURIComponent(id)}/drawing`
+  const take = async (file: File | undefined) => {
+    if (!file) return
+    const answer = await fetch(address, { method: 'PUT', body: file }).catch(() => null)
+    if (answer?.ok) {
+      setProblem(null)
+      setTurn((n) => n + 1)
+      return router.refresh()
+    }
+    const said = (await answer?.json().catch(() => null)) as { detail?: string } | null
+    setProblem(said?.detail ?? 'No answer from the tool room. Try again.')
+  }
+  return (
+    <div className="mt-3">
+      {drawing &&
+        (drawing.endsWith('.pdf') ? (
+          <a className="text-act font-head flex min-h-11 items-center text-lg font-semibold" href={address} target="_blank">
+            Open the drawing (PDF)
+          </a>
+        ) : (
+          // eslint-disable-next-line @next/next/no-img-element -- a file of this shop, behind its own door
+          <img
+            src={`${address}?${turn}`}
+            alt={`Picture of ${id}`}
+            className="border-rule max-h-64 w-full border object-contain"
+          />
+        ))}
+      <SmallActions>
+        <SmallAction onAct={() => picker.current?.click()}>
+          {drawing ? 'Another picture or drawing' : 'Add a picture or drawing'}
+        </SmallAction>
+      </SmallActions>
+      <FileInput
+        picker={picker}
+        label="Picture or drawing"
+        accept="image/png,image/jpeg,application/pdf"
+        take={([file]) => void take(file)}
+      />
+      <Problem lead="Not kept." text={problem} />
+    </div>
+  )
+}

@@ -1,0 +1,141 @@
+'use client'
+import { useState } from 'react'
+import type { Result } from '@/core/units'
+import { BigAction, SmallAction, SmallActions } from '../common/actions'
+import { Field, FIELD } from '../common/form'
+import { Problem } from '../common/sheet'
+import { useAct } from '../common/use-act'
+
+type Done<T> = Promise<Result<T, { text: string }>>
+
+export function AddHolder({
+  types,
+  places,
+  add,
+}: {
+  readonly types: readonly { readonly id: string; readonly name: string }[]
+  readonly places: readonly string[]
+  readonly add: (given: { serial: string; component: string; place: string | null }) => Done<{ serial: string }>
+}) {
+  const { busy, problem, run } = useAct()
+  const [serial, setSerial] = useState('')
+  const [type, setType] = useState('')
+  const [place, setPlace] = useState('')
+  return (
+    <div className="flex flex-col gap-2.5">
+      <h2 className="text-2xl font-bold">A new holder or extension</h2>
+      <Field name="Serial, as it stands on it">
+        <input className={FIELD} value={serial} onChange={(e) => setSerial(e.target.value)} />
+      </Field>
+      <Field name="Type">
+        <select className={FIELD} value={type} onChange={(e) => setType(e.target.value)}>
+          <option value="">choose …</option>
+          {types.map((t) => (
+            <option key={t.id} value={t.id}>
+              {t.name}
+            </option>
+          ))}
+        </select>
+      </Field>
+      <Field name="Place">
+        <select className={FIELD} value={place} onChange={(e) => setPlace(e.target.value)}>
+          <option value="">no place</option>
+          {places.map((p) => (
+            <option key={p}>{p}</option>
+          ))}
+        </select>
+      </Field>
+      <Problem lead="Not added." text={problem} />
+      <BigAction
+        disabled={busy || !serial || !type}
+        onAct={() =>
+          void run(
+            () => add({ serial, component: type, place: place || null }),
+            () => setSerial(''),
+          )
+        }
+      >
+        Add it
+      </BigAction>
+    </div>
+  )
+}
+
+export interface CareActions {
+  readonly inspect: (given: { serial: string; until: string | null; retireReason: string | null }) => Done<null>
+  readonly stud: (given: { serial: string; stud: string }) => Done<null>
+}
+
+/** Inspection, stud and retiring of one holder. */
+export function HolderCare({
+  serial,
+  studs,
+  suggestedUntil,
+  retired,
+  act,
+}: {
+  readonly serial: string
+  /** Studs for its taper; empty where it has none. */
+  readonly studs: readonly { readonly id: string; readonly name: string }[]
+  /** Local date a year from now. */
+  readonly suggestedUntil: string
+  readonly retired: boolean
+  readonly act: CareActions
+}) {
+  const { busy, problem, run } = useAct()
+  const [until, setUntil] = useState(suggestedUntil)
+  const [stud, setStud] = useState('')
+  const [reason, setReason] = useState('')
+  if (retired) return <p className="text-off font-semibold">◆ Retired.</p>
+  return (
+    <details>
+      <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">Holder care</summary>
+      <div className="flex flex-col gap-2">
+        <Field name="Taper, nose and stud looked at; next by">
+          <input type="date" className={FIELD} value={until} onChange={(e) => setUntil(e.target.value)} />
+        </Field>
+        <SmallActions>
+          <SmallAction
+            disabled={busy || !until}
+            onAct={() =>
+              void run(() => act.inspect({ serial, until: new Date(`${until}T12:00`).toISOString(), retireReason: null }))
+            }
+          >
+            Inspected
+          </SmallAction>
+        </SmallActions>
+        {studs.length > 0 && (
+          <>
+            <Field name="New pull stud">
+              <select className={FIELD} value={stud} onChange={(e) => setStud(e.target.value)}>
+                <option value="">choose …</option>
+                {studs.map((s) => (
+                  <option key={s.id} value={s.id}>
+                    {s.name}
+                  </option>
+                ))}
+              </select>
+            </Field>
+            <SmallActions>
+              <SmallAction disabled={busy || !stud} onAct={() => void run(() => act.stud({ serial, stud }))}>
+                Stud replaced
+              </SmallAction>
+            </SmallActions>
+          </>
+        )}
+        <Field name="Retire it because">
+          <input className={FIELD} value={reason} onChange={(e) => setReason(e.target.value)} />
+        </Field>
+        <SmallActions>
+          <SmallAction
+            disabled={busy || reason.trim().length < 3}
+            onAct={() => void run(() => act.inspect({ serial, until: null, retireReason: reason }))}
+          >
+            Retire
+          </SmallAction>
+        </SmallActions>
+        <Problem lead="Not kept." text={problem} />
+      </div>
+    </details>
+  )
+}

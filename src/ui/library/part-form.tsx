@@ -1,0 +1,190 @@
+'use client'
+import { useRouter } from 'next/navigation'
+import { useMemo } from 'react'
+import { useForm } from 'react-hook-form'
+import { kindSpec, KINDS, propertiesOf, ROLES, specOf, UNIT_OF, type Kind, type PropertyKey } from '@/core/tool'
+import { formatLength, parseLength, unitMark, type LengthUnit, type Result } from '@/core/units'
+import { BigAction } from '../common/actions'
+import { Field, FIELD } from '../common/form'
+import { Problem } from '../common/sheet'
+import { useAct } from '../common/use-act'
+import { useUnit } from '../shell/shell-context'
+
+type Raw = Readonly<Record<string, unknown>>
+type Save = (given: { part: Record<string, unknown>; isNew: boolean }) => Promise<Result<{ id: string }, { text: string }>>
+
+/** Which kind of part is to be added. */
+export function KindChoice() {
+  return (
+    <div className="grid grid-cols-2 gap-x-8 max-[900px]:grid-cols-1">
+      {ROLES.map((role) => {
+        const kinds = (Object.entries(KINDS) as [Kind, { name: string; role: string }][]).filter(([, k]) => k.role === role)
+        return kinds.map(([key, { name }]) => (
+          <a
+            key={key}
+            href={`/library/parts/new?kind=${key}`}
+            className="border-rule flex min-h-12 items-center justify-between border-b text-lg font-semibold"
+          >
+            {name} <span className="text-soft text-base font-normal">{role}</span>
+          </a>
+        ))
+      })}
+    </div>
+  )
+}
+
+const asText = (key: PropertyKey, value: unknown, unit: LengthUnit): string => {
+  if (value === undefined || value === null) return ''
+  if (specOf(key).quantity === 'length' && typeof value === 'number')
+    return formatLength(value, unit, unit === 'mm' ? 4 : 5).replace(/\.?0+$/, '')
+  return String(value)
+}
+
+type Read = { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly text: string }
+
+/** What was typed into a property's field; nothing when it was left empty. */
+function readField(key: PropertyKey, typed: string, unit: LengthUnit, before: unknown): Read {
+  const { quantity, min = -Infinity, max = Infinity } = specOf(key)
+  if (typed.trim() === '') return { ok: true, value: undefined }
+  if (quantity === 'choice' || quantity === 'text') return { ok: true, value: typed.trim() }
+  // an untouched length stays exactly what it was
+  if (typed === asText(key, before, unit)) return { ok: true, value: before }
+  let value: number
+  if (quantity === 'length') {
+    const read = parseLength(typed, unit)
+    if (!read.ok)
+      return {
+        ok: false,
+        text:
+          read.error.code === 'COMMA_AMBIGUOUS' ? `${read.error.asDecimal} or ${read.error.asThousands}?` : 'This is no length.',
+      }
+    value = Number(read.value.toFixed(6))
+  } else {
+    value = Number(typed.replace(',', '.'))
+    if (!Number.isFinite(value)) return { ok: false, text: 'This is no number.' }
+  }
+  if (value < min || value > max) {
+    const show = (x: number) =>
+      quantity === 'length' ? `${formatLength(x, unit, unit === 'mm' ? 2 : 3)} ${unitMark(unit)}` : String(x)
+    return { ok: false, text: `Between ${show(min)} and ${show(max)}.` }
+  }
+  return { ok: true, value }
+}
+
+/** Asks for what this kind of part has, and nothing else. */
+export function PartForm({
+  kind,
+  part,
+  save,
+  then,
+}: {
+  readonly kind: Kind
+  readonly part: Raw | null
+  readonly save: Save
+  readonly then?: string
+}) {
+  const unit = useUnit()
+  const router = useRouter()
+  const { busy, problem, run } = useAct()
+  const keys = useMemo(() => propertiesOf(kind), [kind])
+  const { has } = kindSpec(kind)
+  const { register, handleSubmit, setError, formState } = useForm<Record<string, string>>({
+    defaultValues: {
+      id: String(part?.id ?? ''),
+      name: String(part?.name ?? ''),
+      makerNumber: String(part?.makerNumber ?? ''),
+      price: part?.price === undefined ? '' : String(part.price),
+      leastStock: part?.leastStock === undefined ? '' : String(part.leastStock),
+      note: String(part?.note ?? ''),
+      ...Object.fromEntries(keys.map((key) => [key, asText(key, part?.[key], unit)])),
+    },
+  })
+  const submit = handleSubmit(async (typed) => {
+    const raw: Record<string, unknown> = { ...part, kind, id: typed.id.trim(), name: typed.name.trim() }
+    let bad = false
+    const wrong = (key: string, message: string) => {
+      bad = true
+      setError(key, { message })
+    }
+    if (!raw.id) wrong('id', 'Give it a number.')
+    if (!raw.name) wrong('name', 'Give it a name.')
+    for (const key of ['price', 'leastStock'] as const) {
+      const n = Number(typed[key].replace(',', '.'))
+      if (typed[key].trim() === '') delete raw[key]
+      else if (!Number.isFinite(n) || n < 0) wrong(key, 'A number from 0.')
+      else raw[key] = n
+    }
+    for (const key of ['makerNumber', 'note'] as const) {
+      if (typed[key].trim()) raw[key] = typed[key].trim()
+      else delete raw[key]
+    }
+    for (const key of keys) {
+      const read = readField(key, typed[key] ?? '', unit, part?.[key])
+      if (!read.ok) wrong(key, read.text)
+      else if (read.value === undefined) {
+        if (has.includes(key)) wrong(key, 'This is needed.')
+        delete raw[key]
+      } else raw[key] = read.value
+    }
+    if (!bad)
+      await run(
+        () => save({ part: raw, isNew: part === null }),
+        ({ id }) => router.push(then ?? `/library/parts/${encodeURIComponent(id)}`),
+      )
+  })
+  const { errors } = formState
+  return (
+    <form onSubmit={submit} noValidate className="flex flex-col gap-3">
+      <div className="grid grid-cols-3 gap-x-4 gap-y-2.5 max-[900px]:grid-cols-2">
+        <Field name="Number" error={errors.id?.message}>
+          <input className={FIELD} {...register('id')} readOnly={part !== null} />
+        </Field>
+        <Field name="Name" wide error={errors.name?.message}>
+          <input className={FIELD} {...register('name')} />
+        </Field>
+        {keys.map((key) => {
+          const { name, symbol, quantity, choices } = specOf(key)
+          const shown = quantity === 'length' ? unitMark(unit) : UNIT_OF[quantity]
+          return (
+            <Field
+              key={key}
+              name={`${name}${has.includes(key) ? '' : ' (if it has one)'}`}
+              symbol={symbol}
+              unit={shown}
+              error={errors[key]?.message}
+            >
+              {choices ? (
+                <select className={FIELD} {...register(key)}>
+                  <option value="">choose …</option>
+                  {choices.map((c) => (
+                    <option key={c}>{c}</option>
+                  ))}
+                </select>
+              ) : (
+                <input className={FIELD} inputMode={quantity === 'text' ? 'text' : 'decimal'} {...register(key)} />
+              )}
+            </Field>
+          )
+        })}
+        <Field name="Maker’s number">
+          <input className={FIELD} {...register('makerNumber')} />
+        </Field>
+        <Field name="Price" error={errors.price?.message}>
+          <input className={FIELD} inputMode="decimal" {...register('price')} />
+        </Field>
+        <Field name="Keep at least" unit="pieces" error={errors.leastStock?.message}>
+          <input className={FIELD} inputMode="numeric" {...register('leastStock')} />
+        </Field>
+        <Field name="Note" wide>
+          <input className={FIELD} {...register('note')} />
+        </Field>
+      </div>
+      <Problem lead="Not stored." text={problem} />
+      <div className="max-w-md">
+        <BigAction disabled={busy} onAct={() => void submit()}>
+          {part === null ? 'Add this part' : 'Keep the changes'}
+        </BigAction>
+      </div>
+    </form>
+  )
+}

@@ -1,0 +1,149 @@
+'use client'
+import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react'
+import { useFieldArray, useForm } from 'react-hook-form'
+import { CONFIRMS, type Clamping, type Step } from '@/core/fits'
+import type { Result } from '@/core/units'
+import { BigAction, SmallAction, SmallActions } from '../common/actions'
+import { Field, FIELD } from '../common/form'
+import { Problem } from '../common/sheet'
+import { useAct } from '../common/use-act'
+
+interface Line {
+  key: string
+  title: string
+  text: string
+  confirm: Step['confirm']
+  needs: string
+  caution: string
+}
+
+type Save = (given: {
+  clamping: Clamping
+  steps: { id: string; title: string; text: string; confirm: Step['confirm']; needs?: string[]; caution?: string }[] | null
+}) => Promise<Result<null, { text: string }>>
+
+/** A short name from a title, for the record of what was ticked. */
+const nameOf = (title: string, i: number) =>
+  title
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^[^a-z]+|-+$/g, '')
+    .slice(0, 20) || `step-${i + 1}`
+
+/** A shop's own steps: what to do, how it is confirmed, what has to be at hand. */
+export function StepsForm({
+  clamping,
+  steps,
+  save,
+}: {
+  readonly clamping: Clamping
+  readonly steps: readonly Step[]
+  readonly save: Save
+}) {
+  const { busy, problem, run } = useAct()
+  const { register, control, handleSubmit } = useForm<{ lines: Line[] }>({
+    defaultValues: {
+      lines: steps.map((s) => ({
+        key: s.id,
+        title: s.title,
+        text: s.text,
+        confirm: s.confirm,
+        needs: s.needs?.join(', ') ?? '',
+        caution: s.caution ?? '',
+      })),
+    },
+  })
+  const { fields, append, remove, swap } = useFieldArray({ control, name: 'lines' })
+  const submit = handleSubmit(({ lines }) =>
+    run(() =>
+      save({
+        clamping,
+        steps: lines.map((l, i) => ({
+          id: l.key || nameOf(l.title, i),
+          title: l.title,
+          text: l.text,
+          confirm: l.confirm,
+          needs: l.needs
+            .split(',')
+            .map((n) => n.trim())
+            .filter(Boolean),
+          caution: l.caution || undefined,
+        })),
+      }),
+    ),
+  )
+  return (
+    <form onSubmit={submit} noValidate className="flex flex-col gap-3">
+      {fields.map((field, i) => (
+        <fieldset key={field.id} className="border-rule border-b pb-3">
+          <legend className="sr-only">Step {i + 1}</legend>
+          <div className="grid grid-cols-[1fr_140px_auto] items-end gap-2.5">
+            <Field name={`${i + 1}. Title`}>
+              <input className={FIELD} {...register(`lines.${i}.title`)} />
+            </Field>
+            <Field name="Confirmed by">
+              <select className={FIELD} {...register(`lines.${i}.confirm`)}>
+                {CONFIRMS.map((c) => (
+                  <option key={c}>{c}</option>
+                ))}
+              </select>
+            </Field>
+            <span className="flex">
+              {(
+                [
+                  ['Earlier', ArrowUp, i > 0, () => swap(i, i - 1)],
+                  ['Later', ArrowDown, i < fields.length - 1, () => swap(i, i + 1)],
+                  ['Take it out', Trash2, true, () => remove(i)],
+                ] as const
+              ).map(([name, Icon, can, go]) => (
+                <button
+                  key={name}
+                  type="button"
+                  disabled={!can}
+                  aria-label={`${name}: step ${i + 1}`}
+                  className="disabled:text-soft flex size-11 items-center justify-center"
+                  onClick={go}
+                >
+                  <Icon size={20} />
+                </button>
+              ))}
+            </span>
+          </div>
+          <label className="mt-2 block text-lg font-semibold">
+            What to do
+            <textarea className={`${FIELD} h-20 py-2 font-sans text-base leading-snug`} {...register(`lines.${i}.text`)} />
+          </label>
+          <div className="mt-2 grid grid-cols-2 gap-2.5">
+            <Field name="At hand, by comma">
+              <input className={FIELD} {...register(`lines.${i}.needs`)} />
+            </Field>
+            <Field name="Caution">
+              <input className={FIELD} {...register(`lines.${i}.caution`)} />
+            </Field>
+          </div>
+        </fieldset>
+      ))}
+      <Problem lead="Not kept." text={problem} />
+      <div className="max-w-md">
+        <BigAction disabled={busy} onAct={() => void submit()}>
+          Keep these steps
+        </BigAction>
+        <SmallActions>
+          <SmallAction onAct={() => append({ key: '', title: '', text: '', confirm: 'tick', needs: '', caution: '' })}>
+            Another step
+          </SmallAction>
+          <SmallAction
+            onAct={() =>
+              void run(
+                () => save({ clamping, steps: null }),
+                () => window.location.reload(),
+              )
+            }
+          >
+            Back to what ships
+          </SmallAction>
+        </SmallActions>
+      </div>
+    </form>
+  )
+}

@@ -1,0 +1,151 @@
+'use client'
+import { useState } from 'react'
+import type { Result } from '@/core/units'
+import { SmallAction, SmallActions } from '../common/actions'
+import { Field, FIELD } from '../common/form'
+import { Problem } from '../common/sheet'
+import { useAct } from '../common/use-act'
+
+type Done<T> = Promise<Result<T, { text: string }>>
+export type Book = (given: {
+  what: 'receive' | 'scrap' | 'shift'
+  component: string
+  count: number
+  from: string | null
+  to: string | null
+}) => Done<{ id: number }>
+export type CountStock = (given: { component: string; place: string | null; found: number }) => Done<{ difference: number }>
+
+const whole = (text: string) => (/^\d+$/.test(text.trim()) ? Number(text) : NaN)
+
+/** Receiving, scrapping, putting elsewhere, and counting one part. */
+export function StockForm({
+  component,
+  lying,
+  places,
+  book,
+  count,
+}: {
+  readonly component: string
+  readonly lying: readonly { readonly place: string | null; readonly count: number }[]
+  readonly places: readonly string[]
+  readonly book: Book
+  readonly count: CountStock
+}) {
+  const { busy, problem, run } = useAct()
+  const [pieces, setPieces] = useState('1')
+  const [place, setPlace] = useState(lying[0]?.place ?? '')
+  const [said, setSaid] = useState<string | null>(null)
+  const n = whole(pieces)
+  const at = place || null
+  const go = (what: 'receive' | 'scrap') =>
+    void run(
+      () => book({ what, component, count: n, from: what === 'scrap' ? at : null, to: what === 'receive' ? at : null }),
+      () => setSaid(null),
+    )
+  const counted = () =>
+    void run(
+      () => count({ component, place: at, found: n }),
+      ({ difference }) =>
+        setSaid(
+          difference === 0
+            ? 'The count agrees.'
+            : `${Math.abs(difference)} ${difference > 0 ? 'more' : 'fewer'} than booked: the difference is booked.`,
+        ),
+    )
+  return (
+    <div className="flex flex-col gap-2.5">
+      <div className="grid grid-cols-2 gap-3">
+        <Field name="Pieces">
+          <input className={FIELD} inputMode="numeric" value={pieces} onChange={(e) => setPieces(e.target.value)} />
+        </Field>
+        <Field name="Place">
+          <select className={FIELD} value={place} onChange={(e) => setPlace(e.target.value)}>
+            <option value="">no place</option>
+            {places.map((p) => (
+              <option key={p}>{p}</option>
+            ))}
+          </select>
+        </Field>
+      </div>
+      <div className="flex gap-2.5">
+        <SmallAction disabled={busy} onAct={() => go('receive')}>
+          Receive
+        </SmallAction>
+        <SmallAction disabled={busy} onAct={counted}>
+          Counted
+        </SmallAction>
+        <SmallAction disabled={busy} onAct={() => go('scrap')}>
+          Scrap
+        </SmallAction>
+      </div>
+      {said && <p className="text-holds font-semibold">● {said}</p>}
+      <Problem lead="Not booked." text={problem} />
+    </div>
+  )
+}
+
+/** A move, with the press that undoes it by its own counter-entry. */
+export function PutRight({ id, undo }: { readonly id: number; readonly undo: (given: { id: number }) => Done<{ id: number }> }) {
+  const { busy, problem, run } = useAct()
+  return (
+    <>
+      <button
+        type="button"
+        disabled={busy}
+        className="text-act font-head min-h-11 px-1 font-semibold whitespace-nowrap"
+        onClick={() => void run(() => undo({ id }))}
+      >
+        put right
+      </button>
+      {problem && (
+        <span role="alert" className="text-off block text-[15px]">
+          {problem}
+        </span>
+      )}
+    </>
+  )
+}
+
+/** New sizes after the grinder. */
+export function RegrindForm({
+  id,
+  DC,
+  OAL,
+  regrind,
+}: {
+  readonly id: string
+  readonly DC: number
+  readonly OAL: number
+  readonly regrind: (given: { id: string; DC: number; OAL: number; count: number }) => Done<{ id: string }>
+}) {
+  const { busy, problem, run } = useAct()
+  const [size, setSize] = useState(String(DC))
+  const [long, setLong] = useState(String(OAL))
+  const [pieces, setPieces] = useState('1')
+  const number = (text: string) => Number(text.replace(',', '.'))
+  return (
+    <div className="flex flex-col gap-2.5">
+      <div className="grid grid-cols-3 gap-3">
+        <Field name="New Ø" unit="mm">
+          <input className={FIELD} inputMode="decimal" value={size} onChange={(e) => setSize(e.target.value)} />
+        </Field>
+        <Field name="New length" unit="mm">
+          <input className={FIELD} inputMode="decimal" value={long} onChange={(e) => setLong(e.target.value)} />
+        </Field>
+        <Field name="Pieces">
+          <input className={FIELD} inputMode="numeric" value={pieces} onChange={(e) => setPieces(e.target.value)} />
+        </Field>
+      </div>
+      <SmallActions>
+        <SmallAction
+          disabled={busy}
+          onAct={() => void run(() => regrind({ id, DC: number(size), OAL: number(long), count: whole(pieces) }))}
+        >
+          Back from the grinder
+        </SmallAction>
+      </SmallActions>
+      <Problem lead="Not booked." text={problem} />
+    </div>
+  )
+}

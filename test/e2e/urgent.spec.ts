@@ -1,0 +1,16 @@
+import { expect, test } from '@playwright/test'
+import { open, scan } from './bench'
+
+test('a broken tool: one scan, and its sister goes before everything, with the machine that waits', async ({ page }) => {
+  await open(page, '/kit/now')
+  await scan(page, 'BX00143')
+  await expect(page.getByRole('heading', { name: /NOW-1/ })).toBeVisible()
+  await expect(page.getByText('needed now')).toBeVisible()
+  // the ready one that another job had is given to it
+  await expect(page.getByText(/C2-1, to load/)).toBeVisible()
+  await page.goto('/load', { waitUntil: 'networkidle' })
+  await expect(page.locator('[data-rack] a').first()).toContainText('Heron waits')
+  await expect(page.locator('[data-rack] a').first()).toHaveAttribute('href', /BX00144/)
+  await page.goto('/kit/now', { waitUntil: 'networkidle' })
+  await expect(page.getByText('Heron waits').first()).toBeVisible()
+})
