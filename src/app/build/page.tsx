@@ -91,7 +91,7 @@ export default async function BuildPage({
               {definition.name} · for <b className="text-ink">{sheet.job.id}</b> ·{' '}
               <span className={due.late ? 'text-off font-bold' : ''}>{due.text}</span>
             </Title>
-            <div className="grid grid-cols-[270px_1fr] gap-5 max-[900px]:grid-cols-1">
+            <div className="grid grid-cols-[270px_1fr] gap-5 max-[760px]:grid-cols-1">
               {stack?.profile && (
                 <ToolDrawing
                   profile={stack.profile}
@@ -126,7 +126,7 @@ export default async function BuildPage({
               </div>
             </div>
             <h2 className="mt-1 text-2xl font-bold">Parts</h2>
-            <div className="grid grid-cols-2 gap-x-8 max-[900px]:grid-cols-1">
+            <div className="grid grid-cols-2 gap-x-8 max-[760px]:grid-cols-1">
               {parts.map((p) => (
                 <Row
                   key={`${p.line.role}-${p.component.id}`}

@@ -60,5 +60,30 @@ export function getJob(db: Db, id: string): Job | null {
   return row ? jobOf(db, row) : null
 }
 
+export interface ProgramUse {
+  readonly name: string
+  readonly hash: string
+  readonly program: ProgramTools
+  /** Every job that ran it, the newest first. */
+  readonly jobs: readonly { readonly id: string; readonly machine: string; readonly state: Job['state'] }[]
+}
+
+/** Every NC program there is or was, by its hash: a changed program is another one. */
+export function listPrograms(db: Db): ProgramUse[] {
+  const rows = db
+    .prepare(
+      `SELECT p.name, p.hash, p.program, j.id, j.machine_key AS machine, j.state
+       FROM job_program p JOIN job j ON j.id = p.job_id ORDER BY p.name, p.hash, j.due_at DESC`,
+    )
+    .all() as { name: string; hash: string; program: string; id: string; machine: string; state: Job['state'] }[]
+  const programs = new Map<string, ProgramUse & { jobs: ProgramUse['jobs'][number][] }>()
+  for (const { id, machine, state, ...p } of rows) {
+    const known = programs.get(p.hash) ?? { name: p.name, hash: p.hash, program: JSON.parse(p.program) as ProgramTools, jobs: [] }
+    known.jobs.push({ id, machine, state })
+    programs.set(p.hash, known)
+  }
+  return [...programs.values()]
+}
+
 export const countUrgent = (db: Db): number =>
   (db.prepare('SELECT count(*) AS n FROM job WHERE urgent_for IS NOT NULL').get() as { n: number }).n

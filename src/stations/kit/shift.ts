@@ -12,7 +12,8 @@ import type { Refused, Work } from '../work'
 /** What the next shift walks into. */
 export interface ShiftSheet {
   readonly builds: readonly BuildUnderWay[]
-  readonly hot: readonly Assembly[]
+  /** Tools and half-built ones whose nose is hot by the computed times. */
+  readonly hot: readonly { readonly serial: string; readonly t: number | null; readonly touchAt: string }[]
   /** Built or measured, with nobody at them. */
   readonly waiting: readonly Assembly[]
   readonly fetched: readonly { readonly job: string; readonly component: string; readonly count: number }[]
@@ -21,9 +22,11 @@ export interface ShiftSheet {
 
 export function readShift(db: Db, now: string): ShiftSheet {
   const tools = listAssemblies(db).filter((a) => a.state !== 'loaded')
+  const builds = listBuilds(db)
+  const hot = [...tools, ...builds].filter((a) => isHot(a, now))
   return {
-    builds: listBuilds(db),
-    hot: tools.filter((a) => isHot(a, now)),
+    builds,
+    hot: hot.map(({ serial, t, heat }) => ({ serial, t, touchAt: heat!.touchAt })),
     waiting: tools.filter((a) => !isHot(a, now)),
     fetched: listTaken(db),
     notes: listNotes(db),

@@ -1,6 +1,7 @@
 'use client'
 import { Check } from 'lucide-react'
 import { useRouter } from 'next/navigation'
+import { useEffect, useRef } from 'react'
 import { readScan } from '@/codecs/label-text'
 import type { Step } from '@/core/fits'
 import type { Result } from '@/core/units'
@@ -196,8 +197,12 @@ function StepLine({
 }) {
   const all = step.ticks.every((id) => done.includes(id))
   const byHand = step.confirm !== 'heat' && step.confirm !== 'cool'
+  const line = useRef<HTMLLIElement>(null)
+  useEffect(() => {
+    if (isNext) line.current?.scrollIntoView({ block: 'nearest' })
+  }, [isNext])
   return (
-    <li className={`border-rule border-b px-1 py-1.5 ${isNext ? 'bg-ground' : ''}`}>
+    <li ref={line} className={`border-rule border-b px-1 py-1.5 ${isNext ? 'bg-ground' : ''}`}>
       <div className="flex items-center gap-2">
         <span className="figures text-soft w-5 shrink-0 text-lg">{number}</span>
         <b className="font-head text-[19px]">{step.title}</b>

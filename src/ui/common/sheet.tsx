@@ -4,10 +4,10 @@ import type { ReactNode } from 'react'
 export function Sheet({ left, right }: { readonly left: ReactNode; readonly right?: ReactNode }) {
   return (
     <div
-      className={`bg-paper grid min-h-0 min-w-0 grid-rows-[minmax(0,1fr)] max-[1100px]:grid-rows-none max-[1100px]:overflow-auto ${right ? 'grid-cols-[1fr_404px] max-[1100px]:grid-cols-1' : ''}`}
+      className={`bg-paper grid min-h-0 min-w-0 grid-rows-[minmax(0,1fr)] ${right ? 'grid-cols-[1fr_404px] max-[1100px]:grid-cols-1 max-[1100px]:grid-rows-[minmax(240px,1fr)_fit-content(58%)]' : ''}`}
     >
       <section
-        className={`flex min-w-0 flex-col gap-2.5 overflow-auto px-[18px] py-3.5 ${right ? 'border-rule border-r' : ''}`}
+        className={`flex min-w-0 flex-col gap-2.5 overflow-auto px-[18px] py-3.5 ${right ? 'border-rule border-r max-[1100px]:border-r-0 max-[1100px]:border-b-2' : ''}`}
         tabIndex={-1}
       >
         {left}

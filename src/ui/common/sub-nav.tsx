@@ -41,6 +41,7 @@ export const LIBRARY_TABS: readonly Tab[] = [
   { href: '/library/holders', name: 'Holders' },
   { href: '/library/store', name: 'Store' },
   { href: '/library/stock', name: 'Stock' },
+  { href: '/library/programs', name: 'Programs' },
   { href: '/library/steps', name: 'Steps' },
   { href: '/library/import', name: 'Import' },
 ]

@@ -1,5 +1,4 @@
 'use client'
-import Link from 'next/link'
 import { useState } from 'react'
 import { readScan } from '@/codecs/label-text'
 import type { PickLine, PickList } from '@/core/plan'
@@ -58,62 +57,64 @@ export function PickPanel(props: PickPanelProps) {
         {list.lines.length ? 'Fetch' : 'Nothing to fetch'}{' '}
         <span className="text-soft font-medium">{list.lines.length ? 'in walking order' : 'for what can be built'}</span>
       </h2>
-      <ul className="min-h-[120px] flex-1 overflow-auto" tabIndex={0} aria-label="Pick list">
-        {taken.map(({ component, count }) => (
-          <li key={`taken-${component}`} className="border-rule flex min-h-11 items-center gap-3 border-b">
-            <span className="text-holds font-head w-[62px] shrink-0 text-lg font-semibold">● here</span>
-            <span className="text-soft min-w-0 flex-1 leading-tight line-through">{names[component] ?? component}</span>
-            <button
-              type="button"
-              className="text-act font-head min-h-11 px-2 font-semibold"
-              onClick={() => void run(() => putBack({ job, component, count }))}
-            >
-              put back {count}
-            </button>
-          </li>
-        ))}
-        {list.lines.map((l) => {
-          const free = holders[l.component]
-          return (
-            <li key={keyOf(l)} className={`border-rule border-b ${l === line ? 'bg-ground' : ''}`}>
+      <div className="grid min-h-0 flex-1 grid-rows-[minmax(120px,1fr)_auto] max-[1100px]:grid-cols-2 max-[1100px]:grid-rows-[minmax(0,270px)] max-[1100px]:gap-4">
+        <ul className="max-h-full min-h-[120px] overflow-auto" tabIndex={0} aria-label="Pick list">
+          {taken.map(({ component, count }) => (
+            <li key={`taken-${component}`} className="border-rule flex min-h-11 items-center gap-3 border-b">
+              <span className="text-holds font-head w-[62px] shrink-0 text-lg font-semibold">● here</span>
+              <span className="text-soft min-w-0 flex-1 leading-tight line-through">{names[component] ?? component}</span>
               <button
                 type="button"
-                disabled={!!free}
-                className="flex min-h-11 w-full items-center gap-3 text-left"
-                onClick={() => setChosen(keyOf(l))}
+                className="text-act font-head min-h-11 px-2 font-semibold"
+                onClick={() => void run(() => putBack({ job, component, count }))}
               >
-                <span className="figures w-[62px] shrink-0 text-lg font-bold">{l.place}</span>
-                <span className="min-w-0 flex-1 py-1 leading-tight font-normal">
-                  <span className="font-sans">{names[l.component] ?? l.component}</span>{' '}
-                  <small className="text-soft block font-sans text-[14px]">
-                    {l.purposes.join(', ')}
-                    {free ? ` · any of ${free.slice(0, 3).join(', ')}: scan it at the bench` : ''}
-                  </small>
-                </span>
-                <span className="figures pr-2 text-lg font-semibold">{l.count}</span>
+                put back {count}
               </button>
             </li>
-          )
-        })}
-        {list.short.map(({ component, count, purposes }) => (
-          <li key={`short-${component}`} className="border-rule flex min-h-11 items-center gap-3 border-b">
-            <span className="text-off font-head w-[62px] shrink-0 text-lg font-semibold">◆ short</span>
-            <span className="min-w-0 flex-1 leading-tight">
-              {names[component] ?? component} <small className="text-soft block text-[14px]">{purposes.join(', ')}</small>
-            </span>
-            <span className="figures pr-2 text-lg font-semibold">{count}</span>
-          </li>
-        ))}
-      </ul>
-      <div className="mt-2">
-        <Plan
-          units={units}
-          width={floor.width}
-          height={floor.height}
-          round={list.round}
-          lit={line?.unit ?? null}
-          title={line ? `Way to ${line.unit}` : 'The store'}
-        />
+          ))}
+          {list.lines.map((l) => {
+            const free = holders[l.component]
+            return (
+              <li key={keyOf(l)} className={`border-rule border-b ${l === line ? 'bg-ground' : ''}`}>
+                <button
+                  type="button"
+                  disabled={!!free}
+                  className="flex min-h-11 w-full items-center gap-3 text-left"
+                  onClick={() => setChosen(keyOf(l))}
+                >
+                  <span className="figures w-[62px] shrink-0 text-lg font-bold">{l.place}</span>
+                  <span className="min-w-0 flex-1 py-1 leading-tight font-normal">
+                    <span className="font-sans">{names[l.component] ?? l.component}</span>{' '}
+                    <small className="text-soft block font-sans text-[14px]">
+                      {l.purposes.join(', ')}
+                      {free ? ` · any of ${free.slice(0, 3).join(', ')}: scan it at the bench` : ''}
+                    </small>
+                  </span>
+                  <span className="figures pr-2 text-lg font-semibold">{l.count}</span>
+                </button>
+              </li>
+            )
+          })}
+          {list.short.map(({ component, count, purposes }) => (
+            <li key={`short-${component}`} className="border-rule flex min-h-11 items-center gap-3 border-b">
+              <span className="text-off font-head w-[62px] shrink-0 text-lg font-semibold">◆ short</span>
+              <span className="min-w-0 flex-1 leading-tight">
+                {names[component] ?? component} <small className="text-soft block text-[14px]">{purposes.join(', ')}</small>
+              </span>
+              <span className="figures pr-2 text-lg font-semibold">{count}</span>
+            </li>
+          ))}
+        </ul>
+        <div className="mt-2 max-[1100px]:mt-0">
+          <Plan
+            units={units}
+            width={floor.width}
+            height={floor.height}
+            round={list.round}
+            lit={line?.unit ?? null}
+            title={line ? `Way to ${line.unit}` : 'The store'}
+          />
+        </div>
       </div>
       <Problem lead="Not taken." text={problem} />
       {line && (
@@ -123,12 +124,8 @@ export function PickPanel(props: PickPanelProps) {
           </BigAction>
           <SmallActions>
             <SmallAction onAct={() => setFound(found === null ? '0' : null)}>Fewer there …</SmallAction>
-            <Link
-              className="border-ink font-head flex h-[46px] flex-1 items-center justify-center rounded-[3px] border-[1.5px] text-[19px] font-semibold"
-              href={`/kit/${encodeURIComponent(job)}/setup`}
-            >
-              Setup sheet
-            </Link>
+            <SmallAction href={`/kit/${encodeURIComponent(job)}/fetch`}>List</SmallAction>
+            <SmallAction href={`/kit/${encodeURIComponent(job)}/setup`}>Setup sheet</SmallAction>
           </SmallActions>
           {found !== null && (
             <div className="mt-2.5 flex items-end gap-2.5">

@@ -197,6 +197,22 @@ export function DefinitionForm(props: DefinitionFormProps) {
     )
   })
 
+  /** A new tool takes the tolerances of its class until they are typed over. */
+  const takeDefaults = (event: { target: { value: ToolClass } }) => {
+    if (definition) return
+    const { LF, DC, RE, radial, axial } = CLASS_DEFAULTS[event.target.value]
+    for (const [key, mm] of [
+      ['LF', LF],
+      ['DC', DC],
+      ['RE', RE],
+    ] as const) {
+      setValue(`${key}lo`, shown(-mm, unit))
+      setValue(`${key}up`, shown(mm, unit))
+    }
+    setValue('radial', shown(radial, unit))
+    setValue('axial', shown(axial, unit))
+  }
+
   const takeDrawing = async (file: File | undefined) => {
     if (!file) return
     const read = await readContour(await file.text())
@@ -243,7 +259,7 @@ export function DefinitionForm(props: DefinitionFormProps) {
           <input className={FIELD} {...register('name')} />
         </Field>
         <Field name="Class">
-          <select className={FIELD} {...register('toolClass')}>
+          <select className={FIELD} {...register('toolClass', { onChange: takeDefaults })}>
             {TOOL_CLASSES.map((c) => (
               <option key={c}>{c}</option>
             ))}

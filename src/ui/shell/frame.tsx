@@ -21,11 +21,11 @@ export function Frame({
 }) {
   const help = useRef<HTMLDialogElement>(null)
   return (
-    <div className="grid h-dvh grid-cols-[164px_1fr] grid-rows-[56px_1fr] max-[900px]:grid-cols-[120px_1fr]">
+    <div className="grid h-dvh grid-cols-[164px_1fr] grid-rows-[56px_1fr] max-[900px]:grid-cols-[132px_1fr]">
       <header className="border-rule bg-paper col-span-2 flex items-center gap-4 border-b pr-4">
         <Link
           href="/kit"
-          className="font-head flex w-[164px] shrink-0 items-center gap-2 pl-4 text-2xl font-bold max-[900px]:w-[112px]"
+          className="font-head flex w-[164px] shrink-0 items-center gap-2 pl-4 text-2xl font-bold max-[900px]:w-[124px]"
         >
           <Mark /> Boulder
         </Link>
@@ -178,7 +178,7 @@ function BenchLine({ waiting }: { readonly waiting: Waiting }) {
           key={key}
           href={href}
           aria-current={here(href) ? 'page' : undefined}
-          className={`font-head flex h-[46px] shrink-0 items-center gap-2 border-l-[5px] pr-3.5 pl-[18px] text-xl font-semibold ${here(href) ? 'bg-paper border-act' : 'border-transparent'}`}
+          className={`font-head flex h-[46px] shrink-0 items-center gap-2 border-l-[5px] pr-3.5 pl-[18px] text-xl font-semibold whitespace-nowrap max-[900px]:pr-2 max-[900px]:pl-2.5 ${here(href) ? 'bg-paper border-act' : 'border-transparent'}`}
         >
           {name}
           <small className="figures text-soft ml-auto text-[17px]">{waiting[key] ? waiting[key] : ''}</small>
@@ -190,7 +190,7 @@ function BenchLine({ waiting }: { readonly waiting: Waiting }) {
           key={key}
           href={href}
           aria-current={here(href) ? 'page' : undefined}
-          className={`font-head flex h-[44px] shrink-0 items-center border-l-[5px] pl-[18px] text-lg font-medium ${here(href) ? 'bg-paper border-act' : 'border-transparent'}`}
+          className={`font-head flex h-[44px] shrink-0 items-center border-l-[5px] pl-[18px] text-lg font-medium max-[900px]:pl-2.5 ${here(href) ? 'bg-paper border-act' : 'border-transparent'}`}
         >
           {name}
         </Link>

@@ -36,8 +36,8 @@ export default async function ShiftPage() {
             </Group>
             <Group title="Hot" none="Nothing is hot, by the computed times.">
               {hot.map((a) => (
-                <Line key={a.id} href={`/tools/${a.serial}`} lead={`T${a.t ?? '?'} on ${a.serial}`} tone="text-off">
-                  not to be touched before {formatTime(a.heat!.touchAt)}; the unit’s light comes first
+                <Line key={a.serial} href={`/tools/${a.serial}`} lead={`T${a.t ?? '?'} on ${a.serial}`} tone="text-off">
+                  not to be touched before {formatTime(a.touchAt)}; the unit’s light comes first
                 </Line>
               ))}
             </Group>

@@ -42,7 +42,9 @@ export default async function StockPage() {
         }
         right={
           <>
-            <h2 className="text-2xl font-bold">Count sheet</h2>
+            <h2 className="text-2xl font-bold" data-print="right">
+              Count sheet
+            </h2>
             <p className="text-soft">What should lie where. Print it, count, and book the differences on each part’s page.</p>
             <ul className="min-h-0 flex-1 overflow-auto" tabIndex={0} aria-label="Count sheet">
               {lines

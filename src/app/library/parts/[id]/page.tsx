@@ -47,7 +47,7 @@ export default async function PartPage({ params }: { readonly params: Promise<{ 
             <Title lead={part.name}>
               {KINDS[part.kind].name} · {part.id}
             </Title>
-            <div className="grid grid-cols-2 gap-x-8 max-[900px]:grid-cols-1">
+            <div className="grid grid-cols-2 gap-x-8 max-[760px]:grid-cols-1">
               {propertiesOf(part.kind)
                 .filter((key) => valueOf(part, key) !== undefined)
                 .map((key) => (

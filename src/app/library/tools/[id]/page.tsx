@@ -54,7 +54,7 @@ export default async function DefinitionPage({
                 {fault}
               </Say>
             ))}
-            <div className="grid grid-cols-[290px_1fr] gap-5 max-[900px]:grid-cols-1">
+            <div className="grid grid-cols-[290px_1fr] gap-5 max-[760px]:grid-cols-1">
               <ToolDrawing
                 profile={profileOfDefinition(house.db, d)}
                 unit={house.unit}

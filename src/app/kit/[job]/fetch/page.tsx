@@ -1,0 +1,77 @@
+import Link from 'next/link'
+import { notFound } from 'next/navigation'
+import { readPick } from '@/stations/kit/pick'
+import { FLOOR } from '@/stations/store/plan'
+import { PrintButton } from '@/ui/common/print-button'
+import { Sheet, Title } from '@/ui/common/sheet'
+import { Plan } from '@/ui/store/plan'
+import { context } from '../../../_server/context'
+import { plainText } from '../../../_server/params'
+
+export const metadata = { title: 'Pick list' }
+
+/** The pick list to print: where to go, what to take, a box to tick. */
+export default async function FetchPage({ params }: { readonly params: Promise<{ job: string }> }) {
+  const { job: id } = await params
+  const house = await context()
+  const pick = readPick(house.db, plainText(id), house.now)
+  if (!pick) notFound()
+  const { list, names, holders } = pick
+  return (
+    <>
+      <div />
+      <Sheet
+        left={
+          <>
+            <div className="flex flex-wrap items-start justify-between gap-3">
+              <Title lead={`Fetch for ${plainText(id)}`}>{list.lines.length} lines in walking order</Title>
+              <div className="flex gap-2.5 print:hidden">
+                <Link
+                  className="text-act font-head flex h-11 items-center px-2 text-lg font-semibold"
+                  href={`/kit/${encodeURIComponent(plainText(id))}`}
+                >
+                  Back to the job
+                </Link>
+                <PrintButton />
+              </div>
+            </div>
+            <div className="grid grid-cols-[1fr_420px] gap-6 max-[1100px]:grid-cols-1 print:grid-cols-1">
+              <ul>
+                {list.lines.map((l) => (
+                  <li
+                    key={`${l.component}-${l.place}`}
+                    className="border-rule flex min-h-11 break-inside-avoid items-center gap-4 border-b"
+                  >
+                    <span aria-hidden="true" className="border-ink size-6 shrink-0 border-[1.5px]" />
+                    <b className="figures w-16 text-lg">{l.place}</b>
+                    <span className="min-w-0 flex-1 py-1 leading-tight">
+                      {names[l.component] ?? l.component}
+                      <small className="text-soft block">
+                        {l.purposes.join(', ')}
+                        {holders[l.component] ? ` · any of ${holders[l.component].join(', ')}` : ` · ${l.component}`}
+                      </small>
+                    </span>
+                    <b className="figures text-lg">{l.count}</b>
+                  </li>
+                ))}
+                {list.short.map((s) => (
+                  <li key={s.component} className="border-rule text-off flex min-h-11 items-center gap-4 border-b font-semibold">
+                    ◆ short: {s.count} × {names[s.component] ?? s.component} for {s.purposes.join(', ')}
+                  </li>
+                ))}
+                {list.lines.length + list.short.length === 0 && <li className="text-lg">Nothing to fetch.</li>}
+              </ul>
+              <Plan
+                units={pick.units}
+                width={FLOOR.width}
+                height={FLOOR.height}
+                round={list.round}
+                title="The way through the store"
+              />
+            </div>
+          </>
+        }
+      />
+    </>
+  )
+}

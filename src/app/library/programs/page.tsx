@@ -1,0 +1,71 @@
+import Link from 'next/link'
+import { listPrograms } from '@/db/job/read'
+import { listDefinitions } from '@/db/library/read'
+import { listMachines } from '@/db/machine/read'
+import { Sheet } from '@/ui/common/sheet'
+import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
+import { context } from '../../_server/context'
+
+export const metadata = { title: 'Programs' }
+
+export default async function ProgramsPage() {
+  const house = await context()
+  const programs = listPrograms(house.db)
+  const definitions = listDefinitions(house.db)
+  const machines = new Map(listMachines(house.db).map((m) => [m.key, m.name]))
+  return (
+    <>
+      <div />
+      <Sheet
+        left={
+          <>
+            <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" />
+            {programs.length === 0 && <p className="text-lg">No NC program has come in yet. A new job on Kit brings them.</p>}
+            <ul>
+              {programs.map(({ name, hash, program, jobs }) => (
+                <li key={hash} className="border-rule border-b py-2">
+                  <h2 className="text-[21px] font-bold">
+                    {name} <span className="text-soft text-base font-medium">SHA-256 {hash.slice(0, 12)}</span>
+                  </h2>
+                  <p className="flex flex-wrap items-center gap-x-4">
+                    <span className="text-soft">used by</span>
+                    {jobs.map((job) => (
+                      <Link
+                        key={job.id}
+                        className="text-act flex min-h-11 items-center font-semibold"
+                        href={`/kit/${encodeURIComponent(job.id)}`}
+                      >
+                        {job.id}, {machines.get(job.machine) ?? job.machine}
+                        {job.state === 'open' ? '' : ` (${job.state})`}
+                      </Link>
+                    ))}
+                  </p>
+                  <p className="flex flex-wrap items-center gap-x-4">
+                    <span className="text-soft">uses</span>
+                    {program.tools.map(({ t }) => {
+                      const known = definitions.find((d) => d.t === t && d.machines.includes(jobs[0].machine))
+                      return known ? (
+                        <Link
+                          key={t}
+                          className="text-act flex min-h-11 items-center"
+                          href={`/library/tools/${encodeURIComponent(known.id)}`}
+                        >
+                          T{t} {known.name}
+                        </Link>
+                      ) : (
+                        <span key={t} className="text-off">
+                          ◆ T{t} unknown
+                        </span>
+                      )
+                    })}
+                    {program.tools.length === 0 && <span>no tool</span>}
+                  </p>
+                </li>
+              ))}
+            </ul>
+          </>
+        }
+      />
+    </>
+  )
+}
