@@ -2,7 +2,7 @@
 import { MEASURABLE, ROLES, ROUTES, TOOL_CLASSES, type Definition, type PartLine, type Role, type Tolerance } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { decodeCsv, encodeCsv } from './csv'
-import { DefinitionSchema } from './library-json'
+import { DefinitionSchema, issueText } from './library-json'
 import type { CellFault } from './parts-csv'
 
 const SIZES = ['LF', 'DC', 'RE'] as const
@@ -105,7 +105,7 @@ export function decodeDefinitions(text: string): Result<Definition[], readonly C
     if (read.success) definitions.push(read.data)
     else
       for (const issue of read.error.issues.slice(0, 4))
-        faults.push({ line: lines[i], column: String(issue.path[0] ?? ''), text: issue.message })
+        faults.push({ line: lines[i], column: String(issue.path[0] ?? ''), text: issueText(issue) })
   })
   return faults.length ? fail(faults) : ok(definitions)
 }

@@ -63,6 +63,12 @@ const File = z.object({
   definitions: z.array(DefinitionSchema).max(20_000).default([]),
 })
 
+/** What is wrong with a value, for people; without the library's own words for types. */
+export const issueText = (issue: { readonly code?: string; readonly message: string }): string =>
+  issue.code === 'invalid_type' || issue.code === 'invalid_union'
+    ? 'It is missing, or of another kind than it should be.'
+    : issue.message
+
 export interface Library {
   readonly parts: readonly Component[]
   readonly definitions: readonly Definition[]
@@ -81,7 +87,7 @@ export function decodeLibrary(text: string): Result<Library, { readonly text: st
   const file = File.safeParse(raw)
   if (!file.success) {
     const [issue] = file.error.issues
-    return fail({ text: `${issue.path.length ? `At ${issue.path.join(' › ')}: ` : ''}${issue.message}` })
+    return fail({ text: `${issue.path.length ? `At ${issue.path.join(' › ')}: ` : ''}${issueText(issue)}` })
   }
   const parts: Component[] = []
   for (const part of file.data.parts) {

@@ -89,12 +89,15 @@ export function decodeArchetype(xml: string): Result<Archetype, { readonly text:
   const valid = XMLValidator.validate(xml)
   if (valid !== true) return fail({ text: `This is no well-formed XML: ${valid.err.msg} (line ${valid.err.line}).` })
   if (/<!DOCTYPE/i.test(xml)) return fail({ text: 'A document type is not taken in.' })
-  const root = new XMLParser({
-    ignoreAttributes: false,
-    attributeNamePrefix: '@',
-    removeNSPrefix: true,
-    parseTagValue: false,
-  }).parse(xml) as Node
+  let root: Node
+  try {
+    root = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '@', removeNSPrefix: true, parseTagValue: false }).parse(
+      xml,
+    ) as Node
+  } catch (error) {
+    // the validator lets through what the parser does not, such as a processing instruction that never ends
+    return fail({ text: `This is no well-formed XML: ${error instanceof Error ? error.message : 'it breaks off'}` })
+  }
   const assets = node(node(root.MTConnectAssets).Assets)
   const tool = node(assets.CuttingToolArchetype ?? assets.CuttingTool)
   const life = node(tool.CuttingToolLifeCycle)

@@ -14,6 +14,7 @@ import {
   roundLength,
   shortRound,
   walkingDistances,
+  walkingPath,
   wantedOf,
   type Account,
   type Balance,
@@ -83,6 +84,17 @@ describe('walking', () => {
     const floor = { width: 5, height: 3, units: [unit('A', 0, 1, 1, 1), unit('WALL', 2, 0, 1, 3), unit('B', 4, 1, 1, 1)] }
     expect(walkingDistances(floor, ['A', 'B'])[0][1]).toBe(Infinity)
     expect(shortRound(walkingDistances(floor, ['A', 'B']), 0)).toEqual([1])
+  })
+  it('the way itself goes cell by cell over free floor, from unit to unit', () => {
+    const floor = { width: 9, height: 6, units: [unit('A', 0, 0), unit('WALL', 4, 0, 1, 5), unit('B', 7, 0)] }
+    const way = walkingPath(floor, ['A', 'B', 'A'])
+    const inside = ([x, y]: readonly [number, number]) =>
+      floor.units.some((u) => x > u.x && x < u.x + u.w && y > u.y && y < u.y + u.h)
+    expect(way.some(inside)).toBe(false)
+    expect(way.every(([x, y], i) => i === 0 || Math.abs(x - way[i - 1][0]) + Math.abs(y - way[i - 1][1]) <= 1)).toBe(true)
+    const touches = (u: StoreUnit) => way.some(([x, y]) => x > u.x - 1 && x < u.x + u.w + 1 && y > u.y - 1 && y < u.y + u.h + 1)
+    expect([touches(floor.units[0]), touches(floor.units[2])]).toEqual([true, true])
+    expect(walkingPath(floor, [])).toEqual([])
   })
   const points = (n: number) =>
     fc.array(fc.tuple(fc.integer({ min: 0, max: 50 }), fc.integer({ min: 0, max: 50 })), { minLength: n, maxLength: n })

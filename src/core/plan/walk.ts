@@ -10,15 +10,20 @@ export interface Floor {
 
 /** Steps between any two of these units, by their index; walls of furniture are walked round. Infinity where no way leads. */
 export function walkingDistances(floor: Floor, ids: readonly string[]): number[][] {
-  const blocked = new Uint8Array(floor.width * floor.height)
-  for (const u of floor.units)
-    for (let y = Math.max(0, u.y); y < Math.min(floor.height, u.y + u.h); y++)
-      for (let x = Math.max(0, u.x); x < Math.min(floor.width, u.x + u.w); x++) blocked[y * floor.width + x] = 1
+  const blocked = blockedCells(floor)
   const fronts = ids.map((id) => frontCells(floor, blocked, id))
   return fronts.map((front) => {
     const steps = flood(floor, blocked, front)
     return fronts.map((goal) => (goal === front ? 0 : Math.min(Infinity, ...goal.map((cell) => steps[cell]))))
   })
+}
+
+function blockedCells({ width, height, units }: Floor): Uint8Array {
+  const blocked = new Uint8Array(width * height)
+  for (const u of units)
+    for (let y = Math.max(0, u.y); y < Math.min(height, u.y + u.h); y++)
+      for (let x = Math.max(0, u.x); x < Math.min(width, u.x + u.w); x++) blocked[y * width + x] = 1
+  return blocked
 }
 
 /** Free cells that touch a unit: where one stands to reach into it. */
@@ -36,7 +41,13 @@ function frontCells({ width, height, units }: Floor, blocked: Uint8Array, id: st
 }
 
 function flood({ width, height }: Floor, blocked: Uint8Array, from: readonly number[]): Float64Array {
+  return floodFrom(width, height, blocked, from).steps
+}
+
+/** Steps from the nearest start to every free cell, and the cell before it on the way (−1 at a start). */
+function floodFrom(width: number, height: number, blocked: Uint8Array, from: readonly number[]) {
   const steps = new Float64Array(width * height).fill(Infinity)
+  const before = new Int32Array(width * height).fill(-1)
   const queue = [...from]
   for (const cell of from) steps[cell] = 0
   for (let i = 0; i < queue.length; i++) {
@@ -52,10 +63,34 @@ function flood({ width, height }: Floor, blocked: Uint8Array, from: readonly num
       const next = cell + dx + dy * width
       if (nx < 0 || nx >= width || next < 0 || next >= steps.length || blocked[next] || steps[next] !== Infinity) continue
       steps[next] = steps[cell] + 1
+      before[next] = cell
       queue.push(next)
     }
   }
-  return steps
+  return { steps, before }
+}
+
+/**
+ * The way itself: from unit to unit, cell by cell round the furniture.
+ * @param stops units in the order of walking
+ * @returns middles of cells; legs that lead nowhere are left out
+ */
+export function walkingPath(floor: Floor, stops: readonly string[]): (readonly [number, number])[] {
+  const { width, height } = floor
+  const blocked = blockedCells(floor)
+  const fronts = stops.map((id) => frontCells(floor, blocked, id))
+  const path: number[] = []
+  let here: readonly number[] = fronts[0] ?? []
+  for (const goal of fronts.slice(1)) {
+    const { steps, before } = floodFrom(width, height, blocked, here)
+    const end = goal.reduce((best, cell) => (best < 0 || steps[cell] < steps[best] ? cell : best), -1)
+    if (end < 0 || steps[end] === Infinity) continue
+    const leg: number[] = []
+    for (let cell = end; cell >= 0; cell = before[cell]) leg.push(cell)
+    path.push(...leg.reverse())
+    here = [end]
+  }
+  return path.map((cell) => [(cell % width) + 0.5, Math.floor(cell / width) + 0.5] as const)
 }
 
 /** Up to here the best round is searched exactly (Held & Karp 1962). */

@@ -12,38 +12,17 @@ import {
   TOOL_CLASSES,
   type ContourPiece,
   type Definition,
-  type Measurable,
-  type PartLine,
   type Role,
   type ToolClass,
 } from '@/core/tool'
-import { formatLength, parseLength, unitMark, type LengthUnit, type Result } from '@/core/units'
+import { unitMark, type Result } from '@/core/units'
 import { BigAction, SmallAction } from '../common/actions'
 import { FileInput } from '../common/file-input'
 import { Field, FIELD } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import { useUnit } from '../shell/shell-context'
-
-const LENGTHS = ['LF', 'LFlo', 'LFup', 'DC', 'DClo', 'DCup', 'RE', 'RElo', 'REup', 'radial', 'axial', 'reach'] as const
-type LengthKey = (typeof LENGTHS)[number]
-
-type Typed = Record<LengthKey, string> & {
-  id: string
-  t: string
-  name: string
-  toolClass: ToolClass
-  edges: string
-  rpm: string
-  torque: string
-  grade: string
-  gradeRpm: string
-  life: string
-  route: Definition['route']
-  machines: string[]
-  measure: Measurable[]
-  parts: { role: Role; component: string; alternatives: string; count: string }[]
-}
+import { readTyped, shown, startOf, type LengthKey, type Typed } from './definition-text'
 
 export interface DefinitionFormProps {
   /** The version to change; null for a new tool. */
@@ -53,52 +32,6 @@ export interface DefinitionFormProps {
   readonly save: (definition: Definition) => Promise<Result<{ id: string; version: number }, { text: string }>>
   readonly readContour: (text: string) => Promise<Result<ContourPiece[], { text: string }>>
   readonly readArchetype: (text: string) => Promise<Result<Archetype, { text: string }>>
-}
-
-const shown = (mm: number | null | undefined, unit: LengthUnit) =>
-  mm === null || mm === undefined ? '' : formatLength(mm, unit, unit === 'mm' ? 4 : 5).replace(/\.?0+$/, '')
-
-function startOf(d: Definition | null, unit: LengthUnit): Typed {
-  const usual = CLASS_DEFAULTS[d?.toolClass ?? 'finish']
-  const say = (mm: number | null | undefined) => shown(mm, unit)
-  return {
-    id: d?.id ?? '',
-    t: d ? String(d.t) : '',
-    name: d?.name ?? '',
-    toolClass: d?.toolClass ?? 'finish',
-    LF: say(d?.LF.nominal),
-    LFlo: say(d?.LF.lower ?? -usual.LF),
-    LFup: say(d?.LF.upper ?? usual.LF),
-    DC: say(d?.DC.nominal),
-    DClo: say(d?.DC.lower ?? -usual.DC),
-    DCup: say(d?.DC.upper ?? usual.DC),
-    RE: say(d?.RE?.nominal),
-    RElo: say(d?.RE?.lower ?? -usual.RE),
-    REup: say(d?.RE?.upper ?? usual.RE),
-    radial: say(d?.radialRunoutMax ?? usual.radial),
-    axial: say(d?.axialRunoutMax ?? usual.axial),
-    reach: say(d?.reachMm),
-    edges: String(d?.edges ?? 4),
-    rpm: d ? String(d.programRpm) : '',
-    torque: d?.torqueNm ? String(d.torqueNm) : '',
-    grade: d?.balance ? String(d.balance.grade) : '',
-    gradeRpm: d?.balance ? String(d.balance.rpm) : '',
-    life: d?.lifeMin ? String(d.lifeMin) : '',
-    route: d?.route ?? 'as the machine',
-    machines: [...(d?.machines ?? [])],
-    measure: [...(d?.measure ?? (['LF', 'DC'] as const))],
-    parts: (
-      d?.parts ?? [
-        { role: 'holder', component: '', alternatives: [], count: 1 },
-        { role: 'cutter', component: '', alternatives: [], count: 1 },
-      ]
-    ).map((l: PartLine) => ({
-      role: l.role,
-      component: l.component,
-      alternatives: l.alternatives.join(', '),
-      count: String(l.count),
-    })),
-  }
 }
 
 /** A tool's definition: what it is made of, what it shall be, and where it may go. A change makes a new version. */
@@ -114,87 +47,15 @@ export function DefinitionForm(props: DefinitionFormProps) {
     defaultValues: startOf(definition, unit),
   })
   const lines = useFieldArray({ control, name: 'parts' })
-  const before = startOf(definition, unit)
 
   const submit = handleSubmit(async (typed) => {
-    let bad = false
-    const wrong = (key: keyof Typed, message: string) => {
-      bad = true
-      setError(key, { message })
-    }
-    const mm: Partial<Record<LengthKey, number>> = {}
-    for (const key of LENGTHS) {
-      if (typed[key].trim() === '') continue
-      const read = parseLength(typed[key], unit)
-      if (read.ok)
-        mm[key] =
-          typed[key] === before[key] && definition ? (originalOf(definition, key) ?? read.value) : Number(read.value.toFixed(6))
-      else
-        wrong(
-          key,
-          read.error.code === 'COMMA_AMBIGUOUS' ? `${read.error.asDecimal} or ${read.error.asThousands}?` : 'This is no length.',
-        )
-    }
-    const number = (key: 't' | 'edges' | 'rpm' | 'torque' | 'grade' | 'gradeRpm' | 'life', needed: boolean): number | null => {
-      const text = typed[key].trim().replace(',', '.').replace(/^t/i, '')
-      if (text === '') {
-        if (needed) wrong(key, 'This is needed.')
-        return null
-      }
-      const n = Number(text)
-      if (!Number.isFinite(n) || n <= 0) wrong(key, 'A number above 0.')
-      return n
-    }
-    for (const key of ['LF', 'DC', 'radial', 'axial'] as const)
-      if (mm[key] === undefined && typed[key].trim() === '') wrong(key, 'This is needed.')
-    if (!typed.id.trim()) wrong('id', 'Give it a number.')
-    if (!typed.name.trim()) wrong('name', 'Give it a name.')
-    if (!typed.machines.length) wrong('machines', 'Choose at least one machine.')
-    const [t, edges, rpm] = [number('t', true), number('edges', true), number('rpm', true)]
-    const [torque, grade, gradeRpm, life] = [
-      number('torque', false),
-      number('grade', false),
-      number('gradeRpm', false),
-      number('life', false),
-    ]
-    if (bad) return
-    const next: Definition = {
-      id: typed.id.trim(),
-      version: definition?.version ?? 0,
-      t: t!,
-      name: typed.name.trim(),
-      toolClass: typed.toolClass,
-      parts: typed.parts
-        .filter((p) => p.component.trim())
-        .map((p) => ({
-          role: p.role,
-          component: p.component.trim(),
-          alternatives: p.alternatives
-            .split(',')
-            .map((a) => a.trim())
-            .filter(Boolean),
-          count: Number(p.count) || 1,
-        })),
-      LF: { nominal: mm.LF!, lower: mm.LFlo ?? 0, upper: mm.LFup ?? 0 },
-      DC: { nominal: mm.DC!, lower: mm.DClo ?? 0, upper: mm.DCup ?? 0 },
-      RE: mm.RE === undefined ? null : { nominal: mm.RE, lower: mm.RElo ?? 0, upper: mm.REup ?? 0 },
-      edges: edges!,
-      measure: typed.measure,
-      radialRunoutMax: mm.radial!,
-      axialRunoutMax: mm.axial!,
-      machines: typed.machines,
-      programRpm: rpm!,
-      torqueNm: torque,
-      reachMm: mm.reach ?? null,
-      balance: grade !== null && gradeRpm !== null ? { grade, rpm: gradeRpm } : null,
-      route: typed.route,
-      lifeMin: life,
-      contour,
-    }
-    await run(
-      () => save(next),
-      ({ id }) => router.push(`/library/tools/${encodeURIComponent(id)}`),
-    )
+    const read = readTyped(typed, definition, unit)
+    if (read.ok)
+      await run(
+        () => save({ ...read.value, contour }),
+        ({ id }) => router.push(`/library/tools/${encodeURIComponent(id)}`),
+      )
+    else for (const [key, message] of Object.entries(read.error)) setError(key as keyof Typed, { message })
   })
 
   /** A new tool takes the tolerances of its class until they are typed over. */
@@ -364,22 +225,6 @@ export function DefinitionForm(props: DefinitionFormProps) {
       </div>
     </form>
   )
-}
-
-/** The exact number behind a field that nobody touched. */
-function originalOf(d: Definition, key: LengthKey): number | null {
-  switch (key) {
-    case 'radial':
-      return d.radialRunoutMax
-    case 'axial':
-      return d.axialRunoutMax
-    case 'reach':
-      return d.reachMm
-    default: {
-      const size = d[key.slice(0, 2) as 'LF' | 'DC' | 'RE']
-      return size && (key.endsWith('lo') ? size.lower : key.endsWith('up') ? size.upper : size.nominal)
-    }
-  }
 }
 
 function Ticks({

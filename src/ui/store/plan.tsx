@@ -1,3 +1,4 @@
+import { walkingPath } from '@/core/plan'
 import type { StoreUnit } from '@/core/tool'
 
 const CELL = 20
@@ -15,9 +16,8 @@ export interface PlanProps {
 
 /** The shop's store from above: furniture to the grid, the round as a dashed line, the unit to go to filled. */
 export function Plan({ units, width, height, round = [], lit = null, title }: PlanProps) {
-  const byId = new Map(units.map((u) => [u.id, u]))
-  const stops = round.flatMap((id) => byId.get(id) ?? [])
-  const path = stops.length > 1 ? [...stops, stops[0]].map(front).join('L') : ''
+  const way = round.length > 1 ? walkingPath({ units, width, height }, [...round, round[0]]) : []
+  const path = way.map(([x, y]) => `${x * CELL} ${y * CELL}`).join('L')
   return (
     <svg
       viewBox={`0 0 ${width * CELL} ${height * CELL}`}
@@ -25,7 +25,17 @@ export function Plan({ units, width, height, round = [], lit = null, title }: Pl
       aria-label={title}
       className="font-head bg-ground border-rule block w-full border"
     >
-      {path && <path d={`M${path}`} fill="none" stroke="var(--color-act)" strokeWidth="3" strokeDasharray="7 5" opacity="0.8" />}
+      {path && (
+        <path
+          d={`M${path}`}
+          fill="none"
+          stroke="var(--color-act)"
+          strokeWidth="3"
+          strokeDasharray="7 5"
+          strokeLinejoin="round"
+          opacity="0.8"
+        />
+      )}
       {units.map((u) => {
         const on = u.id === lit
         const turn = round.indexOf(u.id)
@@ -56,11 +66,4 @@ export function Plan({ units, width, height, round = [], lit = null, title }: Pl
       })}
     </svg>
   )
-}
-
-/** Where one stands before a unit: left of the bench; below what stands in the upper half of the plan, above the rest. */
-function front({ kind, x, y, w, h }: StoreUnit): string {
-  if (kind === 'bench') return `${(x - 0.5) * CELL} ${(y + h / 2) * CELL}`
-  const below = y < 8
-  return `${(x + w / 2) * CELL} ${(below ? y + h + 0.6 : y - 0.6) * CELL}`
 }

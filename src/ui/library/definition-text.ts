@@ -1,0 +1,179 @@
+/** A tool's definition as the texts of a form, and back. */
+import { CLASS_DEFAULTS, type Definition, type Measurable, type PartLine, type Role, type ToolClass } from '@/core/tool'
+import { fail, formatLength, ok, parseLength, type LengthUnit, type Result } from '@/core/units'
+
+export const LENGTHS = ['LF', 'LFlo', 'LFup', 'DC', 'DClo', 'DCup', 'RE', 'RElo', 'REup', 'radial', 'axial', 'reach'] as const
+export type LengthKey = (typeof LENGTHS)[number]
+
+export type Typed = Record<LengthKey, string> & {
+  id: string
+  t: string
+  name: string
+  toolClass: ToolClass
+  edges: string
+  rpm: string
+  torque: string
+  grade: string
+  gradeRpm: string
+  life: string
+  route: Definition['route']
+  machines: string[]
+  measure: Measurable[]
+  parts: { role: Role; component: string; alternatives: string; count: string }[]
+}
+
+export const shown = (mm: number | null | undefined, unit: LengthUnit) =>
+  mm === null || mm === undefined ? '' : formatLength(mm, unit, unit === 'mm' ? 4 : 5).replace(/\.?0+$/, '')
+
+export function startOf(d: Definition | null, unit: LengthUnit): Typed {
+  const usual = CLASS_DEFAULTS[d?.toolClass ?? 'finish']
+  const say = (mm: number | null | undefined) => shown(mm, unit)
+  return {
+    id: d?.id ?? '',
+    t: d ? String(d.t) : '',
+    name: d?.name ?? '',
+    toolClass: d?.toolClass ?? 'finish',
+    LF: say(d?.LF.nominal),
+    LFlo: say(d?.LF.lower ?? -usual.LF),
+    LFup: say(d?.LF.upper ?? usual.LF),
+    DC: say(d?.DC.nominal),
+    DClo: say(d?.DC.lower ?? -usual.DC),
+    DCup: say(d?.DC.upper ?? usual.DC),
+    RE: say(d?.RE?.nominal),
+    RElo: say(d?.RE?.lower ?? -usual.RE),
+    REup: say(d?.RE?.upper ?? usual.RE),
+    radial: say(d?.radialRunoutMax ?? usual.radial),
+    axial: say(d?.axialRunoutMax ?? usual.axial),
+    reach: say(d?.reachMm),
+    edges: String(d?.edges ?? 4),
+    rpm: d ? String(d.programRpm) : '',
+    torque: d?.torqueNm ? String(d.torqueNm) : '',
+    grade: d?.balance ? String(d.balance.grade) : '',
+    gradeRpm: d?.balance ? String(d.balance.rpm) : '',
+    life: d?.lifeMin ? String(d.lifeMin) : '',
+    route: d?.route ?? 'as the machine',
+    machines: [...(d?.machines ?? [])],
+    measure: [...(d?.measure ?? (['LF', 'DC'] as const))],
+    parts: (
+      d?.parts ?? [
+        { role: 'holder', component: '', alternatives: [], count: 1 },
+        { role: 'cutter', component: '', alternatives: [], count: 1 },
+      ]
+    ).map((l: PartLine) => ({
+      role: l.role,
+      component: l.component,
+      alternatives: l.alternatives.join(', '),
+      count: String(l.count),
+    })),
+  }
+}
+
+type Faults = Partial<Record<keyof Typed, string>>
+
+/**
+ * @param before the version that is changed; a length nobody touched stays exactly what it was
+ * @returns the definition without its contour, or a sentence for each field that is wrong
+ */
+export function readTyped(
+  typed: Typed,
+  before: Definition | null,
+  unit: LengthUnit,
+): Result<Omit<Definition, 'contour'>, Faults> {
+  const faults: Faults = {}
+  const mm = readLengths(typed, before, unit, faults)
+  const number = (key: 't' | 'edges' | 'rpm' | 'torque' | 'grade' | 'gradeRpm' | 'life', needed: boolean): number | null => {
+    const text = typed[key].trim().replace(',', '.').replace(/^t/i, '')
+    if (text === '') {
+      if (needed) faults[key] = 'This is needed.'
+      return null
+    }
+    const n = Number(text)
+    if (!Number.isFinite(n) || n <= 0) faults[key] = 'A number above 0.'
+    return n
+  }
+  for (const key of ['LF', 'DC', 'radial', 'axial'] as const) if (typed[key].trim() === '') faults[key] = 'This is needed.'
+  if (!typed.id.trim()) faults.id = 'Give it a number.'
+  if (!typed.name.trim()) faults.name = 'Give it a name.'
+  if (!typed.machines.length) faults.machines = 'Choose at least one machine.'
+  const [t, edges, rpm] = [number('t', true), number('edges', true), number('rpm', true)]
+  const [torque, grade, gradeRpm, life] = [
+    number('torque', false),
+    number('grade', false),
+    number('gradeRpm', false),
+    number('life', false),
+  ]
+  if (Object.keys(faults).length) return fail(faults)
+  const size = (key: 'LF' | 'DC' | 'RE') => ({ nominal: mm[key]!, lower: mm[`${key}lo`] ?? 0, upper: mm[`${key}up`] ?? 0 })
+  return ok({
+    id: typed.id.trim(),
+    version: before?.version ?? 0,
+    t: t!,
+    name: typed.name.trim(),
+    toolClass: typed.toolClass,
+    parts: partLines(typed.parts),
+    LF: size('LF'),
+    DC: size('DC'),
+    RE: mm.RE === undefined ? null : size('RE'),
+    edges: edges!,
+    measure: typed.measure,
+    radialRunoutMax: mm.radial!,
+    axialRunoutMax: mm.axial!,
+    machines: typed.machines,
+    programRpm: rpm!,
+    torqueNm: torque,
+    reachMm: mm.reach ?? null,
+    balance: grade !== null && gradeRpm !== null ? { grade, rpm: gradeRpm } : null,
+    route: typed.route,
+    lifeMin: life,
+  })
+}
+
+function readLengths(
+  typed: Typed,
+  before: Definition | null,
+  unit: LengthUnit,
+  faults: Faults,
+): Partial<Record<LengthKey, number>> {
+  const mm: Partial<Record<LengthKey, number>> = {}
+  const start = startOf(before, unit)
+  for (const key of LENGTHS) {
+    if (typed[key].trim() === '') continue
+    const untouched = before !== null && typed[key] === start[key] ? originalOf(before, key) : null
+    const read = parseLength(typed[key], unit)
+    if (untouched !== null) mm[key] = untouched
+    else if (read.ok) mm[key] = Number(read.value.toFixed(6))
+    else
+      faults[key] =
+        read.error.code === 'COMMA_AMBIGUOUS' ? `${read.error.asDecimal} or ${read.error.asThousands}?` : 'This is no length.'
+  }
+  return mm
+}
+
+const partLines = (lines: Typed['parts']): PartLine[] =>
+  lines
+    .filter((p) => p.component.trim())
+    .map((p) => ({
+      role: p.role,
+      component: p.component.trim(),
+      alternatives: p.alternatives
+        .split(',')
+        .map((a) => a.trim())
+        .filter(Boolean),
+      count: Number(p.count) || 1,
+    }))
+
+/** The exact number behind a field that nobody touched. */
+function originalOf(d: Definition, key: LengthKey): number | null {
+  switch (key) {
+    case 'radial':
+      return d.radialRunoutMax
+    case 'axial':
+      return d.axialRunoutMax
+    case 'reach':
+      return d.reachMm
+    default: {
+      const size = d[key.slice(0, 2) as 'LF' | 'DC' | 'RE']
+      return size && (key.endsWith('lo') ? size.lower : key.endsWith('up') ? size.upper : size.nominal)
+    }
+  }
+}
