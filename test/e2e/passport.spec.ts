@@ -10,10 +10,10 @@ test('a tool is kept for another job by a lead only, and is put on a cart by two
   await expect(page.getByText('A lead may give it to another job')).toBeVisible()
   await scan(page, BADGE.oda)
   await page.getByRole('button', { name: 'Keep', exact: true }).click()
-  await expect(page.getByText('Kept for HP-2207')).toBeVisible()
+  await expect(page.getByText('Kept for HP-2207', { exact: true })).toBeVisible()
   await page.getByLabel('Keep it for').selectOption('HP-2240')
   await page.getByRole('button', { name: 'Keep', exact: true }).click()
-  await expect(page.getByText('Kept for HP-2240')).toBeVisible()
+  await expect(page.getByText('Kept for HP-2240', { exact: true })).toBeVisible()
 
   await page.goto('/kit/carts?job=HP-2240&cart=C2', { waitUntil: 'networkidle' })
   await scan(page, 'C2-1')

@@ -5,6 +5,7 @@ import {
   KINDS,
   numberOf,
   roleOf,
+  valueOf,
   type Component,
   type Definition,
   type Machine,
@@ -139,6 +140,8 @@ function checkCutter(definition: Definition, parts: readonly StackPart[]): Refus
   const seats = numberOf(cutter, 'CICT')
   if (seats !== undefined && !insertLine) refusals.push({ code: 'NO_PART', role: 'insert' })
   if (insertLine) refusals.push(...fitsSeat(cutter, insertLine.component, insertLine.count))
+  const screw = partIn(parts, 'screw')
+  if (screw && valueOf(screw, 'SSC') !== undefined) refusals.push(...fitsSeat(cutter, screw, null))
   const RE = insertLine ? numberOf(insertLine.component, 'RE') : numberOf(cutter, 'RE')
   if (
     definition.RE &&

@@ -95,7 +95,7 @@ export function refusalText(r: Refusal): string {
     case 'NOT_FOR_THIS_HOLDER':
       return `${r.cutter} cannot be held by a ${r.holder}.`
     case 'WRONG_SEAT':
-      return `Insert ${r.insert} has seat size ${r.has}, the pocket is ${r.needs}.`
+      return `${r.insert} is for seat size ${r.has}, the pocket is ${r.needs}.`
     case 'INSERT_COUNT':
       return `The parts list names ${r.has} inserts, the body has ${r.needs} pockets.`
     case 'WRONG_NOSE_RADIUS':

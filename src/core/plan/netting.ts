@@ -151,7 +151,8 @@ function standingOf(
   if (stale) return serve({ type: 'stale', assembly: old, stale }, replaces)
   const built = mine.find((a) => a.state === 'built' && a.condition === 'fit')
   if (built) return serve({ type: 'in-work', assembly: built }, replaces)
-  const elsewhere = that.find((a) => a.state === 'loaded' && a.machine !== job.machine && a.condition === 'fit' && a.job === null)
+  const spare = (a: Assembly) => a.condition === 'fit' && (a.job === null || !pool.openJobs.has(a.job))
+  const elsewhere = that.find((a) => a.state === 'loaded' && a.machine !== job.machine && spare(a))
   if (elsewhere) return serve({ type: 'in-other-machine', assembly: elsewhere }, replaces)
   if (!definition) return { standing: { type: 'unknown-t' }, replaces }
   const at = pool.builds.findIndex((b) => b.job === job.id && b.t === wanted.t)
