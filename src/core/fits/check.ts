@@ -2,7 +2,6 @@
 import { shrinkSetup, type ShrinkJoint, type ShrinkPractice, type ShrinkSetup } from '../clamp'
 import {
   COUPLINGS,
-  KINDS,
   numberOf,
   roleOf,
   valueOf,
@@ -220,5 +219,3 @@ export const CLAMPINGS = [
   'turning',
 ] as const
 export type Clamping = (typeof CLAMPINGS)[number]
-
-export const kindName = (part: Component): string => KINDS[part.kind].name

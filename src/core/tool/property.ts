@@ -104,5 +104,4 @@ export const UNIT_OF: Readonly<Record<Quantity, string>> = {
   text: '',
 }
 
-export const isPropertyKey = (key: string): key is PropertyKey => Object.hasOwn(PROPERTIES, key)
 export const specOf = (key: PropertyKey): PropertySpec => PROPERTIES[key]

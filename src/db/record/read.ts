@@ -41,3 +41,16 @@ export const listRecord = (db: Db, filter: { serial?: string; limit?: number } =
     )
     .all({ serial: filter.serial ?? null, limit: filter.limit ?? 500 })
     .map(entry)
+
+/** Who last had each of these holders in hand, by the record. */
+export function lastHands(db: Db, serials: readonly string[]): Map<string, string> {
+  const read = db.prepare(
+    'SELECT p.name FROM record r JOIN person p ON p.id = r.person_id WHERE r.serial = ? ORDER BY r.seq DESC LIMIT 1',
+  )
+  return new Map(
+    serials.flatMap((serial) => {
+      const row = read.get(serial) as { name: string } | undefined
+      return row ? [[serial, row.name] as const] : []
+    }),
+  )
+}

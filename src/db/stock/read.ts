@@ -50,9 +50,6 @@ export const listLying = (db: Db): LyingPart[] =>
 export const lyingOf = (db: Db, componentId: string): LyingPart[] =>
   db.prepare(`${LYING} WHERE component = ? GROUP BY place HAVING sum(n) <> 0 ORDER BY count DESC`).all(componentId) as LyingPart[]
 
-export const lyingIn = (db: Db, placeId: string): LyingPart[] =>
-  db.prepare(`${LYING} WHERE place = ? GROUP BY component HAVING sum(n) <> 0`).all(placeId) as LyingPart[]
-
 /** Where a part used to lie, for taking it back; null when it never had a place. */
 export function lastPlaceOf(db: Db, componentId: string): string | null {
   const row = db

@@ -14,8 +14,3 @@ export function putPlace(db: Db, p: Place): void {
      ON CONFLICT (id) DO UPDATE SET name = :name, row = :row, taper = :taper`,
   ).run({ ...p })
 }
-
-/** @throws while something lies or stands in it, or ever did: moves name it */
-export function deletePlace(db: Db, id: string): void {
-  db.prepare('DELETE FROM place WHERE id = ?').run(id)
-}

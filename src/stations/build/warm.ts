@@ -2,5 +2,3 @@ import type { Assembly } from '@/core/tool'
 
 /** Hot until the model says otherwise; the unit's own light may say longer. */
 export const isHot = ({ heat }: Pick<Assembly, 'heat'>, now: string): boolean => heat !== null && heat.touchAt > now
-/** Cool enough to touch is not cool enough to measure. */
-export const isWarm = ({ heat }: Pick<Assembly, 'heat'>, now: string): boolean => heat !== null && heat.measureAt > now

@@ -6,6 +6,7 @@ import { listBuilds, type BuildUnderWay } from '@/db/build/read'
 import { inTransaction, type Db } from '@/db/connection'
 import { listNotes, type ShiftNote } from '@/db/note/read'
 import { insertNote, tickNote } from '@/db/note/write'
+import { lastHands } from '@/db/record/read'
 import { listTaken } from '@/db/stock/read'
 import type { Refused, Work } from '../work'
 
@@ -15,7 +16,7 @@ export interface ShiftSheet {
   /** Tools and half-built ones whose nose is hot by the computed times. */
   readonly hot: readonly { readonly serial: string; readonly t: number | null; readonly touchAt: string }[]
   /** Built or measured, with nobody at them. */
-  readonly waiting: readonly Assembly[]
+  readonly waiting: readonly (Assembly & { readonly lastHand: string | null })[]
   readonly fetched: readonly { readonly job: string; readonly component: string; readonly count: number }[]
   readonly notes: readonly ShiftNote[]
 }
@@ -23,11 +24,15 @@ export interface ShiftSheet {
 export function readShift(db: Db, now: string): ShiftSheet {
   const tools = listAssemblies(db).filter((a) => a.state !== 'loaded')
   const builds = listBuilds(db)
+  const hands = lastHands(
+    db,
+    tools.map((a) => a.serial),
+  )
   const hot = [...tools, ...builds].filter((a) => isHot(a, now))
   return {
     builds,
     hot: hot.map(({ serial, t, heat }) => ({ serial, t, touchAt: heat!.touchAt })),
-    waiting: tools.filter((a) => !isHot(a, now)),
+    waiting: tools.filter((a) => !isHot(a, now)).map((a) => ({ ...a, lastHand: hands.get(a.serial) ?? null })),
     fetched: listTaken(db),
     notes: listNotes(db),
   }

@@ -4,7 +4,7 @@ import { DISTURBANCES, type Disturbance, type PartFate, type Removal } from '@/c
 import type { Result } from '@/core/units'
 import { BigAction, SmallAction, SmallActions } from '../common/actions'
 import { FIELD } from '../common/form'
-import { Say, Problem } from '../common/sheet'
+import { Cautions, Say, Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 
 type Done<T> = Promise<Result<T, { text: string }>>
@@ -59,6 +59,12 @@ export function ApartPanel({ serial, parts, heat, takeApart }: ApartPanelProps) 
             />
             It was heated (the heat is counted)
           </label>
+          <Cautions
+            lines={[
+              'Hot metal looks like cold metal: gloves with cuffs, the cutter held by its shank or guard.',
+              'Then cool it fully; never quench by hand. The unit’s own instructions come first.',
+            ]}
+          />
         </>
       )}
       <ul>

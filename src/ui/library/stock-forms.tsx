@@ -1,10 +1,11 @@
 'use client'
 import { useState } from 'react'
-import type { Result } from '@/core/units'
+import { formatLength, parseLength, unitMark, type Result } from '@/core/units'
 import { SmallAction, SmallActions } from '../common/actions'
 import { Field, FIELD } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
+import { useUnit } from '../shell/shell-context'
 
 type Done<T> = Promise<Result<T, { text: string }>>
 export type Book = (given: {
@@ -119,18 +120,24 @@ export function RegrindForm({
   readonly OAL: number
   readonly regrind: (given: { id: string; DC: number; OAL: number; count: number }) => Done<{ id: string }>
 }) {
-  const { busy, problem, run } = useAct()
-  const [size, setSize] = useState(String(DC))
-  const [long, setLong] = useState(String(OAL))
+  const { busy, problem, run, setProblem } = useAct()
+  const unit = useUnit()
+  const show = (mm: number) => formatLength(mm, unit, unit === 'mm' ? 3 : 5).replace(/\.?0+$/, '')
+  const [size, setSize] = useState(show(DC))
+  const [long, setLong] = useState(show(OAL))
   const [pieces, setPieces] = useState('1')
-  const number = (text: string) => Number(text.replace(',', '.'))
+  const go = () => {
+    const [dc, oal] = [parseLength(size, unit), parseLength(long, unit)]
+    if (!dc.ok || !oal.ok) return setProblem('Say the new sizes, for example 19.6 or 3/4 in.')
+    void run(() => regrind({ id, DC: Number(dc.value.toFixed(4)), OAL: Number(oal.value.toFixed(4)), count: whole(pieces) }))
+  }
   return (
     <div className="flex flex-col gap-2.5">
       <div className="grid grid-cols-3 gap-3">
-        <Field name="New Ø" unit="mm">
+        <Field name="New Ø" unit={unitMark(unit)}>
           <input className={FIELD} inputMode="decimal" value={size} onChange={(e) => setSize(e.target.value)} />
         </Field>
-        <Field name="New length" unit="mm">
+        <Field name="New length" unit={unitMark(unit)}>
           <input className={FIELD} inputMode="decimal" value={long} onChange={(e) => setLong(e.target.value)} />
         </Field>
         <Field name="Pieces">
@@ -138,10 +145,7 @@ export function RegrindForm({
         </Field>
       </div>
       <SmallActions>
-        <SmallAction
-          disabled={busy}
-          onAct={() => void run(() => regrind({ id, DC: number(size), OAL: number(long), count: whole(pieces) }))}
-        >
+        <SmallAction disabled={busy} onAct={go}>
           Back from the grinder
         </SmallAction>
       </SmallActions>

@@ -45,7 +45,8 @@ export default async function ShiftPage() {
               {waiting.map((a) => (
                 <Line key={a.id} href={`/tools/${a.serial}`} lead={`T${a.t ?? '?'} on ${a.serial}`}>
                   {a.name}, {WAITS[a.state]}
-                  {a.place ? `, ${a.place}` : ', where it was left'}
+                  {a.place ? `, ${a.place}` : ', on the bench'}
+                  {a.lastHand ? `, last in the hands of ${a.lastHand}` : ''}
                   {a.condition !== 'fit' ? `, ${a.condition}` : ''}
                 </Line>
               ))}

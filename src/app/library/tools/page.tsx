@@ -43,7 +43,7 @@ export default async function ToolsPage() {
                   {definitions.map((d) => (
                     <tr key={d.id} className="border-rule border-b [&>td]:pr-4">
                       <td className="w-16">
-                        <Silhouette profile={profileOfDefinition(house.db, d)} width={58} height={58} mmPerHeight={300} />
+                        <Silhouette profile={profileOfDefinition(house.db, d)} width={64} height={68} mmPerHeight={250} />
                       </td>
                       <th scope="row" className="figures pr-3 text-[21px] font-bold">
                         T{d.t}
