@@ -108,6 +108,7 @@ describe('a build by its steps', () => {
     valueOf(addJob(room.as('oda'), { ...job, extra: [{ t: 46, name: null, count: 1, minutesEach: null, source: 'by hand' }] }))
     valueOf(beginBuild(room.as('ines'), 'HP-9', 46, 'BX00141'))
     expect(codeOf(addExtension(room.as('ines'), 'BX00141', 'BX00174'))).toBe('NOT_WANTED')
+    expect(codeOf(finishBuild(room.as('ines'), 'BX00141'))).toBe('NO_EXTENSION')
     valueOf(addExtension(room.as('ines'), 'BX00141', 'BX00173'))
     const heats = (serial: string) => getHolder(room.db, serial)!.heats
     expect([heats('BX00141'), heats('BX00173')]).toEqual([62, 18])

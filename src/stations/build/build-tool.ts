@@ -62,6 +62,8 @@ export function finishBuild(work: Work, serial: string): Result<{ serial: string
   if (!build) return fail({ code: 'NOT_BEGUN', text: `Nobody has begun a tool on ${serial}.` })
   const sheet = readBuild(work.db, build.job, build.t, serial, work.now)
   if (!sheet) return fail({ code: 'UNKNOWN_TOOL', text: `Job ${build.job} wants no T${build.t} any more.` })
+  const lost = sheet.parts.find((p) => p.line.role === 'extension' && !build.extensions[p.component.id])
+  if (lost) return fail({ code: 'NO_EXTENSION', text: `Scan the ${lost.component.name} that is in it: it has its own serial.` })
   const left = sheet.steps.filter((step) => tickIds([step], sheet.facts.seats).some((id) => !build.done.includes(id)))
   if (left.length)
     return fail({

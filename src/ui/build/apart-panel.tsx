@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import { DISTURBANCES, type Disturbance, type PartFate, type Removal } from '@/core/tool'
 import type { Result } from '@/core/units'
-import { BigAction, SmallAction, SmallActions } from '../common/actions'
+import { SmallAction, SmallActions } from '../common/actions'
 import { FIELD } from '../common/form'
 import { Cautions, Say, Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
@@ -99,22 +99,22 @@ export function ApartPanel({ serial, parts, heat, takeApart }: ApartPanelProps) 
       </ul>
       <Problem lead="Not taken apart." text={problem} />
       <div className="mt-2.5">
-        <BigAction
-          disabled={busy || (heat !== null && !heated)}
-          onAct={() =>
-            void run(() =>
-              takeApart({
-                serial,
-                heated,
-                fates: parts.map((p) => ({ component: p.component, count: p.count, ...fate(p.component) })),
-              }),
-            )
-          }
-        >
-          It is apart
-        </BigAction>
         <SmallActions>
           <SmallAction onAct={() => setOpen(false)}>Leave it as it is</SmallAction>
+          <SmallAction
+            disabled={busy || (heat !== null && !heated)}
+            onAct={() =>
+              void run(() =>
+                takeApart({
+                  serial,
+                  heated,
+                  fates: parts.map((p) => ({ component: p.component, count: p.count, ...fate(p.component) })),
+                }),
+              )
+            }
+          >
+            It is apart
+          </SmallAction>
         </SmallActions>
       </div>
     </div>
