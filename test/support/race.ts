@@ -9,7 +9,7 @@ import { book, moves } from '@/stations/store/book'
 import { fillLibrary } from '../../scripts/fill-library'
 
 const [file, mode, startAt] = process.argv.slice(2)
-const ROUNDS = 3
+const ROUNDS = 2
 const PART = 'K25-12'
 const job = (round: number) => `RACE-${round}`
 const work = (): Work => ({
