@@ -13,7 +13,7 @@ import { readPick, putBack, shortPick, takePart } from '@/stations/kit/pick'
 import { book, countStock, moves, putRight } from '@/stations/store/book'
 import { placeUnit, readStore } from '@/stations/store/plan'
 import { putIntoPlace } from '@/stations/store/slot'
-import { codeOf, later, toolRoom, valueOf, withJobs, withT4, type ToolRoom } from '../support/tool-room'
+import { codeOf, later, measured, toolRoom, valueOf, withJobs, withT4, type ToolRoom } from '../support/tool-room'
 
 const C = 'C-EM10R10'
 const put = (room: ToolRoom) => lyingOf(room.db, C).map((l) => [l.place, l.count])
@@ -144,6 +144,12 @@ describe('picking for a job', () => {
     valueOf(takePart(room.as('ines'), { job: 'HP-9', component: 'I-S12-08', count: 6, place: 'S4-5' }))
     expect(wanted()).toHaveLength(before - 1)
     expect(sheet().taken).toEqual([{ component: 'I-S12-08', count: 6, bookings: [expect.any(Number)] }])
+  })
+  it('names complete tools first, with the slot they stand in', () => {
+    const room = measured(withT4(withJobs(toolRoom())))
+    expect(readPick(room.db, 'HP-2207', later(70))!.complete).toEqual([])
+    valueOf(putIntoPlace(room.as('ines', 70), 'BX00143', 'RB-2'))
+    expect(readPick(room.db, 'HP-2207', later(70))!.complete).toEqual([{ t: 4, serial: 'BX00143', place: 'RB-2', stale: false }])
   })
   it('a short drawer is counted, and the list goes on with another place or says short', () => {
     const room = toolRoom()

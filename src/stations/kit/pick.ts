@@ -1,19 +1,21 @@
 import { pickList, type Need, type NettedTool, type PickList } from '@/core/plan'
 import { WITH_SERIAL, type Place, type StoreUnit } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
+import { listBuilds } from '@/db/build/read'
 import type { Db } from '@/db/connection'
 import { getJob } from '@/db/job/read'
 import { getComponent, listHolders, listHolderTypes, namesOf } from '@/db/library/read'
-import { note } from '../records/note'
 import { lastPlaceOf, listLying, listMoves, listTaken, lyingOf } from '@/db/stock/read'
 import { listPlaces } from '@/db/store/read'
+import { note } from '../records/note'
 import { bookInside, countStock, moves } from '../store/book'
 import { benchOf, floorOf } from '../store/plan'
 import { allOrNothing, need, type Refused, type Work } from '../work'
 import { freeHolders, readNetted } from './inventory'
-import { listBuilds } from '@/db/build/read'
 
 export interface PickSheet {
+  /** Complete tools come first: they stand in a rack and only have to be put on the cart. */
+  readonly complete: readonly { readonly t: number; readonly serial: string; readonly place: string; readonly stale: boolean }[]
   readonly list: PickList
   readonly names: Readonly<Record<string, string>>
   /** Fetched already, by component. */
@@ -37,12 +39,20 @@ function needsOf(tools: readonly NettedTool[], taken: ReadonlyMap<string, number
   })
 }
 
+const completeOf = (tools: readonly NettedTool[]): PickSheet['complete'] =>
+  tools.flatMap(({ standing, wanted }) => {
+    if (standing.type !== 'ready' && standing.type !== 'stale') return []
+    const { serial, place } = standing.assembly
+    return place === null ? [] : [{ t: wanted.t, serial, place, stale: standing.type === 'stale' }]
+  })
+
 /** The pick list of a job in walking order, with what was fetched. */
 export function readPick(db: Db, jobId: string, now: string): PickSheet | null {
   const job = getJob(db, jobId)
   if (!job) return null
   const fetched = listTaken(db).filter((t) => t.job === job.id)
-  const needs = needsOf(readNetted(db, now).tools.get(job.id) ?? [], new Map(fetched.map((t) => [t.component, t.count])))
+  const tools = readNetted(db, now).tools.get(job.id) ?? []
+  const needs = needsOf(tools, new Map(fetched.map((t) => [t.component, t.count])))
   const free = freeHolders(listHolders(db), listHolderTypes(db), new Set(listBuilds(db).map((b) => b.serial)), now)
   const lying = lyingMap(db, free)
   const places = listPlaces(db)
@@ -53,6 +63,7 @@ export function readPick(db: Db, jobId: string, now: string): PickSheet | null {
     if (serials.length) holders[component] = serials
   }
   return {
+    complete: completeOf(tools),
     list,
     names: Object.fromEntries(
       namesOf(

@@ -1,4 +1,5 @@
 'use client'
+import Link from 'next/link'
 import { useState } from 'react'
 import { readScan } from '@/codecs/label-text'
 import type { PickLine, PickList } from '@/core/plan'
@@ -15,6 +16,7 @@ type Act<G> = (given: G) => Promise<Result<{ text: string }, { text: string }>>
 
 export interface PickPanelProps {
   readonly job: string
+  readonly complete: readonly { readonly t: number; readonly serial: string; readonly place: string; readonly stale: boolean }[]
   readonly list: PickList
   readonly names: Readonly<Record<string, string>>
   readonly taken: readonly { readonly component: string; readonly count: number }[]
@@ -29,7 +31,7 @@ export interface PickPanelProps {
 
 /** What to fetch, in walking order: a scan of the drawer or the part takes it, the big button takes the next. */
 export function PickPanel(props: PickPanelProps) {
-  const { job, list, names, taken, units, floor, holders, take, putBack, short } = props
+  const { job, complete, list, names, taken, units, floor, holders, take, putBack, short } = props
   const { busy, problem, run, setProblem } = useAct()
   const [chosen, setChosen] = useState<string | null>(null)
   const [found, setFound] = useState<string | null>(null)
@@ -54,11 +56,27 @@ export function PickPanel(props: PickPanelProps) {
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       <h2 className="text-2xl font-bold">
-        {list.lines.length ? 'Fetch' : 'Nothing to fetch'}{' '}
-        <span className="text-soft font-medium">{list.lines.length ? 'in walking order' : 'for what can be built'}</span>
+        {list.lines.length + complete.length ? 'Fetch' : 'Nothing to fetch'}{' '}
+        <span className="text-soft font-medium">
+          {list.lines.length + complete.length ? 'in walking order' : 'for what can be built'}
+        </span>
       </h2>
       <div className="grid min-h-0 flex-1 grid-rows-[minmax(120px,1fr)_auto] max-[1100px]:grid-cols-2 max-[1100px]:grid-rows-[minmax(0,270px)] max-[1100px]:gap-4">
         <ul className="max-h-full min-h-[120px] overflow-auto" tabIndex={0} aria-label="Pick list">
+          {complete.map(({ t, serial, place, stale }) => (
+            <li key={serial} className="border-rule border-b">
+              <Link href={`/tools/${serial}`} className="flex min-h-11 items-center gap-3">
+                <span className="figures w-[62px] shrink-0 text-lg font-bold">{place}</span>
+                <span className="min-w-0 flex-1 py-1 leading-tight">
+                  T{t}, complete{' '}
+                  <small className="text-soft block text-[14px]">
+                    {serial}
+                    {stale ? ' · ◐ to be measured again first' : ' · put it on the cart'}
+                  </small>
+                </span>
+              </Link>
+            </li>
+          ))}
           {taken.map(({ component, count }) => (
             <li key={`taken-${component}`} className="border-rule flex min-h-11 items-center gap-3 border-b">
               <span className="text-holds font-head w-[62px] shrink-0 text-lg font-semibold">● here</span>

@@ -94,6 +94,7 @@ export default async function JobPage({
           <>
             <PickPanel
               job={job.id}
+              complete={pick.complete}
               list={pick.list}
               names={pick.names}
               taken={pick.taken}

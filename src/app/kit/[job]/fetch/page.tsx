@@ -37,6 +37,16 @@ export default async function FetchPage({ params }: { readonly params: Promise<{
             </div>
             <div className="grid grid-cols-[1fr_420px] gap-6 max-[1100px]:grid-cols-1 print:grid-cols-1">
               <ul>
+                {pick.complete.map(({ t, serial, place, stale }) => (
+                  <li key={serial} className="border-rule flex min-h-11 break-inside-avoid items-center gap-4 border-b">
+                    <span aria-hidden="true" className="border-ink size-6 shrink-0 border-[1.5px]" />
+                    <b className="figures w-16 text-lg">{place}</b>
+                    <span className="flex-1">
+                      T{t}, complete, on {serial}
+                      {stale ? ' · ◐ to be measured again first' : ''}
+                    </span>
+                  </li>
+                ))}
                 {list.lines.map((l) => (
                   <li
                     key={`${l.component}-${l.place}`}
