@@ -7,6 +7,7 @@ import { definitionFaults } from '@/stations/library/put-definition'
 import { readDefinition } from '@/stations/library/where-used'
 import { profileOfDefinition } from '@/stations/rack/rack'
 import { Row, Say, Sheet, Title } from '@/ui/common/sheet'
+import { Contour } from '@/ui/drawing/contour'
 import { ToolDrawing } from '@/ui/drawing/tool-drawing'
 import { formatWhen } from '@/ui/format/due'
 import { ToolForm } from '../../../_parts/definition-form'
@@ -111,6 +112,14 @@ export default async function DefinitionPage({
                 ))}
               </div>
             </div>
+            {d.contour && (
+              <>
+                <h2 className="text-2xl font-bold">
+                  Nominal contour <span className="text-soft font-medium">{d.contour.length} pieces</span>
+                </h2>
+                <Contour pieces={d.contour} width={420} height={220} />
+              </>
+            )}
             {isCurrent && (
               <details>
                 <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">
