@@ -63,6 +63,7 @@ test('the shop’s own steps: changed, refused when they name what no build know
   await page.keyboard.press('u')
   await expect(page.getByText('Read the mark: 0.630 in. Our own words.')).toBeVisible()
   await page.keyboard.press('u')
+  await expect(page.getByText('Read the mark: 16.00 mm. Our own words.')).toBeVisible()
   // and the pull stud of the only free holder is of the wrong form
   await scan(page, 'BX00165')
   await expect(page.getByRole('alert').filter({ hasText: 'a wrong stud drops the tool' })).toBeVisible()

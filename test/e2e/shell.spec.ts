@@ -90,7 +90,7 @@ for (const theme of ['Granite', 'Basalt']) {
     await open(page, '/settings')
     await page.getByRole('button', { name: new RegExp(theme) }).click()
     await expect(page.locator('html')).toHaveAttribute('data-theme', theme.toLowerCase())
-    for (const screen of SCREENS) {
+    for (const screen of theme === 'Granite' ? SCREENS : SCREENS.filter((_, i) => i % 2 === 0)) {
       await page.goto(screen)
       await page.waitForTimeout(150)
       // what a theme can change is contrast; the rest is asked once
