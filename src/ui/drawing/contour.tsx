@@ -36,7 +36,7 @@ export function Contour({
       height={height}
       role="img"
       aria-label={`Nominal contour, ${pieces.length} pieces`}
-      className="max-w-full"
+      className="max-w-full shrink-0"
     >
       <path d={`M${at([0, low])}L${at([0, high])}`} stroke="var(--soft)" strokeDasharray="6 3 1 3" />
       <path d={path.join('')} fill="none" stroke="var(--color-base-content)" strokeWidth="1.6" />
