@@ -14,26 +14,48 @@ export interface Candidates {
   readonly nearest: { readonly component: Component; readonly refusals: readonly Refusal[] } | null
 }
 
-/** What the neighbours in the tool say to a candidate, without stacking anything up. */
-function neighbourRefusals(
-  role: Role,
-  part: Component,
-  parts: readonly StackPart[],
-  machines: readonly Machine[],
-  { DC }: Definition,
-): Refusal[] {
-  const holder = partIn(parts, 'holder')
+/** What stands around each place in the tool, found once for all candidates. */
+interface Around {
+  readonly parts: readonly StackPart[]
+  readonly holder: Component | null
+  readonly cutter: Component | null
+  readonly chain: readonly Component[]
+  readonly couplings: readonly string[]
+  readonly studForms: readonly string[]
+  readonly shankMm: number | undefined
+  readonly leastDC: number
+  readonly greatestDC: number
+  readonly nominalDC: number
+}
+
+function aroundOf(definition: Definition, parts: readonly StackPart[], machines: readonly Machine[]): Around {
   const cutter = partIn(parts, 'cutter')
+  const { nominal, lower, upper } = definition.DC
+  return {
+    parts,
+    holder: partIn(parts, 'holder'),
+    cutter,
+    chain: chainOf(parts),
+    couplings: machines.map((m) => m.coupling),
+    studForms: machines.flatMap((m) => m.studForms),
+    shankMm: cutter ? numberOf(cutter, 'DMM') : undefined,
+    leastDC: nominal + lower,
+    greatestDC: nominal + upper,
+    nominalDC: nominal,
+  }
+}
+
+/** What the neighbours in the tool say to a candidate, without stacking anything up. */
+function neighbourRefusals(role: Role, part: Component, around: Around): Refusal[] {
+  const { parts, holder, cutter, chain, shankMm } = around
   switch (role) {
     case 'holder': {
-      const wrong = machines.find((m) => 'CCMS' in part && part.CCMS !== m.coupling)
-      if (wrong && 'CCMS' in part) return [{ code: 'WRONG_TAPER', has: part.CCMS, needs: wrong.coupling }]
+      const wrong = 'CCMS' in part ? around.couplings.find((coupling) => coupling !== part.CCMS) : undefined
+      if (wrong !== undefined && 'CCMS' in part) return [{ code: 'WRONG_TAPER', has: part.CCMS, needs: wrong }]
       if (holder && part.kind !== holder.kind) return [{ code: 'OTHER_TYPE', has: part.name, needs: holder.name }]
-      const upper = chainOf(parts)[1]
-      return upper ? fitsCarrier(part, upper) : []
+      return chain[1] ? fitsCarrier(part, chain[1]) : []
     }
     case 'collet': {
-      const shankMm = cutter && numberOf(cutter, 'DMM')
       if (!holder) return []
       const size = fitsColletHolder(holder, part)
       return size.length || !shankMm ? size : fitsCollet(part, shankMm)
@@ -41,26 +63,18 @@ function neighbourRefusals(
     case 'nut':
       return holder ? fitsColletHolder(holder, part) : []
     case 'stud':
-      return holder && 'CCMS' in holder
-        ? fitsStud(
-            holder.CCMS,
-            part,
-            machines.flatMap((m) => m.studForms),
-          )
-        : []
+      return holder && 'CCMS' in holder ? fitsStud(holder.CCMS, part, around.studForms) : []
     case 'insert':
       return cutter ? fitsSeat(cutter, part, null) : []
     case 'cutter': {
-      const chain = chainOf(parts)
-      const carrier = chain[chain.length - 2]
       if (cutter && part.kind !== cutter.kind) return [{ code: 'OTHER_TYPE', has: part.name, needs: cutter.name }]
-      const refusals = carrier ? fitsCarrier(carrier, part) : []
       const hasMm = numberOf(part, 'DC')
-      const off = hasMm !== undefined && (hasMm < DC.nominal + DC.lower || hasMm > DC.nominal + DC.upper)
-      return off ? [...refusals, { code: 'WRONG_DIAMETER', hasMm, needsMm: DC.nominal }] : refusals
+      if (hasMm !== undefined && (hasMm < around.leastDC || hasMm > around.greatestDC))
+        return [{ code: 'WRONG_DIAMETER', hasMm, needsMm: around.nominalDC }]
+      const carrier = chain[chain.length - 2]
+      return carrier ? fitsCarrier(carrier, part) : []
     }
     case 'extension': {
-      const chain = chainOf(parts)
       const at = chain.findIndex((p) => roleOf(p) === 'extension')
       return at > 0 ? [...fitsCarrier(chain[at - 1], part), ...fitsCarrier(part, chain[at + 1])] : []
     }
@@ -105,13 +119,15 @@ export function whatFits(
     const best = nearest.get(role)
     if (!best || far < best.gap) nearest.set(role, { component, refusals, gap: far })
   }
+  const around = aroundOf(definition, parts, machines)
   for (const component of library) {
     const role = roleOf(component)
     const list = passed.get(role)
     if (!list) continue
-    const refusals = neighbourRefusals(role, component, parts, machines, definition)
+    const refusals = neighbourRefusals(role, component, around)
     if (refusals.length === 0) list.push(component)
-    else near(role, component, refusals)
+    // a near miss is of interest only as long as nothing passes
+    else if (list.length === 0) near(role, component, refusals)
   }
   const order = (role: Role, id: string) => {
     const line = definition.parts.find((l) => l.role === role)
