@@ -138,7 +138,7 @@ test('a job is fetched by scan of the drawer, a collet tool is built by its step
   await expect(page.getByRole('heading', { name: /on BX00171/ })).toBeVisible()
   await page.getByRole('button', { name: 'Take it apart …' }).click()
   await page.getByRole('button', { name: 'It is apart' }).click()
-  await expect(page.getByText('carries nothing')).toBeVisible()
+  await expect(page.getByRole('heading', { name: /carries nothing/ })).toBeVisible()
 })
 
 test('setup sheet and exports are files that open', async ({ request }) => {

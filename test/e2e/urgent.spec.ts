@@ -5,7 +5,7 @@ test('a broken tool: one scan, and its sister goes before everything, with the m
   await open(page, '/kit/now')
   await scan(page, 'BX00143')
   await expect(page.getByRole('heading', { name: /NOW-1/ })).toBeVisible()
-  await expect(page.getByText('needed now')).toBeVisible()
+  await expect(page.getByText('needed now', { exact: true })).toBeVisible()
   // the ready one that another job had is given to it
   await expect(page.getByText(/C2-1, to load/)).toBeVisible()
   await page.goto('/load', { waitUntil: 'networkidle' })
