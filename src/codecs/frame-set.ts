@@ -2,7 +2,16 @@
 import { decode, encode } from 'fast-png'
 import { strFromU8, strToU8, Unzip, UnzipInflate, zipSync } from 'fflate'
 import { z } from 'zod'
-import { FEATURES, warningText, type Feature, type Measured, type Picture, type SetMeasurement } from '@/core/measure'
+import {
+  FEATURES,
+  KEY_OF,
+  warningText,
+  type EdgeMeasurement,
+  type Feature,
+  type Picture,
+  type SetMeasurement,
+  type ValueKey,
+} from '@/core/measure'
 import { fail, ok, roundTo, type Result } from '@/core/units'
 
 export const FRAME_SET_LIMITS = { packedBytes: 64 * 2 ** 20, unpackedBytes: 256 * 2 ** 20, files: 500 } as const
@@ -184,6 +193,11 @@ export function encodeFrameSet(set: FrameSet): Uint8Array<ArrayBuffer> {
 
 const mm = (value: number | null | undefined) => (value === null || value === undefined ? null : roundTo(value, 6))
 
+/** Order of the values in an answer. */
+const ORDER = ['DC', 'LF', 'RE', 'SIG', 'KAPR', 'CHW', 'KCH', 'SCX', 'SCZ'] as const satisfies readonly Feature[]
+/** Asked symbols that stand under their lower-case name in the summary too. */
+const ANGLES_AND_SIDES = ['SIG', 'KAPR', 'CHW', 'KCH', 'SCX', 'SCZ'] as const satisfies readonly Feature[]
+
 export interface FrameSetAnswer {
   readonly edges: readonly ({
     readonly edge: number
@@ -191,25 +205,22 @@ export interface FrameSetAnswer {
     readonly focus: number
     readonly sigma: Readonly<Record<string, number | null>>
     readonly debris: readonly unknown[]
-  } & Partial<Readonly<Record<'x' | 'z' | 're' | 'sig', number | null>>>)[]
-  readonly summary: Readonly<Partial<Record<keyof SetMeasurement['summary'] | 'sig', number | null>>>
+  } & Partial<Readonly<Record<ValueKey, number | null>>>)[]
+  readonly summary: Readonly<Partial<Record<keyof SetMeasurement['summary'] | ValueKey, number | null>>>
   readonly warnings: readonly { readonly edge: number; readonly code: string; readonly text: string }[]
 }
 
 /** The answer of the frame-set route. Asked symbols stand under their lower-case names. */
 export function frameSetAnswer(set: SetMeasurement): FrameSetAnswer {
   const asked = (feature: Feature) => set.measure.includes(feature)
-  const part = (feature: Feature, key: string, value: Measured | null) => (asked(feature) ? { [key]: mm(value?.value) } : {})
-  const sigma = (feature: Feature, key: string, value: Measured | null) => (asked(feature) ? { [key]: mm(value?.sigma) } : {})
+  const values = (e: EdgeMeasurement, part: 'value' | 'sigma') =>
+    Object.fromEntries(ORDER.filter(asked).map((f) => [KEY_OF[f], mm(e[KEY_OF[f]]?.[part])]))
   return {
     edges: set.edges.map((e) => ({
       edge: e.edge,
       spindle: e.spindleDeg,
-      ...part('DC', 'x', e.x),
-      ...part('LF', 'z', e.z),
-      ...part('RE', 're', e.re),
-      ...part('SIG', 'sig', e.sig),
-      sigma: { ...sigma('DC', 'x', e.x), ...sigma('LF', 'z', e.z), ...sigma('RE', 're', e.re), ...sigma('SIG', 'sig', e.sig) },
+      ...values(e, 'value'),
+      sigma: values(e, 'sigma'),
       focus: e.focus,
       debris: e.debris.map((d) => ({ x: mm(d.x), z: mm(d.z), area: mm(d.area) })),
     })),
@@ -217,7 +228,7 @@ export function frameSetAnswer(set: SetMeasurement): FrameSetAnswer {
       ...(asked('LF') ? { LF: mm(set.summary.LF), axialRunout: mm(set.summary.axialRunout) } : {}),
       ...(asked('DC') ? { DC: mm(set.summary.DC), radialRunout: mm(set.summary.radialRunout) } : {}),
       ...(asked('RE') ? { RE: mm(set.summary.RE) } : {}),
-      ...(asked('SIG') ? { sig: mm(set.summary.SIG) } : {}),
+      ...Object.fromEntries(ANGLES_AND_SIDES.filter(asked).map((f) => [KEY_OF[f], mm(set.summary[f])])),
     },
     warnings: set.warnings.map(({ edge, warning }) => ({ edge, code: warning.code, text: warningText(edge, warning) })),
   }

@@ -60,7 +60,7 @@ export async function findCorner(bench: Bench, hint: Hint | null, show: Show): P
   let seen = false
   for (let step = 0; step < MOST_SEARCH; step++) {
     const picture = await bench.grab()
-    const read = measureFrame(picture.frame, viewOf(bench, picture), false)
+    const read = measureFrame(picture.frame, viewOf(bench, picture), [])
     if (step % 4 === 0 || read.ok) show(picture, read.ok ? read.value : null, null)
     const { centreX: x, centreZ: z } = picture
     if (!read.ok) {
@@ -131,7 +131,7 @@ async function refine(bench: Bench, deg: number): Promise<number> {
   for (const turn of [-SIDE, 0, SIDE]) {
     await bench.turnTo(deg + turn)
     const picture = await bench.grab()
-    const read = measureFrame(picture.frame, viewOf(bench, picture), false)
+    const read = measureFrame(picture.frame, viewOf(bench, picture), [])
     x.push(read.ok && read.value.x ? read.value.x.value : NaN)
   }
   const bend = x[0] - 2 * x[1] + x[2]
@@ -146,7 +146,7 @@ export async function measureEdge(bench: Bench, edge: number, angleDeg: number, 
     await bench.turnTo(angleDeg + turn)
     const p = await bench.grab()
     if (turn === 0) {
-      const read = measureFrame(p.frame, viewOf(bench, p), true)
+      const read = measureFrame(p.frame, viewOf(bench, p), ['RE'])
       show(p, read.ok ? read.value : null, edge)
     }
     pictures.push({

@@ -92,7 +92,7 @@ const api = {
     const found = await findCorner(state.bench, tool.hint, show)
     if (!found.ok) return found
     const picture = await state.bench.grab()
-    const read = measureFrame(picture.frame, viewOf(state.bench, picture), true)
+    const read = measureFrame(picture.frame, viewOf(state.bench, picture), ['RE'])
     show(picture, read.ok ? read.value : null, state.angles.length ? 1 : null)
     return ok({ angles: tool.edges ? state.angles : null })
   },
@@ -121,7 +121,7 @@ const api = {
     if (!state || state.angles[edge - 1] === undefined) return
     await state.bench.turnTo(state.angles[edge - 1])
     const picture = await state.bench.grab()
-    const read = measureFrame(picture.frame, viewOf(state.bench, picture), true)
+    const read = measureFrame(picture.frame, viewOf(state.bench, picture), ['RE'])
     show(picture, read.ok ? read.value : null, edge)
   },
 

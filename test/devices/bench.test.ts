@@ -66,7 +66,7 @@ describe('the simulated bench', () => {
     const focus = async (deg: number) => {
       await bench.turnTo(deg)
       const p = await bench.grab()
-      const read = measureFrame(p.frame, viewOf(bench, p), false)
+      const read = measureFrame(p.frame, viewOf(bench, p), [])
       return read.ok ? read.value.focus : 0
     }
     expect(await focus(0)).toBeGreaterThan((await focus(12)) + 0.1)

@@ -3,11 +3,11 @@ import type { Frame, LightError } from '../imaging'
 import { solveLinear } from '../numeric'
 import { fail, ok, type Result } from '../units'
 import type { Debris } from './debris'
-import { measureFrame, type FrameMeasurement, type FrameWarning, type Measured } from './measure-frame'
+import { KEY_OF, type Feature, type ValueKey } from './features'
+import { measureFrame, type FrameMeasurement, type FrameWarning } from './measure-frame'
+import type { Measured } from './measured'
+import type { SideValues } from './side-values'
 import type { View } from './view'
-
-export const FEATURES = ['LF', 'DC', 'RE', 'SIG'] as const
-export type Feature = (typeof FEATURES)[number]
 
 export interface Picture {
   readonly name: string
@@ -19,14 +19,10 @@ export interface Picture {
   readonly centreZ: number
 }
 
-export interface EdgeMeasurement {
+/** Values of an edge: mm, angles in degrees; null where they cannot be had or were not asked for. */
+export interface EdgeMeasurement extends Readonly<Record<ValueKey, Measured | null>> {
   readonly edge: number
   readonly spindleDeg: number
-  /** Largest radius, greatest height, corner or ball radius in mm, point angle in degrees; null where they cannot be had. */
-  readonly x: Measured | null
-  readonly z: Measured | null
-  readonly re: Measured | null
-  readonly sig: Measured | null
   readonly focus: number
   readonly debris: readonly Debris[]
 }
@@ -38,12 +34,17 @@ export interface SetMeasurement {
   readonly warnings: readonly { readonly edge: number; readonly warning: FrameWarning }[]
 }
 
-/** All in mm but SIG, in degrees; null where it is not known. */
+/** Largest of lengths and diameters, mean of the rest; mm, angles in degrees; null where it is not known. */
 export interface Summary {
   readonly LF: number | null
   readonly DC: number | null
   readonly RE: number | null
   readonly SIG: number | null
+  readonly KAPR: number | null
+  readonly CHW: number | null
+  readonly KCH: number | null
+  readonly SCX: number | null
+  readonly SCZ: number | null
   readonly radialRunout: number | null
   readonly axialRunout: number | null
 }
@@ -66,7 +67,7 @@ export function measureSet(
   for (const picture of pictures) {
     const { width, height } = picture.frame
     const view = { width, height, mmPerPixel, centreX: picture.centreX, centreZ: picture.centreZ }
-    const found = measureFrame(picture.frame, view, measure.includes('RE'))
+    const found = measureFrame(picture.frame, view, measure)
     if (!found.ok) return fail({ code: 'PICTURE', file: picture.name, problem: found.error.code })
     views.push({ picture, found: found.value })
   }
@@ -74,7 +75,8 @@ export function measureSet(
   const grouped = numbers.map((edge) => ({ edge, seen: views.filter((v) => v.picture.edge === edge) }))
   const edges = grouped.map(({ edge, seen }) => edgeOf(edge, seen, measure))
   const summary = summarise(edges, measure)
-  if (!edges.some((e) => e.x || e.z || e.re || e.sig)) return fail({ code: 'NOTHING_MEASURED', file: pictures[0]?.name ?? '' })
+  if (!edges.some((e) => measure.some((f) => e[KEY_OF[f]])))
+    return fail({ code: 'NOTHING_MEASURED', file: pictures[0]?.name ?? '' })
   return ok({
     measure,
     edges,
@@ -88,9 +90,6 @@ interface Seen {
   readonly found: FrameMeasurement
 }
 
-/** Asked for, for each value of an edge. */
-const ASKED = { x: 'DC', z: 'LF', re: 'RE', sig: 'SIG' } as const
-
 function edgeOf(edge: number, seen: readonly Seen[], measure: readonly Feature[]): EdgeMeasurement {
   const spindles = [...new Set(seen.map((s) => s.picture.spindleDeg))]
   const turned = spindles.map((spindleDeg) => {
@@ -101,21 +100,37 @@ function edgeOf(edge: number, seen: readonly Seen[], measure: readonly Feature[]
       x: largest(at.map((s) => s.found.x)),
       z: largest(at.map((s) => s.found.z)),
       re: most.found.re,
-      sig: most.found.sig,
+      ...surest(at),
     }
   })
   const best = turned.reduce((a, b) => ((b.x?.value ?? -Infinity) > (a.x?.value ?? -Infinity) ? b : a))
-  const wanted = <T>(key: keyof typeof ASKED, value: T | null) => (measure.includes(ASKED[key]) ? value : null)
+  const wanted = (feature: Feature, value: Measured | null) => (measure.includes(feature) ? value : null)
+  const first = (feature: Feature) => {
+    const key = KEY_OF[feature]
+    return wanted(feature, best[key] ?? turned.find((t) => t[key])?.[key] ?? null)
+  }
   return {
     edge,
     spindleDeg: best.spindleDeg,
-    x: wanted('x', peak(turned.map((t) => [t.spindleDeg, t.x]))),
-    z: wanted('z', peak(turned.map((t) => [t.spindleDeg, t.z]))),
-    re: wanted('re', best.re ?? turned.find((t) => t.re)?.re ?? null),
-    sig: wanted('sig', best.sig ?? turned.find((t) => t.sig)?.sig ?? null),
+    x: wanted('DC', peak(turned.map((t) => [t.spindleDeg, t.x]))),
+    z: wanted('LF', peak(turned.map((t) => [t.spindleDeg, t.z]))),
+    re: first('RE'),
+    sig: first('SIG'),
+    kapr: first('KAPR'),
+    chw: first('CHW'),
+    kch: first('KCH'),
+    scx: first('SCX'),
+    scz: first('SCZ'),
     focus: Math.max(...seen.map((s) => s.found.focus)),
     debris: apart(seen.flatMap((s) => s.found.debris)),
   }
+}
+
+/** Of the views from several carriage places, what the one says that is surest of it. */
+function surest(views: readonly Seen[]): SideValues {
+  const of = (key: keyof SideValues) =>
+    views.map((v) => v.found[key]).reduce((a, b) => (a && (!b || a.sigma <= b.sigma) ? a : b), null)
+  return { sig: of('sig'), kapr: of('kapr'), chw: of('chw'), kch: of('kch'), scx: of('scx'), scz: of('scz') }
 }
 
 /** The same speck seen in several pictures counts once, at its largest. */
@@ -147,16 +162,24 @@ function peak(turned: readonly (readonly [number, Measured | null])[]): Measured
 }
 
 export function summarise(edges: readonly EdgeMeasurement[], measure: readonly Feature[]): Summary {
-  const of = (key: 'x' | 'z' | 're' | 'sig') => edges.map((e) => e[key]?.value).filter((v) => v !== undefined)
-  const mean = (v: readonly number[]) => (v.length ? v.reduce((a, b) => a + b, 0) / v.length : null)
+  const of = (key: ValueKey) => edges.map((e) => e[key]?.value).filter((v) => v !== undefined)
+  const mean = (key: ValueKey) => {
+    const v = of(key)
+    return v.length ? v.reduce((a, b) => a + b, 0) / v.length : null
+  }
   const spread = (v: readonly number[]) => (v.length > 1 ? Math.max(...v) - Math.min(...v) : null)
   const xs = of('x')
   const zs = of('z')
   return {
     LF: measure.includes('LF') && zs.length ? Math.max(...zs) : null,
     DC: measure.includes('DC') && xs.length ? 2 * Math.max(...xs) : null,
-    RE: mean(of('re')),
-    SIG: mean(of('sig')),
+    RE: mean('re'),
+    SIG: mean('sig'),
+    KAPR: mean('kapr'),
+    CHW: mean('chw'),
+    KCH: mean('kch'),
+    SCX: mean('scx'),
+    SCZ: mean('scz'),
     radialRunout: spread(xs),
     axialRunout: spread(zs),
   }
@@ -177,5 +200,7 @@ function warningsOf(edge: number, seen: readonly Seen[], got: EdgeMeasurement, m
     .map((code) => all.filter((w) => w.code === code).reduce((a, b) => (size(b) > size(a) ? b : a)))
     .filter(needed)
   if (measure.includes('SIG') && !got.sig) told.push({ code: 'NO_POINT' })
+  for (const feature of ['KAPR', 'CHW', 'KCH', 'SCX', 'SCZ'] as const)
+    if (measure.includes(feature) && !got[KEY_OF[feature]]) told.push({ code: 'NO_SIDE', feature })
   return told.map((warning) => ({ edge, warning }))
 }

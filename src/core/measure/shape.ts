@@ -52,8 +52,19 @@ export const ARC = 1
 export const FACE = 2
 
 /**
+ * How far inside a blurred arc's true outline its 50 % contour lies, mm: blur²/(2·radius), and 0.77·blur at a square
+ * sharp corner, where the level of two crossed steps is half when each is at √½.
+ */
+export function inset(radiusMm: number, blurMm: number): number {
+  if (blurMm <= 0) return 0
+  const sharp = (SHARP_SHARE * blurMm) / (1 + (radiusMm / (2 * blurMm)) ** 2)
+  return (blurMm * blurMm) / (2 * radiusMm + sharp)
+}
+const SHARP_SHARE = 1.3
+
+/**
  * Measures points against the shape.
- * @param blurMm blur of the picture: the 50 % contour of a blurred arc lies inside the true one by about blur²/(2·radius)
+ * @param blurMm blur of the picture, see `inset`
  * @param out filled with the signed distance of each point outside of the shape, mm
  * @param part filled with FLANK, ARC or FACE
  */
@@ -62,7 +73,7 @@ export function gauge(shape: Shape, points: readonly Point[], blurMm: number, ou
   const f = direction(shape.flankAngle)
   const m = direction(meetAngle(shape))
   const e = shape.face ? direction(shape.face.angle) : m
-  const seen = shape.radius - (shape.radius > 2 * blurMm ? (blurMm * blurMm) / (2 * shape.radius) : 0)
+  const seen = shape.radius - inset(shape.radius, blurMm)
   for (let i = 0; i < points.length; i++) {
     const { x, z } = points[i]
     const dx = x - c.x
@@ -82,8 +93,11 @@ export function gauge(shape: Shape, points: readonly Point[], blurMm: number, ou
   }
 }
 
-/** Derivative of a point's distance after each parameter, into `row`. */
-export function slope(shape: Shape, p: Point, part: number, row: number[]): void {
+/**
+ * Derivative of a point's distance after each parameter, into `row`.
+ * @param insetSlope derivative of `inset` after the radius
+ */
+export function slope(shape: Shape, p: Point, part: number, insetSlope: number, row: number[]): void {
   row.fill(0)
   const f = direction(shape.flankAngle)
   if (part === FLANK) {
@@ -102,6 +116,6 @@ export function slope(shape: Shape, p: Point, part: number, row: number[]): void
     row[0] = -(ux * (-f.z * reach - f.x * shape.along) + uz * (f.x * reach - f.z * shape.along))
     row[1] = -(ux * f.x + uz * f.z)
     row[2] = -(-ux * f.z + uz * f.x)
-    row[3] = ux * f.x + uz * f.z - 1
+    row[3] = ux * f.x + uz * f.z - 1 + insetSlope
   }
 }

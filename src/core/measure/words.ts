@@ -1,4 +1,5 @@
 /** The frame warnings and errors in plain words. */
+import { featureName } from './features'
 import type { SetError } from './measure-set'
 import type { FrameWarning } from './measure-frame'
 
@@ -20,6 +21,8 @@ export function warningText(edge: number, warning: FrameWarning): string {
       return `Edge ${edge} shows no flank away from the axis: its radius cannot be read.`
     case 'NO_POINT':
       return `Edge ${edge} shows no point between two straight lips: no point angle.`
+    case 'NO_SIDE':
+      return `Edge ${edge} shows no straight side that tells its ${featureName[warning.feature].toLowerCase()} (${warning.feature}).`
     case 'NO_END':
       return `Edge ${edge} shows no end: its length cannot be read.`
   }

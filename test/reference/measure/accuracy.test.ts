@@ -9,7 +9,7 @@ function errors(cases: number, given: (i: number) => Parameters<typeof randomCas
   const found = { x: [] as number[], z: [] as number[], re: [] as number[], xSigma: [] as number[] }
   for (let i = 0; i < cases; i++) {
     const { tool, scene, frame } = randomCase(i + 1, given(i))
-    const read = measureFrame(frame, scene, true)
+    const read = measureFrame(frame, scene, ['RE'])
     if (!read.ok || !read.value.x || !read.value.z || !read.value.re)
       throw new Error(`case ${i}: ${JSON.stringify(read.ok ? read.value.warnings : read.error)}`)
     found.x.push((read.value.x.value - tool.x) / scene.mmPerPixel.x)

@@ -25,7 +25,7 @@ const TOOL: Tool = { x: 10, z: 150, re: 1.5, dishDeg: 2 }
 const picture = (s: Scene) => ({ frame: { width: s.width, height: s.height, data: render(s) }, view: s })
 const warningsOf = (s: Scene) => {
   const { frame, view } = picture(s)
-  const read = measureFrame(frame, view, true)
+  const read = measureFrame(frame, view, ['RE'])
   if (!read.ok) throw new Error(read.error.code)
   return { ...read.value, codes: read.value.warnings.map((w) => w.code) }
 }
@@ -99,7 +99,7 @@ describe('one picture', () => {
     ['a burnt-out field', () => scene(TOOL, { contrast: 400 }), 'BURNT_OUT'],
   ])('refuses %s', (_, make, code) => {
     const { frame, view } = picture(make())
-    const read = measureFrame(frame, view, true)
+    const read = measureFrame(frame, view, ['RE'])
     expect(read.ok ? 'ok' : read.error.code).toBe(code)
   })
 })

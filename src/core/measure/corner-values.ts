@@ -1,0 +1,139 @@
+/** What a fitted corner says: largest radius, greatest height, corner radius, each with its standard deviation. */
+import { direction } from '../geometry'
+import { median } from '../numeric'
+import type { ShapeFit } from './fit-shape'
+import type { Measured, Values } from './measured'
+import { MODEL_SIGMA_PX } from './measured'
+import { ARC, centreOf, FACE, FLANK, meetAngle, parametersOf, shapeOf, type Shape } from './shape'
+import type { OutlinePoint } from './view'
+
+export interface Fitted extends ShapeFit {
+  readonly points: readonly OutlinePoint[]
+}
+
+/** Least arc that carries a radius, px. */
+export const LEAST_ARC_PX = 15
+/** Fewer points on the arc than this do not tell a radius from a sharp corner. */
+const LEAST_ARC_POINTS = 5
+/** Neighbouring points share their blur and their light, which moves a radius more than a place: found by trial on drawn pictures. */
+const RADIUS_FACTOR = 1.4
+const RADIUS_SIGMA_PX = 0.03
+const SHARED = 1.2
+/** Part of the blur by which the height of a corner smaller than four blurs may be off. */
+const SMALL_CORNER_SHARE = 0.025
+/** Share of the arc's length that must be seen, in points. */
+const LEAST_ARC_SHARE = 0.4
+/** A pole that is less sure than this is not told, px. */
+const MOST_SIGMA_PX = 0.5
+
+export function cornerValues(fit: Fitted, pixel: number, blurPx: number): Values {
+  const on = (part: number) => fit.points.filter((_, i) => fit.parts[i] === part && fit.weights[i] > 0)
+  const flank = on(FLANK).map((p) => p.z)
+  const face = on(FACE).map((p) => p.x)
+  const p = parametersOf(fit.shape)
+  const measured = (value: (shape: Shape) => number): Measured => {
+    const base = value(fit.shape)
+    const slopes = p.map((_, k) => (value(shapeOf(p.map((x, j) => (j === k ? x + 1e-6 : x)))) - base) / 1e-6)
+    let variance = 0
+    for (let a = 0; a < p.length; a++) for (let b = 0; b < p.length; b++) variance += slopes[a] * slopes[b] * fit.covariance[a][b]
+    return { value: base, sigma: Math.hypot(SHARED * Math.sqrt(Math.max(0, variance)), model) }
+  }
+  const sure = (m: Measured) => (m.sigma < MOST_SIGMA_PX * pixel ? m : null)
+  // a corner smaller than its blur is not quite an arc any more
+  const model = Math.hypot(MODEL_SIGMA_PX, fit.shape.radius < 4 * blurPx * pixel ? SMALL_CORNER_SHARE * blurPx : 0) * pixel
+  const upright = Math.abs(fit.shape.flankAngle) < Math.max(2 * Math.sqrt(fit.covariance[0][0]), 1e-4)
+  const arc = on(ARC).length
+  const arcMm = arcLength(fit, arc, pixel, blurPx)
+  const hidden = arcHidden(fit, pixel, blurPx)
+  if (arc < LEAST_ARC_POINTS && fit.shape.face) {
+    const sharp = sharpValues(measured, upright, flank, 0.5 * blurPx * pixel)
+    return { ...sharp, x: hidden && !upright ? null : sharp.x, z: hidden ? null : sharp.z }
+  }
+  const re = arcMm > 0 ? measured((s) => s.radius) : null
+  return {
+    x: hidden && !upright ? null : sure(measured((s) => largestX(s, flank, upright))),
+    z: hidden ? null : sure(measured((s) => greatestZ(s, face))),
+    re: re && { ...re, sigma: RADIUS_FACTOR * Math.hypot(re.sigma, RADIUS_SIGMA_PX * pixel) },
+    arcMm,
+  }
+}
+
+/** A corner too small to see: where flank and face would cross; how much of it is rounded off nobody can tell. */
+function sharpValues(
+  measured: (value: (shape: Shape) => number) => Measured,
+  upright: boolean,
+  flank: readonly number[],
+  unseenMm: number,
+): Values {
+  const tip = (s: Shape) => {
+    const f = direction(s.flankAngle)
+    const e = direction(s.face!.angle)
+    const det = f.x * e.z - f.z * e.x
+    return {
+      x: (s.flankOffset * e.z - s.face!.offset * f.z) / det,
+      z: (f.x * s.face!.offset - e.x * s.flankOffset) / det,
+    }
+  }
+  const x = measured((s) =>
+    upright || s.flankAngle > 0
+      ? lineX(s.flankAngle, s.flankOffset, upright ? median(flank) : Math.min(...flank))
+      : tip(s).x - s.radius * Math.abs(Math.sin(s.flankAngle)),
+  )
+  const slope = (s: Shape) => Math.abs(Math.cos(s.face!.angle))
+  const z = measured((s) => tip(s).z - s.radius * slope(s))
+  const rounded = measured(slope).value * unseenMm
+  return { x, z: { value: z.value, sigma: Math.hypot(z.sigma, rounded) }, re: null, arcMm: 0 }
+}
+
+/** Where a line with this normal angle and offset stands at another coordinate. */
+export const lineX = (angle: number, offset: number, z: number) => (offset - Math.sin(angle) * z) / Math.cos(angle)
+export const lineZ = (angle: number, offset: number, x: number) => (offset - Math.cos(angle) * x) / Math.sin(angle)
+
+/** @param flank heights of the points on the flank, mm */
+function largestX(shape: Shape, flank: readonly number[], upright: boolean): number {
+  const pole = centreOf(shape).x + shape.radius
+  if (flank.length < 8) return pole
+  if (upright) return lineX(shape.flankAngle, shape.flankOffset, median(flank))
+  // leaning inwards below the corner, the arc's own pole is the farthest; leaning outwards, the lowest point seen
+  return shape.flankAngle < 0 ? pole : lineX(shape.flankAngle, shape.flankOffset, Math.min(...flank))
+}
+
+/** @param face places of the points on the end face, mm from the middle of the picture */
+function greatestZ(shape: Shape, face: readonly number[]): number {
+  const centre = centreOf(shape)
+  const pole = centre.z + shape.radius
+  if (!shape.face || face.length < 8) return pole
+  // an end that rises towards the axis: its highest point seen
+  if (shape.face.angle < Math.PI / 2 - 1e-3) return lineZ(shape.face.angle, shape.face.offset, Math.min(...face))
+  const meet = meetAngle(shape)
+  return meet >= Math.PI / 2 ? pole : centre.z + shape.radius * Math.sin(meet)
+}
+
+/** Whether something covers so much of the corner that its pole cannot be told. */
+function arcHidden({ shape, points, out, weights }: Fitted, pixel: number, blurPx: number): boolean {
+  const c = centreOf(shape)
+  const reach = shape.radius + (2 * blurPx + 4) * pixel
+  const f = direction(shape.flankAngle)
+  let seen = 0
+  let covered = 0
+  for (let i = 0; i < points.length; i++) {
+    const dx = points[i].x - c.x
+    const dz = points[i].z - c.z
+    if (f.x * dz - f.z * dx < -2 * pixel || dx < -2 * pixel || dx * dx + dz * dz > (reach + Math.abs(out[i])) ** 2) continue
+    if (weights[i] > 0) seen++
+    else if (Math.abs(out[i]) > pixel) covered++
+  }
+  return covered >= LEAST_ARC_POINTS && covered > HIDDEN_SHARE * (seen + covered)
+}
+/** Share of the outline at a corner that may be covered before its pole is refused. */
+const HIDDEN_SHARE = 0.6
+
+/** Length of the arc that is seen, mm; 0 when it is too short, has too few points, or is only blur. */
+function arcLength(fit: Fitted, points: number, pixel: number, blurPx: number): number {
+  const opening = (fit.shape.face ? meetAngle(fit.shape) : Math.PI / 2) - fit.shape.flankAngle
+  const length = fit.shape.radius * opening
+  const radiusPx = fit.shape.radius / pixel
+  if (radiusPx < LEAST_ARC_PX - 0.5 || radiusPx < 4 * blurPx) return 0
+  // about one point a row or column
+  return points > LEAST_ARC_SHARE * (length / pixel) ? length : 0
+}

@@ -1,0 +1,103 @@
+/** Without a whole corner in view: a point, or what line or arc lies around the farthest places of the outline. */
+import { fitCircle, intersect, type Point } from '../geometry'
+import { median } from '../numeric'
+import { lineX, lineZ } from './corner-values'
+import { MODEL_SIGMA_PX, type Measured, type Values } from './measured'
+import { longestSide, sideOffsetSigma, type Side } from './sides'
+import type { OutlinePoint } from './view'
+
+/** Lips shorter than this do not make a point, outline points. */
+const LEAST_LIP = 30
+/** How far the outline may stay below the place where its lips would cross (chisel edge, blur), as a share of a lip. */
+const BLUNT = 0.15
+
+/** A point's lips are the outermost lines of the outline: a bump on an end is none. */
+const OUTSIDE_SHARE = 0.15
+
+export interface Tip {
+  readonly right: Side
+  readonly left: Side
+  readonly tip: Point
+}
+
+/** The two lips of a drill or a countersink, where they meet near the highest place of the outline. */
+export function findTip(points: readonly OutlinePoint[], pixel: number): Tip | null {
+  const right = longestSide(points, 0.2, Math.PI / 2 - 0.1, pixel)
+  if (!right || right.count < LEAST_LIP) return null
+  const left = longestSide(points, Math.PI / 2 + 0.1, Math.PI - 0.2, pixel)
+  const tip = left && left.count >= LEAST_LIP ? intersect(right, left) : null
+  if (!left || !tip) return null
+  const top = points.reduce((z, p) => Math.max(z, p.z), -Infinity)
+  const short = tip.z - top
+  const blunt = Math.max(6 * pixel, BLUNT * Math.min(right.to - right.from, left.to - left.from))
+  if (short < -3 * pixel || short > blunt) return null
+  const outside = points.filter((p) =>
+    [right, left].some(({ normal, offset }) => normal.x * p.x + normal.z * p.z - offset > 2 * pixel),
+  )
+  return outside.length > OUTSIDE_SHARE * points.length ? null : { right, left, tip }
+}
+
+/** @param cut whether the tool touches the right and the top border: what lies there is no end of it */
+export function extremes(
+  points: readonly OutlinePoint[],
+  pixel: number,
+  cut: { readonly right: boolean; readonly top: boolean },
+): Values {
+  const found = cut.top ? null : findTip(points, pixel)
+  return {
+    x: cut.right ? null : extreme(points, 'x', pixel, cut),
+    z: cut.top ? null : found ? tipHeight(found, pixel) : extreme(points, 'z', pixel, cut),
+    re: null,
+    arcMm: 0,
+  }
+}
+
+function tipHeight({ right, left, tip }: Tip, pixel: number): Measured {
+  const at = (side: Side) => sideOffsetSigma(side, tip) / Math.max(0.1, Math.abs(side.normal.z))
+  return { value: tip.z, sigma: Math.hypot(at(right), at(left), MODEL_SIGMA_PX * pixel) }
+}
+
+/** Outline points around the farthest place that are looked at, px. */
+const AROUND_PX = 60
+/** The farthest place may not lie nearer than this to where the tool leaves the picture, px. */
+const BORDER_PX = 4
+
+/** The farthest place of a line or arc fitted around the farthest points; null where it lies at a border the tool crosses. */
+function extreme(
+  points: readonly OutlinePoint[],
+  axis: 'x' | 'z',
+  pixel: number,
+  cut: { readonly right: boolean; readonly top: boolean },
+): Measured | null {
+  const other = axis === 'x' ? 'z' : 'x'
+  const facing = points.filter((p) => (axis === 'x' ? p.nx : p.nz) > 0.9)
+  if (facing.length < 12) return null
+  const top = facing.reduce((a, b) => (b[axis] > a[axis] ? b : a))
+  let near = facing.filter((p) => Math.hypot(p.x - top.x, p.z - top.z) < AROUND_PX * pixel)
+  const side = longestSide(near, -Math.PI, Math.PI, pixel)
+  const model = MODEL_SIGMA_PX * pixel
+  if (side && side.count > 0.8 * near.length) {
+    const used = near.filter((p) => Math.abs(side.normal.x * p.x + side.normal.z * p.z - side.offset) < pixel)
+    const lean = axis === 'x' ? side.angle : side.angle - Math.PI / 2
+    const level =
+      Math.abs(lean) < Math.max(3 * side.sigmaAngle, 2e-4) || used.length < 8 ? median(used.map((p) => p[other])) : top[other]
+    const crosses = axis === 'x' ? cut.top : cut.right
+    const end = points.reduce((m, p) => Math.max(m, p[other]), -Infinity)
+    if (level === top[other] && crosses && top[other] > end - BORDER_PX * pixel) return null
+    const value = axis === 'x' ? lineX(side.angle, side.offset, level) : lineZ(side.angle, side.offset, level)
+    const middle = used.reduce((s, p) => s + p[other], 0) / used.length
+    const spread = Math.abs(level - middle) * side.sigmaAngle
+    return { value, sigma: Math.hypot(1.5 * side.sigmaOffset, spread, model) }
+  }
+  const circle = fitCircle(near)
+  if (!circle) return null
+  near = near.filter((p) => Math.abs(Math.hypot(p.x - circle.centre.x, p.z - circle.centre.z) - circle.radius) < pixel)
+  const again = fitCircle(near) ?? circle
+  const crosses = axis === 'x' ? cut.top : cut.right
+  const end = points.reduce((m, p) => Math.max(m, p[other]), -Infinity)
+  if (crosses && again.centre[other] > end - BORDER_PX * pixel) return null
+  const c = again.covariance
+  const k = axis === 'x' ? 0 : 1
+  const variance = c[k][k] + c[2][2] + 2 * c[k][2]
+  return { value: again.centre[axis] + again.radius, sigma: Math.hypot(1.5 * Math.sqrt(Math.max(0, variance)), model) }
+}
