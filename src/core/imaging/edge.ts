@@ -27,6 +27,12 @@ export interface Edges {
 const CHORD = 6
 /** Pixels beyond the blur on each side that tell the level of tool and field. */
 const LEVEL_RUN = 6
+/** Pixels from the outline beyond which even a blur of 3 px has died away. */
+const FAR = 10
+/** The blur is read at every third place of the outline. */
+const BLUR_EVERY = 3
+/** Noise is read beside every so many places of the outline. */
+const NOISE_EVERY = 5
 /** Levels are shared along the outline over this many points each way. */
 const LEVEL_SHARE = 10
 
@@ -47,12 +53,13 @@ interface Site {
 /** Points of the outline, each from a fit of a blurred step to the grey levels across it. */
 export function findEdges(frame: Frame, light: Light, outline: Outline): Edges {
   const sites = sitesOf(frame, outline)
-  const noise = readLevels(frame, light, sites, 10, outline.mask)
-  let width = blurOf(frame, sites, noise)
-  if (width < 2.2) {
-    readLevels(frame, light, sites, reach(width), outline.mask)
-    width = blurOf(frame, sites, noise)
-  }
+  // the blur from every third place, with levels read well away from it; then levels as near as the blur allows
+  const some = sites.filter((_, i) => i % BLUR_EVERY === 0)
+  let noise = readLevels(frame, light, some, FAR, outline.mask)
+  let width = blurOf(frame, some, noise)
+  const skip = width < 2.2 ? reach(width) : FAR
+  noise = readLevels(frame, light, sites, skip, outline.mask)
+  if (skip < FAR) width = blurOf(frame, some, noise)
   const points: EdgePoint[] = []
   for (const site of sites) {
     const point = place(frame, site, width, noise)
@@ -71,7 +78,7 @@ function sitesOf({ width, height }: Frame, outline: Outline): Site[] {
       const b = cracks[Math.min(cracks.length - 1, i + CHORD)]
       const tu = b.u - a.u
       const tv = b.v - a.v
-      const length = Math.hypot(tu, tv)
+      const length = Math.sqrt(tu * tu + tv * tv)
       if (length < CHORD / 2) continue
       const crack = cracks[i]
       const steep = Math.abs(tv) >= Math.abs(tu)
@@ -106,34 +113,34 @@ function brighter(frame: Frame, light: Light, { base, step }: Site, away: number
 /** Sets the levels inside and outside of each site from pixels beyond `skip`; returns the grey noise. */
 function readLevels(frame: Frame, light: Light, sites: Site[], skip: number, mask: Uint8Array): number {
   const differences: number[] = []
-  const side = (site: Site, sign: 1 | -1): number => {
+  const side = (site: Site, sign: 1 | -1, listen: boolean): number => {
     const step = site.step * sign
     const start = sign > 0 ? site.base : site.base - site.step
     const most = room(start, step, frame)
     const wanted = sign > 0 ? 0 : 1
     let sum = 0
     let n = 0
-    let before = NaN
-    for (let k = 0; k <= Math.min(most, skip + LEVEL_RUN - 1); k++) {
+    let before = 0
+    const end = Math.min(most, skip + LEVEL_RUN - 1)
+    if (end < skip || mask[start + (skip >> 1) * step] !== wanted) return NaN
+    for (let k = skip; k <= end; k++) {
       const i = start + k * step
       if (mask[i] !== wanted) break
-      if (k < skip) continue
       sum += frame.data[i]
       n++
-      if (!Number.isNaN(before)) differences.push(frame.data[i] - before)
+      if (listen && n > 1) differences.push(frame.data[i] - before)
       before = frame.data[i]
     }
     if (n < 2) return NaN
     return sign > 0 ? (sum / n) * brighter(frame, light, site, skip + (n - 1) / 2) : sum / n
   }
-  for (const site of sites) {
-    site.inside = side(site, -1)
-    site.outside = side(site, 1)
-  }
+  sites.forEach((site, i) => {
+    site.inside = side(site, -1, i % NOISE_EVERY === 0)
+    site.outside = side(site, 1, i % NOISE_EVERY === 0)
+  })
   for (const key of ['inside', 'outside'] as const) {
     const raw = sites.map((site) => site[key])
-    const known = raw.filter((x) => !Number.isNaN(x))
-    const all = known.length ? median(known) : NaN
+    const all = medianOf(raw)
     let sum = 0
     let n = 0
     const take = (k: number, sign: number) => {
@@ -144,7 +151,7 @@ function readLevels(frame: Frame, light: Light, sites: Site[], skip: number, mas
     }
     for (let k = 0; k <= LEVEL_SHARE; k++) take(k, 1)
     for (let i = 0; i < sites.length; i++) {
-      sites[i][key] = n > 0 ? sum / n : all
+      sites[i][key] = n > 0 ? sum / n : all()
       take(i + LEVEL_SHARE + 1, 1)
       take(i - LEVEL_SHARE, -1)
     }
@@ -152,15 +159,20 @@ function readLevels(frame: Frame, light: Light, sites: Site[], skip: number, mas
   return Math.max(0.3, robustSigma(differences.length ? differences : [0]) / Math.SQRT2)
 }
 
+/** The median of what is known, worked out when it is first asked for; NaN when nothing is known. */
+function medianOf(values: readonly number[]): () => number {
+  let found: number | null = null
+  return () => (found ??= median(values.filter((x) => !Number.isNaN(x))))
+}
+
 /**
  * Width of the blurred step (standard deviation, px, the pixel's own 1/12 included) from ∫p(1−p) = s/√π of a
  * normal law with p the level between 0 and 1; the noise's own share −nσ² is put back.
  */
 function blurOf(frame: Frame, sites: readonly Site[], noise: number): number {
-  const half = 10
+  const half = FAR
   const widths: number[] = []
-  for (let k = 0; k < sites.length; k += 3) {
-    const site = sites[k]
+  for (const site of sites) {
     const contrast = site.outside - site.inside
     if (!(contrast > 10) || room(site.base, site.step, frame) < half || room(site.base, -site.step, frame) < half + 1) continue
     let sum = 0
@@ -183,20 +195,25 @@ function place(frame: Frame, site: Site, width: number, noise: number): EdgePoin
   const out = Math.min(half, room(site.base, site.step, frame) + 1)
   const into = Math.min(half, room(site.base, -site.step, frame))
   if (out < 2 || into < 2) return null
+  const { data } = frame
+  const { inside, step: stride } = site
+  const first = site.base - into * stride
   let offset = 0 // from the crack outwards, px
   let slopeSum = 0
-  for (let step = 0; step < 4; step++) {
+  const perUnit = 1 / s
+  const perLevel = 1 / contrast
+  for (let step = 0; step < 6; step++) {
     let residual = 0
     slopeSum = 0
-    for (let j = -into; j < out; j++) {
-      const t = (j + 0.5 - offset) / s
-      const slope = density(t) / s
-      residual += ((frame.data[site.base + j * site.step] - site.inside) / contrast - cumulative(t)) * slope
+    for (let j = -into, i = first; j < out; j++, i += stride) {
+      const k = entry((j + 0.5 - offset) * perUnit)
+      const slope = DENSITY[k]
+      residual += ((data[i] - inside) * perLevel - CUMULATIVE[k]) * slope
       slopeSum += slope * slope
     }
-    const move = -residual / slopeSum
+    const move = (-residual * s) / slopeSum
     offset += Math.max(-1.5, Math.min(1.5, move))
-    if (Math.abs(move) < 1e-4) break
+    if (Math.abs(move) < 0.003) break // what is left after such a step is far below the noise
   }
   if (!(Math.abs(offset) < half)) return null
   const steep = site.crack.du === 0
@@ -206,22 +223,21 @@ function place(frame: Frame, site: Site, width: number, noise: number): EdgePoin
     v: site.crack.v + (steep ? 0 : sign * offset),
     nu: site.nu,
     nv: site.nv,
-    sigma: (noise / contrast / Math.sqrt(slopeSum)) * site.cos,
+    sigma: ((noise * s) / contrast / Math.sqrt(slopeSum)) * site.cos,
     piece: site.piece,
   }
 }
 
-const TABLE_STEP = 1 / 256
+const TABLE_PER_UNIT = 1024
 const TABLE_REACH = 6
-const TABLE = Array.from({ length: 2 * TABLE_REACH * 256 + 2 }, (_, i) => cumulativeNormal(i * TABLE_STEP - TABLE_REACH))
-const DENSITY = Array.from({ length: 2 * TABLE_REACH * 256 + 2 }, (_, i) => phi(i * TABLE_STEP - TABLE_REACH))
+const TABLE_SIZE = 2 * TABLE_REACH * TABLE_PER_UNIT + 1
+const tableOf = (f: (t: number) => number) =>
+  Float64Array.from({ length: TABLE_SIZE }, (_, i) => f(i / TABLE_PER_UNIT - TABLE_REACH))
+const CUMULATIVE = tableOf(cumulativeNormal)
+const DENSITY = tableOf(phi)
 
-const look = (table: readonly number[], t: number, below: number, above: number): number => {
-  const at = (t + TABLE_REACH) / TABLE_STEP
-  if (at <= 0) return below
-  if (at >= table.length - 1) return above
-  const i = Math.floor(at)
-  return table[i] + (at - i) * (table[i + 1] - table[i])
+/** Index of the nearest entry of the tables: off by at most 1/2048 of the blur, and evenly to both sides. */
+const entry = (t: number): number => {
+  const i = Math.round((t + TABLE_REACH) * TABLE_PER_UNIT)
+  return i < 0 ? 0 : i >= TABLE_SIZE ? TABLE_SIZE - 1 : i
 }
-const cumulative = (t: number): number => look(TABLE, t, 0, 1)
-const density = (t: number): number => look(DENSITY, t, 0, 0)

@@ -1,5 +1,5 @@
 /** The light of a picture: how dark the tool and how bright the field is at each place. */
-import { leastSquares, median, quantile } from '../numeric'
+import { solveLinear } from '../numeric'
 import { fail, ok, type Result } from '../units'
 import type { Frame } from './frame'
 
@@ -18,49 +18,76 @@ export interface Light {
 
 /** Side of a cell, px. */
 export const CELL = 8
+/** In a large picture every second cell each way is looked at: light changes slowly. */
+const lookStep = ({ width, height }: Frame): number => (width * height > 200_000 ? 2 * CELL : CELL)
 /** Least step between tool and field, in grey levels, that can be told from uneven light. */
 const LEAST_CONTRAST = 25
 /** A field darker than this carries too few grey levels to place an edge. */
 const LEAST_FIELD = 45
 
+/** Mean grey of 3×3 pixels at each place looked at. */
+interface Cells {
+  readonly u: Float64Array
+  readonly v: Float64Array
+  readonly grey: Float64Array
+}
+
 /**
- * Separates tool and field: cells of 8×8 pixels are split by Otsu's threshold (IEEE SMC 9 (1979) 62), the bright ones
+ * Separates tool and field: small patches are split by Otsu's threshold (IEEE SMC 9 (1979) 62), the bright ones
  * carry a quadratic surface, so that light falling off across the picture does not move the outline.
  */
 export function readLight(frame: Frame): Result<Light, LightError> {
-  const { width, height, data } = frame
-  const cells: { u: number; v: number; grey: number }[] = []
-  for (let v = CELL / 2; v < height; v += CELL) {
-    for (let u = CELL / 2; u < width; u += CELL) {
-      let sum = 0
-      for (let dv = -1; dv <= 1; dv++) {
-        for (let du = -1; du <= 1; du++) {
-          sum += data[Math.min(height - 1, v + dv) * width + Math.min(width - 1, u + du)]
-        }
-      }
-      cells.push({ u: u / width, v: v / height, grey: sum / 9 })
-    }
-  }
-  const greys = cells.map((cell) => cell.grey)
-  const low = quantile(greys, 0.01)
-  const high = quantile(greys, 0.99)
+  const cells = look(frame)
+  const { grey } = cells
+  const sorted = grey.slice().sort()
+  const low = at(sorted, 0.01)
+  const high = at(sorted, 0.99)
   if (high < LEAST_FIELD) return fail({ code: 'TOO_DARK' })
   if (high - low < LEAST_CONTRAST) return low >= 254 ? fail({ code: 'BURNT_OUT' }) : fail({ code: 'NO_EDGE' })
-  const split = otsu(greys)
-  const field = cells.filter((cell) => cell.grey > split)
-  const tool = greys.filter((grey) => grey <= split)
-  const dark = median(tool)
-  const bright = median(field.map((cell) => cell.grey))
+  const split = otsu(grey)
+  const first = sorted.findIndex((g) => g > split)
+  if (first <= 0) return fail({ code: 'NO_EDGE' })
+  const dark = at(sorted.subarray(0, first), 0.5)
+  const bright = at(sorted.subarray(first), 0.5)
   if (bright - dark < LEAST_CONTRAST) return fail({ code: 'NO_EDGE' })
-  if (countAt255(frame) > 0.5 * (field.length / cells.length) * data.length) return fail({ code: 'BURNT_OUT' })
-  const surface = fieldSurface(field, dark, bright)
+  const fieldShare = 1 - first / sorted.length
+  if (countAt255(frame) > 0.5 * fieldShare * frame.data.length) return fail({ code: 'BURNT_OUT' })
+  const surface = fieldSurface(cells, split, dark, bright)
   return ok({ dark, halfWay: halfWay(frame, surface, dark, bright), surface, contrast: bright - dark })
 }
 
-function otsu(greys: readonly number[]): number {
-  const histogram = new Array<number>(256).fill(0)
-  for (const grey of greys) histogram[Math.min(255, Math.round(grey))]++
-  const total = greys.reduce((a, b) => a + b, 0)
+const at = (sorted: Float64Array, share: number): number => sorted[Math.round(share * (sorted.length - 1))]
+
+function look(frame: Frame): Cells {
+  const { width, height, data } = frame
+  const step = lookStep(frame)
+  const across = Math.ceil((width - CELL / 2) / step)
+  const down = Math.ceil((height - CELL / 2) / step)
+  const u = new Float64Array(across * down)
+  const v = new Float64Array(across * down)
+  const grey = new Float64Array(across * down)
+  let i = 0
+  for (let row = CELL / 2; row < height; row += step) {
+    for (let col = CELL / 2; col < width; col += step) {
+      const left = Math.min(width - 3, col - 1)
+      let sum = 0
+      for (let k = Math.min(height - 3, row - 1) * width + left, line = 0; line < 3; line++, k += width)
+        sum += data[k] + data[k + 1] + data[k + 2]
+      u[i] = col / width
+      v[i] = row / height
+      grey[i++] = sum / 9
+    }
+  }
+  return { u, v, grey }
+}
+
+function otsu(greys: Float64Array): number {
+  const histogram = new Float64Array(256)
+  let total = 0
+  for (const grey of greys) {
+    histogram[Math.min(255, Math.round(grey))]++
+    total += grey
+  }
   let below = 0
   let sumBelow = 0
   let best = 0
@@ -80,40 +107,64 @@ function otsu(greys: readonly number[]): number {
   return (first + last) / 2 + 0.5
 }
 
-/** Counted on every fifth pixel, which is share enough. */
+/** Counted on every seventh pixel, which is share enough and never keeps to one column. */
 function countAt255({ data }: Frame): number {
   let count = 0
-  for (let i = 0; i < data.length; i += 5) if (data[i] === 255) count += 5
+  for (let i = 0; i < data.length; i += 7) if (data[i] === 255) count += 7
   return count
 }
 
-/** Terms of the surface at a place given as shares of the picture's width and height. */
-const terms = (a: number, b: number): number[] => [1, a, b, a * a, a * b, b * b]
-
 /** Grey level of the field at a place, whatever stands there; NaN without a surface. */
 export function fieldAt({ surface }: Light, { width, height }: Frame, u: number, v: number): number {
-  const a = u / width
-  const b = v / height
-  return surface
-    ? surface[0] + surface[1] * a + surface[2] * b + surface[3] * a * a + surface[4] * a * b + surface[5] * b * b
-    : NaN
+  return surface ? level(surface, u / width, v / height) : NaN
 }
 
-function fieldSurface(
-  field: readonly { readonly u: number; readonly v: number; readonly grey: number }[],
-  dark: number,
-  bright: number,
-): readonly number[] | null {
-  const rows = field.map((cell) => terms(cell.u, cell.v))
-  const values = field.map((cell) => cell.grey)
-  const fit = field.length > 30 ? leastSquares(rows, values) : null
-  if (!fit) return null
-  // cells that straddle the outline are greyer than the field: once more without them
+/** @returns null when too little of the field is seen */
+function fieldSurface({ u, v, grey }: Cells, split: number, dark: number, bright: number): readonly number[] | null {
+  const first = surfaceThrough(u, v, grey, (i) => grey[i] > split)
+  if (!first) return null
+  // patches that straddle the outline are greyer than the field: once more without them
   const limit = 0.15 * (bright - dark)
-  const weights = rows.map((r, i) => (Math.abs(values[i] - r.reduce((s, c, k) => s + c * fit.x[k], 0)) < limit ? 1 : 0))
-  const enough = weights.reduce<number>((a, b) => a + b, 0) > 30
-  return ((enough && leastSquares(rows, values, weights)) || fit).x
+  const near = (i: number) => grey[i] > split && Math.abs(grey[i] - level(first, u[i], v[i])) < limit
+  return surfaceThrough(u, v, grey, near) ?? first
 }
+
+const TERMS = 6
+const LEAST_PATCHES = 20
+
+function surfaceThrough(
+  u: Float64Array,
+  v: Float64Array,
+  grey: Float64Array,
+  counts: (i: number) => boolean,
+): readonly number[] | null {
+  const normal = new Float64Array(TERMS * TERMS)
+  const right = new Float64Array(TERMS)
+  const row = new Float64Array(TERMS)
+  let n = 0
+  for (let i = 0; i < grey.length; i++) {
+    if (!counts(i)) continue
+    n++
+    row[0] = 1
+    row[1] = u[i]
+    row[2] = v[i]
+    row[3] = u[i] * u[i]
+    row[4] = u[i] * v[i]
+    row[5] = v[i] * v[i]
+    for (let a = 0; a < TERMS; a++) {
+      right[a] += row[a] * grey[i]
+      for (let b = 0; b <= a; b++) normal[TERMS * a + b] += row[a] * row[b]
+    }
+  }
+  if (n < LEAST_PATCHES) return null
+  const rows = Array.from({ length: TERMS }, (_, a) =>
+    Array.from({ length: TERMS }, (__, b) => normal[TERMS * Math.max(a, b) + Math.min(a, b)]),
+  )
+  return solveLinear(rows, [...right])
+}
+
+const level = (s: readonly number[], a: number, b: number): number =>
+  s[0] + s[1] * a + s[2] * b + s[3] * a * a + s[4] * a * b + s[5] * b * b
 
 function halfWay({ width, height }: Frame, surface: readonly number[] | null, dark: number, bright: number): Float32Array {
   const across = Math.ceil(width / CELL)
@@ -121,10 +172,12 @@ function halfWay({ width, height }: Frame, surface: readonly number[] | null, da
   const least = dark + 0.3 * (bright - dark)
   const most = dark + 1.5 * (bright - dark)
   const levels = new Float32Array(across * down)
-  for (let i = 0; i < levels.length; i++) {
-    const at = terms((((i % across) + 0.5) * CELL) / width, ((Math.floor(i / across) + 0.5) * CELL) / height)
-    const grey = surface ? at.reduce((sum, term, k) => sum + term * surface[k], 0) : bright
-    levels[i] = (dark + Math.min(most, Math.max(least, grey))) / 2
+  let i = 0
+  for (let row = 0; row < down; row++) {
+    for (let col = 0; col < across; col++) {
+      const grey = surface ? level(surface, ((col + 0.5) * CELL) / width, ((row + 0.5) * CELL) / height) : bright
+      levels[i++] = (dark + Math.min(most, Math.max(least, grey))) / 2
+    }
   }
   return levels
 }

@@ -78,31 +78,42 @@ function darkRuns({ width, height, data }: Frame, { halfWay, contrast }: Light):
     const o = v * width
     const up = v > 0 ? -width : 0
     const down = v < height - 1 ? width : 0
-    const cells = Math.floor(v / CELL) * across
     let from = -1
-    for (let u = 0; u < width; u++) {
-      const i = o + u
-      const over = data[i] - halfWay[cells + (u >> 3)]
-      let dark = over < 0
-      if (over > -clear && over < clear) {
-        const l = u > 0 ? i - 1 : i
-        const r = u < width - 1 ? i + 1 : i
-        const sum =
-          data[l + up] +
-          data[i + up] +
-          data[r + up] +
-          data[l] +
-          data[i] +
-          data[r] +
-          data[l + down] +
-          data[i + down] +
-          data[r + down]
-        dark = sum < 9 * halfWay[cells + (u >> 3)]
+    for (let cell = Math.floor(v / CELL) * across, start = 0; start < width; cell++, start += CELL) {
+      const half = halfWay[cell]
+      const sure = half + clear
+      const end = start + CELL < width ? start + CELL : width
+      if (end - start === CELL) {
+        const a = data[o + start]
+        const b = data[o + start + 3]
+        const c = data[o + start + 7]
+        // a cell that is all field or all tool at three places narrower apart than the least speck needs no closer look
+        if (from < 0 ? a >= sure && b >= sure && c >= sure : a <= half - clear && b <= half - clear && c <= half - clear) continue
       }
-      if (dark && from < 0) from = u
-      else if (!dark && from >= 0) {
-        runs.push({ v, from, to: u })
-        from = -1
+      for (let u = start; u < end; u++) {
+        const i = o + u
+        const grey = data[i]
+        if (grey >= sure) {
+          if (from >= 0) {
+            runs.push({ v, from, to: u })
+            from = -1
+          }
+          continue
+        }
+        if (grey > half - clear) {
+          const l = u > 0 ? i - 1 : i
+          const r = u < width - 1 ? i + 1 : i
+          const above = data[l + up] + data[i + up] + data[r + up]
+          const below = data[l + down] + data[i + down] + data[r + down]
+          if (above + data[l] + grey + data[r] + below >= 9 * half) {
+            if (from >= 0) {
+              runs.push({ v, from, to: u })
+              from = -1
+            }
+            continue
+          }
+        }
+        if (from < 0) from = u
       }
     }
     if (from >= 0) runs.push({ v, from, to: width })

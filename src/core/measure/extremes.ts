@@ -22,6 +22,7 @@ export interface Tip {
 
 /** The two lips of a drill or a countersink, where they meet near the highest place of the outline. */
 export function findTip(points: readonly OutlinePoint[], pixel: number): Tip | null {
+  if (!fallsToAxis(points)) return null
   const right = longestSide(points, 0.2, Math.PI / 2 - 0.1, pixel)
   if (!right || right.count < LEAST_LIP) return null
   const left = longestSide(points, Math.PI / 2 + 0.1, Math.PI - 0.2, pixel)
@@ -36,6 +37,14 @@ export function findTip(points: readonly OutlinePoint[], pixel: number): Tip | n
   )
   return outside.length > OUTSIDE_SHARE * points.length ? null : { right, left, tip }
 }
+
+/** A left lip falls away from the highest place towards the left end of the outline: seen at once, sides are not. */
+function fallsToAxis(points: readonly OutlinePoint[]): boolean {
+  const top = points.reduce((a, b) => (b.z > a.z ? b : a))
+  const left = points.reduce((a, b) => (b.x < a.x ? b : a))
+  return top.z - left.z > LEAST_LIP_SLOPE * (top.x - left.x)
+}
+const LEAST_LIP_SLOPE = 0.085
 
 /** @param cut whether the tool touches the right and the top border: what lies there is no end of it */
 export function extremes(

@@ -1,7 +1,7 @@
 /** Fits a shape to an outline so that chips do not pull it: Gauss and Newton with Tukey's weights, scale by scale. */
-import { direction, type Point } from '../geometry'
+import { direction } from '../geometry'
 import { invert, robustSigma, solveLinear, tukeyWeight } from '../numeric'
-import { gauge, inset, parametersOf, shapeOf, slope, type Shape } from './shape'
+import { gauge, inset, parametersOf, shapeOf, slopesOf, type Shape } from './shape'
 import type { OutlinePoint } from './view'
 
 export interface ShapeFit {
@@ -20,6 +20,9 @@ export interface ShapeFit {
 /** How far a face may stand off being tangent to the arc, as a share of the radius: a kink of 3° is 0.0014. */
 const KINK_SHARE = 0.0025
 const MOST_STEPS = 25
+/** The first steps look at every so many points only: they need not be exact. */
+const EARLY_STEPS = 4
+const EARLY_STRIDE = 3
 
 /**
  * @param points outline near the origin (mm from the middle of the picture), so that angles and offsets part well
@@ -34,33 +37,44 @@ export function fitShape(points: readonly OutlinePoint[], start: Shape, pixel: n
   const out = new Float64Array(n)
   const parts = new Uint8Array(n)
   const weights = new Float64Array(n)
-  const row = new Array<number>(size).fill(0)
+  const row = new Float64Array(size)
+  const some = new Float64Array(Math.min(n, 200))
+  const spread = () => {
+    for (let k = 0; k < some.length; k++) some[k] = out[Math.floor((k * n) / some.length)]
+    return robustSigma(some)
+  }
+  const normalSum = new Float64Array(size * size)
+  const rightSum = new Float64Array(size)
   let shape = start
   let scale = 2 * pixel
   let normal: number[][] = []
   for (let step = 0; step < MOST_STEPS; step++) {
     gauge(shape, points, blurMm, out, parts)
     if (step > 0) {
-      const next = Math.max(0.04 * pixel, Math.min(scale * 0.6, 1.2 * robustSigma(out)))
+      const next = Math.max(0.04 * pixel, Math.min(scale * 0.6, 1.2 * spread()))
       scale = step > 3 ? next : Math.max(0.7 * pixel, next)
     }
-    normal = Array.from({ length: size }, () => new Array<number>(size).fill(0))
-    const right = new Array<number>(size).fill(0)
+    normalSum.fill(0)
+    rightSum.fill(0)
     const insetSlope = (inset(shape.radius + 0.01 * blurMm, blurMm) - inset(shape.radius, blurMm)) / (0.01 * blurMm)
-    for (let i = 0; i < n; i++) {
+    const sloped = slopesOf(shape, insetSlope)
+    for (let i = 0; i < n; i += step < EARLY_STEPS ? EARLY_STRIDE : 1) {
       const sigma = points[i].sigmaMm
-      const w = tukeyWeight(out[i], Math.max(scale, sigma)) / (sigma * sigma)
+      const w = tukeyWeight(out[i], scale > sigma ? scale : sigma) / (sigma * sigma)
       weights[i] = w
-      if (w > 0) add(normal, right, slope2(shape, points[i], parts[i], insetSlope, row), out[i], w)
+      if (w === 0) continue
+      sloped(points[i], parts[i], row)
+      add(normalSum, rightSum, row, out[i], w)
     }
-    if (shape.face) add(normal, right, ...tangency(shape))
+    if (shape.face) add(normalSum, rightSum, ...tangency(shape))
+    normal = Array.from({ length: size }, (_, a) => [...normalSum.subarray(size * a, size * a + size)])
     for (let k = 0; k < size; k++) normal[k][k] = normal[k][k] * (1 + 1e-9) + 1e-9 // a part without points stays where it is
-    const move = solveLinear(normal, right)
+    const move = solveLinear(normal, [...rightSum])
     if (!move || !move.every(Number.isFinite)) return null
     const p = parametersOf(shape).map((x, k) => x + move[k])
     p[3] = Math.max(shape.face ? 0 : pixel, p[3])
     shape = shapeOf(p)
-    if (step > 5 && Math.max(...move.map(Math.abs)) < 1e-5 * pixel) break
+    if (step > 5 && Math.max(...move.map(Math.abs)) < 1e-4 * pixel) break
   }
   gauge(shape, points, blurMm, out, parts)
   const inverse = invert(normal)
@@ -79,16 +93,13 @@ export function fitShape(points: readonly OutlinePoint[], start: Shape, pixel: n
   return { shape, covariance: inverse.map((r) => r.map((x) => x * unit)), weights, parts, out, misfit }
 }
 
-function slope2(shape: Shape, p: Point, part: number, insetSlope: number, row: number[]): number[] {
-  slope(shape, p, part, insetSlope, row)
-  return row
-}
-
-function add(normal: number[][], right: number[], row: readonly number[], out: number, w: number): void {
-  for (let a = 0; a < row.length; a++) {
-    if (row[a] === 0) continue
-    right[a] -= w * row[a] * out
-    for (let b = 0; b < row.length; b++) normal[a][b] += w * row[a] * row[b]
+function add(normal: Float64Array, right: Float64Array, row: ArrayLike<number>, out: number, w: number): void {
+  const size = row.length
+  for (let a = 0; a < size; a++) {
+    const wa = w * row[a]
+    if (wa === 0) continue
+    right[a] -= wa * out
+    for (let b = 0; b < size; b++) normal[a * size + b] += wa * row[b]
   }
 }
 

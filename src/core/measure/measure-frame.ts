@@ -123,11 +123,15 @@ function bestFit(points: readonly OutlinePoint[], pixel: number, blurMm: number,
   const near = nearLine(points, pixel)
   const flank = longestSide(points, -0.45, 0.45, pixel, near) ?? longestSide(points, -1.3, 0.6, pixel, near)
   const face = longestSide(points, 0.6, 2.2, pixel, near)
-  const starts = [flank && face && cornerStart(points, flank, face, near), ballStart(points, pixel)]
+  const starts: (() => Shape | null)[] = [
+    () => flank && face && cornerStart(points, flank, face, near),
+    () => ballStart(points, pixel),
+  ]
   let best: Fitted | null = null
-  for (const start of starts) {
-    if (!start || (best && best.misfit < 0.05)) continue
-    const used = points.filter((p) => inReach(p, start))
+  for (const startOf of starts) {
+    const start: Shape | null = best && best.misfit < 0.05 ? null : startOf()
+    if (!start) continue
+    const used: OutlinePoint[] = points.filter((p) => inReach(p, start))
     const fit = fitShape(used, start, pixel, blurMm)
     if (fit && plausible(fit.shape) && (!best || fit.misfit < 0.8 * best.misfit)) best = { ...fit, points: used }
   }

@@ -94,28 +94,34 @@ export function gauge(shape: Shape, points: readonly Point[], blurMm: number, ou
 }
 
 /**
- * Derivative of a point's distance after each parameter, into `row`.
+ * Derivatives of a point's distance after each parameter, written into `row`.
  * @param insetSlope derivative of `inset` after the radius
  */
-export function slope(shape: Shape, p: Point, part: number, insetSlope: number, row: number[]): void {
-  row.fill(0)
+export function slopesOf(shape: Shape, insetSlope: number): (p: Point, part: number, row: Float64Array) => void {
   const f = direction(shape.flankAngle)
-  if (part === FLANK) {
-    row[0] = -f.z * p.x + f.x * p.z
-    row[1] = -1
-  } else if (part === FACE && shape.face) {
-    const e = direction(shape.face.angle)
-    row[4] = -e.z * p.x + e.x * p.z
-    row[5] = -1
-  } else {
-    const c = centreOf(shape)
-    const d = Math.hypot(p.x - c.x, p.z - c.z) || 1
-    const ux = (p.x - c.x) / d
-    const uz = (p.z - c.z) / d
-    const reach = shape.flankOffset - shape.radius
-    row[0] = -(ux * (-f.z * reach - f.x * shape.along) + uz * (f.x * reach - f.z * shape.along))
-    row[1] = -(ux * f.x + uz * f.z)
-    row[2] = -(-ux * f.z + uz * f.x)
-    row[3] = ux * f.x + uz * f.z - 1 + insetSlope
+  const e = shape.face ? direction(shape.face.angle) : f
+  const c = centreOf(shape)
+  const reach = shape.flankOffset - shape.radius
+  const turnX = -f.z * reach - f.x * shape.along
+  const turnZ = f.x * reach - f.z * shape.along
+  return (p, part, row) => {
+    row.fill(0)
+    if (part === FLANK) {
+      row[0] = -f.z * p.x + f.x * p.z
+      row[1] = -1
+    } else if (part === FACE) {
+      row[4] = -e.z * p.x + e.x * p.z
+      row[5] = -1
+    } else {
+      const dx = p.x - c.x
+      const dz = p.z - c.z
+      const d = Math.sqrt(dx * dx + dz * dz) || 1
+      const ux = dx / d
+      const uz = dz / d
+      row[0] = -(ux * turnX + uz * turnZ)
+      row[1] = -(ux * f.x + uz * f.z)
+      row[2] = -(-ux * f.z + uz * f.x)
+      row[3] = ux * f.x + uz * f.z - 1 + insetSlope
+    }
   }
 }

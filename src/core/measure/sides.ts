@@ -20,12 +20,14 @@ export interface Side extends Line {
 /** Points on each window that proposes a line. */
 const WINDOWS = [14, 30, 64, 128]
 const LEAST_COUNT = 10
+/** About how many points are counted on each line proposed. */
+const LOOKED_AT = 160
 /** Normals of an outline's points are known to about this, radians. */
 const NORMAL_SPREAD = 0.3
 
 /** How near a point must lie to be on a line: sure of noise, and still less than the sagitta of a long arc. */
 export const nearLine = (points: readonly OutlinePoint[], pixel: number): number =>
-  Math.max(0.35 * pixel, 3.2 * median(points.map((p) => p.sigmaMm)))
+  Math.max(0.35 * pixel, 3.2 * median(points.filter((_, i) => i % 5 === 0).map((p) => p.sigmaMm)))
 
 /**
  * The longest straight side whose outward normal lies between two angles; chips leave gaps in it and do not turn it.
@@ -47,7 +49,7 @@ export function longestSide(
   const n = some.length
   if (n < LEAST_COUNT) return null
   const sums = runningSums(some)
-  const skip = n > 240 ? 2 : 1
+  const skip = Math.ceil(n / LOOKED_AT)
   let most = 0
   let best: { nx: number; nz: number; offset: number } | null = null
   for (const size of WINDOWS) {

@@ -6,8 +6,14 @@
  */
 export function solveLinear(a: readonly (readonly number[])[], b: readonly number[]): number[] | null {
   const n = b.length
-  const m = a.map((row, i) => [...row, b[i]])
-  const scale = Math.max(...m.flat().map(Math.abs), 1e-300)
+  const m: number[][] = []
+  let scale = 1e-300
+  for (let row = 0; row < n; row++) {
+    const copy = a[row].slice()
+    copy.push(b[row])
+    for (const x of copy) if (Math.abs(x) > scale) scale = Math.abs(x)
+    m.push(copy)
+  }
   for (let col = 0; col < n; col++) {
     let pivot = col
     for (let row = col + 1; row < n; row++) if (Math.abs(m[row][col]) > Math.abs(m[pivot][col])) pivot = row
