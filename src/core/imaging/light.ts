@@ -18,15 +18,16 @@ export interface Light {
 
 /** Side of a cell, px. */
 export const CELL = 8
-/** In a large picture every second cell each way is looked at: light changes slowly. */
-const lookStep = ({ width, height }: Frame): number => (width * height > 200_000 ? 2 * CELL : CELL)
+/** In a high picture every second row of cells is looked at: light changes slowly. */
+const rowStep = ({ height }: Frame): number => (height > 300 ? 2 * CELL : CELL)
 /** Least step between tool and field, in grey levels, that can be told from uneven light. */
 const LEAST_CONTRAST = 25
 /** A field darker than this carries too few grey levels to place an edge. */
 const LEAST_FIELD = 45
 
-/** Mean grey of 3×3 pixels at each place looked at. */
+/** Mean grey of 3×3 pixels at each place looked at, row by row. */
 interface Cells {
+  readonly across: number
   readonly u: Float64Array
   readonly v: Float64Array
   readonly grey: Float64Array
@@ -60,15 +61,15 @@ const at = (sorted: Float64Array, share: number): number => sorted[Math.round(sh
 
 function look(frame: Frame): Cells {
   const { width, height, data } = frame
-  const step = lookStep(frame)
-  const across = Math.ceil((width - CELL / 2) / step)
+  const step = rowStep(frame)
+  const across = Math.ceil((width - CELL / 2) / CELL)
   const down = Math.ceil((height - CELL / 2) / step)
   const u = new Float64Array(across * down)
   const v = new Float64Array(across * down)
   const grey = new Float64Array(across * down)
   let i = 0
   for (let row = CELL / 2; row < height; row += step) {
-    for (let col = CELL / 2; col < width; col += step) {
+    for (let col = CELL / 2; col < width; col += CELL) {
       const left = Math.min(width - 3, col - 1)
       let sum = 0
       for (let k = Math.min(height - 3, row - 1) * width + left, line = 0; line < 3; line++, k += width)
@@ -78,7 +79,7 @@ function look(frame: Frame): Cells {
       grey[i++] = sum / 9
     }
   }
-  return { u, v, grey }
+  return { across, u, v, grey }
 }
 
 function otsu(greys: Float64Array): number {
@@ -120,30 +121,44 @@ export function fieldAt({ surface }: Light, { width, height }: Frame, u: number,
 }
 
 /** @returns null when too little of the field is seen */
-function fieldSurface({ u, v, grey }: Cells, split: number, dark: number, bright: number): readonly number[] | null {
-  const first = surfaceThrough(u, v, grey, (i) => grey[i] > split)
+function fieldSurface(cells: Cells, split: number, dark: number, bright: number): readonly number[] | null {
+  const { across, u, v, grey } = cells
+  // a patch beside the tool may straddle the outline: only those in the midst of the field tell its level
+  const clear = new Uint8Array(grey.length)
+  for (let i = 0; i < grey.length; i++) {
+    const col = i % across
+    if (
+      grey[i] > split &&
+      !(col > 0 && grey[i - 1] <= split) &&
+      !(col < across - 1 && grey[i + 1] <= split) &&
+      !(i >= across && grey[i - across] <= split) &&
+      !(i + across < grey.length && grey[i + across] <= split)
+    )
+      clear[i] = 1
+  }
+  const first = surfaceThrough(cells, clear)
   if (!first) return null
-  // patches that straddle the outline are greyer than the field: once more without them
+  // dust on the glass is greyer than the field: once more without it
   const limit = 0.15 * (bright - dark)
-  const near = (i: number) => grey[i] > split && Math.abs(grey[i] - level(first, u[i], v[i])) < limit
-  return surfaceThrough(u, v, grey, near) ?? first
+  let left = 0
+  for (let i = 0; i < grey.length; i++)
+    if (clear[i] && !(Math.abs(grey[i] - level(first, u[i], v[i])) < limit)) {
+      clear[i] = 0
+      left++
+    }
+  return left ? (surfaceThrough(cells, clear) ?? first) : first
 }
 
 const TERMS = 6
 const LEAST_PATCHES = 20
 
-function surfaceThrough(
-  u: Float64Array,
-  v: Float64Array,
-  grey: Float64Array,
-  counts: (i: number) => boolean,
-): readonly number[] | null {
+function surfaceThrough({ u, v, grey }: Cells, counts: Uint8Array): readonly number[] | null {
   const normal = new Float64Array(TERMS * TERMS)
   const right = new Float64Array(TERMS)
   const row = new Float64Array(TERMS)
   let n = 0
   for (let i = 0; i < grey.length; i++) {
-    if (!counts(i)) continue
+    if (!counts[i]) continue
     n++
     row[0] = 1
     row[1] = u[i]

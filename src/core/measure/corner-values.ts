@@ -15,6 +15,7 @@ export interface Fitted extends ShapeFit {
 export const LEAST_ARC_PX = 15
 /** Fewer points on the arc than this do not tell a radius from a sharp corner. */
 const LEAST_ARC_POINTS = 5
+const LEAST_SIDE_POINTS = 40
 /** Neighbouring points share their blur and their light, which moves a radius more than a place: found by trial on drawn pictures. */
 const RADIUS_FACTOR = 1.4
 const RADIUS_SIGMA_PX = 0.03
@@ -26,7 +27,8 @@ const LEAST_ARC_SHARE = 0.4
 /** A pole that is less sure than this is not told, px. */
 const MOST_SIGMA_PX = 0.5
 
-export function cornerValues(fit: Fitted, pixel: number, blurPx: number): Values {
+/** @param cut whether the tool touches the right or the top border: a side must then be long to be none of the arc */
+export function cornerValues(fit: Fitted, pixel: number, blurPx: number, cut: boolean): Values {
   const on = (part: number) => fit.points.filter((_, i) => fit.parts[i] === part && fit.weights[i] > 0)
   const flank = on(FLANK).map((p) => p.z)
   const face = on(FACE).map((p) => p.x)
@@ -40,23 +42,33 @@ export function cornerValues(fit: Fitted, pixel: number, blurPx: number): Values
   }
   const sure = (m: Measured) => (m.sigma < MOST_SIGMA_PX * pixel ? m : null)
   // a corner smaller than its blur is not quite an arc any more
-  const model = Math.hypot(MODEL_SIGMA_PX, fit.shape.radius < 4 * blurPx * pixel ? SMALL_CORNER_SHARE * blurPx : 0) * pixel
+  const small = fit.shape.radius < 4 * blurPx * pixel ? SMALL_CORNER_SHARE * blurPx : 0
+  const model = Math.hypot(MODEL_SIGMA_PX, small, opening(fit.shape) < NARROW ? NARROW_SIGMA_PX : 0) * pixel
   const upright = Math.abs(fit.shape.flankAngle) < Math.max(2 * Math.sqrt(fit.covariance[0][0]), 1e-4)
   const arc = on(ARC).length
   const arcMm = arcLength(fit, arc, pixel, blurPx)
   const hidden = arcHidden(fit, pixel, blurPx)
   if (arc < LEAST_ARC_POINTS && fit.shape.face) {
     const sharp = sharpValues(measured, upright, flank, 0.5 * blurPx * pixel)
-    return { ...sharp, x: hidden && !upright ? null : sharp.x, z: hidden ? null : sharp.z }
+    return { ...sharp, x: hidden && !upright ? null : sharp.x, z: hidden || risesOut(fit.shape) ? null : sharp.z }
   }
-  const re = arcMm > 0 ? measured((s) => s.radius) : null
+  const least = cut ? LEAST_SIDE_POINTS : LEAST_ARC_POINTS
+  const joined = flank.length >= least && (fit.shape.face ? face.length >= least : !cut)
+  const re = arcMm > 0 && joined ? measured((s) => s.radius) : null
   return {
     x: hidden && !upright ? null : sure(measured((s) => largestX(s, flank, upright))),
-    z: hidden ? null : sure(measured((s) => greatestZ(s, face))),
-    re: re && { ...re, sigma: RADIUS_FACTOR * Math.hypot(re.sigma, RADIUS_SIGMA_PX * pixel) },
+    z: hidden || risesOut(fit.shape) ? null : sure(measured((s) => greatestZ(s, face))),
+    re: re && sureRadius(re, pixel),
     arcMm,
   }
 }
+
+/** Neighbouring points share their blur and their light: a little more than the fit says; null where a short arc leaves it open. */
+function sureRadius({ value, sigma }: Measured, pixel: number): Measured | null {
+  const whole = RADIUS_FACTOR * Math.hypot(sigma, RADIUS_SIGMA_PX * pixel)
+  return whole < Math.max(MOST_SIGMA_PX * pixel, MOST_RADIUS_SHARE * value) ? { value, sigma: whole } : null
+}
+const MOST_RADIUS_SHARE = 0.03
 
 /** A corner too small to see: where flank and face would cross; how much of it is rounded off nobody can tell. */
 function sharpValues(
@@ -84,6 +96,10 @@ function sharpValues(
   const rounded = measured(slope).value * unseenMm
   return { x, z: { value: z.value, sigma: Math.hypot(z.sigma, rounded) }, re: null, arcMm: 0 }
 }
+
+/** An end that rises this steeply towards the axis runs on to a tip that is out of sight, radians. */
+export const STEEP_END = 0.17
+const risesOut = ({ face }: Shape) => face !== null && face.angle < Math.PI / 2 - STEEP_END
 
 /** Where a line with this normal angle and offset stands at another coordinate. */
 export const lineX = (angle: number, offset: number, z: number) => (offset - Math.sin(angle) * z) / Math.cos(angle)
@@ -128,10 +144,15 @@ function arcHidden({ shape, points, out, weights }: Fitted, pixel: number, blurP
 /** Share of the outline at a corner that may be covered before its pole is refused. */
 const HIDDEN_SHARE = 0.6
 
+/** The arc's angle, radians. */
+const opening = (shape: Shape) => (shape.face ? meetAngle(shape) : Math.PI / 2) - shape.flankAngle
+/** An arc shorter than this hides where exactly the sides run into it. */
+const NARROW = 0.35
+const NARROW_SIGMA_PX = 0.1
+
 /** Length of the arc that is seen, mm; 0 when it is too short, has too few points, or is only blur. */
 function arcLength(fit: Fitted, points: number, pixel: number, blurPx: number): number {
-  const opening = (fit.shape.face ? meetAngle(fit.shape) : Math.PI / 2) - fit.shape.flankAngle
-  const length = fit.shape.radius * opening
+  const length = fit.shape.radius * opening(fit.shape)
   const radiusPx = fit.shape.radius / pixel
   if (radiusPx < LEAST_ARC_PX - 0.5 || radiusPx < 4 * blurPx) return 0
   // about one point a row or column

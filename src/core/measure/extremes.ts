@@ -1,7 +1,7 @@
 /** Without a whole corner in view: a point, or what line or arc lies around the farthest places of the outline. */
 import { fitCircle, intersect, type Point } from '../geometry'
 import { median } from '../numeric'
-import { lineX, lineZ } from './corner-values'
+import { lineX, lineZ, STEEP_END } from './corner-values'
 import { MODEL_SIGMA_PX, type Measured, type Values } from './measured'
 import { longestSide, sideOffsetSigma, type Side } from './sides'
 import type { OutlinePoint } from './view'
@@ -68,45 +68,57 @@ function tipHeight({ right, left, tip }: Tip, pixel: number): Measured {
 
 /** Outline points around the farthest place that are looked at, px. */
 const AROUND_PX = 60
-/** The farthest place may not lie nearer than this to where the tool leaves the picture, px. */
-const BORDER_PX = 4
+/** A side beside a cut is long, so that the beginning of an arc does not turn it, outline points. */
+const LEAST_BESIDE_CUT = 40
 
-/** The farthest place of a line or arc fitted around the farthest points; null where it lies at a border the tool crosses. */
+/** The farthest place of a line or arc fitted around the farthest points; null where it may lie beyond a border that cuts the tool. */
 function extreme(
   points: readonly OutlinePoint[],
   axis: 'x' | 'z',
   pixel: number,
   cut: { readonly right: boolean; readonly top: boolean },
 ): Measured | null {
-  const other = axis === 'x' ? 'z' : 'x'
   const facing = points.filter((p) => (axis === 'x' ? p.nx : p.nz) > 0.9)
   if (facing.length < 12) return null
+  const model = MODEL_SIGMA_PX * pixel
+  if (axis === 'x' ? cut.top : cut.right) {
+    const side = longestSide(facing, -Math.PI, Math.PI, pixel)
+    // with a border in the way, what bends or rises towards it may be anything
+    return side && side.count >= LEAST_BESIDE_CUT && leanOf(side, axis) * (axis === 'x' ? 1 : -1) > -evenLimit(side)
+      ? endOf(side, facing, axis, pixel)
+      : null
+  }
   const top = facing.reduce((a, b) => (b[axis] > a[axis] ? b : a))
   let near = facing.filter((p) => Math.hypot(p.x - top.x, p.z - top.z) < AROUND_PX * pixel)
   const side = longestSide(near, -Math.PI, Math.PI, pixel)
-  const model = MODEL_SIGMA_PX * pixel
-  if (side && side.count > 0.8 * near.length) {
-    const used = near.filter((p) => Math.abs(side.normal.x * p.x + side.normal.z * p.z - side.offset) < pixel)
-    const lean = axis === 'x' ? side.angle : side.angle - Math.PI / 2
-    const level =
-      Math.abs(lean) < Math.max(3 * side.sigmaAngle, 2e-4) || used.length < 8 ? median(used.map((p) => p[other])) : top[other]
-    const crosses = axis === 'x' ? cut.top : cut.right
-    const end = points.reduce((m, p) => Math.max(m, p[other]), -Infinity)
-    if (level === top[other] && crosses && top[other] > end - BORDER_PX * pixel) return null
-    const value = axis === 'x' ? lineX(side.angle, side.offset, level) : lineZ(side.angle, side.offset, level)
-    const middle = used.reduce((s, p) => s + p[other], 0) / used.length
-    const spread = Math.abs(level - middle) * side.sigmaAngle
-    return { value, sigma: Math.hypot(1.5 * side.sigmaOffset, spread, model) }
-  }
+  if (side && side.count > 0.8 * near.length) return endOf(side, near, axis, pixel)
   const circle = fitCircle(near)
   if (!circle) return null
   near = near.filter((p) => Math.abs(Math.hypot(p.x - circle.centre.x, p.z - circle.centre.z) - circle.radius) < pixel)
   const again = fitCircle(near) ?? circle
-  const crosses = axis === 'x' ? cut.top : cut.right
-  const end = points.reduce((m, p) => Math.max(m, p[other]), -Infinity)
-  if (crosses && again.centre[other] > end - BORDER_PX * pixel) return null
   const c = again.covariance
   const k = axis === 'x' ? 0 : 1
   const variance = c[k][k] + c[2][2] + 2 * c[k][2]
   return { value: again.centre[axis] + again.radius, sigma: Math.hypot(1.5 * Math.sqrt(Math.max(0, variance)), model) }
+}
+
+/** How far a side turns from upright (x) or level (z): above 0 it falls away upwards, or rises to the right. */
+const leanOf = (side: Side, axis: 'x' | 'z') => (axis === 'x' ? side.angle : side.angle - Math.PI / 2)
+const evenLimit = (side: Side) => Math.max(3 * side.sigmaAngle, 2e-4)
+
+/** The farthest place of a side that is seen. */
+export function endOf(side: Side, points: readonly OutlinePoint[], axis: 'x' | 'z', pixel: number): Measured | null {
+  const other = axis === 'x' ? 'z' : 'x'
+  const lean = leanOf(side, axis)
+  if (axis === 'z' && lean < -STEEP_END) return null
+  const used = points
+    .filter((p) => Math.abs(side.normal.x * p.x + side.normal.z * p.z - side.offset) < pixel)
+    .map((p) => p[other])
+  const rising = axis === 'x' ? lean < 0 : lean > 0
+  const even = Math.abs(lean) < evenLimit(side) || used.length < 8
+  const level = even ? median(used) : rising ? Math.max(...used) : Math.min(...used)
+  const value = axis === 'x' ? lineX(side.angle, side.offset, level) : lineZ(side.angle, side.offset, level)
+  const middle = used.reduce((s, p) => s + p, 0) / used.length
+  const spread = Math.abs(level - middle) * side.sigmaAngle
+  return { value, sigma: Math.hypot(1.5 * side.sigmaOffset, spread, MODEL_SIGMA_PX * pixel) }
 }

@@ -1,7 +1,7 @@
 /** Fits a shape to an outline so that chips do not pull it: Gauss and Newton with Tukey's weights, scale by scale. */
 import { direction } from '../geometry'
 import { invert, robustSigma, solveLinear, tukeyWeight } from '../numeric'
-import { gauge, inset, parametersOf, shapeOf, slopesOf, type Shape } from './shape'
+import { FLANK, gauge, inset, parametersOf, shapeOf, slopesOf, type Shape } from './shape'
 import type { OutlinePoint } from './view'
 
 export interface ShapeFit {
@@ -67,6 +67,7 @@ export function fitShape(points: readonly OutlinePoint[], start: Shape, pixel: n
       add(normalSum, rightSum, row, out[i], w)
     }
     if (shape.face) add(normalSum, rightSum, ...tangency(shape))
+    if (!parts.includes(FLANK)) normalSum[0] += 1e12 // no flank in sight: its angle stays where it is
     normal = Array.from({ length: size }, (_, a) => [...normalSum.subarray(size * a, size * a + size)])
     for (let k = 0; k < size; k++) normal[k][k] = normal[k][k] * (1 + 1e-9) + 1e-9 // a part without points stays where it is
     const move = solveLinear(normal, [...rightSum])

@@ -7,12 +7,13 @@ import { cornerValues, type Fitted } from './corner-values'
 import { findBumps, type Debris } from './debris'
 import { extremes, findTip } from './extremes'
 import { fitShape } from './fit-shape'
+import { facetValues, findFacets, outOf } from './facets'
 import type { Feature } from './features'
 import type { Measured, Values } from './measured'
 import { centreOf, parametersOf, type Shape } from './shape'
 import { sideValues, type SideValues } from './side-values'
 import { longestSide, nearLine } from './sides'
-import { ballStart, cornerStart } from './start-shape'
+import { ballStart, cornerStart, faceArcStart, flankArcStart } from './start-shape'
 import { outlinePoint, pixelMm, pixelToMm, type OutlinePoint, type View } from './view'
 
 export type FrameWarning =
@@ -38,6 +39,9 @@ export interface FrameMeasurement extends Values, SideValues {
 
 /** Least height of a bump or depth of a notch that is told, px. */
 const LEAST_BUMP_PX = 0.45
+/** A misfit below this leaves nothing over but chips. */
+const WELL_FITTED = 0.05
+
 /**
  * @param frame the picture, at least 16×16
  * @param view where it was taken
@@ -53,26 +57,33 @@ export function measureFrame(frame: Frame, view: View, asked: readonly Feature[]
   if (edges.points.length < 12) return fail({ code: 'NO_EDGE' })
   const pixel = pixelMm(view)
   const points = edges.points.map((p) => outlinePoint(about(view), p))
-  const fit = bestFit(points, pixel, edges.blurPx * pixel, outline)
-  const values = fit ? cornerValues(fit, pixel, edges.blurPx) : extremes(points, pixel, outline.touches)
-  const x = shift(values.x, view.centreX)
-  const z = shift(values.z, view.centreZ)
+  const found = bestFit(points, pixel, edges.blurPx * pixel, outline)
+  // three straight sides are no arc: asked where the corner's fit leaves something over
+  const facets = found && found.misfit < WELL_FITTED ? null : findFacets(points, pixel, found?.misfit)
+  const fit = facets ? null : found
+  const cut = outline.touches
+  const values = facets
+    ? facetValues(points, facets, pixel)
+    : fit
+      ? cornerValues(fit, pixel, edges.blurPx, cut.right || cut.top)
+      : extremes(points, pixel, cut)
+  const x = cut.right ? null : shift(values.x, view.centreX)
+  const z = cut.top ? null : shift(values.z, view.centreZ)
   const limit = Math.max(6 * median(points.map((p) => p.sigmaMm)), LEAST_BUMP_PX * pixel)
   const islands = outline.islands.map(({ centre, area }) => ({
     ...pixelToMm(about(view), centre),
     area: area * pixel * pixel,
     high: Math.sqrt(area) * pixel,
   }))
-  const stray = fit && unexplained(fit, edges.blurPx * pixel)
-  const debris = [...(fit && stray ? findBumps(fit.points, stray, limit) : []), ...islands]
-  const notches =
-    fit && stray
-      ? findBumps(
-          fit.points,
-          stray.map((e) => -e),
-          limit,
-        )
-      : []
+  const stray = facets ? outOf(points, facets) : fit ? unexplained(fit, edges.blurPx * pixel) : []
+  const judged = fit?.points ?? points
+  const debris = [...findBumps(judged, stray, limit), ...islands]
+  // where facets meet they are never quite sharp: as deep as that is no notch
+  const notches = findBumps(
+    judged,
+    stray.map((e) => -e),
+    facets ? limit + edges.blurPx * pixel : limit,
+  )
   return ok({
     x,
     z,
@@ -85,8 +96,8 @@ export function measureFrame(frame: Frame, view: View, asked: readonly Feature[]
     warnings: [
       ...debris.map(({ high }) => ({ code: 'DEBRIS', high }) as const),
       ...notches.map(({ high }) => ({ code: 'NOTCH', deep: high }) as const),
-      ...(outline.touches.right ? [{ code: 'CUT_OFF_RIGHT' } as const] : x ? [] : [{ code: 'NO_FLANK' } as const]),
-      ...(outline.touches.top ? [{ code: 'CUT_OFF_TOP' } as const] : z ? [] : [{ code: 'NO_END' } as const]),
+      ...(cut.right ? [{ code: 'CUT_OFF_RIGHT' } as const] : x ? [] : [{ code: 'NO_FLANK' } as const]),
+      ...(cut.top ? [{ code: 'CUT_OFF_TOP' } as const] : z ? [] : [{ code: 'NO_END' } as const]),
       ...(asked.includes('RE') && !values.re ? [{ code: 'NO_CORNER_ARC' } as const] : []),
     ],
     outline: points.map((p) => ({ x: p.x + view.centreX, z: p.z + view.centreZ })),
@@ -102,8 +113,7 @@ const shift = (m: Measured | null, by: number): Measured | null => m && { ...m, 
 function inReach(p: Point, shape: Shape): boolean {
   if (shape.face) return true
   const centre = centreOf(shape)
-  const angle = Math.atan2(p.z - centre.z, p.x - centre.x)
-  return angle < 2.3 && angle > -2
+  return p.z < centre.z ? p.x > centre.x : Math.atan2(p.z - centre.z, p.x - centre.x) < 2.3
 }
 
 /** The blur rounds a corner smaller than itself in a way that the arc does not follow: what that explains is taken off. */
@@ -117,25 +127,28 @@ function unexplained({ shape, out, points }: Fitted, blurMm: number): Float64Arr
   })
 }
 
-/** The corner, ball or sharp corner that explains the outline; null where no whole corner is in view. */
-function bestFit(points: readonly OutlinePoint[], pixel: number, blurMm: number, outline: Outline): Fitted | null {
-  if (outline.touches.right || outline.touches.top || findTip(points, pixel)) return null
+/** The corner, ball, sharp or half-seen corner that explains the outline; null where none does. */
+function bestFit(points: readonly OutlinePoint[], pixel: number, blurMm: number, { touches }: Outline): Fitted | null {
+  if (findTip(points, pixel)) return null
   const near = nearLine(points, pixel)
-  const flank = longestSide(points, -0.45, 0.45, pixel, near) ?? longestSide(points, -1.3, 0.6, pixel, near)
-  const face = longestSide(points, 0.6, 2.2, pixel, near)
+  const flank = longestSide(points, -0.45, 0.45, pixel, near) ?? longestSide(points, -1.3, 1.3, pixel, near)
+  const face = longestSide(points, Math.max(0.6, (flank?.angle ?? 0) + 0.3), 2.2, pixel, near)
+  const whole = !touches.right && !touches.top
   const starts: (() => Shape | null)[] = [
-    () => flank && face && cornerStart(points, flank, face, near),
-    () => ballStart(points, pixel),
+    () => (flank && face ? cornerStart(points, flank, face, near) : null),
+    () => (whole ? ballStart(points, pixel) : null),
+    () => (touches.right && face ? faceArcStart(points, face, pixel) : null),
+    () => (touches.top && flank ? flankArcStart(points, flank, pixel) : null),
   ]
   let best: Fitted | null = null
   for (const startOf of starts) {
-    const start: Shape | null = best && best.misfit < 0.05 ? null : startOf()
+    const start: Shape | null = best && best.misfit < WELL_FITTED ? null : startOf()
     if (!start) continue
     const used: OutlinePoint[] = points.filter((p) => inReach(p, start))
     const fit = fitShape(used, start, pixel, blurMm)
     if (fit && plausible(fit.shape) && (!best || fit.misfit < 0.8 * best.misfit)) best = { ...fit, points: used }
   }
-  return best && best.misfit < 0.5 ? best : null
+  return best && best.misfit < (whole ? 0.5 : 0.2) ? best : null
 }
 
 function plausible(shape: Shape): boolean {

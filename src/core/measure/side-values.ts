@@ -3,6 +3,7 @@ import { intersect, type Point } from '../geometry'
 import { radToDeg } from '../units'
 import type { Feature } from './features'
 import { MODEL_SIGMA_PX, type Measured } from './measured'
+import { findFacets } from './facets'
 import { longestSide, sideOffsetSigma, type Side } from './sides'
 import type { OutlinePoint } from './view'
 
@@ -23,9 +24,9 @@ export function sideValues(points: readonly OutlinePoint[], asked: readonly Feat
   const long = (side: Side | null) => (side && side.to - side.from >= LEAST_SIDE_PX * pixel ? side : null)
   const leaning = long(longestSide(points, LEAN, UP - LEAN, pixel))
   const under = any('KAPR') ? long(longestSide(points, LEAN - UP, -LEAN, pixel)) : null
-  const flank = any('KAPR', 'CHW', 'KCH', 'SCX', 'SCZ') ? long(longestSide(points, -LEAN, LEAN, pixel)) : null
+  const flank = any('KAPR') ? long(longestSide(points, -LEAN, LEAN, pixel)) : null
   const main = leaning && under && under.count > leaning.count ? under : (leaning ?? under ?? flank)
-  const chamfer = any('CHW', 'KCH') ? chamferOf(points, flank, pixel) : null
+  const chamfer = any('CHW', 'KCH') ? chamferOf(points, pixel) : null
   const sharp = any('SCX', 'SCZ') ? sharpOf(points, pixel) : null
   return {
     sig: any('SIG') && leaning ? angleOf(leaning, 2, pixel) : null,
@@ -44,12 +45,10 @@ function angleOf(side: Side, times: number, pixel: number): Measured {
 }
 
 /** A leaning side between flank and end: its height along the axis, and its angle to it. */
-function chamferOf(points: readonly OutlinePoint[], flank: Side | null, pixel: number) {
-  const face = longestSide(points, UP - 0.2, UP + 0.3, pixel)
-  const side = longestSide(points, 0.25, UP - 0.25, pixel)
-  const low = flank && side && intersect(flank, side)
-  const high = face && side && intersect(side, face)
-  if (!low || !high || !side || high.z - low.z < 3 * pixel) return null
+function chamferOf(points: readonly OutlinePoint[], pixel: number) {
+  const found = findFacets(points, pixel)
+  if (!found) return null
+  const { chamfer: side, low, high } = found
   const sigma = Math.hypot(
     sideOffsetSigma(side, low) / Math.abs(side.normal.z),
     sideOffsetSigma(side, high) / Math.abs(side.normal.x),
@@ -60,8 +59,8 @@ function chamferOf(points: readonly OutlinePoint[], flank: Side | null, pixel: n
 
 /** Where flank and end would cross. */
 function sharpOf(points: readonly OutlinePoint[], pixel: number): { x: Measured; z: Measured } | null {
-  const flank = longestSide(points, -0.8, 0.8, pixel)
-  const face = longestSide(points, UP - 0.8, UP + 0.8, pixel)
+  const flank = longestSide(points, -0.2, 0.2, pixel) ?? longestSide(points, -0.8, 0.8, pixel)
+  const face = longestSide(points, UP - 0.2, UP + 0.35, pixel) ?? longestSide(points, UP - 0.8, UP + 0.8, pixel)
   const at = flank && face && intersect(flank, face)
   if (!at || !flank || !face) return null
   const sine = Math.abs(Math.sin(face.angle - flank.angle))

@@ -1,6 +1,7 @@
 /** Shapes to start a fit from, found so that a chip on the arc does not choose the radius. */
 import { direction, fitCircle, fitCircleTaubin, type Circle, type Point } from '../geometry'
 import type { Shape } from './shape'
+import type { Side } from './sides'
 import type { OutlinePoint } from './view'
 
 interface Straight {
@@ -85,4 +86,40 @@ export function ballStart(points: readonly OutlinePoint[], pixel: number): Shape
   return (
     best && { flankAngle: 0, flankOffset: best.centre.x + best.radius, along: best.centre.z, radius: best.radius, face: null }
   )
+}
+
+/** Fewer points than this beside a line make no arc. */
+const LEAST_ARC = 12
+
+/** The circle that the outline turns into beyond one end of a straight side, and that is tangent to it. */
+function arcBeside(points: readonly OutlinePoint[], side: Side, beyond: 'from' | 'to', pixel: number): Circle | null {
+  const along = (p: Point) => side.normal.z * p.x - side.normal.x * p.z
+  const arc = points.filter((p) => (beyond === 'from' ? along(p) < side.from + pixel : along(p) > side.to - pixel))
+  const circle = arc.length < LEAST_ARC ? null : fitCircleTaubin(arc)
+  // without a turn of at least 10° the radius is anything
+  const turn = circle && Math.abs(arc[0].nx * arc[arc.length - 1].nz - arc[0].nz * arc[arc.length - 1].nx)
+  return turn && turn > 0.17 ? circle : null
+}
+
+/** An end face and as much of the corner's arc as the right border leaves: the flank is out of sight. */
+export function faceArcStart(points: readonly OutlinePoint[], face: Side, pixel: number): Shape | null {
+  const circle = arcBeside(points, face, 'to', pixel)
+  if (!circle) return null
+  const { centre, radius } = circle
+  return {
+    flankAngle: 0,
+    flankOffset: centre.x + radius,
+    along: centre.z,
+    radius,
+    face: { angle: face.angle, offset: face.offset },
+  }
+}
+
+/** A flank and as much of the arc above it as the top border leaves. */
+export function flankArcStart(points: readonly OutlinePoint[], flank: Side, pixel: number): Shape | null {
+  const circle = arcBeside(points, flank, 'from', pixel)
+  if (!circle) return null
+  const { centre, radius } = circle
+  const along = -flank.normal.z * centre.x + flank.normal.x * centre.z
+  return { flankAngle: flank.angle, flankOffset: flank.offset, along, radius, face: null }
 }
