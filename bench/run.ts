@@ -2,6 +2,7 @@
 import { measureFrame } from '@/core/measure'
 import { chance, randomCase } from '../test/support/render'
 import { libraryBench } from './library'
+import { visionBench } from './vision'
 
 const CASES = 200
 const rms = (values: readonly number[]) => Math.sqrt(values.reduce((s, v) => s + v * v, 0) / values.length)
@@ -81,5 +82,7 @@ accuracy('noise 0–8, blur 0.7–3, light −40 %, 2–50 µm/px', (i) => {
   }
 })
 
+console.log('')
+await visionBench(row)
 console.log('')
 libraryBench()

@@ -29,8 +29,8 @@ const CHORD = 6
 const LEVEL_RUN = 6
 /** Pixels from the outline beyond which even a blur of 3 px has died away. */
 const FAR = 10
-/** The blur is read at every third place of the outline. */
-const BLUR_EVERY = 3
+/** The blur is read at every sixth place of the outline. */
+const BLUR_EVERY = 6
 /** Noise is read beside every so many places of the outline. */
 const NOISE_EVERY = 5
 /** Levels are shared along the outline over this many points each way. */
@@ -53,7 +53,7 @@ interface Site {
 /** Points of the outline, each from a fit of a blurred step to the grey levels across it. */
 export function findEdges(frame: Frame, light: Light, outline: Outline): Edges {
   const sites = sitesOf(frame, outline)
-  // the blur from every third place, with levels read well away from it; then levels as near as the blur allows
+  // the blur from some of the places, with levels read well away from it; then levels as near as the blur allows
   const some = sites.filter((_, i) => i % BLUR_EVERY === 0)
   let noise = readLevels(frame, light, some, FAR, outline.mask)
   let width = blurOf(frame, some, noise)

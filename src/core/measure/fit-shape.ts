@@ -1,7 +1,7 @@
 /** Fits a shape to an outline so that chips do not pull it: Gauss and Newton with Tukey's weights, scale by scale. */
 import { direction } from '../geometry'
 import { invert, robustSigma, solveLinear, tukeyWeight } from '../numeric'
-import { FLANK, gauge, inset, parametersOf, shapeOf, slopesOf, type Shape } from './shape'
+import { FACE, FLANK, gauge, inset, parametersOf, shapeOf, slopesOf, type Shape } from './shape'
 import type { OutlinePoint } from './view'
 
 export interface ShapeFit {
@@ -20,8 +20,7 @@ export interface ShapeFit {
 /** How far a face may stand off being tangent to the arc, as a share of the radius: a kink of 3° is 0.0014. */
 const KINK_SHARE = 0.0025
 const MOST_STEPS = 25
-/** The first steps look at every so many points only: they need not be exact. */
-const EARLY_STEPS = 4
+/** Until the scale has settled every third point is enough: those steps need not be exact. */
 const EARLY_STRIDE = 3
 
 /**
@@ -34,40 +33,59 @@ const EARLY_STRIDE = 3
 export function fitShape(points: readonly OutlinePoint[], start: Shape, pixel: number, blurMm: number): ShapeFit | null {
   const n = points.length
   const size = start.face ? 6 : 4
+  const xs = new Float64Array(n)
+  const zs = new Float64Array(n)
+  const sigmas = new Float64Array(n)
+  for (let i = 0; i < n; i++) {
+    const p = points[i]
+    xs[i] = p.x
+    zs[i] = p.z
+    sigmas[i] = p.sigmaMm
+  }
   const out = new Float64Array(n)
   const parts = new Uint8Array(n)
   const weights = new Float64Array(n)
   const row = new Float64Array(size)
-  const some = new Float64Array(Math.min(n, 200))
+  const some = new Float64Array(Math.min(Math.ceil(n / EARLY_STRIDE), 150))
   const spread = () => {
-    for (let k = 0; k < some.length; k++) some[k] = out[Math.floor((k * n) / some.length)]
+    for (let k = 0; k < some.length; k++) some[k] = out[EARLY_STRIDE * Math.floor((k * n) / (EARLY_STRIDE * some.length))]
     return robustSigma(some)
   }
   const normalSum = new Float64Array(size * size)
   const rightSum = new Float64Array(size)
   let shape = start
   let scale = 2 * pixel
+  let last = Infinity
   let normal: number[][] = []
+  let settled = false
   for (let step = 0; step < MOST_STEPS; step++) {
-    gauge(shape, points, blurMm, out, parts)
+    const stride = settled ? 1 : EARLY_STRIDE
+    gauge(shape, xs, zs, blurMm, out, parts, stride)
     if (step > 0) {
       const next = Math.max(0.04 * pixel, Math.min(scale * 0.6, 1.2 * spread()))
       scale = step > 3 ? next : Math.max(0.7 * pixel, next)
+      settled = step > 3 && next > 0.8 * last
+      last = next
     }
     normalSum.fill(0)
     rightSum.fill(0)
     const insetSlope = (inset(shape.radius + 0.01 * blurMm, blurMm) - inset(shape.radius, blurMm)) / (0.01 * blurMm)
+    let flankSeen = false
     const sloped = slopesOf(shape, insetSlope)
-    for (let i = 0; i < n; i += step < EARLY_STEPS ? EARLY_STRIDE : 1) {
-      const sigma = points[i].sigmaMm
+    for (let i = 0; i < n; i += stride) {
+      const sigma = sigmas[i]
       const w = tukeyWeight(out[i], scale > sigma ? scale : sigma) / (sigma * sigma)
       weights[i] = w
       if (w === 0) continue
-      sloped(points[i], parts[i], row)
-      add(normalSum, rightSum, row, out[i], w)
+      const part = parts[i]
+      if (part === FLANK) flankSeen = true
+      sloped(xs[i], zs[i], part, row)
+      // of a face only its own two parameters, of a flank its two, of an arc the first four
+      if (part === FACE) add(normalSum, rightSum, row, 4, 6, out[i], w)
+      else add(normalSum, rightSum, row, 0, part === FLANK ? 2 : 4, out[i], w)
     }
-    if (shape.face) add(normalSum, rightSum, ...tangency(shape))
-    if (!parts.includes(FLANK)) normalSum[0] += 1e12 // no flank in sight: its angle stays where it is
+    if (shape.face) tangency(shape, normalSum, rightSum, row)
+    if (!flankSeen) normalSum[0] += 1e12 // no flank in sight: its angle stays where it is
     normal = Array.from({ length: size }, (_, a) => [...normalSum.subarray(size * a, size * a + size)])
     for (let k = 0; k < size; k++) normal[k][k] = normal[k][k] * (1 + 1e-9) + 1e-9 // a part without points stays where it is
     const move = solveLinear(normal, [...rightSum])
@@ -75,9 +93,9 @@ export function fitShape(points: readonly OutlinePoint[], start: Shape, pixel: n
     const p = parametersOf(shape).map((x, k) => x + move[k])
     p[3] = Math.max(shape.face ? 0 : pixel, p[3])
     shape = shapeOf(p)
-    if (step > 5 && Math.max(...move.map(Math.abs)) < 1e-4 * pixel) break
+    if (settled && stride === 1 && Math.max(...move.map(Math.abs)) < 1e-4 * pixel) break
   }
-  gauge(shape, points, blurMm, out, parts)
+  gauge(shape, xs, zs, blurMm, out, parts, 1)
   const inverse = invert(normal)
   let count = 0
   let squares = 0
@@ -94,31 +112,37 @@ export function fitShape(points: readonly OutlinePoint[], start: Shape, pixel: n
   return { shape, covariance: inverse.map((r) => r.map((x) => x * unit)), weights, parts, out, misfit }
 }
 
-function add(normal: Float64Array, right: Float64Array, row: ArrayLike<number>, out: number, w: number): void {
+/** Adds one observation, whose row is zero but between `from` and `to`. */
+function add(
+  normal: Float64Array,
+  right: Float64Array,
+  row: Float64Array,
+  from: number,
+  to: number,
+  out: number,
+  w: number,
+): void {
   const size = row.length
-  for (let a = 0; a < size; a++) {
+  for (let a = from; a < to; a++) {
     const wa = w * row[a]
-    if (wa === 0) continue
     right[a] -= wa * out
-    for (let b = 0; b < size; b++) normal[a * size + b] += wa * row[b]
+    for (let b = from; b < to; b++) normal[a * size + b] += wa * row[b]
   }
 }
 
 /** The face as one more observation: tangent to the arc but for a small kink. */
-function tangency(shape: Shape): [number[], number, number] {
+function tangency(shape: Shape, normal: Float64Array, right: Float64Array, row: Float64Array): void {
   const face = shape.face!
   const e = direction(face.angle)
   const f = direction(shape.flankAngle)
   const reach = shape.flankOffset - shape.radius
   const c = { x: f.x * reach - f.z * shape.along, z: f.z * reach + f.x * shape.along }
-  const row = [
-    e.x * (-f.z * reach - f.x * shape.along) + e.z * (f.x * reach - f.z * shape.along),
-    e.x * f.x + e.z * f.z,
-    -e.x * f.z + e.z * f.x,
-    1 - (e.x * f.x + e.z * f.z),
-    -e.z * c.x + e.x * c.z,
-    -1,
-  ]
+  row[0] = e.x * (-f.z * reach - f.x * shape.along) + e.z * (f.x * reach - f.z * shape.along)
+  row[1] = e.x * f.x + e.z * f.z
+  row[2] = -e.x * f.z + e.z * f.x
+  row[3] = 1 - (e.x * f.x + e.z * f.z)
+  row[4] = -e.z * c.x + e.x * c.z
+  row[5] = -1
   const sigma = KINK_SHARE * shape.radius + 1e-6
-  return [row, e.x * c.x + e.z * c.z + shape.radius - face.offset, 1 / (sigma * sigma)]
+  add(normal, right, row, 0, 6, e.x * c.x + e.z * c.z + shape.radius - face.offset, 1 / (sigma * sigma))
 }

@@ -18,6 +18,10 @@ export interface Runout {
   readonly meanRadiusMm: number
   /** Offset of the tool's axis and the direction of the high side; null where it cannot be known (fewer than three edges). */
   readonly eccentricity: { readonly eMm: number; readonly angleDeg: number; readonly provenAboveMm: number } | null
+  /** The one part of the offset that two opposite edges show: along the first edge's direction. */
+  readonly component: { readonly mm: number; readonly edge: number } | null
+  /** How much more (or less) feed each edge takes than its even share, mm, in the order in which they follow each other. */
+  readonly feed: readonly { readonly edge: number; readonly mm: number }[]
   /** What each edge adds of its own; null where nothing is left to tell (fewer than four edges). */
   readonly own: readonly { readonly edge: number; readonly mm: number }[] | null
   readonly known: 'nothing' | 'one-component' | 'pattern-only' | 'alternating-only' | 'both'
@@ -35,10 +39,13 @@ export function splitRunout(edges: readonly EdgeRadius[], sigmaMm: number): Runo
   if (n === 0) return null
   const radii = edges.map((e) => e.radiusMm)
   const most = Math.max(...radii)
+  const turn = [...edges].sort((a, b) => a.angleDeg - b.angleDeg)
   const base = {
     spreadMm: most - Math.min(...radii),
     sweptDiameterMm: 2 * most,
     meanRadiusMm: radii.reduce((a, b) => a + b, 0) / n,
+    component: null,
+    feed: n < 2 ? [] : turn.map(({ edge, radiusMm }, i) => ({ edge, mm: radiusMm - turn[(i + n - 1) % n].radiusMm })),
   }
   const fit =
     n < 3
@@ -47,7 +54,10 @@ export function splitRunout(edges: readonly EdgeRadius[], sigmaMm: number): Runo
           edges.map(({ angleDeg }) => [1, Math.cos(degToRad(angleDeg)), Math.sin(degToRad(angleDeg))]),
           radii,
         )
-  if (!fit) return { ...base, eccentricity: null, own: null, known: n === 1 ? 'nothing' : 'one-component' }
+  if (!fit) {
+    const component = n === 2 ? { mm: (radii[0] - radii[1]) / 2, edge: edges[0].edge } : null
+    return { ...base, component, eccentricity: null, own: null, known: n === 1 ? 'nothing' : 'one-component' }
+  }
   const [r0, a, b] = fit.x
   const eccentricity = {
     eMm: Math.hypot(a, b),
@@ -65,4 +75,30 @@ export function splitRunout(edges: readonly EdgeRadius[], sigmaMm: number): Runo
     own: n > 3 ? own : null,
     known: n === 3 ? 'pattern-only' : n === 4 ? 'alternating-only' : 'both',
   }
+}
+
+/**
+ * What the split says, in sentences: what is known, what it means at the spindle, and what nobody can know.
+ * @param size writes a length, mm, without a sign
+ */
+export function runoutText(runout: Runout, size: (mm: number) => string): string {
+  const { eccentricity: e, own, component, feed, known } = runout
+  const said: string[] = []
+  if (component && component.mm !== 0)
+    said.push(
+      `Along edge ${component.edge} the tool stands ${size(Math.abs(component.mm))} off centre; across it two edges show nothing.`,
+    )
+  if (e && e.eMm > e.provenAboveMm)
+    said.push(`The tool sits ${size(e.eMm)} off centre, ${size(2 * e.eMm)} on an indicator at its shank.`)
+  else if (e) said.push(`That the tool sits off centre is not proven: less than ${size(e.provenAboveMm)}.`)
+  if (own) {
+    const worst = own.reduce((a, b) => (Math.abs(b.mm) > Math.abs(a.mm) ? b : a))
+    said.push(`Edge ${worst.edge} stands ${size(Math.abs(worst.mm))} ${worst.mm < 0 ? 'back' : 'out'} of its own.`)
+  }
+  const most = feed.length ? feed.reduce((a, b) => (b.mm > a.mm ? b : a)) : null
+  if (most && most.mm > 0) said.push(`Edge ${most.edge} takes ${size(most.mm)} more feed each turn than its share.`)
+  if (known === 'nothing') said.push('One edge alone tells nothing of the seat.')
+  if (known === 'pattern-only') said.push('Three edges cannot tell the seat of the tool from the seats of the edges.')
+  if (known === 'alternating-only') said.push('Of four edges’ own seats only the part that alternates shows.')
+  return said.join(' ')
 }

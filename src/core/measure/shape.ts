@@ -65,17 +65,27 @@ const SHARP_SHARE = 1.3
 /**
  * Measures points against the shape.
  * @param blurMm blur of the picture, see `inset`
+ * @param stride every so many points only
  * @param out filled with the signed distance of each point outside of the shape, mm
  * @param part filled with FLANK, ARC or FACE
  */
-export function gauge(shape: Shape, points: readonly Point[], blurMm: number, out: Float64Array, part: Uint8Array): void {
+export function gauge(
+  shape: Shape,
+  xs: Float64Array,
+  zs: Float64Array,
+  blurMm: number,
+  out: Float64Array,
+  part: Uint8Array,
+  stride: number,
+): void {
   const c = centreOf(shape)
   const f = direction(shape.flankAngle)
   const m = direction(meetAngle(shape))
   const e = shape.face ? direction(shape.face.angle) : m
   const seen = shape.radius - inset(shape.radius, blurMm)
-  for (let i = 0; i < points.length; i++) {
-    const { x, z } = points[i]
+  for (let i = 0; i < xs.length; i += stride) {
+    const x = xs[i]
+    const z = zs[i]
     const dx = x - c.x
     const dz = z - c.z
     const aboveFlank = f.x * dz - f.z * dx > 0
@@ -94,27 +104,27 @@ export function gauge(shape: Shape, points: readonly Point[], blurMm: number, ou
 }
 
 /**
- * Derivatives of a point's distance after each parameter, written into `row`.
+ * Derivatives of a point's distance after the parameters of its part, written into `row`: 0–1 of a flank, 0–3 of an arc,
+ * 4–5 of a face.
  * @param insetSlope derivative of `inset` after the radius
  */
-export function slopesOf(shape: Shape, insetSlope: number): (p: Point, part: number, row: Float64Array) => void {
+export function slopesOf(shape: Shape, insetSlope: number): (x: number, z: number, part: number, row: Float64Array) => void {
   const f = direction(shape.flankAngle)
   const e = shape.face ? direction(shape.face.angle) : f
   const c = centreOf(shape)
   const reach = shape.flankOffset - shape.radius
   const turnX = -f.z * reach - f.x * shape.along
   const turnZ = f.x * reach - f.z * shape.along
-  return (p, part, row) => {
-    row.fill(0)
+  return (x, z, part, row) => {
     if (part === FLANK) {
-      row[0] = -f.z * p.x + f.x * p.z
+      row[0] = -f.z * x + f.x * z
       row[1] = -1
     } else if (part === FACE) {
-      row[4] = -e.z * p.x + e.x * p.z
+      row[4] = -e.z * x + e.x * z
       row[5] = -1
     } else {
-      const dx = p.x - c.x
-      const dz = p.z - c.z
+      const dx = x - c.x
+      const dz = z - c.z
       const d = Math.sqrt(dx * dx + dz * dz) || 1
       const ux = dx / d
       const uz = dz / d

@@ -21,7 +21,7 @@ export interface Side extends Line {
 const WINDOWS = [14, 30, 64, 128]
 const LEAST_COUNT = 10
 /** About how many points are counted on each line proposed. */
-const LOOKED_AT = 160
+const LOOKED_AT = 110
 /** Normals of an outline's points are known to about this, radians. */
 const NORMAL_SPREAD = 0.3
 

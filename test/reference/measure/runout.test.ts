@@ -1,7 +1,8 @@
 /** Worked examples computed outside this project (least squares and discrete Fourier sums). */
 import fc from 'fast-check'
+import { Matrix, solve } from 'ml-matrix'
 import { describe, expect, it } from 'vitest'
-import { judge, splitRunout, worst } from '@/core/measure'
+import { judge, runoutText, splitRunout, worst } from '@/core/measure'
 
 const edges = (radii: readonly number[], angles?: readonly number[]) =>
   radii.map((radiusMm, i) => ({ edge: i + 1, angleDeg: angles?.[i] ?? (360 * i) / radii.length, radiusMm }))
@@ -36,6 +37,46 @@ describe('runout told apart', () => {
   })
   it('knows from where on it is proven: σ·√(2/z)·2.4477', () => {
     expect(splitRunout(edges(pattern(4, 5, 0.01, 0)), 0.001)!.eccentricity!.provenAboveMm * 1000).toBeCloseTo(1.7308, 3)
+  })
+  it('gives the one component that two edges show, and says no more', () => {
+    const r = splitRunout(edges([7.99826, 8.00174]), 0.001)!
+    expect(r.component!.mm * 1000).toBeCloseTo(-1.74, 2) // e·cos(φ0 − φ1) of 10 µm at 100°: −1.7365 before rounding
+    expect(runoutText(r, (mm) => `${(1000 * mm).toFixed(1)} µm`)).toBe(
+      'Along edge 1 the tool stands 1.7 µm off centre; across it two edges show nothing. Edge 2 takes 3.5 µm more feed each turn than its share.',
+    )
+  })
+  it('gives each edge its share of the feed: f_z + (r_i − r_(i−1))', () => {
+    const r = splitRunout(edges([5.01, 5]), 0.001)!
+    expect(r.feed.map(({ mm }) => 0.05 + mm)).toEqual([expect.closeTo(0.06, 9), expect.closeTo(0.04, 9)])
+  })
+  it('agrees with a separate least-squares library on random radii and angles', () => {
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.record({ r: fc.double({ min: 4.9, max: 5.1, noNaN: true }), gap: fc.double({ min: 20, max: 90, noNaN: true }) }),
+          {
+            minLength: 3,
+            maxLength: 12,
+          },
+        ),
+        (given) => {
+          const total = given.reduce((s, g) => s + g.gap, 0)
+          let at = 0
+          const angles = given.map(({ gap }) => ((at += gap) * 360) / total)
+          const r = splitRunout(
+            edges(
+              given.map((g) => g.r),
+              angles,
+            ),
+            0.001,
+          )!
+          const rows = angles.map((deg) => [1, Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)])
+          const x = solve(new Matrix(rows), Matrix.columnVector(given.map((g) => g.r)), true).to1DArray()
+          expect(r.meanRadiusMm).toBeCloseTo(x[0], 9)
+          expect(r.eccentricity!.eMm).toBeCloseTo(Math.hypot(x[1], x[2]), 9)
+        },
+      ),
+    )
   })
   it('turns with the tool', () => {
     fc.assert(

@@ -86,7 +86,7 @@ const codes = (f: FrameMeasurement) => f.warnings.map((w) => w.code)
 const debris = (cases: readonly Case[]) => cases.filter((c) => codes(c.found).some((w) => w === 'DEBRIS' || w === 'NOTCH')).length
 
 describe('a drill', () => {
-  const tips = pictures(3000, ['LF', 'SIG'], (c, m) => {
+  const tips = pictures(3000, ['LF', 'SIG'], (c) => {
     const sig = c.between(60, 150)
     const Z = c.between(60, 200)
     const slope = 1 / Math.tan((sig / 2) * rad)
