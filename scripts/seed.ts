@@ -1,19 +1,25 @@
 /** Fills an empty data folder with the demo: made-up people, machines and tools, taken through the same verbs that the pages use. */
 import { encodeFrameSet } from '@/codecs/frame-set'
 import type { Picture } from '@/core/measure'
+import { seededRandom } from '@/core/numeric'
+import type { Coupling } from '@/core/tool'
 import type { Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
+import { lastCheck, listMasters } from '@/db/bench/read'
+import { insertAdapter, insertCheck } from '@/db/bench/write'
 import { currentHandover } from '@/db/handover/read'
 import { simulatedBench } from '@/devices/bench/simulated'
 import { BENCH_FACTS } from '@/devices/bench/port'
 import { runtime } from '@/runtime'
-import { wipeTicket } from '@/runtime/bench-ticket'
+import { masterTicket, wipeTicket } from '@/runtime/bench-ticket'
 import { buildTool } from '@/stations/build/build-tool'
 import { releaseHandover } from '@/stations/hand-over/release-hand-over'
 import { addJob } from '@/stations/kit/add-job'
 import { takePart } from '@/stations/kit/pick'
 import { writeNote } from '@/stations/kit/shift'
 import { loadTool } from '@/stations/load/load-tool'
+import { readBench } from '@/stations/measure/bench-state'
+import { saveCheck } from '@/stations/measure/check-bench'
 import { readMeasure } from '@/stations/measure/measure-sheet'
 import { saveMeasurement } from '@/stations/measure/save-measurement'
 import { putIntoPlace } from '@/stations/store/slot'
@@ -58,6 +64,24 @@ for (const job of seedFile<SeedJob[]>('jobs.json'))
     }),
   )
 
+const NONE = { x: 0, z: 0 }
+
+/** The adapter for a taper on the spindle, and its master just measured. */
+function checkedBench(coupling: Coupling, minutesAgo: number, personId: string, drift = NONE): void {
+  const master = listMasters(db).find((m) => m.coupling === coupling)!
+  insertAdapter(db, coupling, at(-minutesAgo - 2), personId)
+  insertCheck(db, {
+    masterId: master.id,
+    coupling,
+    at: at(-minutesAgo - 1),
+    personId,
+    drift,
+    zero: NONE,
+    evidence: null,
+    reason: null,
+  })
+}
+
 /** Pictures as the bench takes them, after a wipe. */
 async function pictures(serial: string): Promise<Uint8Array> {
   const sheet = readMeasure(db, serial)!
@@ -82,10 +106,26 @@ async function pictures(serial: string): Promise<Uint8Array> {
   return encodeFrameSet({ mmPerPixel: BENCH_FACTS.mmPerPixel, measure: sheet.features, pictures: taken })
 }
 
+/** The setting master of the adapter on the spindle, at two turns half a revolution apart. */
+async function masterPictures() {
+  const { check, master, zero } = readBench(db, at(-45))
+  const bench = simulatedBench(masterTicket(db, master!, at(-45)), zero)
+  await bench.moveTo(master!.DCmm / 2 - 1, master!.LFmm - 1.4)
+  const pictures: Picture[] = []
+  for (const [i, deg] of [0, 180].entries()) {
+    await bench.turnTo(deg)
+    const { frame, centreX, centreZ } = await bench.grab()
+    pictures.push({ name: `turn-${deg}.png`, frame, edge: i + 1, spindleDeg: deg, centreX, centreZ })
+  }
+  const frames = encodeFrameSet({ mmPerPixel: BENCH_FACTS.mmPerPixel, measure: ['LF', 'DC'], pictures })
+  return { scanned: master!.mark, frames, checkId: check?.id ?? null, reason: null }
+}
+
 for (const tool of seedFile<SeedTool[]>('tools.json')) {
   const { serial, person, minutesAgo } = tool
   must(`build ${serial}`, buildTool(workOf(person, minutesAgo), tool.job, tool.t, serial))
   if (tool.upTo === 'built') continue
+  checkedBench(getAssembly(db, serial)!.coupling, minutesAgo - 10, person)
   must(
     `measure ${serial}`,
     saveMeasurement(workOf(person, minutesAgo - 12), evidence, {
@@ -94,6 +134,7 @@ for (const tool of seedFile<SeedTool[]>('tools.json')) {
       takenAt: at(12 - minutesAgo),
       frames: await pictures(serial),
       mmPerPixel: BENCH_FACTS.mmPerPixel,
+      checkId: lastCheck(db)!.id,
     }),
   )
   if (tool.place) must(`put away ${serial}`, putIntoPlace(workOf(person, minutesAgo - 14), serial, tool.place))
@@ -106,6 +147,16 @@ for (const tool of seedFile<SeedTool[]>('tools.json')) {
     await loadTool(workOf(person, minutesAgo - 30), control, { machine, serial, label: currentHandover(db, serial)!.label }),
   )
 }
+
+// eight days of checks, three a day, and this morning's by the bench itself
+const { normal } = seededRandom(11)
+for (let shift = 24; shift >= 1; shift--)
+  checkedBench('HSK-A63', shift * 480 + 75, shift % 3 ? 'ines' : 'tomas', {
+    x: 0.0009 * normal() + 0.0006 * Math.sin(shift),
+    z: 0.0012 * normal() + 0.0014 * Math.sin(shift),
+  })
+insertAdapter(db, 'HSK-A63', at(-50), 'ines')
+must('check', saveCheck(workOf('ines', 45), evidence, await masterPictures()))
 
 must('take', takePart(workOf('ines', 20), { job: 'HP-2240', component: 'C-DR102', count: 1, place: 'S2-8' }))
 must('note', writeNote(workOf('tomas', 70), 'Coil 14 … 16 flickers: call maintenance before the next Ø16.'))

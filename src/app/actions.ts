@@ -11,7 +11,7 @@ import { takeInStray } from '@/stations/measure/take-in-stray'
 import { wiped } from '@/stations/measure/wiped'
 import { answerScan, type ScanAnswer } from '@/stations/scan/answer-scan'
 import type { Refused } from '@/stations/work'
-import { wipeTicket } from '@/runtime/bench-ticket'
+import { handOut, wipeTicket } from '@/runtime/bench-ticket'
 import { act, Serial } from './_server/act'
 import { context } from './_server/context'
 
@@ -57,7 +57,7 @@ export async function wipeAction(input: z.input<typeof Wipe>): Promise<Result<{ 
   return act(Wipe, input, (work, { serial, edge }, house) => {
     const assembly = getAssembly(house.db, serial)
     if (!assembly) return fail({ code: 'UNKNOWN_SERIAL', text: `No tool stands on holder ${serial}.` })
-    const ticket = wipeTicket(house.db, assembly, edge)
+    const ticket = handOut(house.db, wipeTicket(house.db, assembly, edge), house.now)
     wiped(work, assembly, edge)
     return ok({ ticket })
   })

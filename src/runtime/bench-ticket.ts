@@ -1,11 +1,14 @@
 import 'server-only'
+import { NO_ZERO, type Master, type Zero } from '@/core/measure'
+import { seededRandom } from '@/core/numeric'
 import type { Assembly } from '@/core/tool'
 import { buildNumber } from '@/db/assembly/read'
+import { adapterNow } from '@/db/bench/read'
 import type { Db } from '@/db/connection'
 import { getDefinition } from '@/db/library/read'
 import { getTicket } from '@/db/truth/read'
 import { putTicket } from '@/db/truth/write'
-import { fromTicket, makeTruth, toTicket, wiped, type Meant } from '@/devices/world/tool-truth'
+import { fromTicket, makeMaster, makeTruth, toTicket, wiped, type Meant } from '@/devices/world/tool-truth'
 
 /** Where seeds start; with this one the demo has a chip, an edge that stands out, and tools that hold. */
 const FIRST_SEED = 777
@@ -43,6 +46,27 @@ const strayOf = (seed: number): Meant => ({
   RE: [0.5, 1, 1.5][seed % 3],
   edges: 3 + (seed % 2),
 })
+
+const DAY_MS = 86_400_000
+
+/** What the axes read too much now: each mounting of an adapter sits a little differently, and the frame breathes with the day. */
+function zeroTruth(db: Db, nowMs: number): Zero {
+  const adapter = adapterNow(db)
+  if (!adapter) return NO_ZERO
+  let seed = FIRST_SEED
+  for (const c of `${adapter.coupling}/${adapter.since}`) seed = (Math.imul(seed, 31) + c.charCodeAt(0)) >>> 0
+  const { normal } = seededRandom(seed)
+  const breath = Math.sin((2 * Math.PI * nowMs) / DAY_MS)
+  return { x: 0.004 * normal() + 0.0008 * breath, z: 0.005 * normal() + 0.0015 * breath }
+}
+
+/** A ticket as the bench in the browser gets it: with where the axes stand now. */
+export const handOut = (db: Db, ticket: string, now: string): string =>
+  toTicket({ ...fromTicket(ticket), zeroMm: zeroTruth(db, Date.parse(now)) })
+
+/** The setting master on the spindle. */
+export const masterTicket = (db: Db, master: Master, now: string): string =>
+  handOut(db, toTicket(makeMaster(FIRST_SEED, { LF: master.LFmm, DC: master.DCmm })), now)
 
 /** A cloth went over an edge (null: over all): returns what the bench draws from now on. */
 export function wipeTicket(db: Db, assembly: Assembly, edge: number | null): string {

@@ -3,7 +3,15 @@ import { expose } from 'comlink'
 import { encodeFrameSet } from '@/codecs/frame-set'
 import { simulatedBench } from '@/devices/bench/simulated'
 import type { Bench, BenchPicture } from '@/devices/bench/port'
-import { measureFrame, mmToPixel, type Feature, type FrameMeasurement, type Picture, type SetMeasurement } from '@/core/measure'
+import {
+  measureFrame,
+  mmToPixel,
+  type Feature,
+  type FrameMeasurement,
+  type Picture,
+  type SetMeasurement,
+  type Zero,
+} from '@/core/measure'
 import { fail, ok, type Result } from '@/core/units'
 import { findCorner, findEdges, measureEdge, resultOf, viewOf, type CycleError, type Hint } from './bench-cycle'
 
@@ -29,6 +37,8 @@ export interface OpenTool {
   /** Number of edges; null to find them by a turn. */
   readonly edges: number | null
   readonly measure: readonly Feature[]
+  /** What the last check found the axes to read too much, mm. */
+  readonly zero: Zero
 }
 
 export interface Proposal {
@@ -87,7 +97,7 @@ const api = {
 
   /** Clamps a tool and brings its corner into the picture. */
   async open(tool: OpenTool): Promise<Result<{ angles: readonly number[] | null }, CycleError>> {
-    state = { bench: simulatedBench(tool.ticket), tool, angles: [], pictures: new Map() }
+    state = { bench: simulatedBench(tool.ticket, tool.zero), tool, angles: [], pictures: new Map() }
     if (tool.edges) state.angles = Array.from({ length: tool.edges }, (_, i) => (360 * i) / tool.edges!)
     const found = await findCorner(state.bench, tool.hint, show)
     if (!found.ok) return found
@@ -129,7 +139,7 @@ const api = {
   async refresh(ticket: string): Promise<void> {
     if (!state) return
     const before = await state.bench.grab()
-    state.bench = simulatedBench(ticket)
+    state.bench = simulatedBench(ticket, state.tool.zero)
     await state.bench.turnTo(before.spindleDeg)
     await state.bench.moveTo(before.centreX, before.centreZ)
   },

@@ -32,7 +32,7 @@ describe('a label', () => {
     expect(read(encodeLabel({ ...values, issue: 9 }))).toBe('UNKNOWN_HANDOVER')
     expect(read(encodeLabel({ ...values, lengthMm: values.lengthMm + 0.01 }))).toBe('VALUES_DIFFER')
     expect(read(encodeLabel({ ...values, t: 5 }))).toBe('VALUES_DIFFER')
-    measured(room, 'BX00143', goodT4(), 90)
+    measured(room, 'BX00143', goodT4({ z: 117.99 }), 90)
     expect(read(label)).toBe('SUPERSEDED')
     expect(read(encodeLabel({ ...values, lengthMm: 1 }))).toBe('VALUES_DIFFER')
   })

@@ -102,6 +102,24 @@ describe('saving a measurement', () => {
     expect((entry.after as { LF: number }).LF).toBeCloseTo(117.99, 3)
     expect(entry.who).toBe('Tomas Lind')
   })
+  it('found the same within uncertainty keeps its hand-over, and notes the check', async () => {
+    const room = measured(ready())
+    valueOf(await releaseHandover(room.as('ines', 70), room.control, { serial: 'BX00143', scanned: 'BX00143' }))
+    const again = valueOf(save(room, { takenAt: later(80) }, goodT4({ x: 5.0003 }), 'tomas', 80))
+    expect(again).toMatchObject({ verdict: 'holds', voided: null, kept: true })
+    expect(getAssembly(room.db, 'BX00143')!.state).toBe('released')
+    expect(currentHandover(room.db, 'BX00143')).not.toBeNull()
+    expect(listRecord(room.db, { serial: 'BX00143' })[0].text).toContain('the same within uncertainty')
+  })
+  it('a jump wants a reason, which is kept', () => {
+    const room = measured(ready())
+    const jumped = goodT4({ z: 118.06 })
+    const asked = save(room, {}, jumped, 'ines', 70)
+    expect(codeOf(asked)).toBe('JUMP')
+    expect(!asked.ok && 'text' in asked.error && asked.error.text).toContain('Length is 0.060 mm more')
+    expect(valueOf(save(room, { reason: 'set longer for the deep pocket' }, jumped, 'ines', 70)).kept).toBe(false)
+    expect(lastMeasurement(room.db, getAssembly(room.db, 'BX00143')!.id)!.reason).toBe('set longer for the deep pocket')
+  })
   it('a tool that somebody else changed meanwhile is not overwritten, and no picture is left behind', () => {
     const room = ready()
     const bump = room.db.prepare('UPDATE assembly SET version = version + 1')
@@ -129,7 +147,7 @@ describe('a tool without a definition', () => {
   const stray = { serial: 'BX09001', coupling: 'SK 40' as const, name: 'drill', t: null, machine: null }
   it('is measured without limits, and not judged', () => {
     const room = toolRoom()
-    valueOf(takeInStray(room.as('ines'), stray))
+    valueOf(takeInStray(room.as('ines'), { ...stray, coupling: 'HSK-A63' }))
     expect(readMeasure(room.db, 'BX09001')).toMatchObject({ definition: null, limits: {}, features: ['LF', 'DC', 'RE'] })
     const saved = valueOf(saveMeasurement(room.as('ines', 5), room.evidence, saving('BX09001', goodT4())))
     expect(saved.verdict).toBeNull()

@@ -6,6 +6,7 @@ import type { HeldRow } from '@/core/handover'
 import type { Picture } from '@/core/measure'
 import type { Definition } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
+import { insertAdapter, insertCheck } from '@/db/bench/write'
 import { openDatabase, type Db } from '@/db/connection'
 import { migrate } from '@/db/migrate'
 import type { Control, ControlError, ControlTable } from '@/devices/control/port'
@@ -81,6 +82,19 @@ export function toolRoom(): ToolRoom {
   const db = openDatabase(':memory:')
   migrate(db, MIGRATIONS)
   const { people, definitions } = fillLibrary(db, later)
+  // the bench was checked half an hour ago
+  insertAdapter(db, 'HSK-A63', later(-60), 'ines')
+  const none = { x: 0, z: 0 }
+  insertCheck(db, {
+    masterId: 'M-HSKA63',
+    coupling: 'HSK-A63',
+    at: later(-30),
+    personId: 'ines',
+    drift: none,
+    zero: none,
+    evidence: null,
+    reason: null,
+  })
   const kept = new Map<string, Uint8Array>()
   return {
     db,
@@ -162,6 +176,7 @@ export const saving = (serial: string, edges: readonly Tool[], change: Partial<S
   takenAt: later(60),
   frames: frames(edges),
   mmPerPixel: SCALE,
+  checkId: 1,
   ...change,
 })
 

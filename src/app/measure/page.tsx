@@ -1,6 +1,7 @@
 import { listAssemblies } from '@/db/assembly/read'
 import { listMachines } from '@/db/machine/read'
 import { Sheet, Title } from '@/ui/common/sheet'
+import { MEASURE_TABS, SubNav } from '@/ui/common/sub-nav'
 import { StrayForm } from '@/ui/measure/stray-form'
 import { StationPage } from '../_parts/station'
 import { context } from '../_server/context'
@@ -16,6 +17,7 @@ export default async function MeasureStart() {
       <Sheet
         left={
           <>
+            <SubNav tabs={MEASURE_TABS} label="Sheets of the bench" />
             <Title lead="Measure">scan the holder on the spindle, or take it from the rack</Title>
             <ol className="max-w-[60ch] list-decimal space-y-1 pl-6 text-lg">
               <li>Check that the spindle’s adapter is the tool’s taper.</li>

@@ -14,9 +14,17 @@ interface SeenEdge {
 
 const GRAIN = 1 << 16
 
-/** @param ticket what runtime handed out for the clamped tool */
-export function simulatedBench(ticket: string, facts: BenchFacts = BENCH_FACTS): Bench {
+/**
+ * @param ticket what runtime handed out for the clamped tool
+ * @param zero what the last check found the axes to read too much, mm: taken off every place, as a driver would
+ */
+export function simulatedBench(
+  ticket: string,
+  zero: { readonly x: number; readonly z: number } = { x: 0, z: 0 },
+  facts: BenchFacts = BENCH_FACTS,
+): Bench {
   const truth = fromTicket(ticket)
+  const off = { x: zero.x - truth.zeroMm.x, z: zero.z - truth.zeroMm.z }
   const random = seededRandom(truth.seed ^ 0x5eed)
   const grain = Float32Array.from({ length: GRAIN + facts.widthPx }, () => truth.noise * random.normal())
   const light = lightOf(truth, facts)
@@ -31,7 +39,8 @@ export function simulatedBench(ticket: string, facts: BenchFacts = BENCH_FACTS):
       centre = { x: Math.min(facts.reach.x, Math.max(-20, x)), z: Math.min(facts.reach.z, Math.max(0, z)) }
     },
     async grab(): Promise<BenchPicture> {
-      const cover = blur(shadow(truth, facts, spindleDeg, centre), facts.widthPx, facts.heightPx, blurNow(truth, spindleDeg))
+      const seen = { x: centre.x + off.x, z: centre.z + off.z }
+      const cover = blur(shadow(truth, facts, spindleDeg, seen), facts.widthPx, facts.heightPx, blurNow(truth, spindleDeg))
       const data = new Uint8Array(cover.length)
       for (let v = 0, i = 0; v < facts.heightPx; v++) {
         const shift = Math.floor(random.uniform() * GRAIN)

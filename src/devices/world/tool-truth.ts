@@ -21,6 +21,8 @@ export interface Chip {
 export interface ToolTruth {
   readonly seed: number
   readonly edges: readonly TruthEdge[]
+  /** What the axes of the bench read too much while it hangs there, mm. */
+  readonly zeroMm: { readonly x: number; readonly z: number }
   readonly eccentricityMm: number
   readonly eccentricityDeg: number
   readonly cornerRadiusMm: number
@@ -58,6 +60,7 @@ export function makeTruth(seed: number, meant: Meant): ToolTruth {
   const chipped = uniform() < 0.45
   return {
     seed,
+    zeroMm: { x: 0, z: 0 },
     edges,
     eccentricityMm: Math.abs(0.0022 * normal()),
     eccentricityDeg: 360 * uniform(),
@@ -79,6 +82,18 @@ export function makeTruth(seed: number, meant: Meant): ToolTruth {
     fallOff: 0.1 + 0.15 * uniform(),
     lightX: 0.4 * (uniform() - 0.5),
     lightZ: 0.4 * (uniform() - 0.5),
+  }
+}
+
+/** A setting master: as exact as its certificate, on a seat that is nearly true. */
+export function makeMaster(seed: number, { LF, DC }: Pick<Meant, 'LF' | 'DC'>): ToolTruth {
+  const LANDS = 8
+  return {
+    ...makeTruth(seed, { LF, DC, RE: 1, edges: LANDS }),
+    edges: Array.from({ length: LANDS }, (_, i) => ({ angleDeg: (360 * i) / LANDS, radiusMm: DC / 2, lengthMm: LF })),
+    eccentricityMm: 0.0008,
+    cornerRadiusMm: 1,
+    chips: [],
   }
 }
 

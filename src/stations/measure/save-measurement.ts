@@ -1,5 +1,5 @@
 import { decodeFrameSet, type FrameSetError } from '@/codecs/frame-set'
-import { benchFor, judgeTool, measureSet, setErrorText, type Verdict } from '@/core/measure'
+import { benchFor, compareResults, featureWord, judgeTool, measureSet, setErrorText, type Verdict } from '@/core/measure'
 import { nextState } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { moveAssembly } from '@/db/assembly/write'
@@ -9,6 +9,7 @@ import { insertMeasurement } from '@/db/measurement/write'
 import { noteRefusal } from '../records/note-refusal'
 import type { Refused, Work } from '../work'
 import { learnStop } from './learn-stop'
+import { heldBack, readBench } from './bench-state'
 import { readMeasure } from './measure-sheet'
 import { note } from '../records/note'
 
@@ -29,12 +30,18 @@ export interface Save {
   /** Pictures of all edges as a frame set. */
   readonly frames: Uint8Array
   readonly mmPerPixel: { readonly x: number; readonly z: number }
+  /** The check of the bench whose zero placed the pictures; null before the first. */
+  readonly checkId: number | null
+  /** Why the tool jumped since it was last measured, where it did. */
+  readonly reason?: string
 }
 
 export interface Saved {
   readonly id: number
   readonly verdict: Verdict | null
   readonly voided: number | null
+  /** The same within uncertainty: what was handed over still stands. */
+  readonly kept: boolean
 }
 
 /**
@@ -60,6 +67,14 @@ export function saveMeasurement(work: Work, evidence: EvidenceStore, save: Save)
       code: 'NOT_NOW',
       text: `${save.serial} is ${assembly.state}: take it out of the machine before it is measured.`,
     })
+  const bench = readBench(work.db, work.now)
+  const held = heldBack(bench, assembly.coupling)
+  if (held) return refuse(held)
+  if (save.checkId !== (bench.check?.id ?? null))
+    return refuse({
+      code: 'OTHER_ZERO',
+      text: 'The bench was checked with its master after these pictures were taken. Open the tool again and measure it.',
+    })
   const set = decodeFrameSet(save.frames)
   if (!set.ok) return set
   if (set.value.mmPerPixel.x !== save.mmPerPixel.x || set.value.mmPerPixel.z !== save.mmPerPixel.z)
@@ -74,10 +89,18 @@ export function saveMeasurement(work: Work, evidence: EvidenceStore, save: Save)
     sheet.limits,
     benchFor(assembly.heat, save.takenAt < work.now ? save.takenAt : work.now),
   )
+  const compared = sheet.last && compareResults(sheet.last.result, result)
+  if (compared?.change === 'jump' && compared.most && !save.reason)
+    return fail({
+      code: 'JUMP',
+      text: `${featureWord(compared.most.key)} is ${Math.abs(compared.most.byMm).toFixed(3)} mm ${compared.most.byMm > 0 ? 'more' : 'less'} than when it was last measured. Say why, or measure again.`,
+    })
+  // found the same: what was handed over stays, and the check is noted
+  const kept = assembly.state === 'released' && compared?.change === 'same' && result.verdict === sheet.last?.result.verdict
   const { edges, summary } = measured.value
   const place = evidence.put(save.serial, work.now, save.frames)
   const saved = inTransaction(work.db, () => {
-    if (!moveAssembly(work.db, assembly, { state })) return null
+    if (!moveAssembly(work.db, assembly, { state: kept ? assembly.state : state })) return null
     const id = insertMeasurement(work.db, {
       assemblyId: assembly.id,
       at: work.now,
@@ -87,17 +110,17 @@ export function saveMeasurement(work: Work, evidence: EvidenceStore, save: Save)
       result,
       verdict: result.verdict,
       evidence: place,
-      reason: null,
+      reason: save.reason ?? null,
     })
-    const voided = voidCurrent(work.db, save.serial, work.now, 'measured again')
+    const voided = kept ? null : voidCurrent(work.db, save.serial, work.now, 'measured again')
     learnStop(work, assembly, summary.LF, save.takenAt)
     note(
       work,
       'measured',
-      `${edges.length} ${edges.length === 1 ? 'edge' : 'edges'} measured: ${result.verdict ?? 'not judged'}${voided ? `; hand-over ${voided} is out of date` : ''}`,
+      `${edges.length} ${edges.length === 1 ? 'edge' : 'edges'} measured: ${result.verdict ?? 'not judged'}${voided ? `; hand-over ${voided} is out of date` : ''}${kept ? '; the same within uncertainty, the hand-over stands' : ''}${save.reason ? `; ${save.reason}` : ''}`,
       { serial: save.serial, t: assembly.t, machine: assembly.machine, before: sheet.last?.summary ?? null, after: summary },
     )
-    return { id, verdict: result.verdict, voided }
+    return { id, verdict: result.verdict, voided, kept }
   })
   if (!saved) {
     evidence.drop(place)

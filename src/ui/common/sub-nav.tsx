@@ -35,6 +35,10 @@ export const KIT_TABS: readonly Tab[] = [
   { href: '/kit/now', name: 'Needed now' },
   { href: '/kit/shift', name: 'Next shift' },
 ]
+export const MEASURE_TABS: readonly Tab[] = [
+  { href: '/measure', name: 'Tools' },
+  { href: '/measure/masters', name: 'Masters' },
+]
 export const LIBRARY_TABS: readonly Tab[] = [
   { href: '/library', name: 'Parts' },
   { href: '/library/tools', name: 'Tools' },

@@ -11,10 +11,13 @@ export function LivePicture({
   shown,
   edges,
   unit,
+  small = false,
 }: {
   readonly shown: Shown | null
   readonly edges: number | null
   readonly unit: LengthUnit
+  /** In a narrow place: outline and bars without their figures. */
+  readonly small?: boolean
 }) {
   const canvas = useRef<HTMLCanvasElement>(null)
   useEffect(() => {
@@ -47,8 +50,8 @@ export function LivePicture({
       {!shown && (
         <figcaption className="text-soft grid h-full place-items-center text-lg">The bench is moving to the tool …</figcaption>
       )}
-      {shown && <Overlay shown={shown} length={length} />}
-      {shown && (
+      {shown && <Overlay shown={shown} length={small ? null : length} />}
+      {shown && !small && (
         <>
           <Tag className="top-2.5 left-2.5">
             {shown.edge
@@ -64,7 +67,7 @@ export function LivePicture({
 
 const percent = (value: number, of: number) => `${(100 * value) / of}%`
 
-function Overlay({ shown, length }: { readonly shown: Shown; readonly length: (mm: number) => string }) {
+function Overlay({ shown, length }: { readonly shown: Shown; readonly length: ((mm: number) => string) | null }) {
   const { outline, x, z, debris } = shown
   let path = ''
   for (let i = 0; i < outline.length; i += 4) {
@@ -91,7 +94,7 @@ function Overlay({ shown, length }: { readonly shown: Shown; readonly length: (m
           />
         ))}
       </svg>
-      {z && !debris.some((d) => d.v < z.v + 90) && (
+      {length && z && !debris.some((d) => d.v < z.v + 90) && (
         <Tag
           className="border-act text-act -translate-x-1/2 -translate-y-full"
           style={{ left: percent(Math.max(70, z.u), 640), top: percent(Math.max(44, z.v - 14), SHOWN_HEIGHT) }}
@@ -99,7 +102,7 @@ function Overlay({ shown, length }: { readonly shown: Shown; readonly length: (m
           length {length(z.mm)}
         </Tag>
       )}
-      {x && !debris.some((d) => Math.abs(d.v - Math.min(low, x.v)) < 70) && (
+      {length && x && !debris.some((d) => Math.abs(d.v - Math.min(low, x.v)) < 70) && (
         <Tag
           className="border-act text-act"
           style={{ left: percent(Math.min(470, x.u + 16), 640), top: percent(Math.min(low, Math.max(60, x.v)), SHOWN_HEIGHT) }}
@@ -107,7 +110,7 @@ function Overlay({ shown, length }: { readonly shown: Shown; readonly length: (m
           radius {length(x.mm)}
         </Tag>
       )}
-      {debris.slice(0, 2).map((d, i) => (
+      {(length ? debris.slice(0, 2) : []).map((d, i) => (
         <Tag
           key={i}
           className="border-off text-off"
@@ -116,7 +119,7 @@ function Overlay({ shown, length }: { readonly shown: Shown; readonly length: (m
             top: percent(Math.max(6, d.v - d.sidePx / 2 - 30), SHOWN_HEIGHT),
           }}
         >
-          ◆ {length(d.highMm)} high: wipe here
+          ◆ {length?.(d.highMm)} high: wipe here
         </Tag>
       ))}
     </>

@@ -7,12 +7,14 @@ import type { Heat } from '@/core/tool'
 import { formatDeviation, type Result } from '@/core/units'
 import type { OpenTool } from '@/workers/bench.worker'
 import { BigAction, ScanAction, SmallAction, SmallActions } from '../common/actions'
+import { FIELD } from '../common/form'
 import { Cautions, Say, Sheet, Title } from '../common/sheet'
 import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
 import { formatSeconds } from '../format/due'
 import { EdgeRibbon } from './edge-ribbon'
 import { FeatureRows } from './feature-rows'
 import { LivePicture } from './live-picture'
+import { Overrule } from './overrule'
 import { useBench, type BenchState } from './use-bench'
 
 export interface MeasureProps {
@@ -27,6 +29,15 @@ export interface MeasureProps {
   /** The tool room's time when the sheet was opened. */
   readonly now: string
   readonly before: Readonly<Partial<Record<FeatureKey, number | null>>> | null
+  /** The check of the bench whose zero the pictures are placed with. */
+  readonly checkId: number | null
+  /** Why nothing may be measured now. */
+  readonly held: { readonly text: string; readonly adapter: boolean } | null
+  /** A lead's reason for going on without the check. */
+  readonly overruled: string | null
+  /** Whether whoever works here is a lead. */
+  readonly lead: boolean
+  readonly overrule: (given: { reason: string }) => Promise<Result<null, { text: string }>>
   readonly wipe: (given: { serial: string; edge: number | null }) => Promise<Result<{ ticket: string }, { text: string }>>
 }
 
@@ -36,33 +47,42 @@ const CAUTIONS = [
 ]
 
 interface Problem {
+  readonly code?: string
   readonly title?: string
   readonly detail?: string
+}
+
+interface Saved {
+  readonly verdict: string | null
+  readonly kept: boolean
 }
 
 /** The server measures the pictures again and answers what stands in the record now. */
 async function save(
   serial: string,
   scanned: string,
-  taken: string,
+  about: { readonly taken: string; readonly check: number | null; readonly reason: string },
   zip: Uint8Array<ArrayBuffer>,
-): Promise<Result<{ verdict: string | null }, string>> {
+): Promise<Result<Saved, { readonly code: string; readonly text: string }>> {
+  const asked = new URLSearchParams({ scanned, taken: about.taken })
+  if (about.check !== null) asked.set('check', String(about.check))
+  if (about.reason) asked.set('reason', about.reason)
   try {
-    const response = await fetch(
-      `/api/assemblies/${encodeURIComponent(serial)}/measurements?${new URLSearchParams({ scanned, taken }).toString()}`,
-      {
-        method: 'POST',
-        headers: { 'content-type': 'application/zip' },
-        body: zip,
-      },
-    )
-    if (response.ok) return { ok: true, value: (await response.json()) as { verdict: string | null } }
+    const response = await fetch(`/api/assemblies/${encodeURIComponent(serial)}/measurements?${asked.toString()}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/zip' },
+      body: zip,
+    })
+    if (response.ok) return { ok: true, value: (await response.json()) as Saved }
     const problem = (await response.json().catch(() => ({}))) as Problem
-    return { ok: false, error: problem.detail ?? problem.title ?? 'It could not be saved.' }
+    return { ok: false, error: { code: problem.code ?? '', text: problem.detail ?? problem.title ?? 'It could not be saved.' } }
   } catch {
     return {
       ok: false,
-      error: 'The tool room does not answer. The measurement is still here: scan again when the connection is back.',
+      error: {
+        code: 'OFFLINE',
+        text: 'The tool room does not answer. The measurement is still here: scan again when the connection is back.',
+      },
     }
   }
 }
@@ -94,6 +114,9 @@ export function MeasureStation(props: MeasureProps) {
   const [note, setNote] = useState<string | null>(null)
   const { state, proposal, shown } = bench
   const [wiping, setWiping] = useState(false)
+  const [jump, setJump] = useState<string | null>(null)
+  const [reason, setReason] = useState('')
+  const held = props.held !== null
   const running = wiping || state.type === 'running' || state.type === 'opening'
   const takenAt = bench.takenMs === null ? null : new Date(bench.takenMs).toISOString()
   const result = useMemo(
@@ -118,16 +141,22 @@ export function MeasureStation(props: MeasureProps) {
     }
     if (scanned !== serial) return refuse(`${scanned} was scanned, ${serial} is on the spindle. Nothing was saved.`)
     const zip = await bench.pack()
-    const done = zip ? await save(serial, scanned, takenAt ?? now, zip) : null
+    const about = { taken: takenAt ?? now, check: props.checkId, reason: jump ? reason.trim() : '' }
+    const done = zip ? await save(serial, scanned, about, zip) : null
     if (!done) return refuse('There are no pictures to save. Measure first.')
-    if (!done.ok) return refuse(done.error)
+    if (!done.ok) {
+      if (done.error.code === 'JUMP') setJump(done.error.text)
+      return refuse(done.error.text)
+    }
     router.refresh()
-    const { verdict } = done.value
+    const { verdict, kept } = done.value
     return {
       title: serial,
-      text: `saved: ${verdict ?? 'not judged'}; the server measured the pictures again`,
+      text: kept
+        ? 'saved: the same within uncertainty, its hand-over stands'
+        : `saved: ${verdict ?? 'not judged'}; the server measured the pictures again`,
       tone: verdict === 'holds' ? 'holds' : verdict === 'off' ? 'off' : 'todo',
-      href: verdict === 'off' ? `/tools/${serial}` : `/hand-over/${serial}`,
+      href: verdict === 'off' || kept ? `/tools/${serial}` : `/hand-over/${serial}`,
     }
   })
 
@@ -192,11 +221,33 @@ export function MeasureStation(props: MeasureProps) {
                   : 'Nearly cold.'}
               </Say>
             )}
+            {props.held && (
+              <Say tone="off" lead="Measuring is held back." role="alert">
+                {props.held.text}
+              </Say>
+            )}
+            {props.overruled && (
+              <Say tone="unsure" lead="Measured without the check of the bench.">
+                A lead let it go on: {props.overruled}
+              </Say>
+            )}
             {note && (
-              <Say tone="off" lead="Not saved." role="alert">
+              <Say tone={jump ? 'unsure' : 'off'} lead="Not saved." role="alert">
                 {note}
               </Say>
             )}
+            {jump && (
+              <label className="mb-2.5 block text-lg font-semibold">
+                Why it jumped
+                <input
+                  className={FIELD}
+                  value={reason}
+                  placeholder="reground, set again, dropped …"
+                  onChange={(e) => setReason(e.target.value)}
+                />
+              </label>
+            )}
+            {props.held && !props.held.adapter && props.lead && <Overrule overrule={props.overrule} />}
             {state.type === 'failed' ? (
               <Say tone="off" lead="Nothing measured." role="alert">
                 {state.text}
@@ -210,7 +261,9 @@ export function MeasureStation(props: MeasureProps) {
                 </Say>
               )
             )}
-            {running ? (
+            {held ? (
+              <BigAction onAct={() => router.push('/measure/masters')}>To the master</BigAction>
+            ) : running ? (
               <BigAction onAct={() => undefined} disabled>
                 {busyText(state)}
               </BigAction>
@@ -223,7 +276,7 @@ export function MeasureStation(props: MeasureProps) {
             ) : (
               <BigAction onAct={() => void bench.measureAll()}>Measure all edges</BigAction>
             )}
-            {proposal && !running && (
+            {proposal && !running && !held && (
               <SmallActions>
                 {result?.verdict !== 'off' && <SmallAction onAct={() => void bench.measureAll()}>All edges again</SmallAction>}
                 <SmallAction onAct={() => void wipe(null)}>All wiped, again</SmallAction>

@@ -1,5 +1,6 @@
 import { getMachine } from '@/db/machine/read'
-import { benchTicket } from '@/runtime/bench-ticket'
+import { benchTicket, handOut } from '@/runtime/bench-ticket'
+import { heldBack, readBench } from '@/stations/measure/bench-state'
 import { readMeasure } from '@/stations/measure/measure-sheet'
 import { formatDue } from '@/ui/format/due'
 import { Say, Sheet, Title } from '@/ui/common/sheet'
@@ -8,6 +9,7 @@ import { StationPage } from '../../_parts/station'
 import { context } from '../../_server/context'
 import { serialOf } from '../../_server/params'
 import { wipeAction } from '../../actions'
+import { overruleCheckAction } from '../../measure-actions'
 
 export const metadata = { title: 'Measure' }
 
@@ -33,21 +35,29 @@ export default async function MeasurePage({ params }: { readonly params: Promise
       </StationPage>
     )
   const { assembly, definition, limits, features, last } = sheet
+  const bench = readBench(house.db, house.now)
+  const held = heldBack(bench, assembly.coupling)
   const edges = definition?.edges ?? null
   return (
     <StationPage station="measure" current={serial}>
       <MeasureStation
-        key={`${serial}-${last?.id ?? 0}`}
+        key={`${serial}-${last?.id ?? 0}-${bench.check?.id ?? 0}`}
+        checkId={bench.check?.id ?? null}
+        held={held && { text: held.text, adapter: held.code === 'WRONG_ADAPTER' }}
+        overruled={bench.due && !held ? (bench.overrule?.reason ?? null) : null}
+        lead={house.person?.role === 'lead'}
+        overrule={overruleCheckAction}
         serial={serial}
         title={assembly.t === null ? serial : `T${assembly.t}`}
         about={`${assembly.name}${edges ? `, ${edges} edges` : ''}`}
         forMachine={assembly.machine ? (getMachine(house.db, assembly.machine)?.name ?? assembly.machine) : null}
         due={formatDue(assembly.dueAt, new Date(house.now))}
         tool={{
-          ticket: benchTicket(house.db, assembly),
+          ticket: handOut(house.db, benchTicket(house.db, assembly), house.now),
           hint: definition ? { x: definition.DC.nominal / 2, z: definition.LF.nominal } : null,
           edges,
           measure: features,
+          zero: bench.zero,
         }}
         limits={limits}
         heat={assembly.heat}

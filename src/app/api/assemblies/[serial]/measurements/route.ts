@@ -17,6 +17,10 @@ const STATUS: Readonly<Record<string, number>> = {
   OTHER_HOLDER: 409,
   NOT_NOW: 409,
   CHANGED: 409,
+  WRONG_ADAPTER: 409,
+  MASTER_DUE: 409,
+  OTHER_ZERO: 409,
+  JUMP: 409,
 }
 
 /** The pictures of a tool on our own bench: measured again here, that is the value of record. */
@@ -25,15 +29,18 @@ export const POST = guarded(async (request, { serial }) => {
   const person = personOf(request)
   if (person instanceof Response) return person
   const now = new Date().toISOString()
-  const taken = z.iso.datetime().catch(now).parse(request.nextUrl.searchParams.get('taken'))
+  const asked = request.nextUrl.searchParams
+  const taken = z.iso.datetime().catch(now).parse(asked.get('taken'))
   const body = await readBody(request, ['application/zip'], FRAME_SET_LIMITS.packedBytes)
   if (!body.ok) return body.error
   const done = saveMeasurement({ db: house.db, now, person }, house.evidence, {
     serial: serialOf(serial),
-    scanned: (request.nextUrl.searchParams.get('scanned') ?? '').toUpperCase(),
+    scanned: (asked.get('scanned') ?? '').toUpperCase(),
     takenAt: taken,
     frames: body.value,
     mmPerPixel: BENCH_FACTS.mmPerPixel,
+    checkId: asked.has('check') ? Number(asked.get('check')) : null,
+    reason: asked.get('reason')?.trim().slice(0, 300) || undefined,
   })
   if (done.ok) return Response.json(done.value)
   const text = 'text' in done.error ? done.error.text : done.error.detail

@@ -1,0 +1,37 @@
+import { listChecks, listMasters } from '@/db/bench/read'
+import { masterTicket } from '@/runtime/bench-ticket'
+import { dueText, readBench } from '@/stations/measure/bench-state'
+import { MastersStation } from '@/ui/measure/masters-station'
+import { context } from '../../_server/context'
+import { changeAdapterAction, overruleCheckAction } from '../../measure-actions'
+
+export const metadata = { title: 'Masters' }
+
+/** Checks that the chart and the list go back to. */
+const SHOWN = 40
+
+export default async function MastersPage() {
+  const house = await context()
+  const bench = readBench(house.db, house.now)
+  return (
+    <>
+      <div />
+      <MastersStation
+        key={`${bench.check?.id ?? 0}-${bench.adapter?.since ?? ''}`}
+        adapter={bench.adapter}
+        master={bench.master}
+        masters={listMasters(house.db)}
+        checks={listChecks(house.db, SHOWN)}
+        checkId={bench.check?.id ?? null}
+        zero={bench.zero}
+        due={bench.due && dueText(bench.due)}
+        overruled={bench.due ? (bench.overrule?.reason ?? null) : null}
+        lead={house.person?.role === 'lead'}
+        ticket={bench.master && masterTicket(house.db, bench.master, house.now)}
+        now={house.now}
+        changeAdapter={changeAdapterAction}
+        overrule={overruleCheckAction}
+      />
+    </>
+  )
+}

@@ -1,0 +1,90 @@
+import { decodeFrameSet, type FrameSetError } from '@/codecs/frame-set'
+import { addZero, driftOf, judgeDrift, measureSet, setErrorText, type DriftVerdict, type Zero } from '@/core/measure'
+import { fail, ok, type Result } from '@/core/units'
+import { insertCheck } from '@/db/bench/write'
+import { inTransaction } from '@/db/connection'
+import { note } from '../records/note'
+import { noteRefusal } from '../records/note-refusal'
+import type { Refused, Work } from '../work'
+import { readBench } from './bench-state'
+import type { EvidenceStore } from './save-measurement'
+
+export interface CheckSave {
+  /** What was scanned to save it: the mark on the master. */
+  readonly scanned: string
+  /** Pictures of the master at two turns or more, half a revolution apart, placed with the zero of this check. */
+  readonly frames: Uint8Array
+  readonly checkId: number | null
+  /** Why a drift that is too far is taken all the same: a lead's word. */
+  readonly reason: string | null
+}
+
+export interface CheckSaved {
+  readonly drift: Zero
+  readonly verdict: DriftVerdict
+}
+
+/** Measures the master from its pictures and takes what it reads too much as the bench's zero from now on. */
+export function saveCheck(work: Work, evidence: EvidenceStore, save: CheckSave): Result<CheckSaved, Refused | FrameSetError> {
+  const bench = readBench(work.db, work.now)
+  const refuse = (refused: Refused) => {
+    noteRefusal(work, 'Masters', {}, refused)
+    return fail(refused)
+  }
+  const { adapter, master } = bench
+  if (!adapter || !master)
+    return refuse({
+      code: 'NO_MASTER',
+      text: 'No master belongs to the adapter on the spindle. Change the adapter, or enter its master.',
+    })
+  if (save.scanned !== master.mark)
+    return refuse({
+      code: 'OTHER_MASTER',
+      text: `${save.scanned} was scanned; the master of this adapter is ${master.mark}. Nothing was saved.`,
+    })
+  if (master.calibratedUntil < work.now.slice(0, 10))
+    return refuse({
+      code: 'MASTER_EXPIRED',
+      text: `The certificate of ${master.mark} ended on ${master.calibratedUntil}. Have it calibrated; a lead may let measuring go on.`,
+    })
+  if (save.checkId !== (bench.check?.id ?? null))
+    return refuse({ code: 'OTHER_ZERO', text: 'The bench was checked by somebody else meanwhile. Measure the master again.' })
+  const set = decodeFrameSet(save.frames)
+  if (!set.ok) return set
+  const measured = measureSet(set.value.pictures, set.value.mmPerPixel, ['LF', 'DC'])
+  if (!measured.ok) return fail({ code: measured.error.code, text: setErrorText(measured.error) })
+  const dirty = measured.value.warnings.find((w) => w.warning.code === 'DEBRIS')
+  if (dirty) return refuse({ code: 'DEBRIS', text: 'Something sits on the master. Wipe it and measure it again.' })
+  const radii = measured.value.edges.flatMap((e) => (e.x ? [e.x.value] : []))
+  const { LF } = measured.value.summary
+  if (radii.length < 2 || LF === null)
+    return refuse({ code: 'NOT_MEASURED', text: 'The master must be seen whole at two turns of the spindle. Measure it again.' })
+  const drift = driftOf(master, radii, LF)
+  const verdict = judgeDrift(drift)
+  if (verdict === 'too far' && (work.person.role !== 'lead' || !save.reason))
+    return refuse({
+      code: 'TOO_FAR',
+      text: 'The master reads more than 0.02 mm off. Clean spindle, adapter and master and measure again; a lead may take it with a reason.',
+    })
+  const place = evidence.put(master.mark, work.now, save.frames)
+  inTransaction(work.db, () => {
+    insertCheck(work.db, {
+      masterId: master.id,
+      coupling: adapter.coupling,
+      at: work.now,
+      personId: work.person.id,
+      drift,
+      zero: addZero(bench.zero, drift),
+      evidence: place,
+      reason: save.reason,
+    })
+    note(work, 'checked', `Bench checked with ${master.mark}: ${verdict}${save.reason ? `; ${save.reason}` : ''}`, {
+      serial: null,
+      t: null,
+      machine: null,
+      before: { ...bench.zero },
+      after: { ...addZero(bench.zero, drift) },
+    })
+  })
+  return ok({ drift, verdict })
+}

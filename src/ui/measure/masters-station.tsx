@@ -1,0 +1,254 @@
+'use client'
+import { format } from 'date-fns'
+import { useRouter } from 'next/navigation'
+import { useMemo, useState } from 'react'
+import { driftOf, judgeDrift, TOO_FAR_MM, type Adapter, type Master, type Zero, type ZeroCheck } from '@/core/measure'
+import { COUPLING_NAMES, type Coupling } from '@/core/tool'
+import { formatDeviation, formatLength, unitMark, type Result } from '@/core/units'
+import { readScan } from '@/codecs/label-text'
+import { BigAction, ScanAction, SmallAction, SmallActions } from '../common/actions'
+import { FIELD } from '../common/form'
+import { Cautions, Problem, Row, Say, Sheet, Title } from '../common/sheet'
+import { MEASURE_TABS, SubNav } from '../common/sub-nav'
+import { useAct } from '../common/use-act'
+import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
+import { DriftChart } from './drift-chart'
+import { LivePicture } from './live-picture'
+import { Overrule } from './overrule'
+import { useBench } from './use-bench'
+
+export interface MastersProps {
+  readonly adapter: Adapter | null
+  readonly master: Master | null
+  readonly masters: readonly Master[]
+  readonly checks: readonly ZeroCheck[]
+  readonly checkId: number | null
+  readonly zero: Zero
+  /** Why the check is due; null when it is not. */
+  readonly due: string | null
+  readonly overruled: string | null
+  readonly lead: boolean
+  /** The master on the spindle; null when none belongs to the adapter. */
+  readonly ticket: string | null
+  readonly now: string
+  readonly changeAdapter: (given: { coupling: Coupling }) => Promise<Result<null, { text: string }>>
+  readonly overrule: (given: { reason: string }) => Promise<Result<null, { text: string }>>
+}
+
+const TONE = { still: 'holds', drifted: 'unsure', 'too far': 'off' } as const
+const SAYS = {
+  still: ['Nothing has moved.', 'What is left is heat. Scan the master to save the check.'],
+  drifted: ['The zero has drifted.', 'Saving takes it off every figure from now on. Scan the master to save the check.'],
+  'too far': [
+    'That is more than heat does.',
+    'Clean spindle, adapter and master, look whether it is the right master, and measure again. A lead may take it with a reason.',
+  ],
+} as const
+
+/** The adapter on the spindle, its master, and what the checks found. */
+export function MastersStation(props: MastersProps) {
+  const { adapter, master, checks } = props
+  const { unit } = useShell()
+  const { busy, problem, run } = useAct()
+  const last = checks.at(-1) ?? null
+  return (
+    <Sheet
+      left={
+        <>
+          <SubNav tabs={MEASURE_TABS} label="Sheets of the bench" />
+          <Title lead="Masters">drift found by the last {checks.length} checks; within the dotted lines it is heat</Title>
+          {checks.length ? <DriftChart checks={checks} /> : <p className="text-soft text-lg">No check yet.</p>}
+          <div className="min-h-0 overflow-auto">
+            <table className="w-full text-lg">
+              <thead className="text-soft text-left text-base">
+                <tr className="border-rule border-b">
+                  <th className="py-1 font-semibold">When</th>
+                  <th className="font-semibold">Who</th>
+                  <th className="font-semibold">Master</th>
+                  <th className="text-right font-semibold">Length</th>
+                  <th className="pl-4 text-right font-semibold">Radius</th>
+                </tr>
+              </thead>
+              <tbody className="figures">
+                {[...checks].reverse().map((c) => (
+                  <tr key={c.id} className="border-rule border-b">
+                    <td className="py-1">{format(new Date(c.at), 'd MMM HH:mm')}</td>
+                    <td>{c.who}</td>
+                    <td>
+                      {c.coupling}
+                      {c.reason && <small className="text-soft block">{c.reason}</small>}
+                    </td>
+                    <td className="text-right">{formatDeviation(c.drift.z, unit)}</td>
+                    <td className="pl-4 text-right">{formatDeviation(c.drift.x, unit)}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        </>
+      }
+      right={
+        <>
+          <h2 className="text-2xl font-bold">{adapter ? `Adapter ${adapter.coupling}` : 'No adapter chosen'}</h2>
+          <label className="mt-1 block text-base font-semibold">
+            On the spindle
+            <select
+              className={FIELD}
+              value={adapter?.coupling ?? ''}
+              disabled={busy}
+              onChange={(e) => void run(() => props.changeAdapter({ coupling: e.target.value as Coupling }))}
+            >
+              {!adapter && <option value="">Choose the adapter that is on the spindle</option>}
+              {COUPLING_NAMES.filter((c) => c === adapter?.coupling || props.masters.some((m) => m.coupling === c)).map((c) => (
+                <option key={c}>{c}</option>
+              ))}
+            </select>
+          </label>
+          <Problem lead="Not changed." text={problem} />
+          {master ? (
+            <>
+              <Row name={master.name}>{master.mark}</Row>
+              <Row name="Length" symbol="certificate">
+                {formatLength(master.LFmm, unit)} {unitMark(unit)}
+              </Row>
+              <Row name="Diameter" symbol="certificate">
+                {formatLength(master.DCmm, unit)} {unitMark(unit)}
+              </Row>
+              <Row name="Certificate until">
+                <span className={master.calibratedUntil < props.now.slice(0, 10) ? 'text-off' : ''}>
+                  {format(new Date(master.calibratedUntil), 'd MMM yyyy')}
+                </span>
+              </Row>
+              {props.ticket && <CheckRun {...props} master={master} ticket={props.ticket} last={last} />}
+            </>
+          ) : (
+            <Say tone="off" lead="No master belongs to this adapter.">
+              Change the adapter, or have a lead enter its master.
+            </Say>
+          )}
+        </>
+      }
+    />
+  )
+}
+
+async function send(
+  scanned: string,
+  checkId: number | null,
+  reason: string,
+  zip: Uint8Array<ArrayBuffer>,
+): Promise<string | null> {
+  const asked = new URLSearchParams({ scanned })
+  if (checkId !== null) asked.set('check', String(checkId))
+  if (reason) asked.set('reason', reason)
+  try {
+    const response = await fetch(`/api/bench/checks?${asked.toString()}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/zip' },
+      body: zip,
+    })
+    if (response.ok) return null
+    const said = (await response.json().catch(() => ({}))) as { detail?: string; title?: string }
+    return said.detail ?? said.title ?? 'The check could not be saved.'
+  } catch {
+    return 'The tool room does not answer. Scan the master again when the connection is back.'
+  }
+}
+
+/** Measures the master at two turns half a revolution apart, and says what it finds. */
+function CheckRun({
+  master,
+  ticket,
+  zero,
+  checkId,
+  due,
+  overruled,
+  lead,
+  overrule,
+}: MastersProps & { readonly master: Master; readonly ticket: string; readonly last: ZeroCheck | null }) {
+  const { unit } = useShell()
+  const router = useRouter()
+  const bench = useBench({
+    ticket,
+    zero,
+    hint: { x: master.DCmm / 2, z: master.LFmm },
+    edges: 2,
+    measure: ['LF', 'DC'],
+  })
+  const { state, proposal } = bench
+  const [note, setNote] = useState<string | null>(null)
+  const [reason, setReason] = useState('')
+  const running = state.type === 'running' || state.type === 'opening'
+  const drift = useMemo(() => {
+    if (!proposal) return null
+    const radii = proposal.set.edges.flatMap((e) => (e.x ? [e.x.value] : []))
+    const { LF } = proposal.set.summary
+    return radii.length === 2 && LF !== null ? driftOf(master, radii, LF) : null
+  }, [proposal, master])
+  const verdict = drift && judgeDrift(drift)
+
+  useScans(async (raw): Promise<ScanSaid | null> => {
+    const scan = readScan(raw)
+    if (scan.type !== 'plain' || !/^MS-/i.test(scan.text)) return null
+    const scanned = scan.text.toUpperCase()
+    if (!drift || running) return { title: scanned, text: 'measure it first, then scan it to save the check', tone: 'todo' }
+    const zip = await bench.pack()
+    const refused = zip ? await send(scanned, checkId, reason.trim(), zip) : 'There are no pictures to save. Measure first.'
+    if (refused) {
+      setNote(refused)
+      return { title: scanned, text: refused, tone: 'off' }
+    }
+    router.refresh()
+    return { title: scanned, text: 'check saved; tools may be measured', tone: 'holds', href: '/measure' }
+  })
+
+  return (
+    <>
+      <div className="mt-2.5">
+        <LivePicture shown={bench.shown} edges={2} unit={unit} small />
+      </div>
+      <div className="mt-auto pt-1">
+        {drift && verdict ? (
+          <>
+            <Row name="Length reads">{formatDeviation(drift.z, unit)}</Row>
+            <Row name="Radius reads">{formatDeviation(drift.x, unit)}</Row>
+            <Say tone={TONE[verdict]} lead={SAYS[verdict][0]} role="status">
+              {SAYS[verdict][1]}
+            </Say>
+            {verdict === 'too far' && lead && (
+              <label className="mb-2.5 block text-lg font-semibold">
+                Why more than {formatLength(TOO_FAR_MM, unit)} is taken
+                <input className={FIELD} value={reason} onChange={(e) => setReason(e.target.value)} />
+              </label>
+            )}
+          </>
+        ) : due ? (
+          <Say tone={overruled ? 'unsure' : 'off'} lead="The check is due.">
+            {due} {overruled ? `A lead let measuring go on: ${overruled}` : 'No tool can be measured until then.'}
+          </Say>
+        ) : (
+          <Cautions
+            lines={['Clean spindle, adapter and master with putty or air; clamp it as a tool. Hands clear when it turns.']}
+          />
+        )}
+        <Problem lead="Not saved." text={note} />
+        {state.type === 'failed' && <Problem lead="Nothing measured." text={state.text} />}
+        {due && !overruled && lead && !drift && <Overrule overrule={overrule} />}
+        {running ? (
+          <BigAction onAct={() => undefined} disabled>
+            {state.type === 'opening' ? 'Moving to the master …' : 'Measuring the master …'}
+          </BigAction>
+        ) : drift ? (
+          <ScanAction>Scan {master.mark} to save</ScanAction>
+        ) : (
+          <BigAction onAct={() => void bench.measureAll()}>Measure the master</BigAction>
+        )}
+        {drift && !running && (
+          <SmallActions>
+            <SmallAction onAct={() => void bench.measureAll()}>Measure it again</SmallAction>
+          </SmallActions>
+        )}
+      </div>
+    </>
+  )
+}

@@ -1,0 +1,31 @@
+'use client'
+import { useState } from 'react'
+import type { Result } from '@/core/units'
+import { SmallAction, SmallActions } from '../common/actions'
+import { FIELD } from '../common/form'
+import { Problem } from '../common/sheet'
+import { useAct } from '../common/use-act'
+
+/** A lead lets measuring go on for this shift although the check is due, with a reason. */
+export function Overrule({
+  overrule,
+}: {
+  readonly overrule: (given: { reason: string }) => Promise<Result<null, { text: string }>>
+}) {
+  const { busy, problem, run } = useAct()
+  const [reason, setReason] = useState('')
+  return (
+    <form className="mb-2.5">
+      <Problem lead="Not overruled." text={problem} />
+      <label className="block text-lg font-semibold">
+        Or go on without it for this shift, because
+        <input className={FIELD} value={reason} onChange={(e) => setReason(e.target.value)} />
+      </label>
+      <SmallActions>
+        <SmallAction disabled={busy || reason.trim().length < 3} onAct={() => void run(() => overrule({ reason }))}>
+          Overrule as a lead
+        </SmallAction>
+      </SmallActions>
+    </form>
+  )
+}

@@ -1,0 +1,116 @@
+/** The bench's zero: checked with a master through the stand-in, held back when due, overruled by a lead. */
+import { describe, expect, it } from 'vitest'
+import { encodeFrameSet } from '@/codecs/frame-set'
+import type { Picture, Zero } from '@/core/measure'
+import { lastCheck, listChecks } from '@/db/bench/read'
+import { listRecord } from '@/db/record/read'
+import { BENCH_FACTS } from '@/devices/bench/port'
+import { simulatedBench } from '@/devices/bench/simulated'
+import { makeMaster, toTicket } from '@/devices/world/tool-truth'
+import { changeAdapter, overruleCheck } from '@/stations/measure/adapter'
+import { heldBack, readBench } from '@/stations/measure/bench-state'
+import { saveCheck, type CheckSave } from '@/stations/measure/check-bench'
+import { saveMeasurement } from '@/stations/measure/save-measurement'
+import { codeOf, goodT4, later, saving, toolRoom, valueOf, withJobs, withT4, type ToolRoom } from '../support/tool-room'
+
+/** Pictures of the master while the axes read so much too much. */
+async function pictures(
+  zeroMm: Zero,
+  taken: Zero,
+  turns = [0, 180],
+  master = { LF: 150.0021, DC: 40.0004 },
+): Promise<Uint8Array> {
+  const bench = simulatedBench(toTicket({ ...makeMaster(4, master), zeroMm }), taken)
+  await bench.moveTo(master.DC / 2 - 1, master.LF - 1.4)
+  const all: Picture[] = []
+  for (const [i, deg] of turns.entries()) {
+    await bench.turnTo(deg)
+    const p = await bench.grab()
+    all.push({ name: `${deg}.png`, frame: p.frame, edge: i + 1, spindleDeg: deg, centreX: p.centreX, centreZ: p.centreZ })
+  }
+  return encodeFrameSet({ mmPerPixel: BENCH_FACTS.mmPerPixel, measure: ['LF', 'DC'], pictures: all })
+}
+const check = (room: ToolRoom, frames: Uint8Array, change: Partial<CheckSave> = {}, person = 'ines', minutes = 10) =>
+  saveCheck(room.as(person, minutes), room.evidence, {
+    scanned: 'MS-HSKA63-1',
+    frames,
+    checkId: lastCheck(room.db)?.id ?? null,
+    reason: null,
+    ...change,
+  })
+const NONE = { x: 0, z: 0 }
+const OFF = { x: 0.004, z: -0.006 }
+
+describe('a check with the master', () => {
+  it('finds what the axes read too much to a micrometre, and takes it off from then on', async () => {
+    const room = toolRoom()
+    const first = valueOf(check(room, await pictures(OFF, NONE)))
+    expect(first.verdict).toBe('drifted')
+    const { zero } = readBench(room.db, later(11))
+    expect(Math.abs(zero.x - OFF.x)).toBeLessThan(0.001)
+    expect(Math.abs(zero.z - OFF.z)).toBeLessThan(0.001)
+    const again = valueOf(check(room, await pictures(OFF, zero)))
+    expect(again.verdict).toBe('still')
+    expect(Math.hypot(again.drift.x, again.drift.z)).toBeLessThan(0.001)
+    expect(listChecks(room.db, 10)).toHaveLength(3)
+    expect(listRecord(room.db)[0]).toMatchObject({ what: 'checked' })
+  })
+  it.each([
+    ['the mark of another master', { scanned: 'MS-SK40-1' }, 'OTHER_MASTER'],
+    ['pictures placed with an older zero', { checkId: 77 }, 'OTHER_ZERO'],
+    ['nonsense', { frames: new Uint8Array([1, 2]) }, 'BAD_FRAMESET'],
+  ])('%s is refused', async (_, change, code) => {
+    const room = toolRoom()
+    expect(codeOf(check(room, await pictures(NONE, NONE), change))).toBe(code)
+    expect(listChecks(room.db, 10)).toHaveLength(1)
+    expect(room.evidence.kept.size).toBe(0)
+  })
+  it('one turn alone is not enough: the seat would count as drift', async () => {
+    expect(codeOf(check(toolRoom(), await pictures(NONE, NONE, [0])))).toBe('NOT_MEASURED')
+  })
+  it('more than heat explains is taken from a lead only, with a reason', async () => {
+    const room = toolRoom()
+    const far = await pictures({ x: 0, z: 0.05 }, NONE)
+    expect(codeOf(check(room, far))).toBe('TOO_FAR')
+    expect(codeOf(check(room, far, { reason: 'knocked' }))).toBe('TOO_FAR')
+    expect(codeOf(check(room, far, {}, 'oda'))).toBe('TOO_FAR')
+    expect(valueOf(check(room, far, { reason: 'spindle was serviced' }, 'oda')).verdict).toBe('too far')
+  })
+  it('a master whose certificate has ended is none', async () => {
+    const room = toolRoom()
+    valueOf(changeAdapter(room.as('ines'), 'HSK-F63'))
+    const frames = await pictures(NONE, NONE, [0, 180], { LF: 120.0009, DC: 31.9992 })
+    expect(codeOf(check(room, frames, { scanned: 'MS-HSKF63-1' }))).toBe('MASTER_EXPIRED')
+  })
+})
+
+describe('measuring is held back', () => {
+  const save = (room: ToolRoom, minutes: number, checkId = 1) =>
+    saveMeasurement(room.as('ines', minutes), room.evidence, saving('BX00143', goodT4(), { checkId, takenAt: later(minutes) }))
+  const ready = () => withT4(withJobs(toolRoom()))
+
+  it('when the check is older than a shift, until a lead lets it go on', () => {
+    const room = ready()
+    expect(codeOf(save(room, 451))).toBe('MASTER_DUE')
+    expect(codeOf(overruleCheck(room.as('ines', 452), 'master is away'))).toBe('LEAD_ONLY')
+    valueOf(overruleCheck(room.as('oda', 453), 'master is away for calibration'))
+    expect(codeOf(save(room, 454))).toBe('ok')
+    expect(codeOf(save(room, 453 + 481))).toBe('MASTER_DUE')
+    expect(listRecord(room.db).map((r) => r.what)).toContain('overruled')
+  })
+  it('after a change of adapter, and for a tool of another taper', () => {
+    const room = ready()
+    valueOf(changeAdapter(room.as('ines', 1), 'SK 40'))
+    expect(codeOf(changeAdapter(room.as('ines', 1), 'SK 40'))).toBe('SAME_ADAPTER')
+    expect(codeOf(save(room, 60))).toBe('WRONG_ADAPTER')
+    valueOf(changeAdapter(room.as('ines', 2), 'HSK-A63'))
+    expect(codeOf(save(room, 60))).toBe('MASTER_DUE')
+    expect(heldBack(readBench(room.db, later(60)), 'HSK-A63')?.text).toContain('adapter was changed')
+  })
+  it('when the bench was checked between the pictures and the save', () => {
+    expect(codeOf(save(ready(), 60, 5))).toBe('OTHER_ZERO')
+  })
+  it('nothing to overrule while the check holds', () => {
+    expect(codeOf(overruleCheck(toolRoom().as('oda', 0), 'just so'))).toBe('NOT_DUE')
+  })
+})
