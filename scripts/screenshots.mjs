@@ -13,6 +13,7 @@ const VIEWS = {
   measure: ['/measure/BX00147', measured],
   'measure-basalt': ['/measure/BX00147', wiped, 'basalt'],
   'measure-off': ['/measure/BX00141', measured],
+  masters: ['/measure/masters', checked],
   'hand-over': ['/hand-over/BX00145'],
   load: ['/load?machine=HERON&serial=BX00144'],
   passport: ['/tools/BX00143'],
@@ -55,6 +56,11 @@ async function heated(page) {
   }
   await page.getByText('Built: scan').waitFor()
   await page.waitForTimeout(9000)
+}
+
+async function checked(page) {
+  await page.getByTestId('big-action').filter({ hasText: 'Measure the master' }).click({ timeout: 30_000 })
+  await page.getByText('Length reads').waitFor({ timeout: 60_000 })
 }
 
 async function measured(page) {

@@ -4,7 +4,9 @@ import { COUPLING_NAMES } from '@/core/tool'
 import type { Result } from '@/core/units'
 import { changeAdapter, overruleCheck } from '@/stations/measure/adapter'
 import type { Refused } from '@/stations/work'
-import { act } from './_server/act'
+import { saveFigures } from '@/stations/measure/save-figures'
+import type { Saved } from '@/stations/measure/keep-measurement'
+import { act, Serial } from './_server/act'
 
 const AdapterChoice = z.object({ coupling: z.enum(COUPLING_NAMES) })
 
@@ -16,4 +18,18 @@ const Reason = z.object({ reason: z.string().trim().min(3, 'Give the reason in a
 
 export async function overruleCheckAction(input: z.input<typeof Reason>): Promise<Result<null, Refused>> {
   return act(Reason, input, (work, { reason }) => overruleCheck(work, reason))
+}
+
+const Figure = z.number().max(5000).nullable()
+const FigureSet = z.object({ LF: Figure, DC: Figure, RE: Figure })
+const TypedFigures = z.object({
+  serial: Serial,
+  scanned: Serial,
+  first: FigureSet,
+  second: FigureSet,
+  reason: z.string().trim().max(300).nullable(),
+})
+
+export async function saveFiguresAction(input: z.input<typeof TypedFigures>): Promise<Result<Saved, Refused>> {
+  return act(TypedFigures, input, (work, given) => saveFigures(work, { ...given, source: 'typed', reason: given.reason || null }))
 }

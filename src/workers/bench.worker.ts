@@ -12,7 +12,7 @@ import {
   type SetMeasurement,
   type Zero,
 } from '@/core/measure'
-import { fail, ok, type Result } from '@/core/units'
+import { fail, normDeg, ok, type Result } from '@/core/units'
 import { findCorner, findEdges, measureEdge, resultOf, viewOf, type CycleError, type Hint } from './bench-cycle'
 
 /** A picture for the page: grey levels and what was found in it, in pixels. */
@@ -133,6 +133,20 @@ const api = {
     const picture = await state.bench.grab()
     const read = measureFrame(picture.frame, viewOf(state.bench, picture), ['RE'])
     show(picture, read.ok ? read.value : null, edge)
+  },
+
+  /** Moves the carriage by hand, by pixels of the picture, and turns the spindle, degrees; shows what is in view then. */
+  async move(byU: number, byV: number, byDeg: number): Promise<void> {
+    if (!state) return
+    const { bench, angles } = state
+    const at = await bench.grab()
+    const { x, z } = bench.facts.mmPerPixel
+    await bench.moveTo(at.centreX + byU * x, at.centreZ - byV * z)
+    await bench.turnTo(normDeg(at.spindleDeg + byDeg))
+    const picture = await bench.grab()
+    const read = measureFrame(picture.frame, viewOf(bench, picture), ['RE'])
+    const edge = angles.findIndex((a) => Math.abs(normDeg(a - picture.spindleDeg + 180) - 180) < 0.5)
+    show(picture, read.ok ? read.value : null, edge < 0 ? null : edge + 1)
   },
 
   /** The tool on the spindle was touched: its stand-in draws from another ticket now. */

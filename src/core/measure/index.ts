@@ -1,6 +1,7 @@
 export * from './bench'
 export * from './debris'
 export * from './features'
+export * from './figures'
 export * from './judge'
 export * from './measured'
 export * from './measure-frame'

@@ -1,7 +1,11 @@
-/** A measurement of record: from pictures that the server measured itself. */
+/** A measurement of record: from pictures that the server measured itself, or from figures of another bench. */
 import type { Verdict } from './judge'
 import type { ToolResult } from './result'
 import type { EdgeMeasurement, Summary } from './measure-set'
+
+/** Where the figures of a measurement came from: this bench's pictures, typed twice, or another bench's serial line. */
+export const SOURCES = ['pictures', 'typed', 'serial line'] as const
+export type MeasurementSource = (typeof SOURCES)[number]
 
 export interface SavedMeasurement {
   readonly id: number
@@ -13,7 +17,8 @@ export interface SavedMeasurement {
   readonly edges: readonly EdgeMeasurement[]
   readonly result: ToolResult
   readonly verdict: Verdict | null
-  /** Folder of the pictures, below the data folder's `evidence`. */
+  /** The pictures, below the data folder's `evidence`; empty where there are none. */
   readonly evidence: string
+  readonly source: MeasurementSource
   readonly reason: string | null
 }

@@ -1,4 +1,4 @@
-import type { SavedMeasurement } from '@/core/measure'
+import type { MeasurementSource, SavedMeasurement } from '@/core/measure'
 import type { Db } from '../connection'
 
 interface MeasurementRow {
@@ -9,6 +9,7 @@ interface MeasurementRow {
   person_id: string
   body: string
   evidence: string
+  source: MeasurementSource
   reason: string | null
 }
 
@@ -23,6 +24,7 @@ const measurement = (row: unknown): SavedMeasurement => {
     at: r.at,
     personId: r.person_id,
     evidence: r.evidence,
+    source: r.source,
     reason: r.reason,
   }
 }

@@ -1,17 +1,12 @@
 import { decodeFrameSet, type FrameSetError } from '@/codecs/frame-set'
-import { benchFor, compareResults, featureWord, judgeTool, measureSet, setErrorText, type Verdict } from '@/core/measure'
+import { benchFor, judgeTool, measureSet, setErrorText } from '@/core/measure'
 import { nextState } from '@/core/tool'
-import { fail, ok, type Result } from '@/core/units'
-import { moveAssembly } from '@/db/assembly/write'
-import { inTransaction } from '@/db/connection'
-import { voidCurrent } from '@/db/handover/write'
-import { insertMeasurement } from '@/db/measurement/write'
+import { fail, type Result } from '@/core/units'
 import { noteRefusal } from '../records/note-refusal'
 import type { Refused, Work } from '../work'
-import { learnStop } from './learn-stop'
 import { heldBack, readBench } from './bench-state'
+import { keepMeasurement, unexplainedJump, type Saved } from './keep-measurement'
 import { readMeasure } from './measure-sheet'
-import { note } from '../records/note'
 
 /** Keeps the pictures; handed in, so that a verb does not know the file system. */
 export interface EvidenceStore {
@@ -36,14 +31,6 @@ export interface Save {
   readonly reason?: string
 }
 
-export interface Saved {
-  readonly id: number
-  readonly verdict: Verdict | null
-  readonly voided: number | null
-  /** The same within uncertainty: what was handed over still stands. */
-  readonly kept: boolean
-}
-
 /**
  * The server measures the pictures again with the same core; that is the value of record, the pictures its evidence.
  * No measured value is taken from a browser.
@@ -61,8 +48,7 @@ export function saveMeasurement(work: Work, evidence: EvidenceStore, save: Save)
       code: 'OTHER_HOLDER',
       text: `${save.scanned} was scanned, ${save.serial} is on the spindle. Nothing was saved.`,
     })
-  const state = nextState(assembly.state, 'save-measurement')
-  if (!state)
+  if (!nextState(assembly.state, 'save-measurement'))
     return refuse({
       code: 'NOT_NOW',
       text: `${save.serial} is ${assembly.state}: take it out of the machine before it is measured.`,
@@ -89,42 +75,17 @@ export function saveMeasurement(work: Work, evidence: EvidenceStore, save: Save)
     sheet.limits,
     benchFor(assembly.heat, save.takenAt < work.now ? save.takenAt : work.now),
   )
-  const compared = sheet.last && compareResults(sheet.last.result, result)
-  if (compared?.change === 'jump' && compared.most && !save.reason)
-    return fail({
-      code: 'JUMP',
-      text: `${featureWord(compared.most.key)} is ${Math.abs(compared.most.byMm).toFixed(3)} mm ${compared.most.byMm > 0 ? 'more' : 'less'} than when it was last measured. Say why, or measure again.`,
-    })
-  // found the same: what was handed over stays, and the check is noted
-  const kept = assembly.state === 'released' && compared?.change === 'same' && result.verdict === sheet.last?.result.verdict
-  const { edges, summary } = measured.value
+  const jump = unexplainedJump(sheet, result, save.reason ?? null)
+  if (jump) return fail(jump)
   const place = evidence.put(save.serial, work.now, save.frames)
-  const saved = inTransaction(work.db, () => {
-    if (!moveAssembly(work.db, assembly, { state: kept ? assembly.state : state })) return null
-    const id = insertMeasurement(work.db, {
-      assemblyId: assembly.id,
-      at: work.now,
-      personId: work.person.id,
-      summary,
-      edges,
-      result,
-      verdict: result.verdict,
-      evidence: place,
-      reason: save.reason ?? null,
-    })
-    const voided = kept ? null : voidCurrent(work.db, save.serial, work.now, 'measured again')
-    learnStop(work, assembly, summary.LF, save.takenAt)
-    note(
-      work,
-      'measured',
-      `${edges.length} ${edges.length === 1 ? 'edge' : 'edges'} measured: ${result.verdict ?? 'not judged'}${voided ? `; hand-over ${voided} is out of date` : ''}${kept ? '; the same within uncertainty, the hand-over stands' : ''}${save.reason ? `; ${save.reason}` : ''}`,
-      { serial: save.serial, t: assembly.t, machine: assembly.machine, before: sheet.last?.summary ?? null, after: summary },
-    )
-    return { id, verdict: result.verdict, voided, kept }
+  const saved = keepMeasurement(work, sheet, {
+    set: measured.value,
+    result,
+    source: 'pictures',
+    evidence: place,
+    takenAt: save.takenAt,
+    reason: save.reason ?? null,
   })
-  if (!saved) {
-    evidence.drop(place)
-    return fail({ code: 'CHANGED', text: `${save.serial} was changed by somebody else meanwhile. Open it again.` })
-  }
-  return ok(saved)
+  if (!saved.ok) evidence.drop(place)
+  return saved
 }

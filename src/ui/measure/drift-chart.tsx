@@ -26,7 +26,8 @@ export function DriftChart({ checks }: { readonly checks: readonly ZeroCheck[] }
       lineStyle: { width: 2, color: ink, type: dashed ? ('dashed' as const) : ('solid' as const) },
       data: checks.map((c) => [Date.parse(c.at), Math.round(1e4 * c.drift[key]) / 10]),
     })
-    const most = Math.max(5, ...checks.map((c) => Math.ceil(1000 * Math.max(Math.abs(c.drift.x), Math.abs(c.drift.z)))))
+    const worst = Math.max(...checks.map((c) => 1000 * Math.max(Math.abs(c.drift.x), Math.abs(c.drift.z))))
+    const most = 2 * Math.max(2, Math.ceil(worst / 2))
     chart.setOption({
       animation: false,
       textStyle: text,
@@ -37,6 +38,7 @@ export function DriftChart({ checks }: { readonly checks: readonly ZeroCheck[] }
         type: 'value',
         min: -most,
         max: most,
+        interval: most / 2,
         axisLabel: { ...text, formatter: '{value} µm' },
         splitLine: { lineStyle: { color: colour('--color-base-300') } },
       },

@@ -1,10 +1,12 @@
 'use client'
 import { useEffect, useRef } from 'react'
+import { useHand } from './use-hand'
 import { formatLength, unitMark, type LengthUnit } from '@/core/units'
 import type { Shown } from '@/workers/bench.worker'
 
 /** How much of the picture's height is shown: below it only the flank goes on. */
 const SHOWN_HEIGHT = 400
+const SMALL_HEIGHT = 280
 
 /** What the bench sees, with what was found in it. */
 export function LivePicture({
@@ -12,14 +14,18 @@ export function LivePicture({
   edges,
   unit,
   small = false,
+  move,
 }: {
   readonly shown: Shown | null
   readonly edges: number | null
   readonly unit: LengthUnit
   /** In a narrow place: outline and bars without their figures. */
   readonly small?: boolean
+  /** Moves the carriage by so many pixels and turns the spindle; left out where nothing may move. */
+  readonly move?: (byU: number, byV: number, byDeg: number) => void
 }) {
   const canvas = useRef<HTMLCanvasElement>(null)
+  const { place, dragged, hand } = useHand(move)
   useEffect(() => {
     const target = canvas.current
     if (!target || !shown) return
@@ -36,21 +42,24 @@ export function LivePicture({
   const length = (mm: number) => `${formatLength(mm, unit)} ${unitMark(unit)}`
   return (
     <figure
-      className="border-ink relative w-full max-w-[676px] overflow-hidden border"
-      style={{ aspectRatio: `640 / ${SHOWN_HEIGHT}` }}
+      ref={place}
+      {...hand}
+      className={`border-ink relative w-full max-w-[676px] overflow-hidden border ${move ? 'cursor-grab touch-none active:cursor-grabbing' : ''}`}
+      style={{ aspectRatio: `640 / ${small ? SMALL_HEIGHT : SHOWN_HEIGHT}` }}
     >
       <canvas
         ref={canvas}
         width={640}
         height={480}
         className="absolute inset-x-0 top-0 w-full"
+        style={{ translate: `${dragged.u}px ${dragged.v}px` }}
         role="img"
         aria-label={shown ? `The bench’s picture${shown.edge ? ` of edge ${shown.edge}` : ''}` : 'No picture yet'}
       />
       {!shown && (
         <figcaption className="text-soft grid h-full place-items-center text-lg">The bench is moving to the tool …</figcaption>
       )}
-      {shown && <Overlay shown={shown} length={small ? null : length} />}
+      {shown && dragged.u === 0 && dragged.v === 0 && <Overlay shown={shown} length={small ? null : length} />}
       {shown && !small && (
         <>
           <Tag className="top-2.5 left-2.5">
@@ -77,7 +86,7 @@ function Overlay({ shown, length }: { readonly shown: Shown; readonly length: ((
   const low = SHOWN_HEIGHT - 30
   return (
     <>
-      <svg viewBox={`0 0 640 ${SHOWN_HEIGHT}`} className="absolute inset-0 h-full w-full" aria-hidden="true">
+      <svg viewBox={`0 0 640 ${SHOWN_HEIGHT}`} className="absolute inset-x-0 top-0 w-full" aria-hidden="true">
         <path d={path} fill="none" stroke="#e0a23a" strokeWidth="2" />
         {z && <path d={`M${z.u - 34} ${z.v - 4}h68`} stroke="#2d4a6d" strokeWidth="5" />}
         {x && <path d={`M${x.u + 4} ${Math.min(low - 70, Math.max(60, x.v - 35))}v70`} stroke="#2d4a6d" strokeWidth="5" />}

@@ -35,6 +35,9 @@ export interface MastersProps {
   readonly overrule: (given: { reason: string }) => Promise<Result<null, { text: string }>>
 }
 
+/** Checks of this adapter that the chart shows. */
+const DRAWN = 24
+
 const TONE = { still: 'holds', drifted: 'unsure', 'too far': 'off' } as const
 const SAYS = {
   still: ['Nothing has moved.', 'What is left is heat. Scan the master to save the check.'],
@@ -50,15 +53,15 @@ export function MastersStation(props: MastersProps) {
   const { adapter, master, checks } = props
   const { unit } = useShell()
   const { busy, problem, run } = useAct()
-  const last = checks.at(-1) ?? null
+  const drawn = useMemo(() => checks.filter((c) => c.coupling === adapter?.coupling).slice(-DRAWN), [checks, adapter])
   return (
     <Sheet
       left={
         <>
           <SubNav tabs={MEASURE_TABS} label="Sheets of the bench" />
-          <Title lead="Masters">drift found by the last {checks.length} checks; within the dotted lines it is heat</Title>
-          {checks.length ? <DriftChart checks={checks} /> : <p className="text-soft text-lg">No check yet.</p>}
-          <div className="min-h-0 overflow-auto">
+          <Title lead="Masters">drift at each check; between the dotted lines it is heat</Title>
+          {drawn.length ? <DriftChart checks={drawn} /> : <p className="text-soft text-lg">No check yet.</p>}
+          <div className="min-h-[120px] overflow-auto">
             <table className="w-full text-lg">
               <thead className="text-soft text-left text-base">
                 <tr className="border-rule border-b">
@@ -119,7 +122,7 @@ export function MastersStation(props: MastersProps) {
                   {format(new Date(master.calibratedUntil), 'd MMM yyyy')}
                 </span>
               </Row>
-              {props.ticket && <CheckRun {...props} master={master} ticket={props.ticket} last={last} />}
+              {props.ticket && <CheckRun {...props} master={master} ticket={props.ticket} />}
             </>
           ) : (
             <Say tone="off" lead="No master belongs to this adapter.">
@@ -165,7 +168,7 @@ function CheckRun({
   overruled,
   lead,
   overrule,
-}: MastersProps & { readonly master: Master; readonly ticket: string; readonly last: ZeroCheck | null }) {
+}: MastersProps & { readonly master: Master; readonly ticket: string }) {
   const { unit } = useShell()
   const router = useRouter()
   const bench = useBench({
@@ -204,7 +207,7 @@ function CheckRun({
 
   return (
     <>
-      <div className="mt-2.5">
+      <div className="mt-2.5 shrink-0">
         <LivePicture shown={bench.shown} edges={2} unit={unit} small />
       </div>
       <div className="mt-auto pt-1">

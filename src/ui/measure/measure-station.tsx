@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation'
 import { useEffect, useMemo, useState } from 'react'
 import { readScan } from '@/codecs/label-text'
-import { advise, benchFor, judgeTool, type FeatureKey, type LimitSet } from '@/core/measure'
+import { advise, benchFor, judgeTool, runoutText, type FeatureKey, type LimitSet } from '@/core/measure'
 import type { Heat } from '@/core/tool'
 import { formatDeviation, type Result } from '@/core/units'
 import type { OpenTool } from '@/workers/bench.worker'
@@ -187,7 +187,12 @@ export function MeasureStation(props: MeasureProps) {
             )}{' '}
             · <span className={props.due.late ? 'text-off font-bold' : ''}>{props.due.text}</span>
           </Title>
-          <LivePicture shown={shown} edges={proposal?.angles.length ?? props.tool.edges} unit={unit} />
+          <LivePicture
+            shown={shown}
+            edges={proposal?.angles.length ?? props.tool.edges}
+            unit={unit}
+            move={running || held ? undefined : (byU, byV, byDeg) => void bench.move(byU, byV, byDeg)}
+          />
           <EdgeRibbon
             set={proposal?.set ?? null}
             count={props.tool.edges}
@@ -197,6 +202,11 @@ export function MeasureStation(props: MeasureProps) {
             current={shown?.edge ?? null}
             goTo={bench.goTo}
           />
+          {result?.runout && (
+            <p className="text-soft max-w-[676px] text-[15.5px] leading-snug" data-testid="runout">
+              {runoutText(result.runout, (mm) => formatDeviation(mm, unit).replace('+', ''))}
+            </p>
+          )}
         </>
       }
       right={
@@ -275,6 +285,11 @@ export function MeasureStation(props: MeasureProps) {
               <ScanAction>Scan {serial} to save</ScanAction>
             ) : (
               <BigAction onAct={() => void bench.measureAll()}>Measure all edges</BigAction>
+            )}
+            {!proposal && !running && (
+              <SmallActions>
+                <SmallAction href={`/measure/${serial}/figures`}>Figures of another bench</SmallAction>
+              </SmallActions>
             )}
             {proposal && !running && !held && (
               <SmallActions>

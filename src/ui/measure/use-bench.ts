@@ -75,8 +75,26 @@ export function useBench(tool: OpenTool) {
     [run],
   )
   const goTo = useCallback((edge: number) => void api.current?.goTo(edge), [])
+  // moves that come while one is under way are done together
+  const waiting = useRef<{ u: number; v: number; deg: number } | null>(null)
+  const moving = useRef(false)
+  const move = useCallback(async (u: number, v: number, deg: number) => {
+    waiting.current = {
+      u: u + (waiting.current?.u ?? 0),
+      v: v + (waiting.current?.v ?? 0),
+      deg: deg + (waiting.current?.deg ?? 0),
+    }
+    if (moving.current) return
+    moving.current = true
+    while (waiting.current && api.current) {
+      const by: { u: number; v: number; deg: number } = waiting.current
+      waiting.current = null
+      await api.current.move(by.u, by.v, by.deg)
+    }
+    moving.current = false
+  }, [])
   const refresh = useCallback(async (ticket: string) => api.current?.refresh(ticket), [])
   const pack = useCallback(async () => (await api.current?.pack()) ?? null, [])
 
-  return { state, proposal, takenMs, shown, measureAll, measureOne, goTo, refresh, pack }
+  return { state, proposal, takenMs, shown, measureAll, measureOne, goTo, move, refresh, pack }
 }

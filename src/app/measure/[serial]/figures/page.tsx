@@ -1,0 +1,30 @@
+import { notFound } from 'next/navigation'
+import { readMeasure } from '@/stations/measure/measure-sheet'
+import { FiguresForm } from '@/ui/measure/figures-form'
+import { StationPage } from '../../../_parts/station'
+import { context } from '../../../_server/context'
+import { serialOf } from '../../../_server/params'
+import { saveFiguresAction } from '../../../measure-actions'
+
+export const metadata = { title: 'Figures' }
+
+export default async function FiguresPage({ params }: { readonly params: Promise<{ serial: string }> }) {
+  const serial = serialOf((await params).serial)
+  const house = await context()
+  const sheet = readMeasure(house.db, serial)
+  if (!sheet) notFound()
+  const { assembly, limits, last } = sheet
+  return (
+    <StationPage station="measure" current={serial}>
+      <FiguresForm
+        key={`${serial}-${last?.id ?? 0}`}
+        serial={serial}
+        title={assembly.t === null ? serial : `T${assembly.t}`}
+        about={assembly.name}
+        limits={{ LF: limits.LF ?? null, DC: limits.DC ?? null, RE: limits.RE ?? null }}
+        before={last?.summary ?? null}
+        save={saveFiguresAction}
+      />
+    </StationPage>
+  )
+}

@@ -1,0 +1,58 @@
+/** Figures that come without pictures: read off another bench and typed twice, or sent over a serial line. */
+import { fail, ok, type Result } from '../units'
+import { summarise, type EdgeMeasurement, type SetMeasurement } from './measure-set'
+import type { Feature } from './features'
+
+export const FIGURE_KEYS = ['LF', 'DC', 'RE'] as const
+export type FigureKey = (typeof FIGURE_KEYS)[number]
+
+/** One standard deviation of a figure read off a bench without a camera, mm: common practice, no source. */
+export const FIGURE_SIGMA_MM = 0.005
+
+/** What is typed in, mm; null where nothing was. */
+export type Figures = Readonly<Record<FigureKey, number | null>>
+
+export type FigureError =
+  | { readonly code: 'TYPED_DIFFERENT'; readonly key: FigureKey }
+  | { readonly code: 'MISSING'; readonly key: FigureKey }
+  | { readonly code: 'NOT_POSITIVE'; readonly key: FigureKey }
+
+/** Two figures are one when they agree to this, mm. */
+const SAME_MM = 5e-5
+
+/** @param wanted what the tool is judged by: must be there */
+export function agreeFigures(first: Figures, second: Figures, wanted: readonly FigureKey[]): Result<Figures, FigureError> {
+  for (const key of FIGURE_KEYS) {
+    const a = first[key]
+    const b = second[key]
+    if (a === null && b === null) {
+      if (wanted.includes(key)) return fail({ code: 'MISSING', key })
+      continue
+    }
+    if (a === null || b === null || Math.abs(a - b) > SAME_MM) return fail({ code: 'TYPED_DIFFERENT', key })
+    if (!(a > 0)) return fail({ code: 'NOT_POSITIVE', key })
+  }
+  return ok(first)
+}
+
+/** The figures as a measurement of one nameless edge: no runout, and no less uncertain than they were read. */
+export function figureSet({ LF, DC, RE }: Figures, sigmaMm = FIGURE_SIGMA_MM): SetMeasurement {
+  const of = (value: number | null, sigma: number) => (value === null ? null : { value, sigma })
+  const edge: EdgeMeasurement = {
+    edge: 1,
+    spindleDeg: 0,
+    x: of(DC === null ? null : DC / 2, sigmaMm / 2),
+    z: of(LF, sigmaMm),
+    re: of(RE, sigmaMm),
+    sig: null,
+    kapr: null,
+    chw: null,
+    kch: null,
+    scx: null,
+    scz: null,
+    focus: 0,
+    debris: [],
+  }
+  const measure = (['LF', 'DC', 'RE'] as const satisfies readonly Feature[]).filter((key) => ({ LF, DC, RE })[key] !== null)
+  return { measure, edges: [edge], summary: summarise([edge], measure), warnings: [] }
+}

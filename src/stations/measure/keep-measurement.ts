@@ -1,0 +1,94 @@
+import {
+  compareResults,
+  featureWord,
+  type MeasurementSource,
+  type SetMeasurement,
+  type ToolResult,
+  type Verdict,
+} from '@/core/measure'
+import { nextState } from '@/core/tool'
+import { fail, ok, type Result } from '@/core/units'
+import { moveAssembly } from '@/db/assembly/write'
+import { inTransaction } from '@/db/connection'
+import { voidCurrent } from '@/db/handover/write'
+import { insertMeasurement } from '@/db/measurement/write'
+import { note } from '../records/note'
+import type { Refused, Work } from '../work'
+import { learnStop } from './learn-stop'
+import type { MeasureSheet } from './measure-sheet'
+
+export interface Found {
+  readonly set: Pick<SetMeasurement, 'edges' | 'summary'>
+  readonly result: ToolResult
+  readonly source: MeasurementSource
+  /** Where the pictures lie; null without any. */
+  readonly evidence: string | null
+  /** ISO 8601 */
+  readonly takenAt: string
+  readonly reason: string | null
+}
+
+export interface Saved {
+  readonly id: number
+  readonly verdict: Verdict | null
+  readonly voided: number | null
+  /** The same within uncertainty: what was handed over still stands. */
+  readonly kept: boolean
+}
+
+/** A jump since the last measurement that nobody has explained; null when there is none. */
+export function unexplainedJump({ last }: MeasureSheet, result: ToolResult, reason: string | null): Refused | null {
+  const compared = last && compareResults(last.result, result)
+  if (compared?.change !== 'jump' || !compared.most || reason) return null
+  const { key, byMm } = compared.most
+  return {
+    code: 'JUMP',
+    text: `${featureWord(key)} is ${Math.abs(byMm).toFixed(3)} mm ${byMm > 0 ? 'more' : 'less'} than when it was last measured. Say why, or measure again.`,
+  }
+}
+
+/** Puts a judged measurement into the record; what was handed over before goes out of date, unless it is found the same. */
+export function keepMeasurement(work: Work, sheet: MeasureSheet, found: Found): Result<Saved, Refused> {
+  const { assembly, last } = sheet
+  const { set, result, source, reason } = found
+  const { serial } = assembly
+  const state = nextState(assembly.state, 'save-measurement')
+  if (!state)
+    return fail({ code: 'NOT_NOW', text: `${serial} is ${assembly.state}: take it out of the machine before it is measured.` })
+  const same = last !== null && compareResults(last.result, result).change === 'same' && result.verdict === last.result.verdict
+  const kept = assembly.state === 'released' && same
+  const { edges, summary } = set
+  const saved = inTransaction(work.db, () => {
+    if (!moveAssembly(work.db, assembly, { state: kept ? assembly.state : state })) return null
+    const id = insertMeasurement(work.db, {
+      assemblyId: assembly.id,
+      at: work.now,
+      personId: work.person.id,
+      summary,
+      edges,
+      result,
+      verdict: result.verdict,
+      evidence: found.evidence ?? '',
+      source,
+      reason,
+    })
+    const voided = kept ? null : voidCurrent(work.db, serial, work.now, 'measured again')
+    learnStop(work, assembly, summary.LF, found.takenAt)
+    const how = source === 'pictures' ? `${edges.length} ${edges.length === 1 ? 'edge' : 'edges'} measured` : `figures ${source}`
+    const said = [
+      `${how}: ${result.verdict ?? 'not judged'}`,
+      ...(voided ? [`hand-over ${voided} is out of date`] : []),
+      ...(kept ? ['the same within uncertainty, the hand-over stands'] : []),
+      ...(reason ? [reason] : []),
+    ]
+    note(work, 'measured', said.join('; '), {
+      serial,
+      t: assembly.t,
+      machine: assembly.machine,
+      before: last?.summary ?? null,
+      after: summary,
+    })
+    return { id, verdict: result.verdict, voided, kept }
+  })
+  return saved ? ok(saved) : fail({ code: 'CHANGED', text: `${serial} was changed by somebody else meanwhile. Open it again.` })
+}
