@@ -10,10 +10,11 @@ const VIEWS = {
   jobs: ['/kit'],
   build: ['/build?job=HP-2207&t=12'],
   carts: ['/kit/carts?job=HP-2240'],
-  measure: ['/measure/BX00147', measured],
-  'measure-basalt': ['/measure/BX00147', wiped, 'basalt'],
   'measure-off': ['/measure/BX00141', measured],
   masters: ['/measure/masters', checked],
+  measure: ['/measure/BX00147', onSk40],
+  'measure-basalt': ['/measure/BX00147', wiped, 'basalt'],
+  figures: ['/measure/BX00147/figures'],
   'hand-over': ['/hand-over/BX00145'],
   load: ['/load?machine=HERON&serial=BX00144'],
   passport: ['/tools/BX00143'],
@@ -61,6 +62,20 @@ async function heated(page) {
 async function checked(page) {
   await page.getByTestId('big-action').filter({ hasText: 'Measure the master' }).click({ timeout: 30_000 })
   await page.getByText('Length reads').waitFor({ timeout: 60_000 })
+}
+
+/** BX00147 is SK 40: its adapter goes on the spindle and its master is measured first. */
+async function onSk40(page) {
+  const back = page.url()
+  await page.goto(`${base}/measure/masters`)
+  await page.getByLabel('On the spindle').selectOption('SK 40')
+  await page.getByRole('heading', { name: 'Adapter SK 40' }).waitFor()
+  await checked(page)
+  await page.locator('#scan-field').fill('MS-SK40-1')
+  await page.keyboard.press('Enter')
+  await page.getByText('tools may be measured').first().waitFor()
+  await page.goto(back)
+  await measured(page)
 }
 
 async function measured(page) {

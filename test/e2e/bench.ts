@@ -45,6 +45,18 @@ export async function open(page: Page, path: string, badge: string | null = BADG
   if (badge) await scan(page, badge)
 }
 
+/** Puts the adapter for a taper on the spindle and checks the bench with its master. */
+export async function checkBench(page: Page, coupling: string, mark: string): Promise<void> {
+  await page.goto('/measure/masters', { waitUntil: 'networkidle' })
+  await page.getByLabel('On the spindle').selectOption(coupling)
+  await expect(page.getByRole('heading', { name: `Adapter ${coupling}` })).toBeVisible()
+  await expect(big(page)).toHaveText(/Measure the master/, { timeout: 60_000 })
+  await scan(page, GO)
+  await expect(big(page)).toHaveText(/Scan MS-/, { timeout: 60_000 })
+  await scan(page, mark)
+  await expect(answer(page)).toContainText('tools may be measured')
+}
+
 /** Measures all edges by the action card, wiping whatever is found; leaves the sheet ready to save. */
 export async function measure(page: Page): Promise<void> {
   await expect(big(page)).toHaveText(/Measure all edges/, { timeout: 60_000 })

@@ -1,6 +1,6 @@
 /** One tool all the way, by scanner alone: from a job to offsets in the control. */
 import { expect, test } from '@playwright/test'
-import { answer, BADGE, big, controlTable, GO, labelText, MACHINE, measure, open, scan, TOKEN } from './bench'
+import { answer, BADGE, big, checkBench, controlTable, GO, labelText, MACHINE, measure, open, scan, TOKEN } from './bench'
 
 test('T12 from the job to the control', async ({ page }) => {
   test.setTimeout(240_000)
@@ -116,18 +116,37 @@ test('an inch machine; a label that is out of date, and one of another tool', as
   const old = await labelText(page, 'BX00145')
   expect(old).toMatch(/;M=DIPPER;L=4\.\d{5};X=0\.\d{5};E=0\.\d{5};U=IN;/)
 
+  const read = async () => {
+    const reading = await page.request.post('/api/labels/read', {
+      headers: { ...TOKEN, 'content-type': 'text/plain' },
+      data: old,
+    })
+    return [reading.status(), ((await reading.json()) as { code?: string }).code]
+  }
+  await page.goto('/measure/BX00145', { waitUntil: 'networkidle' })
+  await expect(page.getByRole('alert').filter({ hasText: 'the spindle carries the adapter for HSK-A63' })).toBeVisible()
+  await checkBench(page, 'SK 40', 'MS-SK40-1')
+  await page.goto('/measure/BX00145', { waitUntil: 'networkidle' })
+  await measure(page)
+  await scan(page, 'BX00145')
+  await expect(answer(page)).toContainText('the same within uncertainty, its hand-over stands')
+  expect(await read()).toEqual([200, undefined])
+
+  await page.goto('/tools/BX00145', { waitUntil: 'networkidle' })
+  await page.getByText('Something happened to it').click()
+  await page.getByRole('button', { name: 'dropped' }).click()
+  await expect(page.getByText('It is built and waits to be measured.')).toBeVisible()
   await page.goto('/measure/BX00145', { waitUntil: 'networkidle' })
   await measure(page)
   await scan(page, 'BX00145')
   await expect(page.getByRole('heading', { name: /on BX00145/ })).toBeVisible()
-  const reading = await page.request.post('/api/labels/read', { headers: { ...TOKEN, 'content-type': 'text/plain' }, data: old })
-  expect([reading.status(), ((await reading.json()) as { code: string }).code]).toEqual([409, 'SUPERSEDED'])
+  expect(await read()).toEqual([409, 'SUPERSEDED'])
 
   await scan(page, MACHINE.dipper)
   await scan(page, 'BX00145')
   await scan(page, old)
   await expect(page.getByTestId('checks')).toContainText('This label is out of date')
-  await expect(page.getByTestId('checks')).toContainText('measured again')
+  await expect(page.getByTestId('checks')).toContainText('dropped')
   await scan(page, await labelText(page, 'BX00144'))
   await expect(page.getByTestId('checks')).toContainText('This label is not this tool’s')
   await expect(page.getByTestId('checks')).toContainText('Wrong machine')
@@ -149,6 +168,8 @@ test('an inch machine; a label that is out of date, and one of another tool', as
 
 test('a tool without a job or a definition: length, diameter and runout', async ({ page }) => {
   await open(page, '/measure')
+  await checkBench(page, 'HSK-A63', 'MS-HSKA63-1')
+  await page.goto('/measure', { waitUntil: 'networkidle' })
   await scan(page, 'BX09001')
   await expect(page.getByLabel('Mark on the holder')).toHaveValue('BX09001')
   await scan(page, GO)

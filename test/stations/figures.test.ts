@@ -20,15 +20,16 @@ const save = (room: ToolRoom, change: Partial<FiguresSave> = {}) =>
 const ready = () => withT4(withJobs(toolRoom()))
 
 describe('figures typed twice', () => {
-  it('are kept with their source; diameter within 0.01 mm of its limit stays unsure', () => {
+  it('are kept with their source; a diameter 5 µm inside its limit stays unsure', () => {
     const room = ready()
-    expect(valueOf(save(room)).verdict).toBe('unsure')
+    const near = { ...T4, DC: 10.015 }
+    expect(valueOf(save(room, { first: near, second: near })).verdict).toBe('unsure')
     const tool = getAssembly(room.db, 'BX00143')!
     expect(tool.state).toBe('measured')
     expect(lastMeasurement(room.db, tool.id)).toMatchObject({
       source: 'typed',
       evidence: '',
-      summary: { LF: 118, DC: 10, RE: 1, radialRunout: null },
+      summary: { LF: 118, DC: 10.015, RE: 1, radialRunout: null },
     })
     expect(listRecord(room.db, { serial: 'BX00143' })[0].text).toContain('figures typed')
   })

@@ -74,7 +74,7 @@ export function FiguresForm({ serial, title, about, limits, before, save }: Figu
             Read each figure off and type it; then type it again without looking at the first. From the gauge line, not from the
             back of the flange.
           </p>
-          <table className="w-full max-w-[640px] border-collapse text-lg">
+          <table className="w-full max-w-[690px] border-collapse text-lg">
             <thead className="text-soft text-left text-base">
               <tr>
                 <th className="pb-1 font-semibold">{unitMark(unit)}</th>
@@ -90,7 +90,7 @@ export function FiguresForm({ serial, title, about, limits, before, save }: Figu
                   typed[`${key}1`] !== '' && typed[`${key}2`] !== '' && mm(typed[`${key}1`]) !== mm(typed[`${key}2`])
                 return (
                   <tr key={key} className="border-rule border-t">
-                    <th className="py-2 pr-3 text-left font-semibold">
+                    <th className="py-2 pr-3 text-left font-semibold whitespace-nowrap">
                       {featureWord(key)} <small className="text-soft font-normal">{key}</small>
                       {typeof before?.[key] === 'number' && (
                         <small className="figures text-soft block font-medium">was {formatLength(before[key], unit)}</small>
