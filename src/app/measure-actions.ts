@@ -6,6 +6,7 @@ import { changeAdapter, overruleCheck } from '@/stations/measure/adapter'
 import type { Refused } from '@/stations/work'
 import { saveFigures } from '@/stations/measure/save-figures'
 import type { Saved } from '@/stations/measure/keep-measurement'
+import { cleanPictures, type Cleaned } from '@/stations/measure/clean-pictures'
 import { act, Serial } from './_server/act'
 
 const AdapterChoice = z.object({ coupling: z.enum(COUPLING_NAMES) })
@@ -32,4 +33,10 @@ const TypedFigures = z.object({
 
 export async function saveFiguresAction(input: z.input<typeof TypedFigures>): Promise<Result<Saved, Refused>> {
   return act(TypedFigures, input, (work, given) => saveFigures(work, { ...given, source: 'typed', reason: given.reason || null }))
+}
+
+const Keep = z.object({ keepDays: z.number().int('Whole days.').max(36_500) })
+
+export async function cleanPicturesAction(input: z.input<typeof Keep>): Promise<Result<Cleaned, Refused>> {
+  return act(Keep, input, (work, { keepDays }, house) => cleanPictures(work, house.evidence, keepDays))
 }

@@ -1,6 +1,6 @@
 import 'server-only'
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
-import { join } from 'node:path'
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import { join, relative, sep } from 'node:path'
 import type { LabelFonts } from '@/codecs/label-picture'
 import { openDatabase, type Db } from '@/db/connection'
 import { migrate } from '@/db/migrate'
@@ -20,7 +20,10 @@ export interface Runtime {
   readonly evidence: {
     put(serial: string, at: string, zip: Uint8Array): string
     drop(place: string): void
-    read(place: string): Uint8Array
+    /** null when it was cleaned away */
+    read(place: string): Uint8Array | null
+    /** Every set of pictures kept, with its size in bytes and when it was taken, ISO 8601. */
+    list(): { readonly place: string; readonly bytes: number; readonly at: string }[]
   }
   /** Pictures and drawings of parts. */
   readonly drawings: {
@@ -71,7 +74,17 @@ function evidenceIn(folder: string): Runtime['evidence'] {
       return place
     },
     drop: (place) => rmSync(join(folder, place), { force: true }),
-    read: (place) => readFileSync(join(folder, place)),
+    read: (place) => (existsSync(join(folder, place)) ? readFileSync(join(folder, place)) : null),
+    list() {
+      if (!existsSync(folder)) return []
+      return readdirSync(folder, { recursive: true, withFileTypes: true })
+        .filter((f) => f.isFile() && f.name.endsWith('.zip'))
+        .map((f) => {
+          const { size, mtime } = statSync(join(f.parentPath, f.name))
+          const place = relative(folder, join(f.parentPath, f.name)).split(sep).join('/')
+          return { place, bytes: size, at: mtime.toISOString() }
+        })
+    },
   }
 }
 

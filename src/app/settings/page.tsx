@@ -2,8 +2,10 @@ import { ACTION_CARD, encodeBadge, encodeMachineLabel } from '@/codecs/label-tex
 import { codeSvg } from '@/codecs/label-picture'
 import { listMachines } from '@/db/machine/read'
 import { Sheet, Title } from '@/ui/common/sheet'
+import { PicturesKept } from '@/ui/measure/pictures-kept'
 import { ThemeChoice } from '@/ui/shell/theme-choice'
 import { context } from '../_server/context'
+import { cleanPicturesAction } from '../measure-actions'
 
 export const metadata = { title: 'Settings' }
 
@@ -19,6 +21,7 @@ export default async function SettingsPage() {
     ...house.people.map((p) => ({ name: p.name, about: `badge · ${p.role}`, text: encodeBadge(p.id) })),
     { name: 'Action card', about: 'does what the big button on the screen does; keep it at the bench', text: ACTION_CARD },
   ]
+  const kept = house.evidence.list()
   return (
     <>
       <div />
@@ -29,7 +32,7 @@ export default async function SettingsPage() {
             <h2 className="text-2xl font-bold">Look</h2>
             <ThemeChoice />
             <h2 className="mt-3 text-2xl font-bold">Codes to print</h2>
-            <ul className="grid grid-cols-2 gap-x-8 max-[900px]:grid-cols-1">
+            <ul className="grid grid-cols-2 gap-x-8 max-[1300px]:grid-cols-1">
               {codes.map(({ name, about, text }) => (
                 <li key={text} className="border-rule flex items-center gap-4 border-b py-3">
                   <span
@@ -47,6 +50,15 @@ export default async function SettingsPage() {
               ))}
             </ul>
           </>
+        }
+        right={
+          <PicturesKept
+            sets={kept.length}
+            bytes={kept.reduce((sum, p) => sum + p.bytes, 0)}
+            oldest={kept.length ? kept.reduce((a, b) => (b.at < a.at ? b : a)).at.slice(0, 10) : null}
+            lead={house.person?.role === 'lead'}
+            clean={cleanPicturesAction}
+          />
         }
       />
     </>

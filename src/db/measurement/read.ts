@@ -37,6 +37,23 @@ export function lastMeasurement(db: Db, assemblyId: number): SavedMeasurement | 
   return row ? measurement(row) : null
 }
 
+export function getMeasurement(db: Db, id: number): SavedMeasurement | null {
+  const row = db.prepare(`${SELECT} WHERE m.id = ?`).get(id)
+  return row ? measurement(row) : null
+}
+
+/** Pictures that the figures of a tool that still stands rest on: of its last measurement, and of the bench's last check. */
+export function listEvidenceInUse(db: Db): Set<string> {
+  const rows = db
+    .prepare(
+      `SELECT evidence FROM measurement WHERE id IN
+         (SELECT max(m.id) FROM measurement m JOIN assembly a ON a.id = m.assembly_id WHERE a.state <> 'apart' GROUP BY a.id)
+       UNION SELECT evidence FROM bench_check WHERE id = (SELECT max(id) FROM bench_check)`,
+    )
+    .all() as { evidence: string | null }[]
+  return new Set(rows.flatMap((r) => (r.evidence ? [r.evidence] : [])))
+}
+
 export const listMeasurements = (db: Db, assemblyId: number): SavedMeasurement[] =>
   db.prepare(`${SELECT} WHERE m.assembly_id = ? ORDER BY m.id DESC`).all(assemblyId).map(measurement)
 

@@ -127,6 +127,19 @@ export default async function PassportPage({ params }: { readonly params: Promis
                       {last ? (
                         <>
                           {formatWhen(last.at)} {last.verdict && <VerdictMark verdict={last.verdict} />}
+                          <small className="block text-base font-medium">
+                            {last.evidence ? (
+                              <a
+                                className="text-act"
+                                href={`/api/assemblies/${encodeURIComponent(serial)}/measurements/${last.id}/frames`}
+                                download
+                              >
+                                its pictures
+                              </a>
+                            ) : (
+                              `figures ${last.source}`
+                            )}
+                          </small>
                         </>
                       ) : (
                         'never'

@@ -1,0 +1,28 @@
+import { getMeasurement } from '@/db/measurement/read'
+import { runtime } from '@/runtime'
+import { serialOf } from '../../../../../../_server/params'
+import { guarded } from '../../../../../_api/guard'
+import { problem } from '../../../../../_api/problem'
+
+export const dynamic = 'force-dynamic'
+
+/** The pictures that a figure of record was measured from, as the frame set they came in. */
+export const GET = guarded(async (_request, { serial, id }) => {
+  const { db, evidence } = runtime()
+  const measurement = /^\d{1,12}$/.test(id) ? getMeasurement(db, Number(id)) : null
+  if (!measurement || measurement.serial !== serialOf(serial))
+    return problem(404, 'UNKNOWN_MEASUREMENT', `No measurement ${id} of ${serial} is known.`)
+  const zip = measurement.evidence ? evidence.read(measurement.evidence) : null
+  if (!zip)
+    return problem(
+      404,
+      'NO_PICTURES',
+      measurement.evidence ? 'Its pictures were cleaned away by age.' : 'Its figures were typed in; there are no pictures.',
+    )
+  return new Response(Uint8Array.from(zip), {
+    headers: {
+      'content-type': 'application/zip',
+      'content-disposition': `attachment; filename="${measurement.serial.replace(/[^\w.-]/g, '_')}-${measurement.id}.zip"`,
+    },
+  })
+})

@@ -1,0 +1,34 @@
+import { fail, ok, type Result } from '@/core/units'
+import { listEvidenceInUse } from '@/db/measurement/read'
+import { note } from '../records/note'
+import type { Refused, Work } from '../work'
+
+export interface KeptPictures {
+  list(): readonly { readonly place: string; readonly bytes: number; readonly at: string }[]
+  drop(place: string): void
+}
+
+export interface Cleaned {
+  readonly sets: number
+  readonly bytes: number
+}
+
+/** Pictures younger than this are never cleaned away, days. */
+export const LEAST_KEPT_DAYS = 7
+const DAY_MS = 86_400_000
+
+/** Cleans away pictures older than `keepDays`, but never those that a standing tool's figures rest on. */
+export function cleanPictures(work: Work, pictures: KeptPictures, keepDays: number): Result<Cleaned, Refused> {
+  if (work.person.role !== 'lead') return fail({ code: 'LEAD_ONLY', text: 'Only a lead may clean pictures away.' })
+  if (!(keepDays >= LEAST_KEPT_DAYS))
+    return fail({ code: 'TOO_YOUNG', text: `Pictures are kept for at least ${LEAST_KEPT_DAYS} days.` })
+  const used = listEvidenceInUse(work.db)
+  const before = new Date(Date.parse(work.now) - keepDays * DAY_MS).toISOString()
+  const old = pictures.list().filter((p) => p.at < before && !used.has(p.place))
+  const bytes = old.reduce((sum, p) => sum + p.bytes, 0)
+  for (const { place } of old) pictures.drop(place)
+  note(work, 'pictures cleaned', `${old.length} sets of pictures older than ${keepDays} days cleaned away`, {
+    after: { places: old.map((p) => p.place) },
+  })
+  return ok({ sets: old.length, bytes })
+}

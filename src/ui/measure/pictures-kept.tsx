@@ -1,0 +1,67 @@
+'use client'
+import { useState } from 'react'
+import type { Result } from '@/core/units'
+import { SmallAction, SmallActions } from '../common/actions'
+import { Field, FIELD } from '../common/form'
+import { Problem, Row } from '../common/sheet'
+import { useAct } from '../common/use-act'
+
+const size = (bytes: number) => `${(bytes / 1e6).toLocaleString('en', { maximumFractionDigits: 1 })} MB`
+
+/** How many pictures are kept, how much they take, and cleaning them by age. */
+export function PicturesKept({
+  sets,
+  bytes,
+  oldest,
+  lead,
+  clean,
+}: {
+  readonly sets: number
+  readonly bytes: number
+  readonly oldest: string | null
+  readonly lead: boolean
+  readonly clean: (given: { keepDays: number }) => Promise<Result<{ sets: number; bytes: number }, { text: string }>>
+}) {
+  const { busy, problem, run } = useAct()
+  const [days, setDays] = useState('365')
+  const [done, setDone] = useState<string | null>(null)
+  return (
+    <section>
+      <h2 className="text-2xl font-bold">Pictures of measurements</h2>
+      <Row name="Kept">
+        {sets} sets, {size(bytes)}
+      </Row>
+      <Row name="Oldest">{oldest ?? '–'}</Row>
+      {lead ? (
+        <>
+          <div className="mt-2 max-w-[220px]">
+            <Field name="Keep" unit="days">
+              <input className={FIELD} inputMode="numeric" value={days} onChange={(e) => setDays(e.target.value)} />
+            </Field>
+          </div>
+          <SmallActions>
+            <SmallAction
+              disabled={busy || !/^\d+$/.test(days)}
+              onAct={() =>
+                void run(
+                  () => clean({ keepDays: Number(days) }),
+                  (cleaned) => setDone(`${cleaned.sets} sets cleaned away, ${size(cleaned.bytes)}.`),
+                )
+              }
+            >
+              Clean older ones away
+            </SmallAction>
+          </SmallActions>
+        </>
+      ) : (
+        <p className="text-soft mt-1">A lead may clean away what is old; what a standing tool’s figures rest on stays.</p>
+      )}
+      <Problem lead="Not cleaned." text={problem} />
+      {done && (
+        <p role="status" className="mt-2 text-lg">
+          {done}
+        </p>
+      )}
+    </section>
+  )
+}
