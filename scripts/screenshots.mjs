@@ -14,7 +14,6 @@ const VIEWS = {
   masters: ['/measure/masters', checked],
   measure: ['/measure/BX00147', onSk40],
   'measure-basalt': ['/measure/BX00147', wiped, 'basalt'],
-  figures: ['/measure/BX00147/figures'],
   'hand-over': ['/hand-over/BX00145'],
   load: ['/load?machine=HERON&serial=BX00144'],
   passport: ['/tools/BX00143'],
@@ -26,6 +25,12 @@ const VIEWS = {
   records: ['/records'],
   settings: ['/settings'],
   'build-heat': ['/build?job=HP-2207&t=12', heated],
+}
+
+/** Looked at only when named. */
+const MORE = {
+  figures: ['/measure/BX00147/figures'],
+  adjust: ['/measure/BX00141', adjusting],
 }
 
 /** A list with faults in it, as far as its preview. */
@@ -83,6 +88,14 @@ async function measured(page) {
   await page.getByRole('button', { name: /to save|Wiped|Corrected/ }).waitFor({ timeout: 60_000 })
 }
 
+async function adjusting(page) {
+  await measured(page)
+  await page.getByRole('button', { name: 'Set it live' }).click()
+  await page.waitForTimeout(1500)
+  await page.getByRole('button', { name: '−5', exact: true }).click()
+  await page.waitForTimeout(1500)
+}
+
 async function wiped(page) {
   await measured(page)
   const wipe = page.getByRole('button', { name: /Wiped/ })
@@ -115,8 +128,8 @@ await page
   .getByRole('button', { name: /Ines Varga/ })
   .click()
   .catch(() => {})
-for (const [name, [path, act, theme]] of Object.entries(VIEWS)) {
-  if (only.length && !only.includes(name)) continue
+for (const [name, [path, act, theme]] of Object.entries({ ...VIEWS, ...MORE })) {
+  if (only.length ? !only.includes(name) : name in MORE) continue
   await page.goto(`${base}/settings`)
   await page.getByRole('button', { name: theme === 'basalt' ? /Basalt/ : /Granite/ }).click()
   await page.waitForTimeout(300)

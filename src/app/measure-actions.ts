@@ -1,7 +1,9 @@
 'use server'
 import { z } from 'zod'
 import { COUPLING_NAMES } from '@/core/tool'
-import type { Result } from '@/core/units'
+import { fail, ok, type Result } from '@/core/units'
+import { getAssembly } from '@/db/assembly/read'
+import { adjustTicket, handOut } from '@/runtime/bench-ticket'
 import { changeAdapter, overruleCheck } from '@/stations/measure/adapter'
 import type { Refused } from '@/stations/work'
 import { saveFigures } from '@/stations/measure/save-figures'
@@ -39,4 +41,16 @@ const Keep = z.object({ keepDays: z.number().int('Whole days.').max(36_500) })
 
 export async function cleanPicturesAction(input: z.input<typeof Keep>): Promise<Result<Cleaned, Refused>> {
   return act(Keep, input, (work, { keepDays }, house) => cleanPictures(work, house.evidence, keepDays))
+}
+
+const Turn = z.object({ serial: Serial, key: z.enum(['LF', 'DC']), byMm: z.number().min(-1).max(1) })
+
+/** The hand on the screw, as a stand-in: what a person does to the tool while the bench watches. */
+export async function turnScrewAction(input: z.input<typeof Turn>): Promise<Result<{ ticket: string }, Refused>> {
+  return act(Turn, input, (_work, { serial, key, byMm }, house) => {
+    const assembly = getAssembly(house.db, serial)
+    if (!assembly) return fail({ code: 'UNKNOWN_SERIAL', text: `No tool stands on holder ${serial}.` })
+    const ticket = adjustTicket(house.db, assembly, key === 'LF' ? byMm : 0, key === 'DC' ? byMm : 0)
+    return ok({ ticket: handOut(house.db, ticket, house.now) })
+  })
 }

@@ -8,7 +8,7 @@ import type { Db } from '@/db/connection'
 import { getDefinition } from '@/db/library/read'
 import { getTicket } from '@/db/truth/read'
 import { putTicket } from '@/db/truth/write'
-import { fromTicket, makeMaster, makeTruth, toTicket, wiped, type Meant } from '@/devices/world/tool-truth'
+import { adjusted, fromTicket, makeMaster, makeTruth, toTicket, wiped, type Meant } from '@/devices/world/tool-truth'
 
 /** Where seeds start; with this one the demo has a chip, an edge that stands out, and tools that hold. */
 const FIRST_SEED = 777
@@ -71,6 +71,13 @@ export const masterTicket = (db: Db, master: Master, now: string): string =>
 /** A cloth went over an edge (null: over all): returns what the bench draws from now on. */
 export function wipeTicket(db: Db, assembly: Assembly, edge: number | null): string {
   const ticket = toTicket(wiped(fromTicket(benchTicket(db, assembly)), edge))
+  putTicket(db, assembly.id, ticket)
+  return ticket
+}
+
+/** A screw of the tool was turned on the spindle: returns what the bench draws from now on. */
+export function adjustTicket(db: Db, assembly: Assembly, longerMm: number, widerMm: number): string {
+  const ticket = toTicket(adjusted(fromTicket(benchTicket(db, assembly)), longerMm, widerMm))
   putTicket(db, assembly.id, ticket)
   return ticket
 }

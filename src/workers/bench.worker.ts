@@ -54,6 +54,9 @@ interface State {
 }
 
 let state: State | null = null
+/** Time left between two pictures while a tool is watched, ms: for what else the worker is asked. */
+const WATCH_MS = 60
+let watching = false
 let listener: ((shown: Shown) => void) | null = null
 
 function show(picture: BenchPicture, found: FrameMeasurement | null, edge: number | null): void {
@@ -147,6 +150,23 @@ const api = {
     const read = measureFrame(picture.frame, viewOf(bench, picture), ['RE'])
     const edge = angles.findIndex((a) => Math.abs(normDeg(a - picture.spindleDeg + 180) - 180) < 0.5)
     show(picture, read.ok ? read.value : null, edge < 0 ? null : edge + 1)
+  },
+
+  /** Takes pictures of an edge again and again, as fast as they come, until it is told to stop. */
+  async watch(edge: number, each: (x: number | null, z: number | null) => void): Promise<void> {
+    if (!state || state.angles[edge - 1] === undefined) return
+    watching = true
+    await state.bench.turnTo(state.angles[edge - 1])
+    while (watching && state) {
+      const picture = await state.bench.grab()
+      const read = measureFrame(picture.frame, viewOf(state.bench, picture), ['RE'])
+      show(picture, read.ok ? read.value : null, edge)
+      each(read.ok ? (read.value.x?.value ?? null) : null, read.ok ? (read.value.z?.value ?? null) : null)
+      await new Promise((done) => setTimeout(done, WATCH_MS))
+    }
+  },
+  unwatch() {
+    watching = false
   },
 
   /** The tool on the spindle was touched: its stand-in draws from another ticket now. */

@@ -1,6 +1,6 @@
 /** The bench's stand-in driven as the browser drives it: what is measured from its pictures against the truth it was drawn from. */
 import { describe, expect, it } from 'vitest'
-import { judgeTool, measureFrame, USUAL_BENCH, type Picture } from '@/core/measure'
+import { judgeTool, LEAST_CG, measureFrame, type1Study, USUAL_BENCH, type Picture } from '@/core/measure'
 import { simulatedBench } from '@/devices/bench/simulated'
 import { makeTruth, toTicket, wiped, type ToolTruth } from '@/devices/world/tool-truth'
 import { findCorner, findEdges, measureEdge, resultOf, viewOf } from '@/workers/bench-cycle'
@@ -49,6 +49,20 @@ describe('the simulated bench', () => {
       Math.max(...set.edges.map((_, i) => seen(truth, i))) - Math.min(...set.edges.map((_, i) => seen(truth, i))),
       3,
     )
+  })
+  it('repeats itself: fifty measurements of one edge are fit for a tolerance of 0.02 mm', async () => {
+    const truth = clean(12)
+    const bench = benchOf(truth)
+    await findCorner(bench, { x: MEANT.DC / 2, z: MEANT.LF }, quiet)
+    const lengths: number[] = []
+    for (let i = 0; i < 50; i++) {
+      const result = resultOf(bench, await measureEdge(bench, 1, 0, quiet), ['LF', 'DC', 'RE'])
+      if (!result.ok) throw new Error(result.error.code)
+      lengths.push(result.value.summary.LF!)
+    }
+    const study = type1Study(lengths, truth.edges[0].lengthMm, 0.02)!
+    expect(study.Cg).toBeGreaterThan(LEAST_CG)
+    expect(study.Cgk).toBeGreaterThan(LEAST_CG)
   })
   it('has a chip now and then, which is found on its edge, and gone after a wipe', async () => {
     const seeds = Array.from({ length: 40 }, (_, i) => i + 1).filter((seed) => makeTruth(seed, MEANT).chips.length > 0)

@@ -138,6 +138,21 @@ test('an inch machine; a label that is out of date, and one of another tool', as
   await expect(page.getByText('It is built and waits to be measured.')).toBeVisible()
   await page.goto('/measure/BX00145', { waitUntil: 'networkidle' })
   await measure(page)
+  await page.getByRole('button', { name: 'Set it live' }).click()
+  const value = async () =>
+    Number(
+      await page
+        .getByTestId('live-value')
+        .innerText()
+        .then((text) => parseFloat(text)),
+    )
+  await expect.poll(value).toBeGreaterThan(4)
+  const before = await value()
+  await page.getByRole('button', { name: '−1', exact: true }).click()
+  await expect.poll(value).toBeCloseTo(before - 0.01, 2)
+  await expect(page.getByTestId('divisions')).toHaveText(/^−?\d+\.\d$/)
+  await scan(page, GO)
+  await expect(big(page)).toHaveText(/to save/, { timeout: 60_000 })
   await scan(page, 'BX00145')
   await expect(page.getByRole('heading', { name: /on BX00145/ })).toBeVisible()
   expect(await read()).toEqual([409, 'SUPERSEDED'])

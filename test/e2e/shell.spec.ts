@@ -70,6 +70,8 @@ const SCREENS = [
   '/library/programs',
   '/measure',
   '/measure/BX00147',
+  '/measure/BX00147/figures',
+  '/measure/masters',
   '/balance',
   '/hand-over',
   '/hand-over/BX00144',

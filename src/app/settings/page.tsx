@@ -1,5 +1,6 @@
 import { ACTION_CARD, encodeBadge, encodeMachineLabel } from '@/codecs/label-text'
 import { codeSvg } from '@/codecs/label-picture'
+import { listMasters } from '@/db/bench/read'
 import { listMachines } from '@/db/machine/read'
 import { Sheet, Title } from '@/ui/common/sheet'
 import { PicturesKept } from '@/ui/measure/pictures-kept'
@@ -19,6 +20,7 @@ export default async function SettingsPage() {
       text: encodeMachineLabel(m.key),
     })),
     ...house.people.map((p) => ({ name: p.name, about: `badge · ${p.role}`, text: encodeBadge(p.id) })),
+    ...listMasters(house.db).map((m) => ({ name: m.name, about: `mark of the master for ${m.coupling}`, text: m.mark })),
     { name: 'Action card', about: 'does what the big button on the screen does; keep it at the bench', text: ACTION_CARD },
   ]
   const kept = house.evidence.list()

@@ -103,6 +103,12 @@ export const wiped = (truth: ToolTruth, edge: number | null): ToolTruth => ({
   chips: edge === null ? [] : truth.chips.filter((chip) => chip.edge !== edge),
 })
 
+/** The same tool after its screw was turned: longer, and larger in diameter, by so much (mm). */
+export const adjusted = (truth: ToolTruth, longerMm: number, widerMm: number): ToolTruth => ({
+  ...truth,
+  edges: truth.edges.map((e) => ({ ...e, lengthMm: e.lengthMm + longerMm, radiusMm: e.radiusMm + widerMm / 2 })),
+})
+
 export const toTicket = (truth: ToolTruth): string => btoa(JSON.stringify(truth))
 
 /** @throws when the ticket is none of ours */

@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation'
 import { useEffect, useMemo, useState } from 'react'
 import { readScan } from '@/codecs/label-text'
-import { advise, benchFor, judgeTool, runoutText, type FeatureKey, type LimitSet } from '@/core/measure'
+import { advise, benchFor, judgeTool, runoutText, type FeatureKey, type LimitSet, type SetMeasurement } from '@/core/measure'
 import type { Heat } from '@/core/tool'
 import { formatDeviation, type Result } from '@/core/units'
 import type { OpenTool } from '@/workers/bench.worker'
@@ -11,6 +11,7 @@ import { FIELD } from '../common/form'
 import { Cautions, Say, Sheet, Title } from '../common/sheet'
 import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
 import { formatSeconds } from '../format/due'
+import { AdjustLive } from './adjust-live'
 import { EdgeRibbon } from './edge-ribbon'
 import { FeatureRows } from './feature-rows'
 import { LivePicture } from './live-picture'
@@ -38,6 +39,11 @@ export interface MeasureProps {
   /** Whether whoever works here is a lead. */
   readonly lead: boolean
   readonly overrule: (given: { reason: string }) => Promise<Result<null, { text: string }>>
+  readonly turnScrew: (given: {
+    serial: string
+    key: 'LF' | 'DC'
+    byMm: number
+  }) => Promise<Result<{ ticket: string }, { text: string }>>
   readonly wipe: (given: { serial: string; edge: number | null }) => Promise<Result<{ ticket: string }, { text: string }>>
 }
 
@@ -93,6 +99,12 @@ function busyText(state: BenchState): string {
   return state.edge ? `Edge ${state.edge}${state.of ? ` of ${state.of}` : ''} …` : 'Looking for the edges …'
 }
 
+/** The edge whose value is the tool's: the longest, or the one farthest out. */
+function farthestEdge(set: SetMeasurement, key: 'LF' | 'DC'): number {
+  const value = (e: SetMeasurement['edges'][number]) => (key === 'LF' ? e.z : e.x)?.value ?? -Infinity
+  return set.edges.reduce((a, b) => (value(b) > value(a) ? b : a)).edge
+}
+
 /** The tool room's time, going on from when the sheet was opened. */
 function useNow(opened: string, going: boolean): string {
   const [now, setNow] = useState(opened)
@@ -117,6 +129,7 @@ export function MeasureStation(props: MeasureProps) {
   const [jump, setJump] = useState<string | null>(null)
   const [reason, setReason] = useState('')
   const held = props.held !== null
+  const [adjusting, setAdjusting] = useState<'LF' | 'DC' | null>(null)
   const running = wiping || state.type === 'running' || state.type === 'opening'
   const takenAt = bench.takenMs === null ? null : new Date(bench.takenMs).toISOString()
   const result = useMemo(
@@ -126,6 +139,10 @@ export function MeasureStation(props: MeasureProps) {
   const warmMm = benchFor(heat, now).warmMm
   const advice = proposal && result ? advise(proposal.set, result, unit) : null
   const dirty = proposal?.set.warnings.find((w) => w.warning.code === 'DEBRIS')
+
+  // what a hand can set: what is off or unsure before what holds, the length before the diameter
+  const judged = (['LF', 'DC'] as const).flatMap((key) => result?.features.find((f) => f.key === key && f.limits) ?? [])
+  const settable = (judged.find((f) => f.verdict !== 'holds') ?? judged[0])?.key as 'LF' | 'DC' | undefined
 
   useScans(async (raw): Promise<ScanSaid | null> => {
     const scan = readScan(raw)
@@ -210,95 +227,114 @@ export function MeasureStation(props: MeasureProps) {
         </>
       }
       right={
-        <>
-          {result ? (
-            <FeatureRows features={result.features} before={before} unit={unit} />
-          ) : (
-            <>
-              <h2 className="text-2xl font-bold">{serial} is on the spindle</h2>
-              <p className="mt-2 text-lg">
-                Clean taper, flange and edges: putty pressed on straight, air or brush for fine edges. Then measure.
-              </p>
-              <Cautions lines={CAUTIONS} />
-            </>
-          )}
-          <div className="mt-auto pt-1">
-            {warmMm > 0 && heat && (
-              <Say tone="unsure" lead={`Still warm: it reads up to ${formatDeviation(warmMm, unit)} long.`}>
-                That is counted in the uncertainty.{' '}
-                {heat.measureAt > now
-                  ? `Cold enough in ${formatSeconds((Date.parse(heat.measureAt) - Date.parse(now)) / 1000)}, computed.`
-                  : 'Nearly cold.'}
-              </Say>
-            )}
-            {props.held && (
-              <Say tone="off" lead="Measuring is held back." role="alert">
-                {props.held.text}
-              </Say>
-            )}
-            {props.overruled && (
-              <Say tone="unsure" lead="Measured without the check of the bench.">
-                A lead let it go on: {props.overruled}
-              </Say>
-            )}
-            {note && (
-              <Say tone={jump ? 'unsure' : 'off'} lead="Not saved." role="alert">
-                {note}
-              </Say>
-            )}
-            {jump && (
-              <label className="mb-2.5 block text-lg font-semibold">
-                Why it jumped
-                <input
-                  className={FIELD}
-                  value={reason}
-                  placeholder="reground, set again, dropped …"
-                  onChange={(e) => setReason(e.target.value)}
-                />
-              </label>
-            )}
-            {props.held && !props.held.adapter && props.lead && <Overrule overrule={props.overrule} />}
-            {state.type === 'failed' ? (
-              <Say tone="off" lead="Nothing measured." role="alert">
-                {state.text}
-              </Say>
+        adjusting && proposal && result && limits[adjusting] ? (
+          <AdjustLive
+            key={adjusting}
+            adjust={adjusting}
+            edge={farthestEdge(proposal.set, adjusting)}
+            limits={limits[adjusting]}
+            sigmaMm={result.features.find((f) => f.key === adjusting)?.sigmaMm ?? 0}
+            watch={bench.watch}
+            unwatch={bench.unwatch}
+            refresh={bench.refresh}
+            turn={(byMm) => props.turnScrew({ serial, key: adjusting, byMm })}
+            done={() => {
+              setAdjusting(null)
+              void bench.measureAll()
+            }}
+          />
+        ) : (
+          <>
+            {result ? (
+              <FeatureRows features={result.features} before={before} unit={unit} />
             ) : (
-              !note &&
-              advice &&
-              !running && (
-                <Say tone={advice.tone} lead={advice.lead} role="status">
-                  {advice.rest} {result?.verdict === 'off' && !dirty && `A scan saves it as off.`}
+              <>
+                <h2 className="text-2xl font-bold">{serial} is on the spindle</h2>
+                <p className="mt-2 text-lg">
+                  Clean taper, flange and edges: putty pressed on straight, air or brush for fine edges. Then measure.
+                </p>
+                <Cautions lines={CAUTIONS} />
+              </>
+            )}
+            <div className="mt-auto pt-1">
+              {warmMm > 0 && heat && (
+                <Say tone="unsure" lead={`Still warm: it reads up to ${formatDeviation(warmMm, unit)} long.`}>
+                  That is counted in the uncertainty.{' '}
+                  {heat.measureAt > now
+                    ? `Cold enough in ${formatSeconds((Date.parse(heat.measureAt) - Date.parse(now)) / 1000)}, computed.`
+                    : 'Nearly cold.'}
                 </Say>
-              )
-            )}
-            {held ? (
-              <BigAction onAct={() => router.push('/measure/masters')}>To the master</BigAction>
-            ) : running ? (
-              <BigAction onAct={() => undefined} disabled>
-                {busyText(state)}
-              </BigAction>
-            ) : dirty ? (
-              <BigAction onAct={() => void wipe(dirty.edge)}>Wiped, measure edge {dirty.edge}</BigAction>
-            ) : proposal && result?.verdict === 'off' ? (
-              <BigAction onAct={() => void bench.measureAll()}>Corrected, measure again</BigAction>
-            ) : proposal ? (
-              <ScanAction>Scan {serial} to save</ScanAction>
-            ) : (
-              <BigAction onAct={() => void bench.measureAll()}>Measure all edges</BigAction>
-            )}
-            {!proposal && !running && (
-              <SmallActions>
-                <SmallAction href={`/measure/${serial}/figures`}>Figures of another bench</SmallAction>
-              </SmallActions>
-            )}
-            {proposal && !running && !held && (
-              <SmallActions>
-                {result?.verdict !== 'off' && <SmallAction onAct={() => void bench.measureAll()}>All edges again</SmallAction>}
-                <SmallAction onAct={() => void wipe(null)}>All wiped, again</SmallAction>
-              </SmallActions>
-            )}
-          </div>
-        </>
+              )}
+              {props.held && (
+                <Say tone="off" lead="Measuring is held back." role="alert">
+                  {props.held.text}
+                </Say>
+              )}
+              {props.overruled && (
+                <Say tone="unsure" lead="Measured without the check of the bench.">
+                  A lead let it go on: {props.overruled}
+                </Say>
+              )}
+              {note && (
+                <Say tone={jump ? 'unsure' : 'off'} lead="Not saved." role="alert">
+                  {note}
+                </Say>
+              )}
+              {jump && (
+                <label className="mb-2.5 block text-lg font-semibold">
+                  Why it jumped
+                  <input
+                    className={FIELD}
+                    value={reason}
+                    placeholder="reground, set again, dropped …"
+                    onChange={(e) => setReason(e.target.value)}
+                  />
+                </label>
+              )}
+              {props.held && !props.held.adapter && props.lead && <Overrule overrule={props.overrule} />}
+              {state.type === 'failed' ? (
+                <Say tone="off" lead="Nothing measured." role="alert">
+                  {state.text}
+                </Say>
+              ) : (
+                !note &&
+                advice &&
+                !running && (
+                  <Say tone={advice.tone} lead={advice.lead} role="status">
+                    {advice.rest} {result?.verdict === 'off' && !dirty && `A scan saves it as off.`}
+                  </Say>
+                )
+              )}
+              {held ? (
+                <BigAction onAct={() => router.push('/measure/masters')}>To the master</BigAction>
+              ) : running ? (
+                <BigAction onAct={() => undefined} disabled>
+                  {busyText(state)}
+                </BigAction>
+              ) : dirty ? (
+                <BigAction onAct={() => void wipe(dirty.edge)}>Wiped, measure edge {dirty.edge}</BigAction>
+              ) : proposal && result?.verdict === 'off' ? (
+                <BigAction onAct={() => void bench.measureAll()}>Corrected, measure again</BigAction>
+              ) : proposal ? (
+                <ScanAction>Scan {serial} to save</ScanAction>
+              ) : (
+                <BigAction onAct={() => void bench.measureAll()}>Measure all edges</BigAction>
+              )}
+              {!proposal && !running && (
+                <SmallActions>
+                  <SmallAction href={`/measure/${serial}/figures`}>Figures of another bench</SmallAction>
+                </SmallActions>
+              )}
+              {proposal && !running && !held && (
+                <SmallActions>
+                  {result?.verdict !== 'off' && <SmallAction onAct={() => void bench.measureAll()}>All edges again</SmallAction>}
+                  {settable && <SmallAction onAct={() => setAdjusting(settable)}>Set it live</SmallAction>}
+                  <SmallAction onAct={() => void wipe(null)}>All wiped, again</SmallAction>
+                </SmallActions>
+              )}
+            </div>
+          </>
+        )
       }
     />
   )

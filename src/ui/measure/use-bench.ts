@@ -93,8 +93,13 @@ export function useBench(tool: OpenTool) {
     }
     moving.current = false
   }, [])
+  const watch = useCallback(
+    (edge: number, each: (x: number | null, z: number | null) => void) => void api.current?.watch(edge, proxy(each)),
+    [],
+  )
+  const unwatch = useCallback(() => void api.current?.unwatch(), [])
   const refresh = useCallback(async (ticket: string) => api.current?.refresh(ticket), [])
   const pack = useCallback(async () => (await api.current?.pack()) ?? null, [])
 
-  return { state, proposal, takenMs, shown, measureAll, measureOne, goTo, move, refresh, pack }
+  return { state, proposal, takenMs, shown, measureAll, measureOne, goTo, move, watch, unwatch, refresh, pack }
 }

@@ -9,7 +9,7 @@ import { StationPage } from '../../_parts/station'
 import { context } from '../../_server/context'
 import { serialOf } from '../../_server/params'
 import { wipeAction } from '../../actions'
-import { overruleCheckAction } from '../../measure-actions'
+import { overruleCheckAction, turnScrewAction } from '../../measure-actions'
 
 export const metadata = { title: 'Measure' }
 
@@ -64,6 +64,7 @@ export default async function MeasurePage({ params }: { readonly params: Promise
         now={house.now}
         before={last?.summary ?? null}
         wipe={wipeAction}
+        turnScrew={turnScrewAction}
       />
     </StationPage>
   )

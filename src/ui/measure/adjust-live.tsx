@@ -1,0 +1,126 @@
+'use client'
+import { useEffect, useState } from 'react'
+import { featureWord, targetOf, toGo, type SpecLimits } from '@/core/measure'
+import { formatDeviation, formatLength, unitMark, unitToMm, mmToUnit, type Result } from '@/core/units'
+import { BigAction, SmallAction, SmallActions } from '../common/actions'
+import { FIELD } from '../common/form'
+import { Problem } from '../common/sheet'
+import { useShell } from '../shell/shell-context'
+
+type Key = 'LF' | 'DC'
+/** What one division of a screw usually changes, mm: common practice, no source. */
+const DIVISION_MM = 0.01
+
+/** A value watched against its target while somebody turns a screw or sets the length. */
+export function AdjustLive({
+  adjust,
+  edge,
+  limits,
+  sigmaMm,
+  watch,
+  unwatch,
+  refresh,
+  turn,
+  done,
+}: {
+  readonly adjust: Key
+  /** The edge that is watched: the one that stands out farthest. */
+  readonly edge: number
+  readonly limits: SpecLimits
+  readonly sigmaMm: number
+  readonly watch: (edge: number, each: (x: number | null, z: number | null) => void) => void
+  readonly unwatch: () => void
+  readonly refresh: (ticket: string) => Promise<unknown>
+  readonly turn: (byMm: number) => Promise<Result<{ ticket: string }, { text: string }>>
+  readonly done: () => void
+}) {
+  const { unit } = useShell()
+  const [valueMm, setValue] = useState<number | null>(null)
+  const [division, setDivision] = useState(String(mmToUnit(DIVISION_MM, unit)))
+  const [problem, setProblem] = useState<string | null>(null)
+  useEffect(() => {
+    watch(edge, (x, z) => setValue(adjust === 'LF' ? z : x === null ? null : 2 * x))
+    return unwatch
+  }, [watch, unwatch, edge, adjust])
+  const divisionMm = unitToMm(Number(division.replace(',', '.')), unit)
+  const known = divisionMm > 0
+  const left = valueMm === null ? null : toGo(valueMm, limits, known ? divisionMm : DIVISION_MM, sigmaMm)
+  const span = 4 * (limits.max - targetOf(limits) || 0.05)
+  const at = left ? Math.min(96, Math.max(4, 50 - (50 * left.mm) / span)) : 50
+  const turned = async (divisions: number) => {
+    const answer = await turn(divisions * divisionMm)
+    if (answer.ok) await refresh(answer.value.ticket)
+    else setProblem(answer.error.text)
+  }
+  return (
+    <>
+      <h2 className="text-2xl font-bold">
+        {featureWord(adjust)} <small className="text-soft text-lg font-medium">edge {edge}, live</small>
+      </h2>
+      <p className="figures mt-1 text-[64px] leading-none font-[650]" data-testid="live-value">
+        {valueMm === null ? '–' : formatLength(valueMm, unit)}
+        <small className="text-soft ml-2 text-[22px] font-medium">{unitMark(unit)}</small>
+      </p>
+      <div className="relative mt-3 h-11" aria-hidden="true">
+        <div className="absolute inset-x-0 top-5 h-1.5 bg-[var(--color-base-300)]" />
+        <div
+          className="absolute top-4 h-3.5 bg-[var(--color-base-300)]"
+          style={{
+            left: `${50 - 100 * ((limits.max - targetOf(limits)) / (2 * span))}%`,
+            right: `${50 - 100 * ((limits.max - targetOf(limits)) / (2 * span))}%`,
+          }}
+        />
+        <div className="bg-ink absolute top-2 left-1/2 h-7 w-[2px]" />
+        <div
+          className={`absolute top-2.5 h-6 w-2.5 -translate-x-1/2 ${left?.there ? 'bg-[var(--color-holds)]' : 'bg-[var(--color-off)]'}`}
+          style={{ left: `${at}%` }}
+        />
+      </div>
+      <p className="flex items-baseline justify-between text-lg">
+        <span className="text-soft">to {formatLength(targetOf(limits), unit)}</span>
+        <b className={`figures text-[30px] leading-none ${left?.there ? 'text-holds' : 'text-off'}`} data-testid="to-go">
+          {left ? (left.there ? '● there' : `${formatDeviation(left.mm, unit)} to go`) : '–'}
+        </b>
+      </p>
+      <div className="border-rule mt-3 grid grid-cols-2 gap-3 border-t pt-2">
+        <label className="text-base font-semibold">
+          One division <small className="text-soft font-normal">{unitMark(unit)}</small>
+          <input
+            className={`${FIELD} figures`}
+            inputMode="decimal"
+            value={division}
+            onChange={(e) => setDivision(e.target.value)}
+          />
+        </label>
+        <p className="text-base font-semibold">
+          Divisions left
+          <span className="figures block pt-1 text-[34px] leading-[44px] font-[650]" data-testid="divisions">
+            {left && known ? left.divisions.toFixed(1).replace('-', '−') : '–'}
+          </span>
+        </p>
+      </div>
+      <p className="text-soft mt-2 text-base">Demo: the hand on the screw, in divisions.</p>
+      <SmallActions>
+        {[-5, -1, 1, 5].map((n) => (
+          <SmallAction key={n} disabled={!known} onAct={() => void turned(n)}>
+            {n > 0 ? `+${n}` : `−${-n}`}
+          </SmallAction>
+        ))}
+      </SmallActions>
+      <Problem lead="Not turned." text={problem} />
+      <div className="mt-auto pt-1">
+        <p className="text-soft mb-2.5 text-base">
+          Turn with the spindle stopped. Where a screw has play, come to the target from below, then tighten and measure again.
+        </p>
+        <BigAction
+          onAct={() => {
+            unwatch()
+            done()
+          }}
+        >
+          Set: measure all again
+        </BigAction>
+      </div>
+    </>
+  )
+}
