@@ -31,6 +31,7 @@ const VIEWS = {
 const MORE = {
   figures: ['/measure/BX00147/figures'],
   adjust: ['/measure/BX00141', adjusting],
+  'masters-basalt': ['/measure/masters', checked, 'basalt'],
 }
 
 /** A list with faults in it, as far as its preview. */
