@@ -1,7 +1,7 @@
 /** Fits a shape to an outline so that chips do not pull it: Gauss and Newton with Tukey's weights, scale by scale. */
 import { direction } from '../geometry'
 import { invert, robustSigma, solveLinear, tukeyWeight } from '../numeric'
-import { FACE, FLANK, gauge, inset, parametersOf, shapeOf, slopesOf, type Shape } from './shape'
+import { FACE, FLANK, gaugeOf, measureAgainst, parametersOf, shapeOf, type Gauge, type Shape } from './shape'
 import type { OutlinePoint } from './view'
 
 export interface ShapeFit {
@@ -53,14 +53,15 @@ export function fitShape(points: readonly OutlinePoint[], start: Shape, pixel: n
   }
   const normalSum = new Float64Array(size * size)
   const rightSum = new Float64Array(size)
-  let shape = start
+  let shape = shapeOf(parametersOf(start))
   let scale = 2 * pixel
   let last = Infinity
   let normal: number[][] = []
   let settled = false
   for (let step = 0; step < MOST_STEPS; step++) {
     const stride = settled ? 1 : EARLY_STRIDE
-    gauge(shape, xs, zs, blurMm, out, parts, stride)
+    const gauge = gaugeOf(shape, blurMm)
+    measureAgainst(gauge, xs, zs, out, parts, stride)
     if (step > 0) {
       const next = Math.max(0.04 * pixel, Math.min(scale * 0.6, 1.2 * spread()))
       scale = step > 3 ? next : Math.max(0.7 * pixel, next)
@@ -69,21 +70,7 @@ export function fitShape(points: readonly OutlinePoint[], start: Shape, pixel: n
     }
     normalSum.fill(0)
     rightSum.fill(0)
-    const insetSlope = (inset(shape.radius + 0.01 * blurMm, blurMm) - inset(shape.radius, blurMm)) / (0.01 * blurMm)
-    let flankSeen = false
-    const sloped = slopesOf(shape, insetSlope)
-    for (let i = 0; i < n; i += stride) {
-      const sigma = sigmas[i]
-      const w = tukeyWeight(out[i], scale > sigma ? scale : sigma) / (sigma * sigma)
-      weights[i] = w
-      if (w === 0) continue
-      const part = parts[i]
-      if (part === FLANK) flankSeen = true
-      sloped(xs[i], zs[i], part, row)
-      // of a face only its own two parameters, of a flank its two, of an arc the first four
-      if (part === FACE) add(normalSum, rightSum, row, 4, 6, out[i], w)
-      else add(normalSum, rightSum, row, 0, part === FLANK ? 2 : 4, out[i], w)
-    }
+    const flankSeen = accumulate(gauge, { xs, zs, sigmas, out, parts, weights }, scale, stride, normalSum, rightSum, row)
     if (shape.face) tangency(shape, normalSum, rightSum, row)
     if (!flankSeen) normalSum[0] += 1e12 // no flank in sight: its angle stays where it is
     normal = Array.from({ length: size }, (_, a) => [...normalSum.subarray(size * a, size * a + size)])
@@ -95,7 +82,7 @@ export function fitShape(points: readonly OutlinePoint[], start: Shape, pixel: n
     shape = shapeOf(p)
     if (settled && stride === 1 && Math.max(...move.map(Math.abs)) < 1e-4 * pixel) break
   }
-  gauge(shape, xs, zs, blurMm, out, parts, 1)
+  measureAgainst(gaugeOf(shape, blurMm), xs, zs, out, parts, 1)
   const inverse = invert(normal)
   let count = 0
   let squares = 0
@@ -110,6 +97,62 @@ export function fitShape(points: readonly OutlinePoint[], start: Shape, pixel: n
   // variance of unit weight, never below what the picture's noise alone gives
   const unit = Math.max(1, squares / (count - size))
   return { shape, covariance: inverse.map((r) => r.map((x) => x * unit)), weights, parts, out, misfit }
+}
+
+interface Columns {
+  readonly xs: Float64Array
+  readonly zs: Float64Array
+  readonly sigmas: Float64Array
+  readonly out: Float64Array
+  readonly parts: Uint8Array
+  readonly weights: Float64Array
+}
+
+/**
+ * Adds every observation to the normal equations: of a flank its own two parameters, of an arc the first four, of a
+ * face the last two.
+ * @returns whether any point of the flank counts
+ */
+function accumulate(
+  { fx, fz, ex, ez, cx, cz, turnX, turnZ, seenSlope }: Gauge,
+  { xs, zs, sigmas, out, parts, weights }: Columns,
+  scale: number,
+  stride: number,
+  normal: Float64Array,
+  right: Float64Array,
+  row: Float64Array,
+): boolean {
+  let flankSeen = false
+  for (let i = 0; i < xs.length; i += stride) {
+    const sigma = sigmas[i]
+    const w = tukeyWeight(out[i], scale > sigma ? scale : sigma) / (sigma * sigma)
+    weights[i] = w
+    if (w === 0) continue
+    const x = xs[i]
+    const z = zs[i]
+    if (parts[i] === FLANK) {
+      flankSeen = true
+      row[0] = fx * z - fz * x
+      row[1] = -1
+      add(normal, right, row, 0, 2, out[i], w)
+    } else if (parts[i] === FACE) {
+      row[4] = ex * z - ez * x
+      row[5] = -1
+      add(normal, right, row, 4, 6, out[i], w)
+    } else {
+      const dx = x - cx
+      const dz = z - cz
+      const d = Math.sqrt(dx * dx + dz * dz) || 1
+      const ux = dx / d
+      const uz = dz / d
+      row[0] = -(ux * turnX + uz * turnZ)
+      row[1] = -(ux * fx + uz * fz)
+      row[2] = ux * fz - uz * fx
+      row[3] = ux * fx + uz * fz - seenSlope
+      add(normal, right, row, 0, 4, out[i], w)
+    }
+  }
+  return flankSeen
 }
 
 /** Adds one observation, whose row is zero but between `from` and `to`. */

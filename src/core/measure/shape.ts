@@ -63,75 +63,89 @@ export function inset(radiusMm: number, blurMm: number): number {
 const SHARP_SHARE = 1.3
 
 /**
- * Measures points against the shape.
- * @param blurMm blur of the picture, see `inset`
- * @param stride every so many points only
- * @param out filled with the signed distance of each point outside of the shape, mm
- * @param part filled with FLANK, ARC or FACE
+ * Everything about a shape that its points are measured with, as plain numbers: loops over points then see nothing but
+ * typed arrays, which is what keeps them fast.
  */
-export function gauge(
-  shape: Shape,
-  xs: Float64Array,
-  zs: Float64Array,
-  blurMm: number,
-  out: Float64Array,
-  part: Uint8Array,
-  stride: number,
-): void {
-  const c = centreOf(shape)
+export interface Gauge {
+  /** Normals of flank and face, direction in which arc and face meet, centre. */
+  readonly fx: number
+  readonly fz: number
+  readonly ex: number
+  readonly ez: number
+  readonly mx: number
+  readonly mz: number
+  readonly cx: number
+  readonly cz: number
+  readonly flankOffset: number
+  readonly faceOffset: number
+  readonly faced: boolean
+  /** Radius of the arc as its blurred outline shows it, mm, and how that changes with the radius. */
+  readonly seen: number
+  readonly seenSlope: number
+  /** How the centre moves when the flank turns, mm/rad. */
+  readonly turnX: number
+  readonly turnZ: number
+}
+
+/** @param blurMm blur of the picture, see `inset` */
+export function gaugeOf(shape: Shape, blurMm: number): Gauge {
   const f = direction(shape.flankAngle)
   const m = direction(meetAngle(shape))
   const e = shape.face ? direction(shape.face.angle) : m
-  const seen = shape.radius - inset(shape.radius, blurMm)
-  for (let i = 0; i < xs.length; i += stride) {
-    const x = xs[i]
-    const z = zs[i]
-    const dx = x - c.x
-    const dz = z - c.z
-    const aboveFlank = f.x * dz - f.z * dx > 0
-    const pastArc = m.x * dz - m.z * dx > 0
-    if (shape.face && pastArc && (aboveFlank || e.x * dx + e.z * dz > f.x * dx + f.z * dz)) {
-      part[i] = FACE
-      out[i] = e.x * x + e.z * z - shape.face.offset
-    } else if (!aboveFlank) {
-      part[i] = FLANK
-      out[i] = f.x * x + f.z * z - shape.flankOffset
-    } else {
-      part[i] = ARC
-      out[i] = Math.sqrt(dx * dx + dz * dz) - seen
-    }
+  const c = centreOf(shape)
+  const reach = shape.flankOffset - shape.radius
+  const step = 0.01 * blurMm
+  const insetSlope = step > 0 ? (inset(shape.radius + step, blurMm) - inset(shape.radius, blurMm)) / step : 0
+  return {
+    fx: f.x,
+    fz: f.z,
+    ex: e.x,
+    ez: e.z,
+    mx: m.x,
+    mz: m.z,
+    cx: c.x,
+    cz: c.z,
+    flankOffset: shape.flankOffset,
+    faceOffset: shape.face?.offset ?? 0,
+    faced: shape.face !== null,
+    seen: shape.radius - inset(shape.radius, blurMm),
+    seenSlope: 1 - insetSlope,
+    turnX: -f.z * reach - f.x * shape.along,
+    turnZ: f.x * reach - f.z * shape.along,
   }
 }
 
 /**
- * Derivatives of a point's distance after the parameters of its part, written into `row`: 0–1 of a flank, 0–3 of an arc,
- * 4–5 of a face.
- * @param insetSlope derivative of `inset` after the radius
+ * Measures points against the shape.
+ * @param out filled with the signed distance of each point outside of the shape, mm
+ * @param part filled with FLANK, ARC or FACE
+ * @param stride every so many points only
  */
-export function slopesOf(shape: Shape, insetSlope: number): (x: number, z: number, part: number, row: Float64Array) => void {
-  const f = direction(shape.flankAngle)
-  const e = shape.face ? direction(shape.face.angle) : f
-  const c = centreOf(shape)
-  const reach = shape.flankOffset - shape.radius
-  const turnX = -f.z * reach - f.x * shape.along
-  const turnZ = f.x * reach - f.z * shape.along
-  return (x, z, part, row) => {
-    if (part === FLANK) {
-      row[0] = -f.z * x + f.x * z
-      row[1] = -1
-    } else if (part === FACE) {
-      row[4] = -e.z * x + e.x * z
-      row[5] = -1
+export function measureAgainst(
+  gauge: Gauge,
+  xs: Float64Array,
+  zs: Float64Array,
+  out: Float64Array,
+  part: Uint8Array,
+  stride: number,
+): void {
+  const { fx, fz, ex, ez, mx, mz, cx, cz, flankOffset, faceOffset, faced, seen } = gauge
+  for (let i = 0; i < xs.length; i += stride) {
+    const x = xs[i]
+    const z = zs[i]
+    const dx = x - cx
+    const dz = z - cz
+    const aboveFlank = fx * dz - fz * dx > 0
+    const pastArc = mx * dz - mz * dx > 0
+    if (faced && pastArc && (aboveFlank || ex * dx + ez * dz > fx * dx + fz * dz)) {
+      part[i] = FACE
+      out[i] = ex * x + ez * z - faceOffset
+    } else if (!aboveFlank) {
+      part[i] = FLANK
+      out[i] = fx * x + fz * z - flankOffset
     } else {
-      const dx = x - c.x
-      const dz = z - c.z
-      const d = Math.sqrt(dx * dx + dz * dz) || 1
-      const ux = dx / d
-      const uz = dz / d
-      row[0] = -(ux * turnX + uz * turnZ)
-      row[1] = -(ux * f.x + uz * f.z)
-      row[2] = -(-ux * f.z + uz * f.x)
-      row[3] = ux * f.x + uz * f.z - 1 + insetSlope
+      part[i] = ARC
+      out[i] = Math.sqrt(dx * dx + dz * dz) - seen
     }
   }
 }
