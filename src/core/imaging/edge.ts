@@ -238,6 +238,6 @@ const DENSITY = tableOf(phi)
 
 /** Index of the nearest entry of the tables: off by at most 1/2048 of the blur, and evenly to both sides. */
 const entry = (t: number): number => {
-  const i = Math.round((t + TABLE_REACH) * TABLE_PER_UNIT)
+  const i = ((t + TABLE_REACH) * TABLE_PER_UNIT + 0.5) | 0
   return i < 0 ? 0 : i >= TABLE_SIZE ? TABLE_SIZE - 1 : i
 }

@@ -40,24 +40,46 @@ interface Cells {
 export function readLight(frame: Frame): Result<Light, LightError> {
   const cells = look(frame)
   const { grey } = cells
-  const sorted = grey.slice().sort()
-  const low = at(sorted, 0.01)
-  const high = at(sorted, 0.99)
+  const levels = histogramOf(grey)
+  const low = levelAt(levels, 0, 256, 0.01)
+  const high = levelAt(levels, 0, 256, 0.99)
   if (high < LEAST_FIELD) return fail({ code: 'TOO_DARK' })
   if (high - low < LEAST_CONTRAST) return low >= 254 ? fail({ code: 'BURNT_OUT' }) : fail({ code: 'NO_EDGE' })
-  const split = otsu(grey)
-  const first = sorted.findIndex((g) => g > split)
-  if (first <= 0) return fail({ code: 'NO_EDGE' })
-  const dark = at(sorted.subarray(0, first), 0.5)
-  const bright = at(sorted.subarray(first), 0.5)
-  if (bright - dark < LEAST_CONTRAST) return fail({ code: 'NO_EDGE' })
-  const fieldShare = 1 - first / sorted.length
+  const split = otsu(levels)
+  const first = Math.ceil(split)
+  const dark = levelAt(levels, 0, first, 0.5)
+  const bright = levelAt(levels, first, 256, 0.5)
+  if (!(bright - dark >= LEAST_CONTRAST)) return fail({ code: 'NO_EDGE' })
+  const fieldShare = countOf(levels, first, 256) / grey.length
   if (countAt255(frame) > 0.5 * fieldShare * frame.data.length) return fail({ code: 'BURNT_OUT' })
   const surface = fieldSurface(cells, split, dark, bright)
   return ok({ dark, halfWay: halfWay(frame, surface, dark, bright), surface, contrast: bright - dark })
 }
 
-const at = (sorted: Float64Array, share: number): number => sorted[Math.round(share * (sorted.length - 1))]
+/** How many patches have each whole grey level. */
+function histogramOf(greys: Float64Array): Float64Array {
+  const histogram = new Float64Array(256)
+  for (let i = 0; i < greys.length; i++) histogram[(greys[i] + 0.5) | 0]++
+  return histogram
+}
+
+function countOf(histogram: Float64Array, from: number, to: number): number {
+  let count = 0
+  for (let level = from; level < to; level++) count += histogram[level]
+  return count
+}
+
+/** The level below which a share of the patches between two levels lie; NaN without any. */
+function levelAt(histogram: Float64Array, from: number, to: number, share: number): number {
+  const wanted = share * countOf(histogram, from, to)
+  let below = 0
+  for (let level = from; level < to; level++) {
+    if (histogram[level] > 0 && below + histogram[level] >= wanted)
+      return level - 0.5 + Math.max(0, wanted - below) / histogram[level]
+    below += histogram[level]
+  }
+  return NaN
+}
 
 function look(frame: Frame): Cells {
   const { width, height, data } = frame
@@ -82,13 +104,12 @@ function look(frame: Frame): Cells {
   return { across, u, v, grey }
 }
 
-function otsu(greys: Float64Array): number {
-  const histogram = new Float64Array(256)
+function otsu(histogram: Float64Array): number {
+  let count = 0
   let total = 0
-  for (let i = 0; i < greys.length; i++) {
-    const grey = greys[i]
-    histogram[Math.round(grey)]++
-    total += grey
+  for (let level = 0; level < 256; level++) {
+    count += histogram[level]
+    total += level * histogram[level]
   }
   let below = 0
   let sumBelow = 0
@@ -98,7 +119,7 @@ function otsu(greys: Float64Array): number {
   for (let level = 0; level < 256; level++) {
     below += histogram[level]
     sumBelow += level * histogram[level]
-    const above = greys.length - below
+    const above = count - below
     if (below === 0 || above === 0) continue
     const between = below * above * (sumBelow / below - (total - sumBelow) / above) ** 2
     if (between > best * (1 + 1e-9)) {

@@ -46,7 +46,7 @@ export function findOutline(frame: Frame, light: Light): Outline | null {
   }
   return {
     mask,
-    pieces: trace(mask, width, height),
+    pieces: trace(mask, width, height, { u: tool.runs[0].from, v: tool.runs[0].v }),
     touches: {
       left: touched.left >= LEAST_TOUCH,
       right: touched.right >= LEAST_TOUCH,
@@ -74,46 +74,48 @@ function darkRuns({ width, height, data }: Frame, { halfWay, contrast }: Light):
   const runs: Run[] = []
   const across = Math.ceil(width / CELL)
   const clear = CLEAR_SHARE * contrast
+  // a cell's levels above which it is field for sure, and below which it is tool for sure
+  const sure = new Float64Array(across)
+  const tool = new Float64Array(across)
   for (let v = 0; v < height; v++) {
+    const cells = (v >> 3) * across
+    if ((v & 7) === 0)
+      for (let k = 0; k < across; k++) {
+        sure[k] = halfWay[cells + k] + clear
+        tool[k] = halfWay[cells + k] - clear
+      }
     const o = v * width
     const up = v > 0 ? -width : 0
     const down = v < height - 1 ? width : 0
     let from = -1
-    for (let cell = Math.floor(v / CELL) * across, start = 0; start < width; cell++, start += CELL) {
-      const half = halfWay[cell]
-      const sure = half + clear
+    for (let k = 0, start = 0; start < width; k++, start += CELL) {
+      const high = sure[k]
+      const low = tool[k]
       const end = start + CELL < width ? start + CELL : width
       if (end - start === CELL) {
         const a = data[o + start]
         const b = data[o + start + 3]
         const c = data[o + start + 7]
         // a cell that is all field or all tool at three places narrower apart than the least speck needs no closer look
-        if (from < 0 ? a >= sure && b >= sure && c >= sure : a <= half - clear && b <= half - clear && c <= half - clear) continue
+        if (from < 0 ? a >= high && b >= high && c >= high : a <= low && b <= low && c <= low) continue
       }
+      const half = halfWay[cells + k]
       for (let u = start; u < end; u++) {
         const i = o + u
         const grey = data[i]
-        if (grey >= sure) {
-          if (from >= 0) {
-            runs.push({ v, from, to: u })
-            from = -1
-          }
-          continue
-        }
-        if (grey > half - clear) {
+        let dark = grey < high
+        if (dark && grey > low) {
           const l = u > 0 ? i - 1 : i
           const r = u < width - 1 ? i + 1 : i
           const above = data[l + up] + data[i + up] + data[r + up]
           const below = data[l + down] + data[i + down] + data[r + down]
-          if (above + data[l] + grey + data[r] + below >= 9 * half) {
-            if (from >= 0) {
-              runs.push({ v, from, to: u })
-              from = -1
-            }
-            continue
-          }
+          dark = above + data[l] + grey + data[r] + below < 9 * half
         }
-        if (from < 0) from = u
+        if (dark && from < 0) from = u
+        else if (!dark && from >= 0) {
+          runs.push({ v, from, to: u })
+          from = -1
+        }
       }
     }
     if (from >= 0) runs.push({ v, from, to: width })
@@ -157,13 +159,14 @@ function blobsOf(runs: readonly Run[], height: number): Blob[] {
   return [...blobs.values()].map((blob) => ({ ...blob, u: blob.u / blob.area, v: blob.v / blob.area }))
 }
 
-/** Walks round the outer outline along pixel sides and cuts it where it runs along the border of the picture. */
-function trace(mask: Uint8Array, width: number, height: number): Crack[][] {
+/**
+ * Walks round the outer outline along pixel sides and cuts it where it runs along the border of the picture.
+ * @param start the leftmost pixel of the tool's topmost row
+ */
+function trace(mask: Uint8Array, width: number, height: number, start: Pixel): Crack[][] {
   const at = (u: number, v: number) => u >= 0 && v >= 0 && u < width && v < height && mask[v * width + u] === 1
-  const first = mask.indexOf(1)
-  const start = { u: first % width, v: Math.floor(first / width) }
   const loop: Crack[] = []
-  let { u, v } = start // a corner of pixels; the topmost tool pixel lies below and right of it
+  let { u, v } = start // a corner of pixels
   let du = 1
   let dv = 0
   do {

@@ -61,7 +61,7 @@ export function MastersStation(props: MastersProps) {
           <SubNav tabs={MEASURE_TABS} label="Sheets of the bench" />
           <Title lead="Masters">drift at each check; between the dotted lines it is heat</Title>
           {drawn.length ? <DriftChart checks={drawn} /> : <p className="text-soft text-lg">No check yet.</p>}
-          <div className="min-h-[120px] overflow-auto">
+          <div className="min-h-[120px] overflow-auto" tabIndex={0} role="region" aria-label="Checks">
             <table className="w-full text-lg">
               <thead className="text-soft text-left text-base">
                 <tr className="border-rule border-b">
