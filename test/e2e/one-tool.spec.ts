@@ -191,6 +191,16 @@ test('a tool without a job or a definition: length, diameter and runout', async 
   await expect(page.getByRole('heading', { name: /BX09001/ }).first()).toBeVisible()
   await measure(page)
   for (const key of ['LF', 'DC', 'radialRunout']) await expect(page.locator(`[data-feature=${key}]`)).toContainText(/\d+\.\d{3}/)
+  // the picture takes the arrows for itself: the rack stays where it is
+  const radius = page.getByText(/^radius /)
+  const place = async () => (await radius.boundingBox())!.x
+  const before = await place()
+  await page.locator('figure').first().focus()
+  await page.keyboard.press('ArrowRight')
+  await expect.poll(place).toBeLessThan(before - 20)
+  await expect(page).toHaveURL(/BX09001$/)
+  await page.keyboard.press('ArrowLeft')
+  await expect.poll(place).toBeGreaterThan(before - 5)
   await scan(page, 'BX09001')
   await expect(page.getByLabel('For which machine?')).toBeVisible()
 })

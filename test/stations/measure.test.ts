@@ -116,7 +116,7 @@ describe('saving a measurement', () => {
     const jumped = goodT4({ z: 118.06 })
     const asked = save(room, {}, jumped, 'ines', 70)
     expect(codeOf(asked)).toBe('JUMP')
-    expect(!asked.ok && 'text' in asked.error && asked.error.text).toContain('Length is 0.060 mm more')
+    expect(!asked.ok && 'text' in asked.error && asked.error.text).toContain('Length is 0.060 mm (0.0024 in) more')
     expect(valueOf(save(room, { reason: 'set longer for the deep pocket' }, jumped, 'ines', 70)).kept).toBe(false)
     expect(lastMeasurement(room.db, getAssembly(room.db, 'BX00143')!.id)!.reason).toBe('set longer for the deep pocket')
   })

@@ -7,7 +7,7 @@ import {
   type Verdict,
 } from '@/core/measure'
 import { nextState } from '@/core/tool'
-import { fail, ok, type Result } from '@/core/units'
+import { fail, mmToUnit, ok, type Result } from '@/core/units'
 import { moveAssembly } from '@/db/assembly/write'
 import { inTransaction } from '@/db/connection'
 import { voidCurrent } from '@/db/handover/write'
@@ -43,7 +43,7 @@ export function unexplainedJump({ last }: MeasureSheet, result: ToolResult, reas
   const { key, byMm } = compared.most
   return {
     code: 'JUMP',
-    text: `${featureWord(key)} is ${Math.abs(byMm).toFixed(3)} mm ${byMm > 0 ? 'more' : 'less'} than when it was last measured. Say why, or measure again.`,
+    text: `${featureWord(key)} is ${Math.abs(byMm).toFixed(3)} mm (${mmToUnit(Math.abs(byMm), 'inch').toFixed(4)} in) ${byMm > 0 ? 'more' : 'less'} than when it was last measured. Say why, or measure again.`,
   }
 }
 

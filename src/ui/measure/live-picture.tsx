@@ -44,7 +44,7 @@ export function LivePicture({
     <figure
       ref={place}
       {...hand}
-      className={`border-ink relative w-full max-w-[676px] overflow-hidden border ${move ? 'cursor-grab touch-none active:cursor-grabbing' : ''}`}
+      className={`border-ink relative w-full max-w-[676px] overflow-hidden border ${move ? 'cursor-grab touch-none select-none active:cursor-grabbing' : ''}`}
       style={{ aspectRatio: `640 / ${small ? SMALL_HEIGHT : SHOWN_HEIGHT}` }}
     >
       <canvas

@@ -253,7 +253,7 @@ export function MeasureStation(props: MeasureProps) {
                 <p className="mt-2 text-lg">
                   Clean taper, flange and edges: putty pressed on straight, air or brush for fine edges. Then measure.
                 </p>
-                <Cautions lines={CAUTIONS} />
+                {!held && <Cautions lines={CAUTIONS} />}
               </>
             )}
             <div className="mt-auto pt-1">

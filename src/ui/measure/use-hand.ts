@@ -42,6 +42,7 @@ export function useHand(move: Move | undefined) {
   if (!move) return { place, dragged: STILL, hand: {} }
   const hand = {
     tabIndex: 0,
+    'data-own-arrows': '',
     'aria-label': 'The bench’s picture: arrows move the carriage, Alt and arrows turn the spindle',
     onPointerDown: (e: PointerEvent<HTMLElement>) => {
       e.currentTarget.setPointerCapture(e.pointerId)
@@ -77,7 +78,6 @@ export function useHand(move: Move | undefined) {
                 : [0, 0]
       if (!u && !v && !turn) return
       e.preventDefault()
-      e.stopPropagation()
       move(u, v, turn || 0)
     },
   }

@@ -49,6 +49,8 @@ export function Keys({ onHelp }: { readonly onHelp: () => void }) {
 
     const onKey = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey || event.isComposing) return
+      // what moves by arrows itself keeps them
+      if (event.key.startsWith('Arrow') && event.target instanceof Element && event.target.closest('[data-own-arrows]')) return
       const field =
         isField(event.target) && event.target.type !== 'checkbox' && event.target.type !== 'radio' ? event.target : null
       if (field && !(field instanceof HTMLSelectElement) && event.key.length === 1 && !wedge.fast(event.timeStamp))
