@@ -4,8 +4,7 @@ import type { ToolResult } from './result'
 import type { EdgeMeasurement, Summary } from './measure-set'
 
 /** Where the figures of a measurement came from: this bench's pictures, typed twice, or another bench's serial line. */
-export const SOURCES = ['pictures', 'typed', 'serial line'] as const
-export type MeasurementSource = (typeof SOURCES)[number]
+export type MeasurementSource = 'pictures' | 'typed' | 'serial line'
 
 export interface SavedMeasurement {
   readonly id: number

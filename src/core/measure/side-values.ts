@@ -9,7 +9,7 @@ import type { OutlinePoint } from './view'
 
 export type SideValues = Readonly<Record<'sig' | 'kapr' | 'chw' | 'kch' | 'scx' | 'scz', Measured | null>>
 
-export const NO_SIDES: SideValues = { sig: null, kapr: null, chw: null, kch: null, scx: null, scz: null }
+const NO_SIDES: SideValues = { sig: null, kapr: null, chw: null, kch: null, scx: null, scz: null }
 
 /** Least length of a side that carries an angle, px. */
 const LEAST_SIDE_PX = 40

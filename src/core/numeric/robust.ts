@@ -37,13 +37,6 @@ function select(values: Float64Array, k: number): number {
   return values[k]
 }
 
-/** The value below which `share` (0…1) of the values lie, nearest rank. */
-export function quantile(values: ArrayLike<number>, share: number): number {
-  const sorted = new Float64Array(values).sort()
-  if (sorted.length === 0) return NaN
-  return sorted[Math.min(sorted.length - 1, Math.max(0, Math.round(share * (sorted.length - 1))))]
-}
-
 /** Standard deviation from the median absolute value about 0 (1.4826 makes it agree for a normal law). */
 export function robustSigma(residuals: ArrayLike<number>): number {
   const sizes = new Float64Array(residuals.length)

@@ -31,15 +31,5 @@ CREATE TABLE bench_overrule (
   reason TEXT NOT NULL
 ) STRICT;
 
--- A definition's measuring program: one copy, with every version kept.
-CREATE TABLE measuring_program (
-  definition_id TEXT NOT NULL,
-  version INTEGER NOT NULL CHECK (version > 0),
-  body TEXT NOT NULL,
-  at TEXT NOT NULL,
-  person_id TEXT NOT NULL REFERENCES person (id),
-  PRIMARY KEY (definition_id, version)
-) STRICT;
-
 -- Where the figures came from: the bench's pictures, typed twice, or another bench's serial line.
 ALTER TABLE measurement ADD COLUMN source TEXT NOT NULL DEFAULT 'pictures';
