@@ -5,6 +5,7 @@ import { z } from 'zod'
 import {
   FEATURES,
   KEY_OF,
+  MOST_STEPS,
   warningText,
   type EdgeMeasurement,
   type Feature,
@@ -33,6 +34,8 @@ const Header = z.object({
       z.object({
         file: z.string().min(1),
         edge: z.number().int().min(0),
+        // which step of a measuring program; the frame-set route measures the tool itself, step 0
+        stage: z.number().int().min(0).max(MOST_STEPS).optional(),
         spindle: finite.default(0),
         centreX: finite,
         centreZ: finite,
@@ -81,6 +84,7 @@ export function decodeFrameSet(zip: Uint8Array): Result<FrameSet, FrameSetError>
       name: frame.file,
       frame: picture.value,
       edge: frame.edge,
+      ...(frame.stage ? { stage: frame.stage } : {}),
       spindleDeg: frame.spindle,
       centreX: frame.centreX,
       centreZ: frame.centreZ,
@@ -171,6 +175,9 @@ function decodePicture(name: string, bytes: Uint8Array | undefined): Result<Pict
   }
 }
 
+/** One picture as an 8-bit grey PNG. */
+export const framePng = (frame: Picture['frame']): Uint8Array => encode({ ...frame, depth: 8, channels: 1 })
+
 /** The set as a zip; PNGs are packed already and are stored. */
 export function encodeFrameSet(set: FrameSet): Uint8Array<ArrayBuffer> {
   const header = {
@@ -181,13 +188,14 @@ export function encodeFrameSet(set: FrameSet): Uint8Array<ArrayBuffer> {
     frames: set.pictures.map((p) => ({
       file: p.name,
       edge: p.edge,
+      ...(p.stage ? { stage: p.stage } : {}),
       spindle: p.spindleDeg,
       centreX: p.centreX,
       centreZ: p.centreZ,
     })),
   }
   const files: Record<string, Uint8Array> = { 'frameset.json': strToU8(JSON.stringify(header)) }
-  for (const p of set.pictures) files[p.name] = encode({ ...p.frame, depth: 8, channels: 1 })
+  for (const p of set.pictures) files[p.name] = framePng(p.frame)
   return zipSync(files, { level: 0 }) as Uint8Array<ArrayBuffer>
 }
 

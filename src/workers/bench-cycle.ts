@@ -1,164 +1,140 @@
-/** What an operator does at the bench, as cycles over its port: find the corner, find the edges, measure each of them. */
+/** An edge measured on the bench: at its highest point, or over a turn where a helix takes most of it out of the light's plane. */
 import type { Bench, BenchPicture } from '@/devices/bench/port'
-import { findOutline, readLight } from '@/core/imaging'
-import {
-  measureFrame,
-  measureSet,
-  type Feature,
-  type FrameMeasurement,
-  type Picture,
-  type SetMeasurement,
-  type View,
-} from '@/core/measure'
-import { fail, normDeg, ok, type Result } from '@/core/units'
+import { measureFrame, measureSet, readOutline, type Feature, type Picture, type SetMeasurement } from '@/core/measure'
+import { degToRad, fail, ok, radToDeg, type Result } from '@/core/units'
+import { viewOf, type CycleError, type Hint, type Place, type Show } from './find-tool'
+import { standStill } from './steady-bench'
 
-export interface Hint {
-  /** About where the corner is, mm. */
-  readonly x: number
-  readonly z: number
-}
+export { findCorner, placesOf, viewOf, type CycleError, type Hint, type Place, type Places, type Show } from './find-tool'
+export { findEdges } from './find-edges'
+export { emptyLight, evenBench, standStill, type Gain } from './steady-bench'
 
-export type CycleError =
-  { readonly code: 'NOTHING_FOUND' } | { readonly code: 'NOT_MEASURED'; readonly detail: string } | { readonly code: 'STOPPED' }
-
-/** Called with each picture that is worth showing. */
-export type Show = (picture: BenchPicture, found: FrameMeasurement | null, edge: number | null) => void
-
-/** The corner stands at these shares of the picture, from the left and from the top: most of flank and end in view. */
-const CORNER_U = 0.66
-const CORNER_V = 0.2
-/** A carriage step of a search, as a share of the picture. */
-const SEARCH_STEP = 0.7
-const MOST_SEARCH = 160
 /** Pictures on each side of an edge's own angle, for its highest point. */
 const TURN_STEP_DEG = 1
+/** So far below its top an edge runs straight when its turn takes it back by less than this, mm. */
+const STRAIGHT_DOWN_MM = 3
+const STRAIGHT_MM = 0.0005
+/** From one picture of a turn to the next an edge falls back by so much at most, mm. */
+const FALL_MM = 0.02
+const MOST_TURNS = 16
 
-export const viewOf = (bench: Bench, p: BenchPicture): View => ({
-  width: p.frame.width,
-  height: p.frame.height,
-  mmPerPixel: bench.facts.mmPerPixel,
+export interface EdgeAt {
+  readonly edge: number
+  readonly angleDeg: number
+  /** Which step of the measuring program; 0 is the tool itself. */
+  readonly stage: number
+}
+
+/**
+ * Pictures of one edge from each of its places, a little before, at and after its angle; and, where these show a helix,
+ * at as many turns more as bring what is in view into the plane of the light.
+ */
+export async function measureEdge(
+  bench: Bench,
+  { edge, angleDeg, stage }: EdgeAt,
+  places: readonly Place[],
+  corner: Hint,
+  show: Show,
+): Promise<Picture[]> {
+  const pictures: Picture[] = []
+  const take = async (turn: number, place: number) => {
+    await bench.turnTo(angleDeg + turn)
+    const p = await bench.grab()
+    pictures.push(named(p, { edge, angleDeg: angleDeg + turn, stage }, place, pictures.length))
+    return p
+  }
+  for (const [k, place] of places.entries()) {
+    await bench.moveTo(place.x, place.z)
+    await standStill(bench)
+    const before = await take(-TURN_STEP_DEG, k)
+    const after = await take(TURN_STEP_DEG, k)
+    const at = await take(0, k)
+    const read = measureFrame(at.frame, viewOf(bench, at), ['RE'])
+    show(at, read.ok ? read.value : null, edge)
+    for (const turn of turnsFor(bench, before, after, corner)) show(await take(turn, k), null, edge)
+  }
+  return pictures
+}
+
+const named = (p: BenchPicture, { edge, angleDeg, stage }: EdgeAt, place: number, n: number): Picture => ({
+  name: `${stage ? `step-${stage + 1}-` : ''}edge-${edge}-${place ? `place-${place + 1}-` : ''}${n + 1}.png`,
+  frame: p.frame,
+  edge,
+  stage,
+  spindleDeg: Math.round(angleDeg * 1000) / 1000,
   centreX: p.centreX,
   centreZ: p.centreZ,
 })
 
-const sizeMm = ({ facts }: Bench) => ({ x: facts.widthPx * facts.mmPerPixel.x, z: facts.heightPx * facts.mmPerPixel.z })
-
-/** Moves so that a corner at x, z stands where the picture wants it. */
-async function frameCorner(bench: Bench, x: number, z: number): Promise<void> {
-  const size = sizeMm(bench)
-  await bench.moveTo(x + (0.5 - CORNER_U) * size.x, z - (0.5 - CORNER_V) * size.z)
-}
+/** Points that look outwards like this say how far an edge is turned, and rows that belong together, px. */
+const OUTWARDS = 0.6
+const ROWS_PX = 10
+const LEAST_BINS = 6
 
 /**
- * Brings the corner of the tool into the picture: from a hint, or by coming down over the axis until something is seen.
- * @returns where the corner is, about
+ * Further turns that bring an edge into the light's plane all the way down, from two pictures on either side of it: a
+ * place that is turned by δ out of the plane moves by 2·r·sin δ·sin(step) between them.
  */
-export async function findCorner(bench: Bench, hint: Hint | null, show: Show): Promise<Result<Hint, CycleError>> {
-  const size = sizeMm(bench)
-  if (hint) await frameCorner(bench, hint.x, hint.z)
-  else await bench.moveTo(size.x * 0.2, bench.facts.reach.z)
-  let seen = false
-  for (let step = 0; step < MOST_SEARCH; step++) {
-    const picture = await bench.grab()
-    const read = measureFrame(picture.frame, viewOf(bench, picture), [])
-    if (step % 4 === 0 || read.ok) show(picture, read.ok ? read.value : null, null)
-    const { centreX: x, centreZ: z } = picture
-    if (!read.ok) {
-      const dark = read.error.code === 'TOO_DARK'
-      if (dark) await bench.moveTo(x, z + size.z * SEARCH_STEP)
-      else if (!seen && z > size.z / 2)
-        await bench.moveTo(hint && step === 0 ? x : Math.min(x, size.x * 0.2), z - size.z * SEARCH_STEP)
-      else return fail({ code: 'NOTHING_FOUND' })
-      continue
-    }
-    seen = true
-    const cut = read.value.warnings.map((w) => w.code)
-    if (cut.includes('CUT_OFF_TOP')) await bench.moveTo(x, z + size.z * 0.6)
-    else if (cut.includes('CUT_OFF_RIGHT')) await bench.moveTo(x + size.x * 0.45, z)
-    else if (read.value.x && read.value.z) {
-      await frameCorner(bench, read.value.x.value, read.value.z.value)
-      return ok({ x: read.value.x.value, z: read.value.z.value })
-    } else if (read.value.z) await bench.moveTo(x, z - size.z * 0.3)
-    else return fail({ code: 'NOTHING_FOUND' })
-  }
-  return fail({ code: 'NOTHING_FOUND' })
+function turnsFor(bench: Bench, before: BenchPicture, after: BenchPicture, corner: Hint): number[] {
+  const twist = twistOf(bench, before, after)
+  if (!twist || (corner.x * (twist.radPerMm * STRAIGHT_DOWN_MM) ** 2) / 2 < STRAIGHT_MM) return []
+  const step = radToDeg(Math.sqrt((2 * FALL_MM) / Math.max(0.5, corner.x)))
+  // as far down as carries a corner and some flank; a larger tool needs more of it
+  const down = Math.min(twist.top - twist.bottom, 0.35 * corner.x + 1)
+  const first = radToDeg(twist.atTop)
+  const last = first + radToDeg(twist.radPerMm * down)
+  const from = Math.min(first, last, 0) - step
+  const to = Math.max(first, last, 0) + step
+  const count = Math.min(MOST_TURNS, Math.ceil((to - from) / step) + 1)
+  return Array.from({ length: count }, (_, i) => from + ((to - from) * i) / (count - 1))
 }
 
-/**
- * Finds the edges by a whole turn: angles at which the shadow reaches farthest out, first roughly from the outline to
- * the pixel, then from the vertex of three measured pictures.
- * @returns angles in degrees, ascending
- */
-export async function findEdges(bench: Bench, show: Show): Promise<number[]> {
-  const STEP = 4
-  /** An edge counts as seen while its shadow is within this of the farthest, px. */
-  const NEAR_PX = 15
-  const reach: number[] = []
-  for (let deg = 0; deg < 360; deg += STEP) {
-    await bench.turnTo(deg)
-    const picture = await bench.grab()
-    if (deg % 16 === 0) show(picture, null, null)
-    reach.push(farthest(picture))
-  }
-  const most = Math.max(...reach)
-  const n = reach.length
-  const near = reach.map((r) => r > most - NEAR_PX)
-  const start = near.indexOf(false)
-  if (start < 0) return [0] // round: no edge stands out
-  const angles: number[] = []
-  for (let k = 0; k < n; k++) {
-    let length = 0
-    while (near[(start + k + length) % n] && length < n) length++
-    if (length > 0) angles.push(await refine(bench, (start + k + (length - 1) / 2) * STEP))
-    k += length
-  }
-  // an edge just short of a whole turn is the first one
-  return angles.map((deg) => (normDeg(deg) > 352 ? normDeg(deg) - 360 : normDeg(deg))).sort((a, b) => a - b)
+interface Twist {
+  /** How far the highest place that looks outwards is turned out of the plane, radians, and how that grows downwards. */
+  readonly atTop: number
+  readonly radPerMm: number
+  readonly top: number
+  readonly bottom: number
 }
 
-/** Column of the outermost pixel of the tool. */
-function farthest({ frame }: BenchPicture): number {
-  const light = readLight(frame)
-  const outline = light.ok ? findOutline(frame, light.value) : null
-  let most = -Infinity
-  for (const piece of outline?.pieces ?? []) for (const { u } of piece) if (u > most) most = u
-  return most
+function twistOf(bench: Bench, before: BenchPicture, after: BenchPicture): Twist | null {
+  const a = rowsOf(bench, before)
+  const b = rowsOf(bench, after)
+  const both = [...a.keys()].filter((z) => b.has(z)).sort((x, y) => y - x)
+  if (both.length < LEAST_BINS) return null
+  const scale = ROWS_PX * bench.facts.mmPerPixel.z
+  const top = both[0] * scale
+  let [s, sd, sdd, sy, sdy] = [0, 0, 0, 0, 0]
+  for (const row of both) {
+    const x0 = a.get(row)!
+    const x1 = b.get(row)!
+    const sine = (x1 - x0) / ((x0 + x1) * Math.sin(degToRad(TURN_STEP_DEG)))
+    const y = Math.asin(Math.max(-1, Math.min(1, sine)))
+    const d = top - row * scale
+    s++
+    sd += d
+    sdd += d * d
+    sy += y
+    sdy += d * y
+  }
+  const slope = (s * sdy - sd * sy) / (s * sdd - sd * sd)
+  return { radPerMm: slope, atTop: (sy - slope * sd) / s, top, bottom: both[both.length - 1] * scale }
 }
 
-async function refine(bench: Bench, deg: number): Promise<number> {
-  const SIDE = 3
-  const x: number[] = []
-  for (const turn of [-SIDE, 0, SIDE]) {
-    await bench.turnTo(deg + turn)
-    const picture = await bench.grab()
-    const read = measureFrame(picture.frame, viewOf(bench, picture), [])
-    x.push(read.ok && read.value.x ? read.value.x.value : NaN)
+/** Mean place of what looks outwards in each group of rows, mm. */
+function rowsOf(bench: Bench, picture: BenchPicture): Map<number, number> {
+  const traced = readOutline(picture.frame, viewOf(bench, picture))
+  const sums = new Map<number, { x: number; n: number }>()
+  const scale = ROWS_PX * bench.facts.mmPerPixel.z
+  for (const p of traced.ok ? traced.value.points : []) {
+    if (p.nx < OUTWARDS) continue
+    const row = Math.floor((p.z + picture.centreZ) / scale)
+    const sum = sums.get(row) ?? { x: 0, n: 0 }
+    sum.x += p.x + picture.centreX
+    sum.n++
+    sums.set(row, sum)
   }
-  const bend = x[0] - 2 * x[1] + x[2]
-  const shift = (0.5 * (x[0] - x[2])) / bend
-  return bend < 0 && Math.abs(shift) < 2 ? deg + shift * SIDE : deg
-}
-
-/** Three pictures of one edge, a little before, at and after its angle. */
-export async function measureEdge(bench: Bench, edge: number, angleDeg: number, show: Show): Promise<Picture[]> {
-  const pictures: Picture[] = []
-  for (const turn of [-TURN_STEP_DEG, TURN_STEP_DEG, 0]) {
-    await bench.turnTo(angleDeg + turn)
-    const p = await bench.grab()
-    if (turn === 0) {
-      const read = measureFrame(p.frame, viewOf(bench, p), ['RE'])
-      show(p, read.ok ? read.value : null, edge)
-    }
-    pictures.push({
-      name: `edge-${edge}${turn < 0 ? '-before' : turn > 0 ? '-after' : ''}.png`,
-      frame: p.frame,
-      edge,
-      spindleDeg: Math.round((angleDeg + turn) * 1000) / 1000,
-      centreX: p.centreX,
-      centreZ: p.centreZ,
-    })
-  }
-  return pictures
+  return new Map([...sums].filter(([, { n }]) => n >= ROWS_PX / 2).map(([row, { x, n }]) => [row, x / n]))
 }
 
 /** All pictures taken so far as one result. */
@@ -168,5 +144,5 @@ export function resultOf(
   measure: readonly Feature[],
 ): Result<SetMeasurement, CycleError> {
   const read = measureSet(pictures, bench.facts.mmPerPixel, measure)
-  return read.ok ? read : fail({ code: 'NOT_MEASURED', detail: read.error.code })
+  return read.ok ? ok(read.value) : fail({ code: 'NOT_MEASURED', detail: read.error.code })
 }

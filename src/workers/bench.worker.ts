@@ -2,55 +2,45 @@
 import { expose } from 'comlink'
 import { encodeFrameSet } from '@/codecs/frame-set'
 import { simulatedBench } from '@/devices/bench/simulated'
-import type { Bench, BenchPicture } from '@/devices/bench/port'
+import { BENCH_FACTS, type Bench, type BenchPicture } from '@/devices/bench/port'
 import {
   measureFrame,
-  mmToPixel,
-  type Feature,
+  measureProgram,
+  type Debris,
   type FrameMeasurement,
   type Picture,
+  type ProgramStep,
   type SetMeasurement,
+  type StepMeasured,
   type Zero,
 } from '@/core/measure'
 import { fail, normDeg, ok, type Result } from '@/core/units'
-import { findCorner, findEdges, measureEdge, resultOf, viewOf, type CycleError, type Hint } from './bench-cycle'
+import { evenBench, resultOf, viewOf, type CycleError } from './bench-cycle'
+import { shownOf, type Shown } from './shown'
+import { goToValue, openRun, prepareRun, takeEdge, takeStep, type Run, type Task } from './bench-run'
 
-/** A picture for the page: grey levels and what was found in it, in pixels. */
-export interface Shown {
-  readonly width: number
-  readonly height: number
-  readonly grey: Uint8Array
-  readonly spindleDeg: number
-  readonly edge: number | null
-  readonly focus: number | null
-  /** The outline as u,v pairs. */
-  readonly outline: Float32Array
-  readonly x: { readonly u: number; readonly v: number; readonly mm: number } | null
-  readonly z: { readonly u: number; readonly v: number; readonly mm: number } | null
-  readonly debris: readonly { readonly u: number; readonly v: number; readonly highMm: number; readonly sidePx: number }[]
-}
-
-export interface OpenTool {
+export interface OpenTool extends Task {
   readonly ticket: string
-  /** Where the corner should be; null when nothing is known. */
-  readonly hint: Hint | null
-  /** Number of edges; null to find them by a turn. */
-  readonly edges: number | null
-  readonly measure: readonly Feature[]
   /** What the last check found the axes to read too much, mm. */
   readonly zero: Zero
 }
 
 export interface Proposal {
+  /** The tool itself. */
   readonly set: SetMeasurement
+  /** Further steps of its program. */
+  readonly steps: readonly StepMeasured[]
   readonly angles: readonly number[]
+  /** How many edges a turn of the spindle showed; null where none was made. */
+  readonly seen: number | null
 }
 
 interface State {
-  bench: Bench
-  tool: OpenTool
-  angles: number[]
-  pictures: Map<number, Picture[]>
+  run: Run
+  readonly tool: OpenTool
+  readonly pictures: Map<number, Picture[]>
+  /** What sits on each edge, from all its pictures. */
+  debris: ReadonlyMap<number, readonly Debris[]>
 }
 
 let state: State | null = null
@@ -60,37 +50,22 @@ let watching = false
 let listener: ((shown: Shown) => void) | null = null
 
 function show(picture: BenchPicture, found: FrameMeasurement | null, edge: number | null): void {
-  if (!listener || !state) return
-  const view = viewOf(state.bench, picture)
-  const points = found?.outline ?? []
-  const outline = new Float32Array(2 * points.length)
-  points.forEach((p, i) => {
-    const { u, v } = mmToPixel(view, p)
-    outline[2 * i] = u
-    outline[2 * i + 1] = v
-  })
-  const facing = (axis: 'x' | 'z', value: number) => {
-    const near = points.filter((p) => Math.abs(p[axis] - value) < 2 * view.mmPerPixel[axis])
-    const other = axis === 'x' ? 'z' : 'x'
-    const middle = near.length ? near.reduce((s, p) => s + p[other], 0) / near.length : axis === 'x' ? view.centreZ : view.centreX
-    return { ...mmToPixel(view, axis === 'x' ? { x: value, z: middle } : { x: middle, z: value }), mm: value }
-  }
-  listener({
-    width: view.width,
-    height: view.height,
-    grey: picture.frame.data,
-    spindleDeg: picture.spindleDeg,
-    edge,
-    focus: found?.focus ?? null,
-    outline,
-    x: found?.x ? facing('x', found.x.value) : null,
-    z: found?.z ? facing('z', found.z.value) : null,
-    debris: (found?.debris ?? []).map((d) => ({
-      ...mmToPixel(view, d),
-      highMm: d.high,
-      sidePx: Math.max(26, (2.4 * d.high) / view.mmPerPixel.x + 16),
-    })),
-  })
+  listener?.(shownOf(picture, viewOf({ facts: BENCH_FACTS }, picture), found, edge))
+}
+
+/**
+ * Takes one picture of what is in view and shows what is found in it. What sits on an edge is taken from all its
+ * pictures where there are some: a single one of a helical edge does not tell it from the edge.
+ */
+async function showNow(bench: Bench, edge: number | null): Promise<FrameMeasurement | null> {
+  const picture = await bench.grab()
+  const read = measureFrame(picture.frame, viewOf(bench, picture), ['RE'])
+  const found = read.ok ? read.value : null
+  const known = edge === null ? undefined : state?.debris.get(edge)
+  // in one picture of a helix the farthest place is not how far the edge reaches: nothing is said of it
+  const x = found?.explained ? found.x : null
+  show(picture, found && { ...found, x, debris: known ?? (found.explained ? found.debris : []) }, edge)
+  return found
 }
 
 const api = {
@@ -100,68 +75,87 @@ const api = {
 
   /** Clamps a tool and brings its corner into the picture. */
   async open(tool: OpenTool): Promise<Result<{ angles: readonly number[] | null }, CycleError>> {
-    state = { bench: simulatedBench(tool.ticket, tool.zero), tool, angles: [], pictures: new Map() }
-    if (tool.edges) state.angles = Array.from({ length: tool.edges }, (_, i) => (360 * i) / tool.edges!)
-    const found = await findCorner(state.bench, tool.hint, show)
-    if (!found.ok) return found
-    const picture = await state.bench.grab()
-    const read = measureFrame(picture.frame, viewOf(state.bench, picture), ['RE'])
-    show(picture, read.ok ? read.value : null, state.angles.length ? 1 : null)
-    return ok({ angles: tool.edges ? state.angles : null })
+    state = null
+    const run = await openRun(simulatedBench(tool.ticket, tool.zero), tool, show)
+    if (!run.ok) return run
+    state = { run: run.value, tool, pictures: new Map(), debris: new Map() }
+    const { angles, bench } = run.value
+    await showNow(bench, angles.length ? 1 : null)
+    return ok({ angles: tool.edges ? angles : null })
   },
 
-  /** Turns to each edge in turn and measures it; finds the edges first when their number is not known. */
+  /** Turns to each edge in turn and measures it; looks for the edges first. */
   async measureAll(onEdge: (edge: number, of: number) => void): Promise<Result<Proposal, CycleError>> {
     if (!state) return fail({ code: 'STOPPED' })
-    const { bench, tool } = state
-    if (!tool.edges) state.angles = await findEdges(bench, show)
+    state.run = await prepareRun(state.run, show)
     state.pictures.clear()
-    for (let i = 0; i < state.angles.length; i++) {
-      onEdge(i + 1, state.angles.length)
-      state.pictures.set(i + 1, await measureEdge(bench, i + 1, state.angles[i], show))
+    const { length } = state.run.angles
+    for (let edge = 1; edge <= length; edge++) {
+      onEdge(edge, length)
+      state.pictures.set(edge, await takeEdge(state.run, edge, show))
     }
     return propose()
   },
 
   async measureOne(edge: number): Promise<Result<Proposal, CycleError>> {
-    if (!state || !state.angles[edge - 1]?.toFixed) return fail({ code: 'STOPPED' })
-    state.pictures.set(edge, await measureEdge(state.bench, edge, state.angles[edge - 1], show))
+    if (!state || state.run.angles[edge - 1] === undefined) return fail({ code: 'STOPPED' })
+    state.run = await prepareRun(state.run, show)
+    state.pictures.set(edge, await takeEdge(state.run, edge, show))
     return propose()
+  },
+
+  /** Measures one step of a program at one edge, without keeping it. */
+  async tryStep(step: ProgramStep): Promise<Result<SetMeasurement, CycleError>> {
+    if (!state) return fail({ code: 'STOPPED' })
+    state.run = await prepareRun(state.run, show)
+    const pictures = await takeStep(state.run, 1, step.at ? 1 : 0, step, show)
+    const { bench } = state.run
+    if (step.at) await bench.moveTo(step.at.xMm, state.run.places!.tipZ - step.at.downMm)
+    await bench.turnTo(state.run.angles[0])
+    await showNow(bench, 1)
+    return resultOf(bench, pictures, step.features)
+  },
+
+  /** Where the carriage stands, as a step of a program says it: from the axis, and below the tool's tip, mm. */
+  async placeNow(): Promise<{ readonly xMm: number; readonly downMm: number } | null> {
+    if (!state) return null
+    const at = await state.run.bench.grab()
+    state.run = await prepareRun(state.run, () => undefined)
+    await state.run.bench.moveTo(at.centreX, at.centreZ)
+    return { xMm: at.centreX, downMm: state.run.places!.tipZ - at.centreZ }
   },
 
   /** Turns to an edge and shows it, without measuring. */
   async goTo(edge: number): Promise<void> {
-    if (!state || state.angles[edge - 1] === undefined) return
-    await state.bench.turnTo(state.angles[edge - 1])
-    const picture = await state.bench.grab()
-    const read = measureFrame(picture.frame, viewOf(state.bench, picture), ['RE'])
-    show(picture, read.ok ? read.value : null, edge)
+    if (!state || state.run.angles[edge - 1] === undefined) return
+    const { run } = state
+    await goToValue(run, 'DC')
+    await run.bench.turnTo(run.angles[edge - 1])
+    await showNow(run.bench, edge)
   },
 
   /** Moves the carriage by hand, by pixels of the picture, and turns the spindle, degrees; shows what is in view then. */
   async move(byU: number, byV: number, byDeg: number): Promise<void> {
     if (!state) return
-    const { bench, angles } = state
+    const { bench, angles } = state.run
     const at = await bench.grab()
     const { x, z } = bench.facts.mmPerPixel
     await bench.moveTo(at.centreX + byU * x, at.centreZ - byV * z)
-    await bench.turnTo(normDeg(at.spindleDeg + byDeg))
-    const picture = await bench.grab()
-    const read = measureFrame(picture.frame, viewOf(bench, picture), ['RE'])
-    const edge = angles.findIndex((a) => Math.abs(normDeg(a - picture.spindleDeg + 180) - 180) < 0.5)
-    show(picture, read.ok ? read.value : null, edge < 0 ? null : edge + 1)
+    const spindleDeg = normDeg(at.spindleDeg + byDeg)
+    await bench.turnTo(spindleDeg)
+    const edge = angles.findIndex((a) => Math.abs(normDeg(a - spindleDeg + 180) - 180) < 0.5)
+    await showNow(bench, edge < 0 ? null : edge + 1)
   },
 
   /** Takes pictures of an edge again and again, as fast as they come, until it is told to stop. */
-  async watch(edge: number, each: (x: number | null, z: number | null) => void): Promise<void> {
-    if (!state || state.angles[edge - 1] === undefined) return
+  async watch(edge: number, key: 'LF' | 'DC', each: (x: number | null, z: number | null) => void): Promise<void> {
+    if (!state || state.run.angles[edge - 1] === undefined) return
     watching = true
-    await state.bench.turnTo(state.angles[edge - 1])
+    await goToValue(state.run, key)
+    await state.run.bench.turnTo(state.run.angles[edge - 1])
     while (watching && state) {
-      const picture = await state.bench.grab()
-      const read = measureFrame(picture.frame, viewOf(state.bench, picture), ['RE'])
-      show(picture, read.ok ? read.value : null, edge)
-      each(read.ok ? (read.value.x?.value ?? null) : null, read.ok ? (read.value.z?.value ?? null) : null)
+      const found = await showNow(state.run.bench, edge)
+      each(found?.x?.value ?? null, found?.z?.value ?? null)
       await new Promise((done) => setTimeout(done, WATCH_MS))
     }
   },
@@ -172,24 +166,30 @@ const api = {
   /** The tool on the spindle was touched: its stand-in draws from another ticket now. */
   async refresh(ticket: string): Promise<void> {
     if (!state) return
-    const before = await state.bench.grab()
-    state.bench = simulatedBench(ticket, state.tool.zero)
-    await state.bench.turnTo(before.spindleDeg)
-    await state.bench.moveTo(before.centreX, before.centreZ)
+    const { run, tool } = state
+    const before = await run.bench.grab()
+    const bench = evenBench(simulatedBench(ticket, tool.zero), run.gain)
+    state.run = { ...run, bench }
+    await bench.turnTo(before.spindleDeg)
+    await bench.moveTo(before.centreX, before.centreZ)
   },
 
   /** The pictures of all edges as a frame set, for the server to measure again. */
   async pack(): Promise<Uint8Array<ArrayBuffer> | null> {
     if (!state || state.pictures.size === 0) return null
-    const pictures = [...state.pictures.keys()].sort((a, b) => a - b).flatMap((edge) => state!.pictures.get(edge)!)
-    return encodeFrameSet({ mmPerPixel: state.bench.facts.mmPerPixel, measure: state.tool.measure, pictures })
+    const { pictures, run } = state
+    const all = [...pictures.keys()].sort((a, b) => a - b).flatMap((edge) => pictures.get(edge)!)
+    return encodeFrameSet({ mmPerPixel: run.bench.facts.mmPerPixel, measure: run.task.steps[0].features, pictures: all })
   },
 }
 
 function propose(): Result<Proposal, CycleError> {
   if (!state) return fail({ code: 'STOPPED' })
-  const result = resultOf(state.bench, [...state.pictures.values()].flat(), state.tool.measure)
-  return result.ok ? ok({ set: result.value, angles: state.angles }) : result
+  const { run, pictures } = state
+  const measured = measureProgram([...pictures.values()].flat(), run.bench.facts.mmPerPixel, run.task.steps)
+  if (!measured.ok) return fail({ code: 'NOT_MEASURED', detail: measured.error.code })
+  state.debris = new Map(measured.value.tool.edges.map((e) => [e.edge, e.debris]))
+  return ok({ set: measured.value.tool, steps: measured.value.steps, angles: run.angles, seen: run.seen })
 }
 
 export type BenchApi = typeof api

@@ -2,11 +2,12 @@ import { describe, expect, it } from 'vitest'
 import { compareResults } from './compare'
 import type { FeatureKey, ToolResult } from './result'
 
-const result = (values: Partial<Record<FeatureKey, number>>, sigmaMm = 0.001): ToolResult => ({
-  features: Object.entries(values).map(([key, valueMm]) => ({
+const result = (values: Partial<Record<FeatureKey, number>>, sigma = 0.001): ToolResult => ({
+  features: Object.entries(values).map(([key, value]) => ({
     key: key as FeatureKey,
-    valueMm,
-    sigmaMm,
+    step: null,
+    value,
+    sigma,
     limits: null,
     verdict: null,
   })),

@@ -19,12 +19,12 @@ export function compareResults(before: ToolResult, after: ToolResult): Compared 
   let most: Compared['most'] = null
   let share = 0
   for (const key of COMPARED) {
-    const a = before.features.find((f) => f.key === key)
-    const b = after.features.find((f) => f.key === key)
+    const a = before.features.find((f) => f.key === key && f.step === null)
+    const b = after.features.find((f) => f.key === key && f.step === null)
     if (!a !== !b && change === 'same') change = 'moved'
     if (!a || !b) continue
-    const byMm = b.valueMm - a.valueMm
-    const U = 2 * Math.hypot(a.sigmaMm, b.sigmaMm)
+    const byMm = b.value - a.value
+    const U = 2 * Math.hypot(a.sigma, b.sigma)
     if (Math.abs(byMm) > Math.max(JUMP_MM, 2 * U)) change = 'jump'
     else if (Math.abs(byMm) > U && change === 'same') change = 'moved'
     if (!most || Math.abs(byMm) / U > share) {

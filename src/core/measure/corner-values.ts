@@ -53,7 +53,7 @@ export function cornerValues(fit: Fitted, pixel: number, blurPx: number, cut: bo
     return { ...sharp, x: hidden && !upright ? null : sharp.x, z: hidden || risesOut(fit.shape) ? null : sharp.z }
   }
   const least = cut ? LEAST_SIDE_POINTS : LEAST_ARC_POINTS
-  const joined = flank.length >= least && (fit.shape.face ? face.length >= least : !cut)
+  const joined = fit.shape.face ? flank.length >= least && face.length >= least : !cut && (flank.length >= least || wide(fit))
   const re = arcMm > 0 && joined ? measured((s) => s.radius) : null
   return {
     x: hidden && !upright ? null : sure(measured((s) => largestX(s, flank, upright))),
@@ -62,6 +62,15 @@ export function cornerValues(fit: Fitted, pixel: number, blurPx: number, cut: bo
     arcMm,
   }
 }
+
+/** A ball that is seen over its pole and far down carries its radius without any flank. */
+function wide({ shape, points, parts, weights }: Fitted): boolean {
+  const c = centreOf(shape)
+  const angles = points.flatMap((p, i) => (parts[i] === ARC && weights[i] > 0 ? [Math.atan2(p.z - c.z, p.x - c.x)] : []))
+  return Math.max(...angles) > Math.PI / 2 + OVER_POLE && Math.min(...angles) < Math.PI / 2 - WIDE
+}
+const OVER_POLE = 0.05
+const WIDE = 0.9
 
 /** Neighbouring points share their blur and their light: a little more than the fit says; null where a short arc leaves it open. */
 function sureRadius({ value, sigma }: Measured, pixel: number): Measured | null {

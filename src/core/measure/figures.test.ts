@@ -24,11 +24,13 @@ describe('figures typed twice', () => {
   it('carry the larger uncertainty into the judging: what pictures would prove stays unsure', () => {
     const limits = { LF: { min: 117.99, max: 118.01 } }
     const result = judgeTool(figureSet(GIVEN), limits, USUAL_BENCH)
-    expect(result.features[0].sigmaMm).toBeGreaterThanOrEqual(FIGURE_SIGMA_MM)
+    expect(result.features[0].sigma).toBeGreaterThanOrEqual(FIGURE_SIGMA_MM)
     expect(result.features[0].verdict).toBe('unsure')
     expect(judgeTool(figureSet(GIVEN), { LF: { min: 117.9, max: 118.1 } }, USUAL_BENCH).verdict).toBe('holds')
   })
   it('know nothing of runout: where it is judged it is missing', () => {
-    expect(judgeTool(figureSet(GIVEN), { radialRunout: { min: null, max: 0.01 } }, USUAL_BENCH).missing).toEqual(['radialRunout'])
+    expect(judgeTool(figureSet(GIVEN), { radialRunout: { min: null, max: 0.01 } }, USUAL_BENCH).missing).toEqual([
+      { key: 'radialRunout', step: null },
+    ])
   })
 })

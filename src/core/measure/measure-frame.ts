@@ -1,8 +1,8 @@
 /** One picture measured: largest radius, greatest height, corner or ball radius, and what does not belong there. */
 import type { Point } from '../geometry'
-import { findEdges, findOutline, readLight, type Frame, type LightError, type Outline } from '../imaging'
+import type { Frame, LightError, Outline } from '../imaging'
 import { median } from '../numeric'
-import { fail, ok, type Result } from '../units'
+import { ok, type Result } from '../units'
 import { cornerValues, type Fitted } from './corner-values'
 import { findBumps, type Debris } from './debris'
 import { extremes, findTip } from './extremes'
@@ -14,7 +14,8 @@ import { centreOf, parametersOf, type Shape } from './shape'
 import { sideValues, type SideValues } from './side-values'
 import { longestSide, nearLine } from './sides'
 import { ballStart, cornerStart, faceArcStart, flankArcStart } from './start-shape'
-import { outlinePoint, pixelMm, pixelToMm, type OutlinePoint, type View } from './view'
+import { readOutline, type Traced } from './read-outline'
+import type { OutlinePoint, View } from './view'
 
 export type FrameWarning =
   | { readonly code: 'DEBRIS'; readonly high: number }
@@ -26,11 +27,14 @@ export type FrameWarning =
   | { readonly code: 'NO_POINT' }
   | { readonly code: 'NO_SIDE'; readonly feature: Feature }
   | { readonly code: 'NO_END' }
+  | { readonly code: 'NOT_SHARP' }
 
 export interface FrameMeasurement extends Values, SideValues {
   /** Sharpness, 0…1: 1 at a blur of 0.7 px and less, falling as the edge widens. */
   readonly focus: number
   readonly blurPx: number
+  /** Whether one corner, ball or chamfer explains the whole outline. */
+  readonly explained: boolean
   readonly debris: readonly Debris[]
   readonly warnings: readonly FrameWarning[]
   /** The found outline, mm, in order. */
@@ -49,49 +53,46 @@ const WELL_FITTED = 0.05
  * @errors NO_EDGE, TOO_DARK, BURNT_OUT when nothing can be measured in this picture
  */
 export function measureFrame(frame: Frame, view: View, asked: readonly Feature[]): Result<FrameMeasurement, LightError> {
-  const light = readLight(frame)
-  if (!light.ok) return light
-  const outline = findOutline(frame, light.value)
-  if (!outline || outline.pieces.length === 0) return fail({ code: 'NO_EDGE' })
-  const edges = findEdges(frame, light.value, outline)
-  if (edges.points.length < 12) return fail({ code: 'NO_EDGE' })
-  const pixel = pixelMm(view)
-  const points = edges.points.map((p) => outlinePoint(about(view), p))
-  const found = bestFit(points, pixel, edges.blurPx * pixel, outline)
+  const traced = readOutline(frame, view)
+  return traced.ok ? ok(measureOutline(traced.value, view, asked)) : traced
+}
+
+/** Measures an outline, of one picture or of several at once. */
+export function measureOutline(
+  { points, pixel, blurPx, touches: cut, islands }: Traced,
+  view: View,
+  asked: readonly Feature[],
+): FrameMeasurement {
+  const found = bestFit(points, pixel, blurPx * pixel, cut)
   // three straight sides are no arc: asked where the corner's fit leaves something over
   const facets = found && found.misfit < WELL_FITTED ? null : findFacets(points, pixel, found?.misfit)
   const fit = facets ? null : found
-  const cut = outline.touches
   const values = facets
     ? facetValues(points, facets, pixel)
     : fit
-      ? cornerValues(fit, pixel, edges.blurPx, cut.right || cut.top)
+      ? cornerValues(fit, pixel, blurPx, cut.right || cut.top)
       : extremes(points, pixel, cut)
   const x = cut.right ? null : shift(values.x, view.centreX)
   const z = cut.top ? null : shift(values.z, view.centreZ)
   const limit = Math.max(6 * median(points.map((p) => p.sigmaMm)), LEAST_BUMP_PX * pixel)
-  const islands = outline.islands.map(({ centre, area }) => ({
-    ...pixelToMm(about(view), centre),
-    area: area * pixel * pixel,
-    high: Math.sqrt(area) * pixel,
-  }))
-  const stray = facets ? outOf(points, facets) : fit ? unexplained(fit, edges.blurPx * pixel) : []
+  const stray = facets ? outOf(points, facets) : fit ? unexplained(fit, blurPx * pixel) : []
   const judged = fit?.points ?? points
   const debris = [...findBumps(judged, stray, limit), ...islands]
   // where facets meet they are never quite sharp: as deep as that is no notch
   const notches = findBumps(
     judged,
     stray.map((e) => -e),
-    facets ? limit + edges.blurPx * pixel : limit,
+    facets ? limit + blurPx * pixel : limit,
   )
-  return ok({
+  return {
     x,
     z,
     re: values.re,
     arcMm: values.arcMm,
     ...sideValues(points, asked, pixel, { x: view.centreX, z: view.centreZ }),
-    focus: Math.round(1000 * Math.exp(-((Math.max(0, edges.blurPx - 0.7) / 3) ** 2))) / 1000,
-    blurPx: edges.blurPx,
+    focus: Math.round(1000 * Math.exp(-((Math.max(0, blurPx - 0.7) / 3) ** 2))) / 1000,
+    blurPx,
+    explained: facets !== null || (fit !== null && fit.misfit < WELL_FITTED),
     debris: debris.map((d) => ({ ...d, x: d.x + view.centreX, z: d.z + view.centreZ })),
     warnings: [
       ...debris.map(({ high }) => ({ code: 'DEBRIS', high }) as const),
@@ -101,11 +102,8 @@ export function measureFrame(frame: Frame, view: View, asked: readonly Feature[]
       ...(asked.includes('RE') && !values.re ? [{ code: 'NO_CORNER_ARC' } as const] : []),
     ],
     outline: points.map((p) => ({ x: p.x + view.centreX, z: p.z + view.centreZ })),
-  })
+  }
 }
-
-/** The same view counted from the middle of its picture: angles and offsets part well there. */
-const about = (view: View): View => ({ ...view, centreX: 0, centreZ: 0 })
 
 const shift = (m: Measured | null, by: number): Measured | null => m && { ...m, value: m.value + by }
 
@@ -128,7 +126,7 @@ function unexplained({ shape, out, points }: Fitted, blurMm: number): Float64Arr
 }
 
 /** The corner, ball, sharp or half-seen corner that explains the outline; null where none does. */
-function bestFit(points: readonly OutlinePoint[], pixel: number, blurMm: number, { touches }: Outline): Fitted | null {
+function bestFit(points: readonly OutlinePoint[], pixel: number, blurMm: number, touches: Outline['touches']): Fitted | null {
   if (findTip(points, pixel)) return null
   const near = nearLine(points, pixel)
   const flank = longestSide(points, -0.45, 0.45, pixel, near) ?? longestSide(points, -1.3, 1.3, pixel, near)

@@ -1,18 +1,22 @@
 /** A set of pictures measured edge by edge: the answer of the frame-set format, and of every measurement on the bench. */
 import type { Frame, LightError } from '../imaging'
-import { solveLinear } from '../numeric'
+import { fitParabola } from '../numeric'
 import { fail, ok, type Result } from '../units'
 import type { Debris } from './debris'
 import { KEY_OF, type Feature, type ValueKey } from './features'
-import { measureFrame, type FrameMeasurement, type FrameWarning } from './measure-frame'
+import { envelope } from './envelope'
+import { measureOutline, type FrameMeasurement, type FrameWarning } from './measure-frame'
 import type { Measured } from './measured'
 import type { SideValues } from './side-values'
+import { readOutline, type Traced } from './read-outline'
 import type { View } from './view'
 
 export interface Picture {
   readonly name: string
   readonly frame: Frame
   readonly edge: number
+  /** Which step of a measuring program it belongs to; 0, as without any, is the tool itself. */
+  readonly stage?: number
   /** Turn of the spindle when it was taken, degrees. */
   readonly spindleDeg: number
   readonly centreX: number
@@ -63,16 +67,22 @@ export function measureSet(
   mmPerPixel: View['mmPerPixel'],
   measure: readonly Feature[],
 ): Result<SetMeasurement, SetError> {
-  const views: { picture: Picture; found: FrameMeasurement }[] = []
+  const views: Seen[] = []
   for (const picture of pictures) {
     const { width, height } = picture.frame
     const view = { width, height, mmPerPixel, centreX: picture.centreX, centreZ: picture.centreZ }
-    const found = measureFrame(picture.frame, view, measure)
-    if (!found.ok) return fail({ code: 'PICTURE', file: picture.name, problem: found.error.code })
-    views.push({ picture, found: found.value })
+    const traced = readOutline(picture.frame, view)
+    if (!traced.ok) return fail({ code: 'PICTURE', file: picture.name, problem: traced.error.code })
+    views.push({ picture, view, traced: traced.value, found: measureOutline(traced.value, view, measure) })
   }
   const numbers = [...new Set(pictures.map((p) => p.edge))].sort((a, b) => a - b)
-  const grouped = numbers.map((edge) => ({ edge, seen: views.filter((v) => v.picture.edge === edge) }))
+  const grouped = numbers.map((edge) => ({
+    edge,
+    seen: overTurns(
+      views.filter((v) => v.picture.edge === edge),
+      measure,
+    ),
+  }))
   const edges = grouped.map(({ edge, seen }) => edgeOf(edge, seen, measure))
   const summary = summarise(edges, measure)
   if (!edges.some((e) => measure.some((f) => e[KEY_OF[f]])))
@@ -87,8 +97,40 @@ export function measureSet(
 
 interface Seen {
   readonly picture: Picture
+  readonly view: View
+  readonly traced: Traced
   readonly found: FrameMeasurement
 }
+
+/** So many turns from one carriage place make an outline over a turn. */
+const LEAST_TURNS = 5
+
+/**
+ * The outermost outline over the turns of an edge stands in for its single pictures where the turns stand close, or where
+ * the pictures do not explain themselves: a helix turns most of an edge out of the light's plane, and a slight one hides
+ * in the fit of a single picture.
+ */
+function overTurns(seen: readonly Seen[], measure: readonly Feature[]): readonly Seen[] {
+  const places = [...new Set(seen.map(({ picture: p }) => `${p.centreX}/${p.centreZ}`))]
+  return places.flatMap((place) => {
+    const here = seen.filter(({ picture: p }) => `${p.centreX}/${p.centreZ}` === place)
+    if (new Set(here.map((s) => s.picture.spindleDeg)).size < LEAST_TURNS) return here
+    const { view } = here[0]
+    const over = envelope(
+      here.map((s) => ({ spindleDeg: s.picture.spindleDeg, traced: s.traced })),
+      view,
+    )
+    const plain = here.filter((s) => s.found.explained).length > here.length / 2
+    if (!over || (plain && !over.close)) return here
+    const whole = over.traced
+    const found = measureOutline(whole, view, measure)
+    const sharpest = here.reduce((a, b) => (b.found.focus > a.found.focus ? b : a))
+    return [{ ...sharpest, traced: whole, found: { ...found, focus: sharpest.found.focus } }]
+  })
+}
+
+/** Below this sharpness (an edge blurred over more than about 4 px) nothing counts. */
+const LEAST_FOCUS = 0.25
 
 function edgeOf(edge: number, seen: readonly Seen[], measure: readonly Feature[]): EdgeMeasurement {
   const spindles = [...new Set(seen.map((s) => s.picture.spindleDeg))]
@@ -104,7 +146,8 @@ function edgeOf(edge: number, seen: readonly Seen[], measure: readonly Feature[]
     }
   })
   const best = turned.reduce((a, b) => ((b.x?.value ?? -Infinity) > (a.x?.value ?? -Infinity) ? b : a))
-  const wanted = (feature: Feature, value: Measured | null) => (measure.includes(feature) ? value : null)
+  const focus = Math.max(...seen.map((s) => s.found.focus))
+  const wanted = (feature: Feature, value: Measured | null) => (measure.includes(feature) && focus >= LEAST_FOCUS ? value : null)
   const first = (feature: Feature) => {
     const key = KEY_OF[feature]
     return wanted(feature, best[key] ?? turned.find((t) => t[key])?.[key] ?? null)
@@ -121,7 +164,7 @@ function edgeOf(edge: number, seen: readonly Seen[], measure: readonly Feature[]
     kch: first('KCH'),
     scx: first('SCX'),
     scz: first('SCZ'),
-    focus: Math.max(...seen.map((s) => s.found.focus)),
+    focus,
     debris: apart(seen.flatMap((s) => s.found.debris)),
   }
 }
@@ -149,16 +192,14 @@ function peak(turned: readonly (readonly [number, Measured | null])[]): Measured
   const known = turned.filter((t): t is readonly [number, Measured] => t[1] !== null).sort((a, b) => b[1].value - a[1].value)
   if (known.length < 3) return known[0]?.[1] ?? null
   const top = known.slice(0, 3)
-  const mid = top[0][0]
-  const p = solveLinear(
-    top.map(([deg]) => [1, deg - mid, (deg - mid) ** 2]),
+  const turns = top.map(([deg]) => deg)
+  const vertex = fitParabola(
+    turns,
     top.map(([, m]) => m.value),
-  )
+  )?.top
   const sigma = Math.max(...top.map(([, m]) => m.sigma))
-  if (!p || !(p[2] < 0)) return top[0][1]
-  const at = -p[1] / (2 * p[2])
-  const span = Math.max(...top.map(([deg]) => Math.abs(deg - mid)))
-  return Math.abs(at) > span ? top[0][1] : { value: p[0] - (p[1] * p[1]) / (4 * p[2]), sigma }
+  // beyond the turns that were taken nothing is known
+  return vertex && vertex.t >= Math.min(...turns) && vertex.t <= Math.max(...turns) ? { value: vertex.value, sigma } : top[0][1]
 }
 
 export function summarise(edges: readonly EdgeMeasurement[], measure: readonly Feature[]): Summary {
@@ -199,6 +240,7 @@ function warningsOf(edge: number, seen: readonly Seen[], got: EdgeMeasurement, m
   const told: FrameWarning[] = kinds
     .map((code) => all.filter((w) => w.code === code).reduce((a, b) => (size(b) > size(a) ? b : a)))
     .filter(needed)
+  if (got.focus < LEAST_FOCUS) return [{ edge, warning: { code: 'NOT_SHARP' } as const }]
   if (measure.includes('SIG') && !got.sig) told.push({ code: 'NO_POINT' })
   for (const feature of ['KAPR', 'CHW', 'KCH', 'SCX', 'SCZ'] as const)
     if (measure.includes(feature) && !got[KEY_OF[feature]]) told.push({ code: 'NO_SIDE', feature })

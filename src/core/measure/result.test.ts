@@ -67,8 +67,8 @@ describe('a result', () => {
       ['axialRunout', 'holds'],
     ])
     const [LF, DC] = result.features
-    expect(LF.sigmaMm).toBeGreaterThan(0.0006)
-    expect(DC.sigmaMm).toBeGreaterThan(2 * 0.0006)
+    expect(LF.sigma).toBeGreaterThan(0.0006)
+    expect(DC.sigma).toBeGreaterThan(2 * 0.0006)
     expect(advice).toMatchObject({ tone: 'holds', lead: 'Everything asked for holds.' })
   })
   it('without limits nothing is judged', () => {
@@ -78,7 +78,7 @@ describe('a result', () => {
   })
   it('a feature that was asked for and could not be had is off', () => {
     const { result, advice } = judged(GOOD.map((e) => ({ ...e, re: null })))
-    expect([result.verdict, result.missing]).toEqual(['off', ['RE']])
+    expect([result.verdict, result.missing]).toEqual(['off', [{ key: 'RE', step: null }]])
     expect(advice.lead).toBe('Corner radius could not be measured.')
   })
 })

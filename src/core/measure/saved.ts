@@ -14,6 +14,10 @@ export interface SavedMeasurement {
   readonly personId: string
   readonly summary: Summary
   readonly edges: readonly EdgeMeasurement[]
+  /** Further steps of the program that it was measured by. */
+  readonly steps: readonly { readonly name: string; readonly summary: Summary; readonly edges: readonly EdgeMeasurement[] }[]
+  /** Version of the definition's measuring program; null where it was measured freely. */
+  readonly program: number | null
   readonly result: ToolResult
   readonly verdict: Verdict | null
   /** The pictures, below the data folder's `evidence`; empty where there are none. */

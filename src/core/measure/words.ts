@@ -23,6 +23,8 @@ export function warningText(edge: number, warning: FrameWarning): string {
       return `Edge ${edge} shows no point between two straight lips: no point angle.`
     case 'NO_SIDE':
       return `Edge ${edge} shows no straight side that tells its ${featureName[warning.feature].toLowerCase()} (${warning.feature}).`
+    case 'NOT_SHARP':
+      return `Edge ${edge} is out of focus: turn it into the plane of the light, or look at the lens. Nothing of it counts.`
     case 'NO_END':
       return `Edge ${edge} shows no end: its length cannot be read.`
   }

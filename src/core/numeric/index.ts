@@ -1,4 +1,5 @@
 export * from './gaussian'
 export * from './linear'
+export * from './parabola'
 export * from './random'
 export * from './robust'

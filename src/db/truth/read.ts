@@ -10,3 +10,14 @@ export function getShrinkState(db: Db): string | null {
   const row = db.prepare('SELECT body FROM sim_shrink WHERE id = 1').get() as { body: string } | undefined
   return row?.body ?? null
 }
+
+/** What the simulated carrier in a holder holds; null where it has none. */
+export function getSimTag(db: Db, serial: string): { bytes: Uint8Array; lostAfter: number | null } | null {
+  const row = db.prepare('SELECT bytes, lost_after FROM sim_tag WHERE serial = ?').get(serial) as
+    { bytes: Buffer; lost_after: number | null } | undefined
+  return row ? { bytes: new Uint8Array(row.bytes), lostAfter: row.lost_after } : null
+}
+
+/** Holders that have a simulated carrier. */
+export const listSimTags = (db: Db): string[] =>
+  (db.prepare('SELECT serial FROM sim_tag ORDER BY serial').all() as { serial: string }[]).map((r) => r.serial)

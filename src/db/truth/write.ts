@@ -9,3 +9,10 @@ export function putTicket(db: Db, assemblyId: number, ticket: string): void {
 export function putShrinkState(db: Db, body: string): void {
   db.prepare('INSERT INTO sim_shrink (id, body) VALUES (1, ?) ON CONFLICT (id) DO UPDATE SET body = excluded.body').run(body)
 }
+
+export function putSimTag(db: Db, serial: string, tag: { readonly bytes: Uint8Array; readonly lostAfter: number | null }): void {
+  db.prepare(
+    `INSERT INTO sim_tag (serial, bytes, lost_after) VALUES (?, ?, ?)
+     ON CONFLICT (serial) DO UPDATE SET bytes = excluded.bytes, lost_after = excluded.lost_after`,
+  ).run(serial, Buffer.from(tag.bytes), tag.lostAfter)
+}

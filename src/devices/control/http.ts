@@ -9,6 +9,12 @@ const Row = z.object({
   lengthWear: z.number().optional(),
   size: z.number().optional(),
   sizeWear: z.number().optional(),
+  x: z.number().optional(),
+  z: z.number().optional(),
+  nose: z.number().optional(),
+  tip: z.number().optional(),
+  xWear: z.number().optional(),
+  zWear: z.number().optional(),
 })
 const Answer = z.object({ sizeIs: z.enum(['radius', 'diameter']), tools: z.record(z.string().regex(/^\d+$/), Row) })
 const Refusal = z.object({ line: z.number().nullable(), detail: z.string() })
@@ -55,12 +61,19 @@ export function httpControl(base: string, timeoutMs = 8000): Control {
 function tableOf({ sizeIs, tools }: z.output<typeof Answer>): ControlTable {
   return new Map(
     Object.entries(tools).map(([t, row]) => {
-      const held: HeldRow = {
-        ...(row.length === undefined ? {} : { length: row.length }),
-        ...(row.lengthWear === undefined ? {} : { 'length wear': row.lengthWear }),
-        ...(row.size === undefined ? {} : { [sizeIs]: row.size }),
-        ...(row.sizeWear === undefined ? {} : { [`${sizeIs} wear`]: row.sizeWear }),
+      const named = {
+        length: row.length,
+        'length wear': row.lengthWear,
+        [sizeIs]: row.size,
+        [`${sizeIs} wear`]: row.sizeWear,
+        [`X ${sizeIs}`]: row.x,
+        Z: row.z,
+        'nose radius': row.nose,
+        tip: row.tip,
+        'X wear': row.xWear,
+        'Z wear': row.zWear,
       }
+      const held: HeldRow = Object.fromEntries(Object.entries(named).filter(([, value]) => value !== undefined))
       return [Number(t), held]
     }),
   )

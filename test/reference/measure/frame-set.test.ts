@@ -148,6 +148,17 @@ describe('a set', () => {
     expect(answer.summary.radialRunout).toBeNull()
     expect(answer.warnings).toEqual([])
   })
+  it('counts nothing of an edge that is out of focus, and the rest of the set', () => {
+    const { edges, warnings, summary } = measured(
+      set([
+        { tool: TOOL, edge: 1, spindle: 0 },
+        { tool: { ...TOOL, x: 11 }, edge: 2, spindle: 90, change: { blurPx: 6 } },
+      ]),
+    )
+    expect(edges[1]).toMatchObject({ x: null, z: null, re: null })
+    expect(warnings.map((w) => [w.edge, w.code])).toEqual([[2, 'NOT_SHARP']])
+    expect(summary.DC).toBeCloseTo(20, 2)
+  })
   it('leaves out what is not asked for, and asks LF and DC when nothing is said', () => {
     const answer = measured(set([{ tool: TOOL, edge: 1, spindle: 0 }], { measure: undefined }))
     expect(Object.keys(answer.edges[0])).not.toContain('re')

@@ -1,0 +1,91 @@
+/** Pictures that the bench did not take: frame sets from files, and a camera of the browser. */
+import { expose } from 'comlink'
+import { decodeFrameSet } from '@/codecs/frame-set'
+import type { Frame } from '@/core/imaging'
+import {
+  calibrateOnPin,
+  measureFrame,
+  measureSet,
+  pinErrorText,
+  setErrorText,
+  type Calibration,
+  type Feature,
+  type Picture,
+  type SetMeasurement,
+} from '@/core/measure'
+import { fail, ok, type Result } from '@/core/units'
+import { averaged, cameraBench, type TakeFrame } from '@/devices/bench/camera'
+import { filesBench } from '@/devices/bench/files'
+import type { Bench } from '@/devices/bench/port'
+import { viewOf } from './find-tool'
+import { shownOf, type Shown } from './shown'
+
+let files: { readonly bench: Bench; readonly pictures: readonly Picture[]; readonly measure: readonly Feature[] } | null = null
+
+async function look(bench: Bench, measure: readonly Feature[], edge: number | null): Promise<Shown> {
+  const picture = await bench.grab()
+  const view = viewOf(bench, picture)
+  const found = measureFrame(picture.frame, view, measure)
+  return shownOf(picture, view, found.ok ? found.value : null, edge)
+}
+
+export interface OpenedSet {
+  readonly names: readonly string[]
+  readonly edges: readonly number[]
+  readonly set: SetMeasurement
+}
+
+const api = {
+  /** Reads a frame set and measures it. */
+  openSet(zip: Uint8Array): Result<OpenedSet, { readonly text: string }> {
+    const decoded = decodeFrameSet(zip)
+    if (!decoded.ok) return fail({ text: decoded.error.detail })
+    const { pictures, mmPerPixel, measure } = decoded.value
+    const bench = filesBench(pictures, mmPerPixel)
+    if (!bench.ok) return fail({ text: 'The set lists no picture.' })
+    const set = measureSet(pictures, mmPerPixel, measure)
+    if (!set.ok) return fail({ text: setErrorText(set.error) })
+    files = { bench: bench.value, pictures, measure }
+    return ok({ names: pictures.map((p) => p.name), edges: pictures.map((p) => p.edge), set: set.value })
+  },
+
+  /** One picture of the set, with what is found in it. */
+  async showPicture(index: number): Promise<Shown | null> {
+    const picture = files?.pictures[index]
+    if (!files || !picture) return null
+    await files.bench.moveTo(picture.centreX, picture.centreZ)
+    await files.bench.turnTo(picture.spindleDeg)
+    return look(files.bench, files.measure, picture.edge)
+  },
+
+  /** What the camera shows, with what is found in it; in pixels of 1 mm while it is not calibrated. */
+  async showCamera(take: TakeFrame, size: { width: number; height: number }, place: Calibration | null): Promise<Shown> {
+    const bench = cameraBench(take, size, place ?? { mmPerPixel: { x: 1, z: 1 }, centreX: 0, centreZ: 0 })
+    return look(bench, ['LF', 'DC', 'RE'], null)
+  },
+
+  /** Measures what the camera shows, averaged. */
+  async measureCamera(
+    take: TakeFrame,
+    measure: readonly Feature[],
+    place: Calibration,
+  ): Promise<Result<SetMeasurement, { readonly text: string }>> {
+    const frame = await averaged(take)
+    const { mmPerPixel, centreX, centreZ } = place
+    const set = measureSet([{ name: 'The picture', frame, edge: 1, spindleDeg: 0, centreX, centreZ }], mmPerPixel, measure)
+    return set.ok ? set : fail({ text: setErrorText(set.error) })
+  },
+
+  async calibrate(
+    take: TakeFrame,
+    pin: { diameterMm: number; lengthMm: number },
+  ): Promise<Result<Calibration, { readonly text: string }>> {
+    const frame: Frame = await averaged(take)
+    const found = calibrateOnPin(frame, pin)
+    return found.ok ? found : fail({ text: pinErrorText(found.error) })
+  },
+}
+
+export type PicturesApi = typeof api
+
+expose(api)
