@@ -2,6 +2,7 @@
 import bwipjs from 'bwip-js/node'
 import opentype from 'opentype.js'
 import { Resvg } from '@resvg/resvg-js'
+import { PDFDocument, rgb, type PDFPage } from 'pdf-lib'
 
 /** Fonts in order of preference, as WOFF files read by the caller; later ones fill in missing letters. */
 export interface LabelFonts {
@@ -24,8 +25,16 @@ export const LABEL_DPI = 203
 const MM_PER_INCH = 25.4
 const dots = (mm: number) => Math.round((mm / MM_PER_INCH) * LABEL_DPI)
 
-/** @returns a standalone SVG in true size; one unit is one dot at 203 dpi */
-export function labelSvg(label: LabelPicture, fonts: LabelFonts): string {
+/** A label as two outlines, in dots at 203 dpi. */
+interface LabelShapes {
+  readonly width: number
+  readonly height: number
+  /** Path data of the human lines, and of the code's dark modules. */
+  readonly words: string
+  readonly code: string
+}
+
+function shapesOf(label: LabelPicture, fonts: LabelFonts): LabelShapes {
   const width = dots(label.widthMm)
   const height = dots(label.heightMm)
   const margin = 12
@@ -42,14 +51,69 @@ export function labelSvg(label: LabelPicture, fonts: LabelFonts): string {
   const lines = label.lines.map((line, i) =>
     textPath(plain, line, margin, margin + 27 + (i + 1) * step, Math.min(27, step - 3), room),
   )
+  return {
+    width,
+    height,
+    words: [title, ...lines].join(''),
+    code: code.dark.map(({ u, v }) => `M${left + u * dot} ${top + v * dot}h${dot}v${dot}h-${dot}z`).join(''),
+  }
+}
+
+/** @returns a standalone SVG in true size; one unit is one dot at 203 dpi */
+export function labelSvg(label: LabelPicture, fonts: LabelFonts): string {
+  const { width, height, words, code } = shapesOf(label, fonts)
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${label.widthMm}mm" height="${label.heightMm}mm" viewBox="0 0 ${width} ${height}">`,
     `<title>${escapeXml([label.title, ...label.lines].join(' · '))}</title>`,
     `<rect width="${width}" height="${height}" fill="#fff"/>`,
-    `<path fill="#000" d="${[title, ...lines].join('')}"/>`,
-    `<path fill="#000" shape-rendering="crispEdges" d="${code.dark.map(({ u, v }) => `M${left + u * dot} ${top + v * dot}h${dot}v${dot}h-${dot}z`).join('')}"/>`,
+    `<path fill="#000" d="${words}"/>`,
+    `<path fill="#000" shape-rendering="crispEdges" d="${code}"/>`,
     '</svg>',
   ].join('\n')
+}
+
+const POINTS_PER_MM = 72 / MM_PER_INCH
+const A4 = { widthMm: 210, heightMm: 297, marginMm: 8, gapMm: 2 }
+
+/**
+ * Labels as PDF in true size: a page each, or side by side on sheets of A4.
+ * @param labels at least one
+ */
+export async function labelPdf(
+  labels: readonly LabelPicture[],
+  fonts: LabelFonts,
+  on: 'single' | 'sheet' = 'single',
+): Promise<Uint8Array> {
+  const pdf = await PDFDocument.create()
+  pdf.setTitle(labels.length === 1 ? labels[0].title : `${labels.length} labels`)
+  const put = (page: PDFPage, label: LabelPicture, leftMm: number, topMm: number) => {
+    const { words, code } = shapesOf(label, fonts)
+    const at = {
+      x: leftMm * POINTS_PER_MM,
+      y: page.getHeight() - topMm * POINTS_PER_MM,
+      scale: 72 / LABEL_DPI,
+      color: rgb(0, 0, 0),
+      borderWidth: 0,
+    }
+    page.drawSvgPath(words, at)
+    page.drawSvgPath(code, at)
+  }
+  if (on === 'single') {
+    for (const label of labels) put(pdf.addPage([label.widthMm * POINTS_PER_MM, label.heightMm * POINTS_PER_MM]), label, 0, 0)
+    return pdf.save()
+  }
+  const [first] = labels
+  const across = Math.max(1, Math.floor((A4.widthMm - 2 * A4.marginMm + A4.gapMm) / (first.widthMm + A4.gapMm)))
+  const down = Math.max(1, Math.floor((A4.heightMm - 2 * A4.marginMm + A4.gapMm) / (first.heightMm + A4.gapMm)))
+  let page: PDFPage | null = null
+  labels.forEach((label, i) => {
+    const place = i % (across * down)
+    if (place === 0 || !page) page = pdf.addPage([A4.widthMm * POINTS_PER_MM, A4.heightMm * POINTS_PER_MM])
+    const leftMm = A4.marginMm + (place % across) * (first.widthMm + A4.gapMm)
+    const topMm = A4.marginMm + Math.floor(place / across) * (first.heightMm + A4.gapMm)
+    put(page, label, leftMm, topMm)
+  })
+  return pdf.save()
 }
 
 /** The same picture as PNG at 203 dpi. */

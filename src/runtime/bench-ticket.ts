@@ -1,17 +1,28 @@
 import 'server-only'
 import { NO_ZERO, type Master, type Zero } from '@/core/measure'
 import { seededRandom } from '@/core/numeric'
-import type { Assembly } from '@/core/tool'
+import { firstOf, numberOf, type Assembly, type Component, type Definition } from '@/core/tool'
 import { buildNumber } from '@/db/assembly/read'
 import { adapterNow } from '@/db/bench/read'
 import type { Db } from '@/db/connection'
-import { getDefinition } from '@/db/library/read'
+import { getComponent, getDefinition } from '@/db/library/read'
 import { getTicket } from '@/db/truth/read'
 import { putTicket } from '@/db/truth/write'
-import { adjusted, fromTicket, makeMaster, makeTruth, toTicket, wiped, type Meant } from '@/devices/world/tool-truth'
+import {
+  adjusted,
+  FORMS,
+  fromTicket,
+  makeMaster,
+  makeTruth,
+  seatedWrong,
+  toTicket,
+  wiped,
+  type Form,
+  type Meant,
+} from '@/devices/world/tool-truth'
 
 /** Where seeds start; with this one the demo has a chip, an edge that stands out, and tools that hold. */
-const FIRST_SEED = 777
+const FIRST_SEED = 5435
 
 /** A seed that belongs to the n-th tool on this holder: it looks the same tomorrow. */
 function seedOf(db: Db, assembly: Assembly): number {
@@ -26,17 +37,30 @@ export function benchTicket(db: Db, assembly: Assembly): string {
   if (known) return known
   const definition = assembly.definition && getDefinition(db, assembly.definition.id, assembly.definition.version)
   const seed = seedOf(db, assembly)
-  const meant: Meant = definition
-    ? {
-        LF: definition.LF.nominal,
-        DC: definition.DC.nominal,
-        RE: definition.RE?.nominal ?? 0,
-        edges: definition.edges,
-      }
-    : strayOf(seed)
+  const meant = definition ? meantBy(db, definition, assembly) : strayOf(seed)
   const ticket = toTicket(makeTruth(seed, meant))
   putTicket(db, assembly.id, ticket)
   return ticket
+}
+
+/** What the definition asks for, in the form of the cutter that the tool was built with. */
+function meantBy(db: Db, definition: Definition, assembly: Assembly): Meant {
+  const id = assembly.parts.find((part) => part.role === 'cutter')?.component ?? firstOf(definition, 'cutter')
+  const cutter = id === null ? null : getComponent(db, id)
+  return {
+    LF: definition.LF.nominal,
+    DC: definition.DC.nominal,
+    RE: definition.RE?.nominal ?? 0,
+    edges: definition.edges,
+    form: cutter ? formOf(cutter) : 'corner',
+    pointDeg: cutter ? numberOf(cutter, 'SIG') : undefined,
+    edgeDeg: cutter ? numberOf(cutter, 'KAPR') : undefined,
+  }
+}
+
+function formOf(cutter: Component): Form {
+  if (cutter.kind === 'solid-cutter') return FORMS.find((form) => form === cutter.form) ?? 'corner'
+  return cutter.kind === 'turning-tool' ? 'turning' : 'insert'
 }
 
 /** Nobody knows what hangs on a holder that came in unannounced: its seed says. */
@@ -45,6 +69,7 @@ const strayOf = (seed: number): Meant => ({
   DC: [8, 10, 12, 16][seed % 4],
   RE: [0.5, 1, 1.5][seed % 3],
   edges: 3 + (seed % 2),
+  form: 'corner',
 })
 
 const DAY_MS = 86_400_000
@@ -57,12 +82,30 @@ function zeroTruth(db: Db, nowMs: number): Zero {
   for (const c of `${adapter.coupling}/${adapter.since}`) seed = (Math.imul(seed, 31) + c.charCodeAt(0)) >>> 0
   const { normal } = seededRandom(seed)
   const breath = Math.sin((2 * Math.PI * nowMs) / DAY_MS)
-  return { x: 0.004 * normal() + 0.0008 * breath, z: 0.005 * normal() + 0.0015 * breath }
+  return { x: 0.002 * normal() + 0.0008 * breath, z: 0.0025 * normal() + 0.0015 * breath }
 }
 
-/** A ticket as the bench in the browser gets it: with where the axes stand now. */
-export const handOut = (db: Db, ticket: string, now: string): string =>
-  toTicket({ ...fromTicket(ticket), zeroMm: zeroTruth(db, Date.parse(now)) })
+const STEEL_PER_K = 11.5e-6
+/** The nose cools a little faster than the computed curve. */
+const COOLS_FASTER = 0.9
+
+/** How much longer a tool stands because its nose is still warm, mm. */
+function warmMm({ heat }: Assembly, nowMs: number): number {
+  if (!heat) return 0
+  const seconds = Math.max(0, (nowMs - Date.parse(heat.endedAt)) / 1000)
+  const excess = (heat.fromC - heat.ambientC) * Math.exp(-seconds / (COOLS_FASTER * heat.tauS))
+  return STEEL_PER_K * heat.heatedMm * excess
+}
+
+/** A ticket as the bench in the browser gets it: with where the axes stand now, how warm the tool is, and how it is seated. */
+export function handOut(db: Db, ticket: string, now: string, assembly?: Assembly): string {
+  const nowMs = Date.parse(now)
+  const truth = { ...fromTicket(ticket), zeroMm: zeroTruth(db, nowMs) }
+  if (!assembly) return toTicket(truth)
+  const adapter = adapterNow(db)
+  const warm = { ...truth, warmMm: warmMm(assembly, nowMs), coolsInS: COOLS_FASTER * (assembly.heat?.tauS ?? 1) }
+  return toTicket(adapter && adapter.coupling !== assembly.coupling ? seatedWrong(warm) : warm)
+}
 
 /** The setting master on the spindle. */
 export const masterTicket = (db: Db, master: Master, now: string): string =>

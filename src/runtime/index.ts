@@ -1,20 +1,29 @@
 import 'server-only'
-import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import { existsSync, linkSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { join, relative, sep } from 'node:path'
 import type { LabelFonts } from '@/codecs/label-picture'
-import { openDatabase, type Db } from '@/db/connection'
+import { inTransaction, openDatabase, type Db } from '@/db/connection'
 import { migrate } from '@/db/migrate'
+import { chainUp } from '@/db/record/chain'
 import { httpControl } from '@/devices/control/http'
 import type { Control } from '@/devices/control/port'
+import type { LineBench } from '@/devices/line-bench/port'
+import { tcpLineBench } from '@/devices/line-bench/tcp'
 import type { ShrinkUnit } from '@/devices/shrink/port'
 import { simulatedShrink } from '@/devices/shrink/simulated'
-import { getShrinkState } from '@/db/truth/read'
-import { putShrinkState } from '@/db/truth/write'
+import type { TagStation } from '@/devices/tag/port'
+import { simulatedTag } from '@/devices/tag/simulated'
+import { getShrinkState, getSimTag } from '@/db/truth/read'
+import { putShrinkState, putSimTag } from '@/db/truth/write'
 import { dataFolder } from './data-folder'
 
 export interface Runtime {
   readonly db: Db
   readonly control: Control
+  /** The bench at the end of a serial line; null where none is connected. */
+  readonly lineBench: LineBench | null
+  /** The reader with the chip of this holder before it. */
+  readonly tagOf: (serial: string) => TagStation
   readonly shrink: ShrinkUnit
   readonly schema: number
   readonly evidence: {
@@ -24,6 +33,10 @@ export interface Runtime {
     read(place: string): Uint8Array | null
     /** Every set of pictures kept, with its size in bytes and when it was taken, ISO 8601. */
     list(): { readonly place: string; readonly bytes: number; readonly at: string }[]
+  }
+  /** Files for each machine's control. */
+  readonly drop: {
+    put(machine: string, file: string, text: string, over: boolean): 'written' | 'there'
   }
   /** Pictures and drawings of parts. */
   readonly drawings: {
@@ -50,17 +63,21 @@ function open(): Runtime {
   mkdirSync(data, { recursive: true })
   const db = openDatabase(join(data, 'boulder.sqlite'))
   const schema = migrate(db, join(process.cwd(), 'src/db/migrations'))
+  inTransaction(db, () => chainUp(db))
   const port = Number(process.env.PORT ?? 3000)
   return {
     db,
     schema,
     control: httpControl(process.env.BOULDER_CONTROL ?? `http://127.0.0.1:${port + 1}`),
+    lineBench: process.env.BOULDER_LINE_BENCH ? tcpLineBench(process.env.BOULDER_LINE_BENCH) : null,
+    tagOf: (serial) => simulatedTag({ get: (s) => getSimTag(db, s), put: (s, tag) => putSimTag(db, s, tag) }, serial),
     shrink: simulatedShrink({
       get: () => getShrinkState(db),
       put: (state) => putShrinkState(db, state),
       nowMs: () => Date.now(),
     }),
     evidence: evidenceIn(join(data, 'evidence')),
+    drop: dropIn(join(data, 'drop')),
     drawings: drawingsIn(join(data, 'drawings')),
   }
 }
@@ -84,6 +101,29 @@ function evidenceIn(folder: string): Runtime['evidence'] {
           const place = relative(folder, join(f.parentPath, f.name)).split(sep).join('/')
           return { place, bytes: size, at: mtime.toISOString() }
         })
+    },
+  }
+}
+
+function dropIn(folder: string): Runtime['drop'] {
+  return {
+    put(machine, file, text, over) {
+      const own = join(folder, machine.replace(/[^\w-]/g, '_'))
+      mkdirSync(own, { recursive: true })
+      const name = file.replace(/[^\w.-]/g, '_')
+      const part = join(own, `.${name}.part`)
+      writeFileSync(part, text)
+      try {
+        // a link is made only where nothing lies, a rename also over what lies there; neither shows half a file
+        if (over) renameSync(part, join(own, name))
+        else linkSync(part, join(own, name))
+        return 'written'
+      } catch (error) {
+        if ((error as NodeJS.ErrnoException).code !== 'EEXIST') throw error
+        return 'there'
+      } finally {
+        rmSync(part, { force: true })
+      }
     },
   }
 }

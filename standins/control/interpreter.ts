@@ -4,6 +4,10 @@
  */
 export interface MachineFacts {
   readonly name: string
+  /** A lathe keeps X, Z, nose radius and tip; left out: a mill. */
+  readonly kind?: 'mill' | 'lathe'
+  /** How it understands G10: as a word-address control, or as the open-source interpreter; left out: word address. */
+  readonly dialect?: 'word address' | 'rs274'
   readonly unit: 'mm' | 'inch'
   /** Decimals that its registers keep. */
   readonly decimals: number
@@ -16,6 +20,12 @@ export interface Offsets {
   lengthWear?: number
   size?: number
   sizeWear?: number
+  x?: number
+  z?: number
+  nose?: number
+  tip?: number
+  xWear?: number
+  zWear?: number
 }
 
 export type Table = Record<string, Offsets>
@@ -95,23 +105,72 @@ export function runOffsets(facts: MachineFacts, before: Table, text: string): Ta
       if (value === 10) setting = true
       if (value === 11) setting = false
     }
-    const L = last('L')
-    const P = last('P')
-    const R = last('R')
     if (words.some((w) => w.letter === 'G' && w.value === 10)) {
-      if (!L || !P || !R) throw new Refused(number, 'G10 needs L, P and R')
-      const register = REGISTER_OF_L[L.value]
-      if (!register) throw new Refused(number, `L${L.value} is no register of this control`)
       if (unit === null) throw new Refused(number, 'neither G20 nor G21 was given')
-      if (!Number.isInteger(P.value) || P.value < 1 || P.value > facts.highestTool)
-        throw new Refused(number, `P${P.value} is no tool of this control`)
-      if (R.digits > facts.decimals && unit === facts.unit)
-        throw new Refused(number, `R has more than ${facts.decimals} decimals`)
-      const inOwnUnit = unit === facts.unit ? R.value : unit === 'inch' ? R.value * 25.4 : R.value / 25.4
-      const row = (table[String(P.value)] ??= {})
-      row[register] = keep(incremental ? (row[register] ?? 0) + inOwnUnit : inOwnUnit, facts.decimals)
+      setRow(facts, table, { number, unit, incremental, last })
       setting = false
-    } else if (setting && (P || R)) throw new Refused(number, 'data words without G10')
+    } else if (setting && (last('P') || last('R'))) throw new Refused(number, 'data words without G10')
   }
   return table
+}
+
+interface Word {
+  readonly value: number
+  readonly digits: number
+}
+
+/** One G10 block, as this control understands it. */
+function setRow(
+  facts: MachineFacts,
+  table: Table,
+  block: {
+    readonly number: number
+    readonly unit: 'mm' | 'inch'
+    readonly incremental: boolean
+    readonly last: (letter: string) => Word | undefined
+  },
+): void {
+  const { number, unit, incremental, last } = block
+  const [L, P, R, X, Z, Q] = ['L', 'P', 'R', 'X', 'Z', 'Q'].map(last)
+  const put = (row: Offsets, register: keyof Offsets, word: Word, times = 1, moreDigits = 0) => {
+    if (word.digits > facts.decimals + moreDigits && unit === facts.unit)
+      throw new Refused(number, `a value has more than ${facts.decimals + moreDigits} decimals`)
+    const own = times * (unit === facts.unit ? word.value : unit === 'inch' ? word.value * 25.4 : word.value / 25.4)
+    row[register] = keep(incremental ? (row[register] ?? 0) + own : own, facts.decimals)
+  }
+  const rowOf = (tool: number): Offsets => {
+    if (!Number.isInteger(tool) || tool < 1 || tool > facts.highestTool)
+      throw new Refused(number, `P${P?.value} is no tool of this control`)
+    return (table[String(tool)] ??= {})
+  }
+  if (!P) throw new Refused(number, 'G10 needs P')
+  if (facts.kind === 'lathe') {
+    if (L) throw new Refused(number, 'G10 takes no L on this control')
+    const geometry = P.value > 10_000
+    const row = rowOf(geometry ? P.value - 10_000 : P.value)
+    if (!X && !Z && !R && !Q) throw new Refused(number, 'G10 without X, Z, R or Q')
+    if (X) put(row, geometry ? 'x' : 'xWear', X)
+    if (Z) put(row, geometry ? 'z' : 'zWear', Z)
+    if (R && geometry) put(row, 'nose', R)
+    if (Q) {
+      if (!geometry || !Number.isInteger(Q.value) || Q.value < 0 || Q.value > 9)
+        throw new Refused(number, `Q${Q.value} is no tip`)
+      row.tip = Q.value
+    }
+    return
+  }
+  if (!L) throw new Refused(number, 'G10 needs L')
+  if (facts.dialect === 'rs274') {
+    // L10 and L11 set a row from where the machine stands: an offset file that has them was meant for another control
+    if (L.value !== 1) throw new Refused(number, `L${L.value} does not set a row of this control's table`)
+    const row = rowOf(P.value)
+    if (!Z && !R) throw new Refused(number, 'G10 L1 without Z or R')
+    if (Z) put(row, 'length', Z)
+    if (R) put(row, 'size', R, facts.sizeIs === 'diameter' ? 2 : 1, 1)
+    return
+  }
+  if (!R) throw new Refused(number, 'G10 needs L, P and R')
+  const register = REGISTER_OF_L[L.value]
+  if (!register) throw new Refused(number, `L${L.value} is no register of this control`)
+  put(rowOf(P.value), register, R)
 }

@@ -5,7 +5,8 @@
 import { mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs'
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http'
 import { join } from 'node:path'
-import { Refused, runOffsets, type MachineFacts, type Table } from './interpreter'
+import { takeFile } from './gateway'
+import { Refused, type MachineFacts, type Table } from './interpreter'
 
 const port = Number(process.env.CONTROL_PORT ?? 3001)
 const folder = process.env.CONTROL_DATA ?? './data/control'
@@ -56,7 +57,7 @@ async function handle(request: IncomingMessage, response: ServerResponse): Promi
   if (match[2] === 'table') return answer(response, 200, { sizeIs: facts.sizeIs, tools: live })
   if (request.method !== 'POST') return answer(response, 405, { line: null, detail: 'send the file by POST' })
   const text = await bodyOf(request)
-  const tools = runOffsets(facts, match[2] === 'scratch' ? {} : live, text)
+  const tools = takeFile(facts, match[2] === 'scratch' ? {} : live, text)
   if (match[2] === 'run') writeState({ ...state, [key]: tools })
   answer(response, 200, { sizeIs: facts.sizeIs, tools })
 }

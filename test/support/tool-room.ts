@@ -177,6 +177,7 @@ export const saving = (serial: string, edges: readonly Tool[], change: Partial<S
   frames: frames(edges),
   mmPerPixel: SCALE,
   checkId: 1,
+  program: 0,
   ...change,
 })
 

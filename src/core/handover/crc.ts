@@ -14,3 +14,13 @@ export const crc16Text = (text: string): string =>
     .toString(16)
     .toUpperCase()
     .padStart(4, '0')
+
+/** CRC-32 as of IEEE 802.3: polynomial 0x04C11DB7 reflected, start and final XOR all ones; `123456789` gives CBF43926. */
+export function crc32(bytes: Iterable<number>): number {
+  let crc = 0xffffffff
+  for (const byte of bytes) {
+    crc ^= byte
+    for (let bit = 0; bit < 8; bit++) crc = crc & 1 ? (crc >>> 1) ^ 0xedb88320 : crc >>> 1
+  }
+  return (crc ^ 0xffffffff) >>> 0
+}

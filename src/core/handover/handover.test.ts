@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { HERON } from '../../../test/support/machines'
 import type { Machine } from '../tool'
 import {
   compareTable,
@@ -11,26 +12,7 @@ import {
   type HandoverValues,
 } from './index'
 
-const mill: Machine = {
-  key: 'HERON',
-  name: 'Heron',
-  about: '',
-  kind: 'mill',
-  unit: 'mm',
-  decimals: 3,
-  coupling: 'HSK-A63',
-  greatestRpm: 24000,
-  sizeRegister: 'radius',
-  lengthMm: { min: 60, max: 300 },
-  radiusMm: { min: 0.5, max: 60 },
-  registers: { min: 1, max: 200 },
-  pockets: 60,
-  labelCode: 'datamatrix',
-  post: 'word-address-mill',
-  studForms: [],
-  greatestKg: null,
-  route: 'measure, then balance',
-}
+const mill: Machine = { ...HERON, lengthMm: { min: 60, max: 300 }, radiusMm: { min: 0.5, max: 60 } }
 const inch: Machine = { ...mill, key: 'DIPPER', name: 'Dipper', unit: 'inch', decimals: 4, sizeRegister: 'diameter' }
 const good: HandoverCase = {
   machine: mill,

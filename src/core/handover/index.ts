@@ -1,4 +1,6 @@
 export * from './crc'
+export * from './tag'
 export * from './refuse'
 export * from './values'
 export * from './saved'
+export * from './wear'

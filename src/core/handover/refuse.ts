@@ -1,7 +1,8 @@
 /** What speaks against a hand-over: refused here already, not at the machine. */
 import type { Verdict } from '../measure'
-import { COUPLINGS, type Coupling, type Machine } from '../tool'
+import { COUPLINGS, tableOf, type Coupling, type Machine } from '../tool'
 import { formatLength, unitMark } from '../units'
+import { registerNumber } from './values'
 
 export type HandoverRefusal =
   | { readonly code: 'NOT_MEASURED' }
@@ -13,6 +14,8 @@ export type HandoverRefusal =
   | { readonly code: 'WRONG_MACHINE'; readonly machine: string; readonly allowed: readonly string[] }
   | { readonly code: 'LENGTH_RANGE'; readonly lengthMm: number; readonly machine: Machine }
   | { readonly code: 'RADIUS_RANGE'; readonly radiusMm: number; readonly machine: Machine }
+  /** The machine's rows go by pocket or by a table, and this tool has none. */
+  | { readonly code: 'NO_REGISTER'; readonly t: number; readonly machine: Machine }
   | { readonly code: 'REGISTER_RANGE'; readonly t: number; readonly machine: Machine }
 
 /** A lead may release these with a reason; nobody the others. */
@@ -21,13 +24,15 @@ export const leadMayOverrule = (refusal: HandoverRefusal): boolean => refusal.co
 export interface HandoverCase {
   readonly machine: Machine | null
   readonly t: number | null
+  /** Where it is to stand; null while nobody said. */
+  readonly pocket?: number | null
   readonly coupling: Coupling
   /** Machines of the definition; null without one. */
   readonly allowed: readonly string[] | null
   readonly measured: { readonly lengthMm: number; readonly radiusMm: number; readonly verdict: Verdict | null } | null
 }
 
-export function refuseHandover({ machine, t, coupling, allowed, measured }: HandoverCase): HandoverRefusal[] {
+export function refuseHandover({ machine, t, pocket = null, coupling, allowed, measured }: HandoverCase): HandoverRefusal[] {
   const found: HandoverRefusal[] = []
   if (!measured) found.push({ code: 'NOT_MEASURED' })
   else if (measured.verdict === 'off') found.push({ code: 'OFF' })
@@ -39,7 +44,12 @@ export function refuseHandover({ machine, t, coupling, allowed, measured }: Hand
   }
   if (machine.coupling !== coupling) found.push({ code: 'WRONG_TAPER', has: coupling, needs: machine.coupling })
   if (allowed && !allowed.includes(machine.key)) found.push({ code: 'WRONG_MACHINE', machine: machine.name, allowed })
-  if (t !== null && (t < machine.registers.min || t > machine.registers.max)) found.push({ code: 'REGISTER_RANGE', t, machine })
+  if (t !== null) {
+    const register = registerNumber({ t, pocket }, machine)
+    if (register === null) found.push({ code: 'NO_REGISTER', t, machine })
+    else if (register < machine.registers.min || register > machine.registers.max)
+      found.push({ code: 'REGISTER_RANGE', t, machine })
+  }
   if (measured) {
     const { lengthMm, radiusMm } = measured
     if (lengthMm < machine.lengthMm.min || lengthMm > machine.lengthMm.max)
@@ -71,6 +81,10 @@ export function handoverRefusalText(r: HandoverRefusal): string {
       return `${r.machine.name} takes lengths from ${size(r.machine.lengthMm.min, r.machine)} to ${size(r.machine.lengthMm.max, r.machine)}; this tool is ${size(r.lengthMm, r.machine)}.`
     case 'RADIUS_RANGE':
       return `${r.machine.name} takes radii from ${size(r.machine.radiusMm.min, r.machine)} to ${size(r.machine.radiusMm.max, r.machine)}; this tool has ${size(r.radiusMm, r.machine)}.`
+    case 'NO_REGISTER':
+      return tableOf(r.machine).numberFrom === 'pocket'
+        ? `${r.machine.name} numbers its registers by pocket, and T${r.t} has no pocket yet.`
+        : `${r.machine.name} has no register for T${r.t} in its table of numbers. Enter one in its options.`
     case 'REGISTER_RANGE':
       return `${r.machine.name} has registers ${r.machine.registers.min} to ${r.machine.registers.max}; T${r.t} has none.`
   }

@@ -1,5 +1,5 @@
 /** What a hand-over freezes, and what each place it goes to says of it. Lengths mm. */
-import type { Machine } from '../tool'
+import { tableOf, type Machine } from '../tool'
 import { mmToUnit, roundTo, type LengthUnit } from '../units'
 
 export interface HandoverValues {
@@ -13,6 +13,8 @@ export interface HandoverValues {
   readonly radiusMm: number
   readonly cornerRadiusMm: number | null
   readonly pocket: number | null
+  /** Orientation of the imaginary tip on a lathe, 1–9; left out where the machine knows none. */
+  readonly tip?: number
   /** ISO 8601, UTC. */
   readonly measuredAt: string
 }
@@ -35,6 +37,7 @@ export function labelFields(v: HandoverValues): Partial<Record<LabelField, strin
     M: v.machine,
     L: length(v.lengthMm),
     X: length(v.radiusMm),
+    ...(v.tip === undefined ? {} : { Z: length(v.lengthMm), Q: String(v.tip) }),
     ...(v.pocket === null ? {} : { P: String(v.pocket) }),
     ...(v.cornerRadiusMm === null ? {} : { E: length(v.cornerRadiusMm) }),
     U: v.unit === 'mm' ? 'MM' : 'IN',
@@ -42,11 +45,26 @@ export function labelFields(v: HandoverValues): Partial<Record<LabelField, strin
   }
 }
 
-/** A register of the control's table. */
-export type RegisterName = 'length' | 'length wear' | 'radius' | 'radius wear' | 'diameter' | 'diameter wear'
+/** A register of the control's table; the last six on a lathe. */
+export type RegisterName =
+  | 'length'
+  | 'length wear'
+  | 'radius'
+  | 'radius wear'
+  | 'diameter'
+  | 'diameter wear'
+  | 'X radius'
+  | 'X diameter'
+  | 'Z'
+  | 'X wear'
+  | 'Z wear'
+  | 'nose radius'
+  | 'tip'
 
 export interface RegisterValue {
   readonly t: number
+  /** The row of the table it stands in. */
+  readonly number: number
   readonly register: RegisterName
   /** In the machine's unit, not rounded. */
   readonly measured: number
@@ -54,22 +72,53 @@ export interface RegisterValue {
   readonly rounded: number
 }
 
-/** Geometry from the measurement, wear zero with it: a new figure with an old wear is a wrong figure. */
-export function registersOf(v: Pick<HandoverValues, 't' | 'lengthMm' | 'radiusMm'>, machine: Machine): RegisterValue[] {
-  const size = machine.sizeRegister === 'radius' ? v.radiusMm : 2 * v.radiusMm
+type Written = Pick<HandoverValues, 't' | 'lengthMm' | 'radiusMm'> &
+  Partial<Pick<HandoverValues, 'cornerRadiusMm' | 'pocket' | 'tip'>>
+
+/** The row of a tool; null where nobody knows it yet. */
+export function registerNumber(v: Pick<Written, 't' | 'pocket'>, machine: Machine): number | null {
+  const { numberFrom, numbers } = tableOf(machine)
+  if (numberFrom === 'pocket') return v.pocket ?? null
+  return numberFrom === 'table' ? (numbers[String(v.t)] ?? null) : v.t
+}
+
+/** What stands in the length register: from the gauge line, or from the end of the machine's master tool. */
+export function writtenLengthMm(lengthMm: number, machine: Machine): number {
+  const { lengthFrom } = tableOf(machine)
+  return lengthFrom.type === 'master' ? lengthMm - lengthFrom.lengthMm : lengthMm
+}
+
+/**
+ * Geometry from the measurement, and wear zero with it where the machine wants that.
+ * @returns nothing where the tool has no row
+ */
+export function registersOf(v: Written, machine: Machine): RegisterValue[] {
+  const number = registerNumber(v, machine)
+  if (number === null) return []
   const row = (register: RegisterName, mm: number): RegisterValue => {
     const measured = mmToUnit(mm, machine.unit)
-    return { t: v.t, register, measured, rounded: roundTo(measured, machine.decimals) }
+    return { t: v.t, number, register, measured, rounded: roundTo(measured, machine.decimals) }
   }
+  const zeroed = tableOf(machine).wear === 'zero'
+  const twice = machine.sizeRegister === 'diameter' ? 2 : 1
+  const lengthMm = writtenLengthMm(v.lengthMm, machine)
+  if (machine.kind === 'lathe')
+    return [
+      row(twice === 2 ? 'X diameter' : 'X radius', twice * v.radiusMm),
+      row('Z', lengthMm),
+      row('nose radius', v.cornerRadiusMm ?? 0),
+      { t: v.t, number, register: 'tip', measured: v.tip ?? 0, rounded: v.tip ?? 0 },
+      ...(zeroed ? [row('X wear', 0), row('Z wear', 0)] : []),
+    ]
   return [
-    row('length', v.lengthMm),
-    row('length wear', 0),
-    row(machine.sizeRegister, size),
-    row(`${machine.sizeRegister} wear`, 0),
+    row('length', lengthMm),
+    ...(zeroed ? [row('length wear', 0)] : []),
+    row(machine.sizeRegister, twice * v.radiusMm),
+    ...(zeroed ? [row(`${machine.sizeRegister} wear`, 0)] : []),
   ]
 }
 
-/** What the control's table holds for one tool number, in its own unit; a register never written is missing. */
+/** What the control's table holds in one row, in its own unit; a register never written is missing. */
 export type HeldRow = Readonly<Partial<Record<RegisterName, number>>>
 
 export interface CheckRow {
@@ -89,8 +138,8 @@ export interface PostCheck {
 
 /** Measured against held, value by value; `same` means held equals measured as the machine rounds it. */
 export function compareTable(wanted: readonly RegisterValue[], held: ReadonlyMap<number, HeldRow>, unit: LengthUnit): PostCheck {
-  const rows = wanted.map(({ t, register, measured, rounded }) => {
-    const value = held.get(t)?.[register] ?? null
+  const rows = wanted.map(({ t, number, register, measured, rounded }) => {
+    const value = held.get(number)?.[register] ?? null
     return { t, register, unit, measured, held: value, same: value === rounded }
   })
   return { same: rows.every((row) => row.same), rows }

@@ -2,14 +2,15 @@
 export const TOOL_STATES = ['built', 'measured', 'released', 'loaded', 'apart'] as const
 export type ToolState = (typeof TOOL_STATES)[number]
 
-export type ToolEvent = 'save-measurement' | 'release' | 'load' | 'disturb' | 'take-apart'
+/** A tool comes out of its machine unchanged, or so that what was measured of it does not count any more. */
+export type ToolEvent = 'save-measurement' | 'release' | 'load' | 'unload' | 'unload-changed' | 'disturb' | 'take-apart'
 
 /** A new measurement of a released tool makes its hand-over out of date; what disturbs a tool sets back all that followed. */
 const TABLE: Readonly<Record<ToolState, Readonly<Partial<Record<ToolEvent, ToolState>>>>> = {
   built: { 'save-measurement': 'measured', disturb: 'built', 'take-apart': 'apart' },
   measured: { 'save-measurement': 'measured', release: 'released', disturb: 'built', 'take-apart': 'apart' },
   released: { 'save-measurement': 'measured', release: 'released', load: 'loaded', disturb: 'built', 'take-apart': 'apart' },
-  loaded: {},
+  loaded: { unload: 'released', 'unload-changed': 'built' },
   apart: {},
 }
 

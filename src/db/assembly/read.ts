@@ -26,6 +26,12 @@ export function getAssembly(db: Db, serial: string): Assembly | null {
 }
 
 /** The name a tool had when it was built, also after it was taken apart. */
+/** A tool whatever became of it. */
+export function getAssemblyById(db: Db, id: number): Assembly | null {
+  const row = db.prepare('SELECT * FROM assembly WHERE id = ?').get(id)
+  return row ? assembly(row) : null
+}
+
 export const getAssemblyName = (db: Db, id: number): string | null =>
   (db.prepare('SELECT name FROM assembly WHERE id = ?').get(id) as { name: string } | undefined)?.name ?? null
 

@@ -40,6 +40,8 @@ export interface Move {
   readonly heat?: Heat
   readonly parts?: readonly BuiltPart[]
   readonly condition?: Condition
+  /** Added to the minutes it has cut. */
+  readonly cutMin?: number
 }
 
 /**
@@ -51,13 +53,14 @@ export function moveAssembly(db: Db, seen: Pick<Assembly, 'id' | 'version'>, to:
     .prepare(
       `UPDATE assembly SET state = :state, pocket = :pocket, machine_key = coalesce(:machine, machine_key), t = coalesce(:t, t),
          place_id = iif(:state IN ('loaded', 'apart'), NULL, place_id), heat = coalesce(:heat, heat), parts = coalesce(:parts, parts),
-         condition = coalesce(:condition, condition), version = version + 1
+         condition = coalesce(:condition, condition), life_used_min = life_used_min + :cutMin, version = version + 1
        WHERE id = :id AND version = :version`,
     )
     .run({
       id: seen.id,
       version: seen.version,
       state: to.state,
+      cutMin: to.cutMin ?? 0,
       pocket: to.pocket ?? null,
       machine: to.machine ?? null,
       t: to.t ?? null,

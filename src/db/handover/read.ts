@@ -61,3 +61,9 @@ export function currentHandover(db: Db, serial: string): Handover | null {
 export function nextIssue(db: Db, serial: string): number {
   return (db.prepare('SELECT coalesce(max(issue), 0) + 1 AS n FROM handover WHERE serial = ?').get(serial) as { n: number }).n
 }
+
+/** The newest hand-over of a serial, current or not. */
+export function lastHandover(db: Db, serial: string): Handover | null {
+  const row = db.prepare('SELECT * FROM handover WHERE serial = ? ORDER BY id DESC LIMIT 1').get(serial)
+  return row ? handover(row) : null
+}

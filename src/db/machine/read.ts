@@ -14,3 +14,7 @@ export function getPostTemplate(db: Db, name: string): string | null {
   const row = db.prepare('SELECT template FROM post WHERE name = ?').get(name) as { template: string } | undefined
   return row?.template ?? null
 }
+
+/** Names of all posts that are kept. */
+export const listPosts = (db: Db): string[] =>
+  (db.prepare('SELECT name FROM post ORDER BY name').all() as { name: string }[]).map((r) => r.name)

@@ -1,4 +1,4 @@
-import type { MeasurementSource, SavedMeasurement } from '@/core/measure'
+import type { FeatureResult, MeasurementSource, SavedMeasurement, ToolResult } from '@/core/measure'
 import type { Db } from '../connection'
 
 interface MeasurementRow {
@@ -13,11 +13,39 @@ interface MeasurementRow {
   reason: string | null
 }
 
+type Kept = Pick<SavedMeasurement, 'summary' | 'edges' | 'verdict'> & Partial<Pick<SavedMeasurement, 'steps' | 'program'>>
+/** As it was written before there were programs: lengths only, all of the tool itself. */
+interface OldFeature extends Omit<FeatureResult, 'step' | 'value' | 'sigma'> {
+  readonly valueMm: number
+  readonly sigmaMm: number
+}
+interface Body extends Kept {
+  readonly result: Omit<ToolResult, 'features' | 'missing'> & {
+    readonly features: readonly (FeatureResult | OldFeature)[]
+    readonly missing: readonly (FeatureResult['key'] | ToolResult['missing'][number])[]
+  }
+}
+
+function featureOf(f: FeatureResult | OldFeature): FeatureResult {
+  if ('value' in f) return f
+  const { valueMm, sigmaMm, ...rest } = f
+  return { ...rest, step: null, value: valueMm, sigma: sigmaMm }
+}
+
 const measurement = (row: unknown): SavedMeasurement => {
   const r = row as MeasurementRow
-  const body = JSON.parse(r.body) as Pick<SavedMeasurement, 'summary' | 'edges' | 'result' | 'verdict'>
+  const body = JSON.parse(r.body) as Body
   return {
-    ...body,
+    summary: body.summary,
+    edges: body.edges,
+    verdict: body.verdict,
+    steps: body.steps ?? [],
+    program: body.program ?? null,
+    result: {
+      ...body.result,
+      features: body.result.features.map(featureOf),
+      missing: body.result.missing.map((m) => (typeof m === 'string' ? { key: m, step: null } : m)),
+    },
     id: r.id,
     assemblyId: r.assembly_id,
     serial: r.serial,
@@ -42,13 +70,15 @@ export function getMeasurement(db: Db, id: number): SavedMeasurement | null {
   return row ? measurement(row) : null
 }
 
-/** Pictures that the figures of a tool that still stands rest on: of its last measurement, and of the bench's last check. */
+/** Pictures that something in force rests on: figures of a tool that still stands, the bench's last check, a measuring program. */
 export function listEvidenceInUse(db: Db): Set<string> {
   const rows = db
     .prepare(
       `SELECT evidence FROM measurement WHERE id IN
          (SELECT max(m.id) FROM measurement m JOIN assembly a ON a.id = m.assembly_id WHERE a.state <> 'apart' GROUP BY a.id)
-       UNION SELECT evidence FROM bench_check WHERE id = (SELECT max(id) FROM bench_check)`,
+       UNION SELECT evidence FROM bench_check WHERE id = (SELECT max(id) FROM bench_check)
+       UNION SELECT evidence FROM measuring_program p
+         WHERE version = (SELECT max(version) FROM measuring_program WHERE definition_id = p.definition_id)`,
     )
     .all() as { evidence: string | null }[]
   return new Set(rows.flatMap((r) => (r.evidence ? [r.evidence] : [])))

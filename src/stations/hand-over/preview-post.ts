@@ -1,9 +1,10 @@
 import type { PostTool } from '@/codecs/post'
-import { fail, type Result } from '@/core/units'
+import type { Assembly, Machine } from '@/core/tool'
+import { fail, ok, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
 import { nextIssue } from '@/db/handover/read'
-import { getHolder } from '@/db/library/read'
+import { getDefinition, getHolder } from '@/db/library/read'
 import { getMachine } from '@/db/machine/read'
 import { lastMeasurement } from '@/db/measurement/read'
 import type { Control } from '@/devices/control/port'
@@ -17,17 +18,14 @@ export interface Preview {
   readonly post?: string
 }
 
-/** A post over several tools as it would be now; nothing is released. */
-export async function previewPost(
-  db: Db,
-  control: Control,
-  { machine: key, assemblies, post }: Preview,
-  now: string,
-): Promise<Result<PostTrial, Refused>> {
-  const machine = getMachine(db, key)
-  if (!machine) return fail({ code: 'UNKNOWN_MACHINE', text: `There is no machine ${key}.` })
+/** Whether a tool turns; one without a definition does not. */
+const turns = (db: Db, { definition }: Assembly): boolean =>
+  definition !== null && getDefinition(db, definition.id, definition.version)?.toolClass === 'turn'
+
+/** Tools as a post of this machine would get them now, from their last measurements. */
+export function toolsFor(db: Db, machine: Machine, serials: readonly string[]): Result<readonly PostTool[], Refused> {
   const tools: PostTool[] = []
-  for (const serial of assemblies) {
+  for (const serial of serials) {
     const assembly = getAssembly(db, serial.toUpperCase())
     if (!assembly)
       return fail(
@@ -38,7 +36,7 @@ export async function previewPost(
     const measurement = assembly.state === 'built' ? null : lastMeasurement(db, assembly.id)
     const values =
       measurement && assembly.t !== null
-        ? valuesOf(assembly, measurement, machine, assembly.t, nextIssue(db, assembly.serial))
+        ? valuesOf(assembly, measurement, machine, assembly.t, nextIssue(db, assembly.serial), turns(db, assembly))
         : null
     if (!values)
       return fail({
@@ -52,5 +50,18 @@ export async function previewPost(
       })
     tools.push({ ...values, name: assembly.name })
   }
-  return tryPost(db, control, machine, tools, now, post)
+  return ok(tools)
+}
+
+/** A post over several tools as it would be now; nothing is released. */
+export async function previewPost(
+  db: Db,
+  control: Control,
+  { machine: key, assemblies, post }: Preview,
+  now: string,
+): Promise<Result<PostTrial, Refused>> {
+  const machine = getMachine(db, key)
+  if (!machine) return fail({ code: 'UNKNOWN_MACHINE', text: `There is no machine ${key}.` })
+  const tools = toolsFor(db, machine, assemblies)
+  return tools.ok ? tryPost(db, control, machine, tools.value, now, post) : tools
 }

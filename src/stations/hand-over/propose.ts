@@ -1,5 +1,5 @@
 import { encodeLabel } from '@/codecs/label-text'
-import { postFileName, renderPost, type PostTool } from '@/codecs/post'
+import { postFileName, renderPost, SHIPPED_POSTS, type PostTool } from '@/codecs/post'
 import {
   compareTable,
   handoverRefusalText,
@@ -27,7 +27,28 @@ export interface PostTrial {
   readonly check: PostCheck
 }
 
-/** Renders a post and lets the control run it on a scratch table; the live one is not touched. */
+/** Fills a template in and lets the control run it on a scratch table; the live one is not touched. */
+export async function tryTemplateOn(
+  control: Control,
+  machine: Machine,
+  template: string,
+  tools: readonly PostTool[],
+  now: string,
+  postName = machine.post,
+): Promise<Result<PostTrial, Refused>> {
+  const rendered = renderPost(template, { machine, madeAt: now, tools })
+  if (!rendered.ok) return fail({ code: 'BAD_TEMPLATE', text: `The post cannot be filled in: ${rendered.error.detail}` })
+  const held = await control.tryFile(machine.key, rendered.value)
+  if (!held.ok) return fail({ code: held.error.code, text: controlErrorText(held.error) })
+  const check = compareTable(
+    tools.flatMap((tool) => registersOf(tool, machine)),
+    held.value,
+    machine.unit,
+  )
+  return ok({ file: postFileName(machine, tools, postName), text: rendered.value, check })
+}
+
+/** A machine's post, tried. */
 export async function tryPost(
   db: Db,
   control: Control,
@@ -36,20 +57,13 @@ export async function tryPost(
   now: string,
   postName = machine.post,
 ): Promise<Result<PostTrial, Refused>> {
-  const template = getPostTemplate(db, postName)
+  const template = getPostTemplate(db, postName) ?? SHIPPED_POSTS[postName] ?? null
   if (template === null) return fail({ code: 'UNKNOWN_POST', text: `There is no post ${postName}.` })
-  const rendered = renderPost(template, { machine, madeAt: now, tools })
-  if (!rendered.ok)
-    return fail({ code: 'BAD_TEMPLATE', text: `The post ${postName} cannot be filled in: ${rendered.error.detail}` })
-  const held = await control.tryFile(machine.key, rendered.value)
-  if (!held.ok) return fail({ code: held.error.code, text: controlErrorText(held.error) })
-  const check = compareTable(
-    tools.flatMap((tool) => registersOf(tool, machine)),
-    held.value,
-    machine.unit,
-  )
-  return ok({ file: postFileName(machine, tools), text: rendered.value, check })
+  return tryTemplateOn(control, machine, template, tools, now, postName)
 }
+
+/** Orientation of the imaginary tip of a tool that turns outside, towards the chuck: common practice, no source. */
+const OUTSIDE_TIP = 3
 
 /** What a tool's hand-over would freeze, from its last measurement. */
 export function valuesOf(
@@ -58,6 +72,7 @@ export function valuesOf(
   machine: Machine,
   t: number,
   issue: number,
+  turning: boolean,
 ): HandoverValues | null {
   const { LF, DC, RE } = measurement.summary
   if (LF === null || DC === null) return null
@@ -68,9 +83,11 @@ export function valuesOf(
     machine: machine.key,
     unit: machine.unit,
     lengthMm: LF,
-    radiusMm: DC / 2,
+    // a drill in a turret stands on the spindle's centre
+    radiusMm: machine.kind === 'lathe' && !turning ? 0 : DC / 2,
     cornerRadiusMm: RE,
     pocket: null,
+    ...(machine.kind === 'lathe' && turning ? { tip: OUTSIDE_TIP } : {}),
     measuredAt: measurement.at,
   }
 }
@@ -103,7 +120,10 @@ export async function proposeHandover(
   const t = given.t ?? assembly.t
   const definition = assembly.definition ? getDefinition(db, assembly.definition.id, assembly.definition.version) : null
   const measurement = assembly.state === 'built' ? null : lastMeasurement(db, assembly.id)
-  const values = measurement && machine && t !== null ? valuesOf(assembly, measurement, machine, t, nextIssue(db, serial)) : null
+  const values =
+    measurement && machine && t !== null
+      ? valuesOf(assembly, measurement, machine, t, nextIssue(db, serial), definition?.toolClass === 'turn')
+      : null
   const measured =
     values && measurement ? { lengthMm: values.lengthMm, radiusMm: values.radiusMm, verdict: measurement.verdict } : null
   const found = refuseHandover({

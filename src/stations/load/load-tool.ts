@@ -1,4 +1,4 @@
-import { compareTable, registersOf, type CheckRow } from '@/core/handover'
+import { compareTable, registerNumber, registersOf, type CheckRow } from '@/core/handover'
 import { nextState } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { moveAssembly } from '@/db/assembly/write'
@@ -46,7 +46,8 @@ export async function loadTool(work: Work, control: Control, scans: LoadScans): 
       code: 'READ_BACK',
       text: `The control holds ${wrong.held ?? 'nothing'} as ${wrong.register} of T${wrong.t}, not ${wrong.measured}. Do not run this tool; correct the register.`,
     })
-  const before = { ...(old.value.get(handover.values.t) ?? {}) } as Record<string, number>
+  const register = registerNumber({ ...handover.values, pocket: handover.values.pocket ?? pocket }, machine) ?? handover.values.t
+  const before = { ...(old.value.get(register) ?? {}) } as Record<string, number>
   try {
     const done = inTransaction(work.db, () => {
       if (!moveAssembly(work.db, assembly, { state, pocket, machine: machine.key })) return false
@@ -59,7 +60,7 @@ export async function loadTool(work: Work, control: Control, scans: LoadScans): 
           t: handover.values.t,
           machine: machine.key,
           before,
-          after: held.value.get(handover.values.t) ?? null,
+          after: held.value.get(register) ?? null,
         },
       )
       return true

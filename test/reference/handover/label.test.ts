@@ -10,20 +10,9 @@ import {
   labelAgrees,
   readScan,
 } from '@/codecs/label-text'
-import { crc16, crc16Text, type HandoverValues } from '@/core/handover'
+import { crc16, crc16Text } from '@/core/handover'
+import { VALUES } from '../../support/machines'
 
-const VALUES: HandoverValues = {
-  serial: 'BX00142',
-  issue: 7,
-  t: 12,
-  machine: 'HERON',
-  unit: 'mm',
-  lengthMm: 152.314,
-  radiusMm: 9.9987,
-  cornerRadiusMm: 1.4981,
-  pocket: null,
-  measuredAt: '2026-11-25T10:42:00.000Z',
-}
 const PRINTED = 'BT1;S=BX00142;I=7;T=12;M=HERON;L=152.3140;X=9.9987;E=1.4981;U=MM;A=2611251042;C=C36C'
 
 describe('CRC', () => {

@@ -8,27 +8,8 @@ import { renderPost, SHIPPED_POSTS, type PostTool } from '@/codecs/post'
 import { compareTable, registersOf, type HeldRow } from '@/core/handover'
 import type { Machine } from '@/core/tool'
 import { Refused, runOffsets, type MachineFacts } from '../../../standins/control/interpreter'
+import { HERON } from '../../support/machines'
 
-const HERON: Machine = {
-  key: 'HERON',
-  name: 'Heron',
-  about: '',
-  kind: 'mill',
-  unit: 'mm',
-  decimals: 3,
-  coupling: 'HSK-A63',
-  greatestRpm: 24000,
-  sizeRegister: 'radius',
-  lengthMm: { min: 0, max: 400 },
-  radiusMm: { min: 0, max: 100 },
-  registers: { min: 1, max: 200 },
-  pockets: 60,
-  labelCode: 'datamatrix',
-  post: 'word-address-mill',
-  studForms: [],
-  greatestKg: null,
-  route: 'measure, then balance',
-}
 const DIPPER: Machine = { ...HERON, key: 'DIPPER', unit: 'inch', decimals: 4, sizeRegister: 'diameter' }
 const facts = (m: Machine): MachineFacts => ({
   name: m.name,

@@ -1,0 +1,34 @@
+/** A CuttingTool asset document (MTConnect Part 4, element names and codes from memory); lengths always in mm. */
+export const ASSET_XML = `<?xml version="1.0" encoding="UTF-8"?>
+<MTConnectAssets xmlns="urn:mtconnect.org:MTConnectAssets:1.4" xmlns:xsi="http://www.w3.org/2001/XMLSchema-instance">
+  <Header creationTime="{{ madeAt }}" sender="boulder" instanceId="1" version="1.4" assetBufferSize="1024" assetCount="{{ tools | size }}"/>
+  <Assets>
+{%- for tool in tools %}
+    <CuttingTool assetId="{{ tool.serial | escape }}.{{ tool.issue }}" serialNumber="{{ tool.serial | escape }}" toolId="T{{ tool.t }}" timestamp="{{ tool.measuredAt | default: madeAt }}">
+      <Description>{{ tool.name | escape }}</Description>
+      <CuttingToolLifeCycle>
+        <CutterStatus><Status>MEASURED</Status></CutterStatus>
+        <ProgramToolNumber>{{ tool.register }}</ProgramToolNumber>
+        {%- if tool.pocket %}
+        <Location type="POT">{{ tool.pocket }}</Location>
+        {%- endif %}
+        <ConnectionCodeMachineSide>{{ machine.coupling | escape }}</ConnectionCodeMachineSide>
+        <Measurements>
+          <FunctionalLength code="LF" units="MILLIMETER">{{ tool.kept.length | inmm: machine.unit | num: 6 }}</FunctionalLength>
+          <CuttingDiameterMax code="DC" units="MILLIMETER">{{ tool.kept.diameter | inmm: machine.unit | num: 6 }}</CuttingDiameterMax>
+        </Measurements>
+        {%- if tool.cornerRadiusMm %}
+        <CuttingItems count="1">
+          <CuttingItem indices="1">
+            <Measurements>
+              <CornerRadius code="RE" units="MILLIMETER">{{ tool.kept.noseRadius | inmm: machine.unit | num: 6 }}</CornerRadius>
+            </Measurements>
+          </CuttingItem>
+        </CuttingItems>
+        {%- endif %}
+      </CuttingToolLifeCycle>
+    </CuttingTool>
+{%- endfor %}
+  </Assets>
+</MTConnectAssets>
+`

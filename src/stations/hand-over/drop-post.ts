@@ -1,0 +1,99 @@
+import type { PostTool } from '@/codecs/post'
+import type { Handover } from '@/core/handover'
+import { fail, ok, type Result } from '@/core/units'
+import { getAssemblyName } from '@/db/assembly/read'
+import { inTransaction } from '@/db/connection'
+import { getHandover } from '@/db/handover/read'
+import { getMachine } from '@/db/machine/read'
+import type { Control } from '@/devices/control/port'
+import { noteRefusal } from '../records/note-refusal'
+import { note } from '../records/note'
+import type { Refused, Work } from '../work'
+import { tryPost } from './propose'
+
+/** A folder for each machine, from which its control or a gateway takes files; handed in, so that a verb knows no file system. */
+export interface DropFolder {
+  /**
+   * Whole file or none.
+   * @param over whether a file that the control has not taken yet may be written over
+   * @returns `there` when one of that name still lies there
+   */
+  put(machine: string, file: string, text: string, over: boolean): 'written' | 'there'
+}
+
+export interface Drop {
+  /** Hand-overs, all for one machine. */
+  readonly ids: readonly number[]
+  /** Said yes to writing over a file that still lies there. */
+  readonly over: boolean
+}
+
+/** Puts one released tool, or a whole kit, into its machine's folder as one file. */
+export async function dropPost(
+  work: Work,
+  control: Control,
+  folder: DropFolder,
+  { ids, over }: Drop,
+): Promise<Result<{ readonly file: string }, Refused>> {
+  const handovers = ids.flatMap((id) => getHandover(work.db, id) ?? [])
+  if (!handovers.length || handovers.length !== new Set(ids).size)
+    return fail({ code: 'UNKNOWN_HANDOVER', text: 'One of these hand-overs is not known here.' })
+  const key = handovers[0].values.machine
+  const machine = getMachine(work.db, key)
+  const refuse = (refused: Refused) => {
+    noteRefusal(work, 'Hand over', { serial: handovers[0].values.serial, t: handovers[0].values.t, machine: key }, refused)
+    return fail(refused)
+  }
+  if (!machine) return refuse({ code: 'UNKNOWN_MACHINE', text: `There is no machine ${key}.` })
+  const stray = handovers.find((h) => h.values.machine !== key)
+  if (stray)
+    return refuse({
+      code: 'VALUES_DIFFER',
+      text: `${stray.values.serial} was released for ${stray.values.machine}, not for ${key}.`,
+    })
+  const old = handovers.find((h) => h.voidedAt)
+  if (old)
+    return refuse({
+      code: 'SUPERSEDED',
+      text: `Hand-over ${old.values.issue} of ${old.values.serial} is out of date: ${old.voidReason}. Nothing was sent.`,
+    })
+  const post = handovers.length === 1 ? ok(handovers[0]) : await wholeKit(work, control, machine, handovers)
+  if (!post.ok) return refuse(post.error)
+  const { postFile, postText } = post.value
+  if (folder.put(key, postFile, postText, over) === 'there')
+    return fail({
+      code: 'FILE_THERE',
+      text: `${postFile} still lies in ${machine.name}’s folder: the control has not taken it. Write over it only when you know why.`,
+    })
+  inTransaction(work.db, () => {
+    for (const { values } of handovers)
+      note(work, 'posted', `${postFile} into ${machine.name}’s folder${over ? ', over the one that lay there' : ''}`, {
+        serial: values.serial,
+        t: values.t,
+        machine: key,
+        after: { file: postFile, issue: values.issue },
+      })
+  })
+  return ok({ file: postFile })
+}
+
+/** The frozen values of several tools in one file, tried by the control like every other. */
+async function wholeKit(
+  work: Work,
+  control: Control,
+  machine: NonNullable<ReturnType<typeof getMachine>>,
+  handovers: readonly Handover[],
+): Promise<Result<Pick<Handover, 'postFile' | 'postText'>, Refused>> {
+  const twice = handovers.find((h, i) => handovers.findIndex((o) => o.values.t === h.values.t) < i)
+  if (twice) return fail({ code: 'T_TWICE', text: `T${twice.values.t} would be written twice. Choose one of the two tools.` })
+  const tools: PostTool[] = handovers.map((h) => ({ ...h.values, name: getAssemblyName(work.db, h.assemblyId) ?? '' }))
+  const trial = await tryPost(work.db, control, machine, tools, work.now)
+  if (!trial.ok) return trial
+  const wrong = trial.value.check.rows.find((row) => !row.same)
+  if (wrong)
+    return fail({
+      code: 'POST_DIFFERS',
+      text: `T${wrong.t} ${wrong.register}: the control would hold ${wrong.held ?? 'nothing'}, measured is ${wrong.measured}. Nothing was sent.`,
+    })
+  return ok({ postFile: trial.value.file, postText: trial.value.text })
+}

@@ -1,0 +1,98 @@
+import { SHIPPED_POSTS } from '@/codecs/post'
+import type { CheckRow } from '@/core/handover'
+import type { Machine, PostOptions } from '@/core/tool'
+import { fail, ok, type Result } from '@/core/units'
+import { inTransaction, type Db } from '@/db/connection'
+import { getMachine, getPostTemplate } from '@/db/machine/read'
+import { putPost, updateMachine } from '@/db/machine/write'
+import type { Control } from '@/devices/control/port'
+import { noteRefusal } from '../records/note-refusal'
+import { note } from '../records/note'
+import type { Refused, Work } from '../work'
+import { toolsFor } from './preview-post'
+import { tryTemplateOn } from './propose'
+
+export interface TemplateTrial {
+  readonly machine: string
+  readonly template: string
+  readonly options: PostOptions
+  /** Tools that it is tried on. */
+  readonly serials: readonly string[]
+}
+
+/** A template as it stands in an editor, filled in with real tools and tried by the control; nothing is kept. */
+export async function tryTemplate(
+  db: Db,
+  control: Control,
+  { machine: key, template, serials, options }: TemplateTrial,
+  now: string,
+): Promise<Result<{ readonly text: string; readonly rows: readonly CheckRow[] }, Refused>> {
+  const known = getMachine(db, key)
+  if (!known) return fail({ code: 'UNKNOWN_MACHINE', text: `There is no machine ${key}.` })
+  const machine = withOptions(known, options)
+  const tools = toolsFor(db, machine, serials)
+  if (!tools.ok) return tools
+  const trial = await tryTemplateOn(control, machine, template, tools.value, now)
+  return trial.ok ? ok({ text: trial.value.text, rows: trial.value.check.rows }) : trial
+}
+
+export interface PostKeep extends TemplateTrial {
+  readonly name: string
+}
+
+const withOptions = (machine: Machine, { sizeRegister, decimals, ...table }: PostOptions): Machine => ({
+  ...machine,
+  sizeRegister,
+  decimals,
+  table,
+})
+
+/** A machine's own post and how its table is filled, once the control has shown that the figures arrive; a lead's to change. */
+export async function keepPost(work: Work, control: Control, keep: PostKeep): Promise<Result<null, Refused>> {
+  const machine = getMachine(work.db, keep.machine)
+  if (!machine) return fail({ code: 'UNKNOWN_MACHINE', text: `There is no machine ${keep.machine}.` })
+  const refuse = (refused: Refused) => {
+    noteRefusal(work, 'Posts', { machine: machine.key }, refused)
+    return fail(refused)
+  }
+  if (work.person.role !== 'lead')
+    return refuse({ code: 'LEAD_ONLY', text: 'A post decides what every tool of this machine gets: a lead keeps it.' })
+  const shipped = SHIPPED_POSTS[keep.name]
+  if (shipped !== undefined && shipped !== keep.template)
+    return refuse({
+      code: 'SHIPPED',
+      text: `${keep.name} came with Boulder and stays as it is. Give your own post another name.`,
+    })
+  const changed: Machine = { ...withOptions(machine, keep.options), post: keep.name }
+  const tools = toolsFor(work.db, changed, keep.serials)
+  if (!tools.ok) return tools
+  if (!tools.value.length)
+    return refuse({ code: 'NO_TOOL', text: 'Choose a measured tool to try it on: a post that was never tried is not kept.' })
+  const trial = await tryTemplateOn(control, changed, keep.template, tools.value, work.now)
+  if (!trial.ok) return refuse(trial.error)
+  const wrong = trial.value.check.rows.find((row) => !row.same)
+  if (wrong || !trial.value.check.rows.length)
+    return refuse({
+      code: 'POST_DIFFERS',
+      text: wrong
+        ? `T${wrong.t} ${wrong.register}: the control would hold ${wrong.held ?? 'nothing'}, measured is ${wrong.measured}. It was not kept.`
+        : 'The tool it was tried on has no register. It was not kept.',
+    })
+  inTransaction(work.db, () => {
+    const before = getPostTemplate(work.db, machine.post)
+    putPost(work.db, keep.name, keep.template)
+    updateMachine(work.db, changed)
+    note(work, 'post kept', `Post ${keep.name} for ${machine.name}`, {
+      machine: machine.key,
+      before: {
+        post: machine.post,
+        template: before,
+        sizeRegister: machine.sizeRegister,
+        decimals: machine.decimals,
+        table: machine.table ?? null,
+      },
+      after: { post: keep.name, template: keep.template, ...keep.options },
+    })
+  })
+  return ok(null)
+}

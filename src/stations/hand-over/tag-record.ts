@@ -1,0 +1,45 @@
+import type { TagRecord } from '@/codecs/tag'
+import type { Handover } from '@/core/handover'
+import { numberOf } from '@/core/tool'
+import { roundTo } from '@/core/units'
+import { getAssemblyById } from '@/db/assembly/read'
+import type { Db } from '@/db/connection'
+import { getComponent, getDefinition } from '@/db/library/read'
+
+/** Decimals of lengths on a tag: a tenth of what any control keeps. */
+const TAG_DECIMALS = 4
+
+/** What a tag says of a hand-over: the frozen values, and what the tool is made of. What is not known is left out. */
+export function tagRecordOf(db: Db, handover: Handover): TagRecord {
+  const { values } = handover
+  const assembly = getAssemblyById(db, handover.assemblyId)
+  const definition = assembly?.definition && getDefinition(db, assembly.definition.id, assembly.definition.version)
+  const parts = (assembly?.parts ?? []).flatMap((part) => {
+    const component = getComponent(db, part.component)
+    return component ? [{ part, component }] : []
+  })
+  const masses = parts.map(({ part, component }) => part.count * (numberOf(component, 'WT') ?? NaN))
+  const mass = masses.reduce((a, b) => a + b, 0)
+  const speeds = parts.flatMap(({ component }) => numberOf(component, 'RPMX') ?? [])
+  const mm = (value: number) => roundTo(value, TAG_DECIMALS)
+  return {
+    id: values.serial,
+    t: values.t,
+    iss: values.issue,
+    lf: mm(values.lengthMm),
+    x: mm(values.radiusMm),
+    re: values.cornerRadiusMm === null ? undefined : mm(values.cornerRadiusMm),
+    m: values.machine,
+    name: assembly?.name,
+    pot: values.pocket ?? undefined,
+    n: definition?.edges,
+    q: values.tip,
+    taper: assembly?.coupling,
+    wt: parts.length && Number.isFinite(mass) ? roundTo(mass, 3) : undefined,
+    rpmx: speeds.length ? Math.min(...speeds) : undefined,
+    lifeUsed: assembly?.lifeUsedMin,
+    lifeMax: definition?.lifeMin ?? undefined,
+    at: values.measuredAt,
+    bom: parts.length ? parts.flatMap(({ part }) => Array<string>(part.count).fill(part.component)) : undefined,
+  }
+}

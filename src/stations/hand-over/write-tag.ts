@@ -1,0 +1,69 @@
+import { decodeTag, encodeTagWrite, fitting, TagRecord, type DecodedTag } from '@/codecs/tag'
+import { tagFaultText } from '@/core/handover'
+import { fail, ok, type Result } from '@/core/units'
+import { inTransaction } from '@/db/connection'
+import { currentHandover } from '@/db/handover/read'
+import { tagDeviceText, type TagStation } from '@/devices/tag/port'
+import { note } from '../records/note'
+import { noteRefusal } from '../records/note-refusal'
+import type { Refused, Work } from '../work'
+import { tagRecordOf } from './tag-record'
+
+export interface TagWritten {
+  readonly sequence: number
+  /** A damaged slot was found, and is whole again. */
+  readonly repaired: boolean
+}
+
+/** What the carrier before the reader says. */
+export async function readTagNow(tag: TagStation): Promise<Result<DecodedTag, Refused>> {
+  const bytes = await tag.read()
+  if (!bytes.ok) return fail({ code: bytes.error.code, text: tagDeviceText(bytes.error) })
+  const read = decodeTag(bytes.value)
+  return read.ok ? read : fail({ code: read.error.code, text: tagFaultText(read.error) })
+}
+
+/**
+ * Writes the current hand-over to the carrier of its holder, block by block in an order that leaves the old record whole
+ * until the last, reads it back and compares.
+ */
+export async function writeTag(work: Work, tag: TagStation, serial: string): Promise<Result<TagWritten, Refused>> {
+  const handover = currentHandover(work.db, serial)
+  const subject = { serial, t: handover?.values.t, machine: handover?.values.machine }
+  const refuse = (refused: Refused) => {
+    noteRefusal(work, 'Tag', subject, refused)
+    return fail(refused)
+  }
+  if (!handover) return refuse({ code: 'NO_HANDOVER', text: `Nothing is handed over for ${serial} now. Release it first.` })
+  const bytes = await tag.read()
+  if (!bytes.ok) return refuse({ code: bytes.error.code, text: tagDeviceText(bytes.error) })
+  const old = decodeTag(bytes.value)
+  if (old.ok && old.value.record.id !== serial)
+    return refuse({
+      code: 'OTHER_HOLDER',
+      text: `The tag before the reader is that of ${old.value.record.id}, not of ${serial}. Nothing was written.`,
+    })
+  const record = tagRecordOf(work.db, handover)
+  const writes = encodeTagWrite(bytes.value, record)
+  if (!writes.ok) return refuse({ code: writes.error.code, text: tagFaultText(writes.error) })
+  for (const block of writes.value) {
+    const done = await tag.write(block)
+    if (!done.ok) return refuse({ code: done.error.code, text: tagDeviceText(done.error) })
+  }
+  const back = await readTagNow(tag)
+  const said = back.ok ? JSON.stringify(TagRecord.parse(back.value.record)) : ''
+  const meant = JSON.stringify(TagRecord.parse(fitting(record, bytes.value.length)))
+  if (!back.ok || said !== meant)
+    return refuse({
+      code: 'READ_BACK',
+      text: 'The tag does not say what was written. Write it again; if it stays, replace the chip.',
+    })
+  inTransaction(work.db, () =>
+    note(work, 'tag written', `Tag of ${serial}: hand-over ${handover.values.issue}, read back`, {
+      ...subject,
+      before: old.ok ? old.value.record : null,
+      after: record,
+    }),
+  )
+  return ok({ sequence: back.value.sequence, repaired: old.ok && old.value.otherSlot === 'damaged' })
+}

@@ -1,0 +1,46 @@
+import { registersOf, type Handover, type RegisterValue } from '@/core/handover'
+import type { Machine } from '@/core/tool'
+import { fail, ok, type Result } from '@/core/units'
+import type { Db } from '@/db/connection'
+import { currentHandover } from '@/db/handover/read'
+import { getHolder } from '@/db/library/read'
+import { getMachine } from '@/db/machine/read'
+import { readLabel, type LabelRefusalCode } from './read-label'
+
+export type RecordRefusalCode = LabelRefusalCode | 'UNKNOWN_MACHINE'
+
+export interface CurrentRecord {
+  readonly handover: Handover
+  readonly machine: Machine
+  /** What belongs into the control's table. */
+  readonly registers: readonly RegisterValue[]
+}
+
+/** What a machine gets when it asks for the tool in front of it, by the holder's mark or by the text of its label. */
+export function currentRecord(
+  db: Db,
+  key: string,
+  code: string,
+): Result<CurrentRecord, { readonly code: RecordRefusalCode; readonly text: string }> {
+  const machine = getMachine(db, key)
+  if (!machine) return fail({ code: 'UNKNOWN_MACHINE', text: `There is no machine ${key}.` })
+  const found = code.includes(';') ? readLabel(db, code) : bySerial(db, code)
+  if (!found.ok) return found
+  const { handover } = found.value
+  const { values } = handover
+  if (values.machine !== machine.key)
+    return fail({
+      code: 'VALUES_DIFFER',
+      text: `Hand-over ${values.issue} of ${values.serial} was made for ${values.machine}, not for ${machine.key}.`,
+    })
+  return ok({ handover, machine, registers: registersOf(values, machine) })
+}
+
+function bySerial(db: Db, code: string): Result<{ handover: Handover }, { code: RecordRefusalCode; text: string }> {
+  const serial = code.trim().toUpperCase()
+  if (!getHolder(db, serial)) return fail({ code: 'UNKNOWN_SERIAL', text: `No holder ${serial} is known here.` })
+  const handover = currentHandover(db, serial)
+  if (!handover)
+    return fail({ code: 'UNKNOWN_HANDOVER', text: `Nothing is handed over for ${serial} now. Measure it and release it first.` })
+  return ok({ handover })
+}
