@@ -1,9 +1,11 @@
 import { defineConfig } from '@playwright/test'
+import { CAMERA_FILE } from './test/e2e/camera-file'
 
 const PORT = 3210
 
 export default defineConfig({
   testDir: 'test/e2e',
+  globalSetup: './test/e2e/camera-file.ts',
   workers: 1,
   timeout: 120_000,
   expect: { timeout: 20_000 },
@@ -22,6 +24,9 @@ export default defineConfig({
         '--disable-background-networking',
         '--disable-component-update',
         '--disable-sync',
+        '--use-fake-ui-for-media-stream',
+        '--use-fake-device-for-media-stream',
+        `--use-file-for-fake-video-capture=${CAMERA_FILE}`,
       ],
     },
     screenshot: 'only-on-failure',

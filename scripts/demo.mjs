@@ -1,7 +1,19 @@
 // npm run demo: installs, builds, seeds and starts whatever is missing. npm run dev: the same, in development mode.
 import { existsSync, mkdirSync, rmSync } from 'node:fs'
 import { join, resolve } from 'node:path'
-import { bin, ensureBuilt, ensureInstalled, root, runScript, say, start, startControl, stop, waitFor } from './lib.mjs'
+import {
+  bin,
+  ensureBuilt,
+  ensureInstalled,
+  root,
+  runScript,
+  say,
+  start,
+  startControl,
+  startLineBench,
+  stop,
+  waitFor,
+} from './lib.mjs'
 
 const dev = process.argv.includes('--dev')
 const port = Number(process.env.PORT ?? 3000)
@@ -12,6 +24,7 @@ const env = {
   BOULDER_DATA: data,
   BOULDER_API_TOKEN: token,
   BOULDER_PLACE: process.env.BOULDER_PLACE ?? 'Hollowbeck Pumps',
+  BOULDER_LINE_BENCH: process.env.BOULDER_LINE_BENCH ?? `127.0.0.1:${port + 2}`,
   NEXT_TELEMETRY_DISABLED: '1',
 }
 
@@ -20,6 +33,7 @@ try {
   if (!dev) ensureBuilt()
   mkdirSync(data, { recursive: true })
   await startControl(port + 1, data)
+  if (!process.env.BOULDER_LINE_BENCH) startLineBench(port + 2)
   const database = join(data, 'boulder.sqlite')
   if (!existsSync(database)) {
     say('Seeding Hollowbeck Pumps …')

@@ -95,6 +95,11 @@ export async function startControl(port, data) {
   await waitFor(`http://127.0.0.1:${port}/`)
 }
 
+/** The stand-in of a bench at the end of a serial line; it answers as soon as it listens. */
+export function startLineBench(port) {
+  start('The line bench stand-in', bin('tsx'), ['standins/line-bench/server.ts'], { LINE_PORT: String(port) })
+}
+
 /** Runs one of our TypeScript scripts to its end. */
 export function runScript(file, env = {}) {
   execSync(`"${bin('tsx')}" --conditions=react-server ${file}`, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } })

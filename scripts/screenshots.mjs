@@ -12,16 +12,16 @@ const VIEWS = {
   carts: ['/kit/carts?job=HP-2240'],
   'measure-off': ['/measure/BX00141', measured],
   masters: ['/measure/masters', checked],
+  programs: ['/measure/programs/D-0007'],
   measure: ['/measure/BX00147', onSk40],
   'measure-basalt': ['/measure/BX00147', wiped, 'basalt'],
   'hand-over': ['/hand-over/BX00145'],
+  posts: ['/hand-over/posts?machine=HERON', tried],
   load: ['/load?machine=HERON&serial=BX00144'],
+  return: ['/return?serial=BX00143'],
   passport: ['/tools/BX00143'],
   library: ['/library'],
-  definition: ['/library/tools/D-0031'],
   store: ['/library/store?place=S4'],
-  'setup-sheet': ['/kit/HP-2240/setup'],
-  import: ['/library/import', imported],
   records: ['/records'],
   settings: ['/settings'],
   'build-heat': ['/build?job=HP-2207&t=12', heated],
@@ -32,6 +32,11 @@ const MORE = {
   figures: ['/measure/BX00147/figures'],
   adjust: ['/measure/BX00141', adjusting],
   'masters-basalt': ['/measure/masters', checked, 'basalt'],
+  'posts-basalt': ['/hand-over/posts?machine=HERON', tried, 'basalt'],
+  definition: ['/library/tools/D-0031'],
+  'setup-sheet': ['/kit/HP-2240/setup'],
+  import: ['/library/import', imported],
+  tag: ['/hand-over/tag?serial=BX00144'],
 }
 
 /** A list with faults in it, as far as its preview. */
@@ -87,6 +92,10 @@ async function onSk40(page) {
 async function measured(page) {
   await page.getByRole('button', { name: /Measure all edges/ }).click({ timeout: 30_000 })
   await page.getByRole('button', { name: /to save|Wiped|Corrected/ }).waitFor({ timeout: 60_000 })
+}
+
+async function tried(page) {
+  await page.getByText('The control holds what was measured.').waitFor()
 }
 
 async function adjusting(page) {

@@ -13,6 +13,8 @@ import { BENCH_FACTS } from '@/devices/bench/port'
 import { runtime } from '@/runtime'
 import { masterTicket, wipeTicket } from '@/runtime/bench-ticket'
 import { buildTool } from '@/stations/build/build-tool'
+import { putSimTag } from '@/db/truth/write'
+import { writeTag } from '@/stations/hand-over/write-tag'
 import { releaseHandover } from '@/stations/hand-over/release-hand-over'
 import { addJob } from '@/stations/kit/add-job'
 import { takePart } from '@/stations/kit/pick'
@@ -20,10 +22,13 @@ import { writeNote } from '@/stations/kit/shift'
 import { loadTool } from '@/stations/load/load-tool'
 import { readBench } from '@/stations/measure/bench-state'
 import { saveCheck } from '@/stations/measure/check-bench'
+import { keepProgram } from '@/stations/measure/keep-program'
 import { readMeasure } from '@/stations/measure/measure-sheet'
 import { saveMeasurement } from '@/stations/measure/save-measurement'
 import { putIntoPlace } from '@/stations/store/slot'
 import type { Work } from '@/stations/work'
+import { emptyLight, evenBench, standStill } from '@/workers/bench-cycle'
+import { openRun, prepareRun, takeEdge } from '@/workers/bench-run'
 import { fillLibrary, seedFile, seedProgram, type SeedJob } from './fill-library'
 
 const now = Date.now()
@@ -39,7 +44,7 @@ interface SeedTool {
   readonly place?: string
 }
 
-const { db, control, evidence } = runtime()
+const { db, control, evidence, tagOf } = runtime()
 
 function must<T, E extends { code: string }>(what: string, result: Result<T, E>): T {
   if (!result.ok) throw new Error(`${what}: ${JSON.stringify(result.error)}`)
@@ -86,31 +91,27 @@ function checkedBench(coupling: Coupling, minutesAgo: number, personId: string, 
 async function pictures(serial: string): Promise<Uint8Array> {
   const sheet = readMeasure(db, serial)!
   const bench = simulatedBench(wipeTicket(db, sheet.assembly, null))
-  const { LF, DC } = sheet.definition!
-  const count = sheet.definition!.edges
+  const { LF, DC, edges } = sheet.definition!
+  const task = {
+    hint: { x: DC.nominal / 2, z: LF.nominal },
+    edges,
+    // a turn of the spindle for each tool would double the time the demo takes to start
+    sweep: false,
+    steps: sheet.steps,
+  }
+  const run = await prepareRun(must(`open ${serial}`, await openRun(bench, task, () => undefined)), () => undefined)
   const taken: Picture[] = []
-  await bench.moveTo(DC.nominal / 2 - 1, LF.nominal - 1)
-  for (let edge = 1; edge <= count; edge++)
-    for (const turn of [-1, 0, 1]) {
-      await bench.turnTo((360 * (edge - 1)) / count + turn)
-      const p = await bench.grab()
-      taken.push({
-        name: `edge-${edge}${turn}.png`,
-        frame: p.frame,
-        edge,
-        spindleDeg: p.spindleDeg,
-        centreX: p.centreX,
-        centreZ: p.centreZ,
-      })
-    }
-  return encodeFrameSet({ mmPerPixel: BENCH_FACTS.mmPerPixel, measure: sheet.features, pictures: taken })
+  for (let edge = 1; edge <= edges; edge++) taken.push(...(await takeEdge(run, edge, () => undefined)))
+  return encodeFrameSet({ mmPerPixel: BENCH_FACTS.mmPerPixel, measure: sheet.steps[0].features, pictures: taken })
 }
 
 /** The setting master of the adapter on the spindle, at two turns half a revolution apart. */
 async function masterPictures() {
   const { check, master, zero } = readBench(db, at(-45))
-  const bench = simulatedBench(masterTicket(db, master!, at(-45)), zero)
+  const raw = simulatedBench(masterTicket(db, master!, at(-45)), zero)
+  const bench = evenBench(raw, await emptyLight(raw))
   await bench.moveTo(master!.DCmm / 2 - 1, master!.LFmm - 1.4)
+  await standStill(bench)
   const pictures: Picture[] = []
   for (const [i, deg] of [0, 180].entries()) {
     await bench.turnTo(deg)
@@ -135,11 +136,15 @@ for (const tool of seedFile<SeedTool[]>('tools.json')) {
       frames: await pictures(serial),
       mmPerPixel: BENCH_FACTS.mmPerPixel,
       checkId: lastCheck(db)!.id,
+      program: 0,
     }),
   )
   if (tool.place) must(`put away ${serial}`, putIntoPlace(workOf(person, minutesAgo - 14), serial, tool.place))
   if (tool.upTo === 'measured') continue
   must(`release ${serial}`, await releaseHandover(workOf(person, minutesAgo - 20), control, { serial, scanned: serial }))
+  // a chip in the holder carries the hand-over too
+  putSimTag(db, serial, { bytes: new Uint8Array(2048), lostAfter: null })
+  must(`tag ${serial}`, await writeTag(workOf(person, minutesAgo - 21), tagOf(serial), serial))
   if (tool.upTo === 'released') continue
   const machine = getAssembly(db, serial)?.machine ?? ''
   must(
@@ -158,6 +163,18 @@ for (let shift = 24; shift >= 1; shift--)
 insertAdapter(db, 'HSK-A63', at(-50), 'ines')
 must('check', saveCheck(workOf('ines', 45), evidence, await masterPictures()))
 
+must(
+  'program',
+  keepProgram(workOf('ines', 40), {
+    serial: 'BX00145',
+    base: 0,
+    why: 'first tool of this kind, went well',
+    steps: [
+      { name: 'Tool', at: null, features: ['LF', 'DC', 'RE'], limits: {} },
+      { name: 'Flank at 8 mm', at: { xMm: 4.8, downMm: 8 }, features: ['DC'], limits: { DC: { min: 11.97, max: 12.02 } } },
+    ],
+  }),
+)
 must('take', takePart(workOf('ines', 20), { job: 'HP-2240', component: 'C-DR102', count: 1, place: 'S2-8' }))
 must('note', writeNote(workOf('tomas', 70), 'Coil 14 … 16 flickers: call maintenance before the next Ø16.'))
 

@@ -57,7 +57,7 @@ export async function wipeAction(input: z.input<typeof Wipe>): Promise<Result<{ 
   return act(Wipe, input, (work, { serial, edge }, house) => {
     const assembly = getAssembly(house.db, serial)
     if (!assembly) return fail({ code: 'UNKNOWN_SERIAL', text: `No tool stands on holder ${serial}.` })
-    const ticket = handOut(house.db, wipeTicket(house.db, assembly, edge), house.now)
+    const ticket = handOut(house.db, wipeTicket(house.db, assembly, edge), house.now, assembly)
     wiped(work, assembly, edge)
     return ok({ ticket })
   })

@@ -1,13 +1,16 @@
 'use server'
 import { z } from 'zod'
+import { FEATURES, type Figures } from '@/core/measure'
 import { COUPLING_NAMES } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
 import { adjustTicket, handOut } from '@/runtime/bench-ticket'
 import { changeAdapter, overruleCheck } from '@/stations/measure/adapter'
+import { keepProgram, type ProgramSave } from '@/stations/measure/keep-program'
 import type { Refused } from '@/stations/work'
 import { saveFigures } from '@/stations/measure/save-figures'
 import type { Saved } from '@/stations/measure/keep-measurement'
+import { readLine, saveLineFigures } from '@/stations/measure/line-figures'
 import { cleanPictures, type Cleaned } from '@/stations/measure/clean-pictures'
 import { act, Serial } from './_server/act'
 
@@ -37,6 +40,19 @@ export async function saveFiguresAction(input: z.input<typeof TypedFigures>): Pr
   return act(TypedFigures, input, (work, given) => saveFigures(work, { ...given, source: 'typed', reason: given.reason || null }))
 }
 
+/** What stands on the readouts of the bench at the end of the line. */
+export async function readLineAction(): Promise<Result<Figures, Refused>> {
+  return act(z.object({}), {}, (_work, _given, house) => readLine(house.lineBench))
+}
+
+const LineFigures = TypedFigures.omit({ second: true })
+
+export async function saveLineAction(input: z.input<typeof LineFigures>): Promise<Result<Saved, Refused>> {
+  return act(LineFigures, input, (work, given, house) =>
+    saveLineFigures(work, house.lineBench, { ...given, reason: given.reason || null }),
+  )
+}
+
 const Keep = z.object({ keepDays: z.number().int('Whole days.').max(36_500) })
 
 export async function cleanPicturesAction(input: z.input<typeof Keep>): Promise<Result<Cleaned, Refused>> {
@@ -51,6 +67,28 @@ export async function turnScrewAction(input: z.input<typeof Turn>): Promise<Resu
     const assembly = getAssembly(house.db, serial)
     if (!assembly) return fail({ code: 'UNKNOWN_SERIAL', text: `No tool stands on holder ${serial}.` })
     const ticket = adjustTicket(house.db, assembly, key === 'LF' ? byMm : 0, key === 'DC' ? byMm : 0)
-    return ok({ ticket: handOut(house.db, ticket, house.now) })
+    return ok({ ticket: handOut(house.db, ticket, house.now, assembly) })
   })
+}
+
+const Limit = z.object({ min: z.number().finite().nullable(), max: z.number().finite() })
+const Steps = z
+  .array(
+    z.object({
+      name: z.string().trim().max(40),
+      at: z.object({ xMm: z.number().min(-50).max(500), downMm: z.number().min(-50).max(500) }).nullable(),
+      features: z.array(z.enum(FEATURES)),
+      limits: z.partialRecord(z.enum(FEATURES), Limit),
+    }),
+  )
+  .max(20)
+const Program = z.object({
+  serial: Serial,
+  steps: Steps,
+  base: z.number().int().min(0),
+  why: z.string().trim().min(3, 'Say in a few words why: it stands beside the version.').max(200),
+})
+
+export async function keepProgramAction(input: ProgramSave): Promise<Result<{ readonly version: number }, Refused>> {
+  return act(Program, input, (work, given) => keepProgram(work, given))
 }

@@ -12,6 +12,7 @@ import { heldBack, readBench } from '@/stations/measure/bench-state'
 import { saveCheck, type CheckSave } from '@/stations/measure/check-bench'
 import { saveMeasurement } from '@/stations/measure/save-measurement'
 import { codeOf, goodT4, later, saving, toolRoom, valueOf, withJobs, withT4, type ToolRoom } from '../support/tool-room'
+import { emptyLight, evenBench, standStill } from '@/workers/bench-cycle'
 
 /** Pictures of the master while the axes read so much too much. */
 async function pictures(
@@ -20,8 +21,10 @@ async function pictures(
   turns = [0, 180],
   master = { LF: 150.0021, DC: 40.0004 },
 ): Promise<Uint8Array> {
-  const bench = simulatedBench(toTicket({ ...makeMaster(4, master), zeroMm }), taken)
+  const raw = simulatedBench(toTicket({ ...makeMaster(4, master), zeroMm }), taken)
+  const bench = evenBench(raw, await emptyLight(raw))
   await bench.moveTo(master.DC / 2 - 1, master.LF - 1.4)
+  await standStill(bench)
   const all: Picture[] = []
   for (const [i, deg] of turns.entries()) {
     await bench.turnTo(deg)

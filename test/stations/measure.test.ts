@@ -148,7 +148,11 @@ describe('a tool without a definition', () => {
   it('is measured without limits, and not judged', () => {
     const room = toolRoom()
     valueOf(takeInStray(room.as('ines'), { ...stray, coupling: 'HSK-A63' }))
-    expect(readMeasure(room.db, 'BX09001')).toMatchObject({ definition: null, limits: {}, features: ['LF', 'DC', 'RE'] })
+    expect(readMeasure(room.db, 'BX09001')).toMatchObject({
+      definition: null,
+      limits: {},
+      steps: [{ features: ['LF', 'DC', 'RE'] }],
+    })
     const saved = valueOf(saveMeasurement(room.as('ines', 5), room.evidence, saving('BX09001', goodT4())))
     expect(saved.verdict).toBeNull()
   })

@@ -6,7 +6,7 @@ import type { RecordLine } from '@/ui/records/record-table'
 /** Old and new value, for what people ask about: length and diameter, registers, issue numbers. */
 export function changeText(before: unknown, after: unknown, unit: LengthUnit): string {
   const a = (before ?? {}) as Record<string, unknown>
-  const b = (after ?? {}) as Record<string, unknown>
+  const b = (Array.isArray(after) ? {} : (after ?? {})) as Record<string, unknown>
   const mm = (value: unknown) => (typeof value === 'number' ? formatLength(value, unit) : '–')
   const parts: string[] = []
   for (const key of ['LF', 'DC'] as const) {

@@ -1,18 +1,35 @@
 import { listAssemblies } from '@/db/assembly/read'
+import { currentHandover } from '@/db/handover/read'
+import { listMachines } from '@/db/machine/read'
 import { Sheet, Title } from '@/ui/common/sheet'
+import { HANDOVER_TABS, SubNav } from '@/ui/common/sub-nav'
+import { KitsPanel } from '@/ui/hand-over/kits-panel'
 import { StationPage } from '../_parts/station'
 import { context } from '../_server/context'
+import { dropPostAction } from '../hand-over-actions'
 
 export const metadata = { title: 'Hand over' }
 
 export default async function HandoverStart() {
   const house = await context()
-  const waiting = listAssemblies(house.db).filter((a) => a.state === 'measured').length
+  const all = listAssemblies(house.db)
+  const waiting = all.filter((a) => a.state === 'measured').length
+  const released = all.flatMap((a) => {
+    const handover = a.state === 'released' ? currentHandover(house.db, a.serial) : null
+    return handover ? [{ handover: handover.id, values: handover.values, name: a.name, job: a.job }] : []
+  })
+  const kits = listMachines(house.db).flatMap(({ key, name }) => {
+    const tools = released.filter((r) => r.values.machine === key).sort((a, b) => a.values.t - b.values.t)
+    return tools.length
+      ? [{ machine: key, name, tools: tools.map(({ values, ...rest }) => ({ ...rest, serial: values.serial, t: values.t })) }]
+      : []
+  })
   return (
     <StationPage station="hand-over" current={null}>
       <Sheet
         left={
           <>
+            <SubNav tabs={HANDOVER_TABS} label="Sheets of Hand over" />
             <Title lead="Hand over">scan a measured tool, or take it from the rack</Title>
             <p className="max-w-[60ch] text-lg">
               A hand-over freezes the figures of the last measurement under a number, with a label and a post file for its
@@ -22,6 +39,13 @@ export default async function HandoverStart() {
               {waiting === 0 ? 'Nothing waits here.' : waiting === 1 ? 'One tool waits here.' : `${waiting} tools wait here.`}
             </p>
           </>
+        }
+        right={
+          kits.length ? (
+            <KitsPanel kits={kits} drop={dropPostAction} />
+          ) : (
+            <p className="text-soft text-lg">What is released and not loaded yet stands here, machine by machine.</p>
+          )
         }
       />
     </StationPage>

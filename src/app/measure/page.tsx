@@ -1,3 +1,4 @@
+import Link from 'next/link'
 import { listAssemblies } from '@/db/assembly/read'
 import { listMachines } from '@/db/machine/read'
 import { Sheet, Title } from '@/ui/common/sheet'
@@ -12,6 +13,10 @@ export const metadata = { title: 'Measure' }
 export default async function MeasureStart() {
   const house = await context()
   const waiting = listAssemblies(house.db).filter((a) => a.state === 'built')
+  const jobs = [...new Set(waiting.flatMap((a) => (a.job === null ? [] : [a.job])))].map((job) => ({
+    job,
+    count: waiting.filter((a) => a.job === job).length,
+  }))
   return (
     <StationPage station="measure" current={null}>
       <Sheet
@@ -25,13 +30,27 @@ export default async function MeasureStart() {
               <li>Scan the mark on the holder: the tool opens here.</li>
               <li>Measure all edges, do what the sentence says, scan the holder again to save.</li>
             </ol>
-            <p className="text-soft text-lg">
-              {waiting.length === 0
-                ? 'Nothing waits here.'
-                : waiting.length === 1
-                  ? 'One tool waits here.'
-                  : `${waiting.length} tools wait here.`}
-            </p>
+            {waiting.length === 0 && <p className="text-soft text-lg">Nothing waits here.</p>}
+            {jobs.length > 0 && (
+              <>
+                <h2 className="mt-2 text-2xl font-bold">Kit by kit</h2>
+                <ul className="max-w-[560px]">
+                  {jobs.map(({ job, count }) => (
+                    <li key={job} className="border-rule border-b">
+                      <Link
+                        className="flex min-h-12 items-center justify-between gap-3"
+                        href={`/measure/kit/${encodeURIComponent(job)}`}
+                      >
+                        <span className="text-act text-lg font-semibold">{job}</span>
+                        <span className="text-soft text-lg">
+                          {count === 1 ? 'one tool to measure' : `${count} tools to measure`}
+                        </span>
+                      </Link>
+                    </li>
+                  ))}
+                </ul>
+              </>
+            )}
           </>
         }
         right={

@@ -1,12 +1,129 @@
-import { Later } from '../_parts/later'
+import { fixed, unitMark, mmToUnit } from '@/core/units'
+import { listAssemblies } from '@/db/assembly/read'
+import { currentHandover } from '@/db/handover/read'
+import { listMachines } from '@/db/machine/read'
+import { profileOfAssembly } from '@/stations/rack/rack'
+import { readInside } from '@/stations/return/unload'
+import { Say, Sheet, Title } from '@/ui/common/sheet'
+import { ToolDrawing } from '@/ui/drawing/tool-drawing'
+import { InMachines } from '@/ui/return/in-machines'
+import { UnloadPanel } from '@/ui/return/unload-panel'
+import { context } from '../_server/context'
+import { serialOf } from '../_server/params'
+import { unloadAction } from '../return-actions'
 
 export const metadata = { title: 'Return' }
 
-export default function ReturnPage() {
+export default async function ReturnPage({ searchParams }: { readonly searchParams: Promise<{ serial?: string | string[] }> }) {
+  const { serial: asked } = await searchParams
+  const serial = typeof asked === 'string' && asked ? serialOf(asked) : null
+  const house = await context()
+  const inside = serial === null ? null : await readInside(house.db, house.control, serial)
+  if (!inside) {
+    const names = new Map(listMachines(house.db).map((m) => [m.key, m.name]))
+    const loaded = listAssemblies(house.db).filter((a) => a.state === 'loaded')
+    return (
+      <>
+        <div />
+        <InMachines
+          asked={serial}
+          tools={loaded.map((a) => ({
+            serial: a.serial,
+            t: a.t,
+            name: a.name,
+            machine: names.get(a.machine ?? '') ?? '–',
+            pocket: a.pocket,
+            cutMin: a.lifeUsedMin,
+          }))}
+        />
+      </>
+    )
+  }
+  const { assembly, machine, row, worn, problem } = inside
+  const profile = profileOfAssembly(house.db, assembly)
+  const values = currentHandover(house.db, assembly.serial)?.values ?? null
+  const unit = unitMark(machine.unit)
+  const say = (value: number | undefined) => (value === undefined ? '–' : `${fixed(value, machine.decimals)} ${unit}`)
   return (
-    <Later
-      name="Return"
-      will="Return will take wear and used life back from the machine, and ask whether the tool is used again, measured again or taken apart."
-    />
+    <>
+      <div />
+      <Sheet
+        left={
+          <>
+            <Title lead={`T${assembly.t ?? '?'}`}>
+              {assembly.name} · on {assembly.serial} · out of <b className="text-ink">{machine.name}</b>, pocket{' '}
+              {assembly.pocket ?? '–'}
+            </Title>
+            {problem && (
+              <Say tone="off" lead="The control does not say what it holds." role="alert">
+                {problem}
+              </Say>
+            )}
+            <div className="grid grid-cols-[1fr_250px] gap-6 max-[900px]:grid-cols-1">
+              <table className="w-full self-start text-left text-lg">
+                <thead>
+                  <tr className="border-ink border-b-2 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">
+                    <th scope="col">register</th>
+                    <th scope="col" className="text-right">
+                      control holds
+                    </th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {Object.entries(row ?? {}).map(([register, value]) => {
+                    const wear = register.endsWith('wear')
+                    return (
+                      <tr key={register} className="border-rule h-[46px] border-b">
+                        <th scope="row" className="font-semibold">
+                          {register}
+                        </th>
+                        <td
+                          className={`figures text-right text-[24px] font-semibold ${wear && value !== 0 ? 'text-unsure' : ''}`}
+                        >
+                          {register === 'tip' ? value : say(value)}
+                          {wear && value !== 0 && ' ◐'}
+                        </td>
+                      </tr>
+                    )
+                  })}
+                  {values && (
+                    <tr className="text-soft h-[46px]">
+                      <th scope="row" className="font-semibold">
+                        length at loading
+                      </th>
+                      <td className="figures text-right text-[20px]">{say(mmToUnit(values.lengthMm, machine.unit))}</td>
+                    </tr>
+                  )}
+                </tbody>
+              </table>
+              {profile && (
+                <ToolDrawing
+                  profile={profile}
+                  width={250}
+                  height={430}
+                  title={assembly.name}
+                  LF={values?.lengthMm ?? profile.highMm}
+                  DC={values ? 2 * values.radiusMm : null}
+                  RE={values?.cornerRadiusMm ?? null}
+                  unit={machine.unit}
+                />
+              )}
+            </div>
+          </>
+        }
+        right={
+          <UnloadPanel
+            key={assembly.serial}
+            serial={assembly.serial}
+            machine={machine.name}
+            pocket={assembly.pocket}
+            worn={worn}
+            current={values !== null}
+            ready={row !== null}
+            unload={unloadAction}
+          />
+        }
+      />
+    </>
   )
 }

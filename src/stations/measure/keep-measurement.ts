@@ -3,6 +3,7 @@ import {
   featureWord,
   type MeasurementSource,
   type SetMeasurement,
+  type StepMeasured,
   type ToolResult,
   type Verdict,
 } from '@/core/measure'
@@ -19,6 +20,9 @@ import type { MeasureSheet } from './measure-sheet'
 
 export interface Found {
   readonly set: Pick<SetMeasurement, 'edges' | 'summary'>
+  readonly steps: readonly StepMeasured[]
+  /** Version of the program that was measured by. */
+  readonly program: number | null
   readonly result: ToolResult
   readonly source: MeasurementSource
   /** Where the pictures lie; null without any. */
@@ -66,6 +70,8 @@ export function keepMeasurement(work: Work, sheet: MeasureSheet, found: Found): 
       personId: work.person.id,
       summary,
       edges,
+      steps: found.steps.map(({ name, set: step }) => ({ name, summary: step.summary, edges: step.edges })),
+      program: found.program,
       result,
       verdict: result.verdict,
       evidence: found.evidence ?? '',

@@ -1,15 +1,25 @@
-import { around, type Feature, type LimitSet, type SavedMeasurement } from '@/core/measure'
+import {
+  around,
+  type Feature,
+  type LimitSet,
+  type MeasuringProgram,
+  type ProgramStep,
+  type SavedMeasurement,
+} from '@/core/measure'
 import type { Assembly, Definition } from '@/core/tool'
 import { getAssembly } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
 import { getDefinition } from '@/db/library/read'
 import { lastMeasurement } from '@/db/measurement/read'
+import { getProgram } from '@/db/program/read'
 
 export interface MeasureSheet {
   readonly assembly: Assembly
   readonly definition: Definition | null
   readonly limits: LimitSet
-  readonly features: readonly Feature[]
+  /** What is measured: by the definition's program, or freely; the tool itself first. */
+  readonly steps: readonly ProgramStep[]
+  readonly program: MeasuringProgram | null
   readonly last: SavedMeasurement | null
 }
 
@@ -26,18 +36,25 @@ export function limitsOf(definition: Definition | null): LimitSet {
 }
 
 /** A free measurement asks for everything and judges nothing. */
-export const featuresOf = (definition: Definition | null): readonly Feature[] =>
-  definition ? definition.measure : ['LF', 'DC', 'RE']
+const featuresOf = (definition: Definition | null): readonly Feature[] => (definition ? definition.measure : ['LF', 'DC', 'RE'])
+
+/** Without a program the tool itself is the only step. */
+export const freeSteps = (definition: Definition | null): readonly ProgramStep[] => [
+  { name: 'Tool', at: null, features: featuresOf(definition), limits: {} },
+]
 
 export function readMeasure(db: Db, serial: string): MeasureSheet | null {
   const assembly = getAssembly(db, serial)
   if (!assembly) return null
   const definition = assembly.definition ? getDefinition(db, assembly.definition.id, assembly.definition.version) : null
+  const program = definition && getProgram(db, definition.id)
+  const steps = program?.steps ?? freeSteps(definition)
   return {
     assembly,
     definition,
-    limits: limitsOf(definition),
-    features: featuresOf(definition),
+    limits: { ...limitsOf(definition), ...steps[0].limits },
+    steps,
+    program,
     last: lastMeasurement(db, assembly.id),
   }
 }

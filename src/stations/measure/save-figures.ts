@@ -64,6 +64,8 @@ export function saveFigures(work: Work, save: FiguresSave): Result<Saved, Refuse
   if (jump) return fail(jump)
   return keepMeasurement(work, sheet, {
     set,
+    steps: [],
+    program: null,
     result,
     source: save.source,
     evidence: null,

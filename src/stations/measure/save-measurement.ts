@@ -1,5 +1,5 @@
 import { decodeFrameSet, type FrameSetError } from '@/codecs/frame-set'
-import { benchFor, judgeTool, measureSet, setErrorText } from '@/core/measure'
+import { benchFor, judgeTool, measureProgram, setErrorText } from '@/core/measure'
 import { nextState } from '@/core/tool'
 import { fail, type Result } from '@/core/units'
 import { noteRefusal } from '../records/note-refusal'
@@ -27,6 +27,8 @@ export interface Save {
   readonly mmPerPixel: { readonly x: number; readonly z: number }
   /** The check of the bench whose zero placed the pictures; null before the first. */
   readonly checkId: number | null
+  /** Version of the measuring program that they were taken by; 0 without one. */
+  readonly program: number
   /** Why the tool jumped since it was last measured, where it did. */
   readonly reason?: string
 }
@@ -61,25 +63,29 @@ export function saveMeasurement(work: Work, evidence: EvidenceStore, save: Save)
       code: 'OTHER_ZERO',
       text: 'The bench was checked with its master after these pictures were taken. Open the tool again and measure it.',
     })
+  if (save.program !== (sheet.program?.version ?? 0))
+    return refuse({
+      code: 'OTHER_PROGRAM',
+      text: 'Its measuring program was changed after these pictures were taken. Open the tool again and measure it.',
+    })
   const set = decodeFrameSet(save.frames)
   if (!set.ok) return set
   if (set.value.mmPerPixel.x !== save.mmPerPixel.x || set.value.mmPerPixel.z !== save.mmPerPixel.z)
     return refuse({ code: 'OTHER_SCALE', text: 'The pictures have another scale than this bench. Nothing was saved.' })
-  const measured = measureSet(set.value.pictures, set.value.mmPerPixel, sheet.features)
+  const measured = measureProgram(set.value.pictures, set.value.mmPerPixel, sheet.steps)
   if (!measured.ok) return fail({ code: measured.error.code, text: setErrorText(measured.error) })
-  const dirty = measured.value.warnings.find((w) => w.warning.code === 'DEBRIS')
+  const { tool, steps } = measured.value
+  const dirty = [tool, ...steps.map((s) => s.set)].flatMap((s) => s.warnings).find((w) => w.warning.code === 'DEBRIS')
   if (dirty)
     return refuse({ code: 'DEBRIS', text: `Something sits on edge ${dirty.edge}. Wipe it and measure it again before saving.` })
-  const result = judgeTool(
-    measured.value,
-    sheet.limits,
-    benchFor(assembly.heat, save.takenAt < work.now ? save.takenAt : work.now),
-  )
+  const result = judgeTool(tool, sheet.limits, benchFor(assembly.heat, save.takenAt < work.now ? save.takenAt : work.now), steps)
   const jump = unexplainedJump(sheet, result, save.reason ?? null)
   if (jump) return fail(jump)
   const place = evidence.put(save.serial, work.now, save.frames)
   const saved = keepMeasurement(work, sheet, {
-    set: measured.value,
+    set: tool,
+    steps,
+    program: sheet.program?.version ?? null,
     result,
     source: 'pictures',
     evidence: place,

@@ -59,7 +59,7 @@ export function SmallAction({
   readonly download?: boolean
 }) {
   const look =
-    'flex h-[46px] flex-1 items-center justify-center rounded-[3px] border-[1.5px] border-ink px-2 text-[19px] font-semibold font-head disabled:border-rule disabled:text-soft'
+    'flex h-[46px] flex-1 items-center justify-center text-center leading-tight rounded-[3px] border-[1.5px] border-ink px-2 text-[19px] font-semibold font-head disabled:border-rule disabled:text-soft'
   if (href)
     return (
       <a className={look} href={href} download={download}>

@@ -37,7 +37,14 @@ export const KIT_TABS: readonly Tab[] = [
 ]
 export const MEASURE_TABS: readonly Tab[] = [
   { href: '/measure', name: 'Tools' },
+  { href: '/measure/programs', name: 'Programs' },
   { href: '/measure/masters', name: 'Masters' },
+  { href: '/measure/pictures', name: 'Other pictures' },
+]
+export const HANDOVER_TABS: readonly Tab[] = [
+  { href: '/hand-over', name: 'Tools' },
+  { href: '/hand-over/posts', name: 'Posts' },
+  { href: '/hand-over/tag', name: 'Read a tag' },
 ]
 export const LIBRARY_TABS: readonly Tab[] = [
   { href: '/library', name: 'Parts' },

@@ -28,7 +28,7 @@ export function AdjustLive({
   readonly edge: number
   readonly limits: SpecLimits
   readonly sigmaMm: number
-  readonly watch: (edge: number, each: (x: number | null, z: number | null) => void) => void
+  readonly watch: (edge: number, key: Key, each: (x: number | null, z: number | null) => void) => void
   readonly unwatch: () => void
   readonly refresh: (ticket: string) => Promise<unknown>
   readonly turn: (byMm: number) => Promise<Result<{ ticket: string }, { text: string }>>
@@ -39,7 +39,7 @@ export function AdjustLive({
   const [division, setDivision] = useState(String(mmToUnit(DIVISION_MM, unit)))
   const [problem, setProblem] = useState<string | null>(null)
   useEffect(() => {
-    watch(edge, (x, z) => setValue(adjust === 'LF' ? z : x === null ? null : 2 * x))
+    watch(edge, adjust, (x, z) => setValue(adjust === 'LF' ? z : x === null ? null : 2 * x))
     return unwatch
   }, [watch, unwatch, edge, adjust])
   const divisionMm = unitToMm(Number(division.replace(',', '.')), unit)

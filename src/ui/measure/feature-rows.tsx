@@ -1,10 +1,9 @@
 'use client'
-import type { FeatureKey, FeatureResult } from '@/core/measure'
-import { featureWord } from '@/core/measure'
+import { FEATURES, featureWord, isAngle, type FeatureKey, type FeatureResult } from '@/core/measure'
 import { formatLength, mmToUnit, unitMark, type LengthUnit } from '@/core/units'
 import { VERDICT_TEXT, VerdictMark } from '../common/verdict'
 
-const SYMBOL: Partial<Record<FeatureKey, string>> = { LF: 'LF', DC: 'DC', RE: 'RE' }
+const symbolOf = (key: FeatureKey) => FEATURES.find((f) => f === key)
 const SPREADS: readonly FeatureKey[] = ['radialRunout', 'axialRunout']
 
 /** The figures an operator reads from a metre away, each against its limits, with its uncertainty. */
@@ -21,23 +20,31 @@ export function FeatureRows({
     <dl>
       {features.map((f) => {
         const spread = SPREADS.includes(f.key)
-        const old = before?.[f.key]
+        const old = f.step === null ? before?.[f.key] : null
+        const say = (value: number) => (isAngle(f.key) ? value.toFixed(2) : formatLength(value, unit))
         return (
-          <div key={f.key} data-feature={f.key} className="border-rule grid grid-cols-[1fr_auto] items-end border-b pt-1 pb-1">
+          <div
+            key={`${f.step ?? ''} ${f.key}`}
+            data-feature={f.key}
+            className="border-rule grid grid-cols-[1fr_auto] items-end border-b pt-1 pb-1"
+          >
             <dt className="font-semibold">
+              {f.step !== null && <span className="text-soft block text-[15px] leading-none font-medium">{f.step}</span>}
               {featureWord(f.key)}
-              {SYMBOL[f.key] && <small className="text-soft ml-1.5 font-normal">{SYMBOL[f.key]}</small>}
+              {symbolOf(f.key) && <small className="text-soft ml-1.5 font-normal">{symbolOf(f.key)}</small>}
               {old !== undefined && old !== null && (
-                <small className="figures text-soft ml-2 text-[15px] font-medium">was {formatLength(old, unit)}</small>
+                <small className="figures text-soft ml-2 text-[15px] font-medium">was {say(old)}</small>
               )}
             </dt>
             <dd
               className={`figures text-right text-[34px] leading-none font-[650] ${f.verdict === 'off' ? VERDICT_TEXT.off : ''}`}
             >
-              {formatLength(f.valueMm, unit)}{' '}
+              {say(f.value)}{' '}
               <small className="text-soft text-[18px] font-medium">
-                {spread && f.limits ? `of ${formatLength(f.limits.max, unit)}` : `± ${uncertainty(2 * f.sigmaMm, unit)}`}{' '}
-                {unitMark(unit)}
+                {spread && f.limits
+                  ? `of ${say(f.limits.max)}`
+                  : `± ${isAngle(f.key) ? upTo(2 * f.sigma, 2) : upTo(mmToUnit(2 * f.sigma, unit), unit === 'mm' ? 3 : 5)}`}{' '}
+                {isAngle(f.key) ? '°' : unitMark(unit)}
               </small>
             </dd>
             {f.limits && f.verdict ? (
@@ -58,10 +65,8 @@ export function FeatureRows({
 }
 
 /** Rounded up, so that it never reads as no uncertainty at all. */
-function uncertainty(mm: number, unit: LengthUnit): string {
-  const decimals = unit === 'mm' ? 3 : 5
-  return (Math.ceil(mmToUnit(mm, unit) * 10 ** decimals - 1e-9) / 10 ** decimals).toFixed(decimals)
-}
+const upTo = (value: number, decimals: number): string =>
+  (Math.ceil(value * 10 ** decimals - 1e-9) / 10 ** decimals).toFixed(decimals)
 
 /** Where the value lies between its limits; the bar is as wide as its uncertainty. */
 function Band({ feature }: { readonly feature: FeatureResult }) {
@@ -69,8 +74,8 @@ function Band({ feature }: { readonly feature: FeatureResult }) {
   const low = min ?? 0
   const span = Math.max(1e-9, max - low)
   const at = (mm: number) => 30 + (150 * (mm - low)) / span
-  const half = Math.max(4, (150 * 2 * feature.sigmaMm) / span)
-  const middle = Math.max(6, Math.min(214, at(feature.valueMm)))
+  const half = Math.max(4, (150 * 2 * feature.sigma) / span)
+  const middle = Math.max(6, Math.min(214, at(feature.value)))
   const fill = { holds: 'var(--color-holds)', unsure: 'var(--color-unsure)', off: 'var(--color-off)' }[feature.verdict ?? 'holds']
   return (
     <svg viewBox="0 0 220 14" className="h-[14px] w-full max-w-[240px]" preserveAspectRatio="none" aria-hidden="true">

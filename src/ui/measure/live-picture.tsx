@@ -2,11 +2,13 @@
 import { useEffect, useRef } from 'react'
 import { useHand } from './use-hand'
 import { formatLength, unitMark, type LengthUnit } from '@/core/units'
-import type { Shown } from '@/workers/bench.worker'
+import type { Shown } from '@/workers/shown'
 
 /** How much of the picture's height is shown: below it only the flank goes on. */
-const SHOWN_HEIGHT = 400
-const SMALL_HEIGHT = 280
+const SHOWN = 400 / 480
+const SMALL = 280 / 480
+/** Shape of a picture until the first one has come, px. */
+const USUAL = { width: 640, height: 480 }
 
 /** What the bench sees, with what was found in it. */
 export function LivePicture({
@@ -14,6 +16,7 @@ export function LivePicture({
   edges,
   unit,
   small = false,
+  whole = false,
   move,
 }: {
   readonly shown: Shown | null
@@ -21,11 +24,15 @@ export function LivePicture({
   readonly unit: LengthUnit
   /** In a narrow place: outline and bars without their figures. */
   readonly small?: boolean
+  /** All of the picture, down to its foot. */
+  readonly whole?: boolean
   /** Moves the carriage by so many pixels and turns the spindle; left out where nothing may move. */
   readonly move?: (byU: number, byV: number, byDeg: number) => void
 }) {
   const canvas = useRef<HTMLCanvasElement>(null)
   const { place, dragged, hand } = useHand(move)
+  const { width, height } = shown ?? USUAL
+  const high = height * (whole ? 1 : small ? SMALL : SHOWN)
   useEffect(() => {
     const target = canvas.current
     if (!target || !shown) return
@@ -45,12 +52,12 @@ export function LivePicture({
       ref={place}
       {...hand}
       className={`border-ink relative w-full max-w-[676px] overflow-hidden border ${move ? 'cursor-grab touch-none select-none active:cursor-grabbing' : ''}`}
-      style={{ aspectRatio: `640 / ${small ? SMALL_HEIGHT : SHOWN_HEIGHT}` }}
+      style={{ aspectRatio: `${width} / ${high}` }}
     >
       <canvas
         ref={canvas}
-        width={640}
-        height={480}
+        width={width}
+        height={height}
         className="absolute inset-x-0 top-0 w-full"
         style={{ translate: `${dragged.u}px ${dragged.v}px` }}
         role="img"
@@ -59,7 +66,7 @@ export function LivePicture({
       {!shown && (
         <figcaption className="text-soft grid h-full place-items-center text-lg">The bench is moving to the tool …</figcaption>
       )}
-      {shown && dragged.u === 0 && dragged.v === 0 && <Overlay shown={shown} length={small ? null : length} />}
+      {shown && dragged.u === 0 && dragged.v === 0 && <Overlay shown={shown} high={high} length={small ? null : length} />}
       {shown && !small && (
         <>
           <Tag className="top-2.5 left-2.5">
@@ -76,17 +83,26 @@ export function LivePicture({
 
 const percent = (value: number, of: number) => `${(100 * value) / of}%`
 
-function Overlay({ shown, length }: { readonly shown: Shown; readonly length: ((mm: number) => string) | null }) {
-  const { outline, x, z, debris } = shown
+function Overlay({
+  shown,
+  high,
+  length,
+}: {
+  readonly shown: Shown
+  /** Rows that are shown, px. */
+  readonly high: number
+  readonly length: ((mm: number) => string) | null
+}) {
+  const { width, outline, x, z, debris } = shown
   let path = ''
   for (let i = 0; i < outline.length; i += 4) {
     const far = i > 0 && Math.hypot(outline[i] - outline[i - 4], outline[i + 1] - outline[i - 3]) > 12
     path += `${i === 0 || far ? 'M' : 'L'}${outline[i].toFixed(1)} ${outline[i + 1].toFixed(1)}`
   }
-  const low = SHOWN_HEIGHT - 30
+  const low = high - 30
   return (
     <>
-      <svg viewBox={`0 0 640 ${SHOWN_HEIGHT}`} className="absolute inset-x-0 top-0 w-full" aria-hidden="true">
+      <svg viewBox={`0 0 ${width} ${high}`} className="absolute inset-x-0 top-0 w-full" aria-hidden="true">
         <path d={path} fill="none" stroke="#e0a23a" strokeWidth="2" />
         {z && <path d={`M${z.u - 34} ${z.v - 4}h68`} stroke="#2d4a6d" strokeWidth="5" />}
         {x && <path d={`M${x.u + 4} ${Math.min(low - 70, Math.max(60, x.v - 35))}v70`} stroke="#2d4a6d" strokeWidth="5" />}
@@ -106,7 +122,7 @@ function Overlay({ shown, length }: { readonly shown: Shown; readonly length: ((
       {length && z && !debris.some((d) => d.v < z.v + 90) && (
         <Tag
           className="border-act text-act -translate-x-1/2 -translate-y-full"
-          style={{ left: percent(Math.max(70, z.u), 640), top: percent(Math.max(44, z.v - 14), SHOWN_HEIGHT) }}
+          style={{ left: percent(Math.max(70, z.u), width), top: percent(Math.max(44, z.v - 14), high) }}
         >
           length {length(z.mm)}
         </Tag>
@@ -114,7 +130,7 @@ function Overlay({ shown, length }: { readonly shown: Shown; readonly length: ((
       {length && x && !debris.some((d) => Math.abs(d.v - Math.min(low, x.v)) < 70) && (
         <Tag
           className="border-act text-act"
-          style={{ left: percent(Math.min(470, x.u + 16), 640), top: percent(Math.min(low, Math.max(60, x.v)), SHOWN_HEIGHT) }}
+          style={{ left: percent(Math.min(0.73 * width, x.u + 16), width), top: percent(Math.min(low, Math.max(60, x.v)), high) }}
         >
           radius {length(x.mm)}
         </Tag>
@@ -124,8 +140,8 @@ function Overlay({ shown, length }: { readonly shown: Shown; readonly length: ((
           key={i}
           className="border-off text-off"
           style={{
-            left: percent(Math.min(440, d.u + d.sidePx / 2 + 8), 640),
-            top: percent(Math.max(6, d.v - d.sidePx / 2 - 30), SHOWN_HEIGHT),
+            left: percent(Math.min(0.69 * width, d.u + d.sidePx / 2 + 8), width),
+            top: percent(Math.max(6, d.v - d.sidePx / 2 - 30), high),
           }}
         >
           ◆ {length?.(d.highMm)} high: wipe here

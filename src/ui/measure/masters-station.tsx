@@ -176,7 +176,8 @@ function CheckRun({
     zero,
     hint: { x: master.DCmm / 2, z: master.LFmm },
     edges: 2,
-    measure: ['LF', 'DC'],
+    sweep: false,
+    steps: [{ name: 'Master', at: null, features: ['LF', 'DC'], limits: {} }],
   })
   const { state, proposal } = bench
   const [note, setNote] = useState<string | null>(null)

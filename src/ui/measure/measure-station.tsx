@@ -26,6 +26,10 @@ export interface MeasureProps {
   readonly due: { readonly text: string; readonly late: boolean }
   readonly tool: OpenTool
   readonly limits: LimitSet
+  /** The measuring program in force; null for a tool without a definition. */
+  readonly program: { readonly version: number | null } | null
+  /** The job that is measured tool after tool, and what comes next in it. */
+  readonly kit: { readonly job: string; readonly next: NextTool | null } | null
   readonly heat: Heat | null
   /** The tool room's time when the sheet was opened. */
   readonly now: string
@@ -45,6 +49,12 @@ export interface MeasureProps {
     byMm: number
   }) => Promise<Result<{ ticket: string }, { text: string }>>
   readonly wipe: (given: { serial: string; edge: number | null }) => Promise<Result<{ ticket: string }, { text: string }>>
+}
+
+interface NextTool {
+  readonly serial: string
+  readonly t: number | null
+  readonly name: string
 }
 
 const CAUTIONS = [
@@ -67,10 +77,10 @@ interface Saved {
 async function save(
   serial: string,
   scanned: string,
-  about: { readonly taken: string; readonly check: number | null; readonly reason: string },
+  about: { readonly taken: string; readonly check: number | null; readonly program: number; readonly reason: string },
   zip: Uint8Array<ArrayBuffer>,
 ): Promise<Result<Saved, { readonly code: string; readonly text: string }>> {
-  const asked = new URLSearchParams({ scanned, taken: about.taken })
+  const asked = new URLSearchParams({ scanned, taken: about.taken, program: String(about.program) })
   if (about.check !== null) asked.set('check', String(about.check))
   if (about.reason) asked.set('reason', about.reason)
   try {
@@ -133,15 +143,19 @@ export function MeasureStation(props: MeasureProps) {
   const running = wiping || state.type === 'running' || state.type === 'opening'
   const takenAt = bench.takenMs === null ? null : new Date(bench.takenMs).toISOString()
   const result = useMemo(
-    () => (proposal && takenAt ? judgeTool(proposal.set, limits, benchFor(heat, takenAt)) : null),
+    () => (proposal && takenAt ? judgeTool(proposal.set, limits, benchFor(heat, takenAt), proposal.steps) : null),
     [proposal, limits, heat, takenAt],
   )
   const warmMm = benchFor(heat, now).warmMm
   const advice = proposal && result ? advise(proposal.set, result, unit) : null
-  const dirty = proposal?.set.warnings.find((w) => w.warning.code === 'DEBRIS')
+  const dirty = [proposal?.set, ...(proposal?.steps.map((s) => s.set) ?? [])]
+    .flatMap((set) => set?.warnings ?? [])
+    .find((w) => w.warning.code === 'DEBRIS')
 
   // what a hand can set: what is off or unsure before what holds, the length before the diameter
-  const judged = (['LF', 'DC'] as const).flatMap((key) => result?.features.find((f) => f.key === key && f.limits) ?? [])
+  const judged = (['LF', 'DC'] as const).flatMap(
+    (key) => result?.features.find((f) => f.key === key && f.step === null && f.limits) ?? [],
+  )
   const settable = (judged.find((f) => f.verdict !== 'holds') ?? judged[0])?.key as 'LF' | 'DC' | undefined
 
   useScans(async (raw): Promise<ScanSaid | null> => {
@@ -158,7 +172,12 @@ export function MeasureStation(props: MeasureProps) {
     }
     if (scanned !== serial) return refuse(`${scanned} was scanned, ${serial} is on the spindle. Nothing was saved.`)
     const zip = await bench.pack()
-    const about = { taken: takenAt ?? now, check: props.checkId, reason: jump ? reason.trim() : '' }
+    const about = {
+      taken: takenAt ?? now,
+      check: props.checkId,
+      program: props.program?.version ?? 0,
+      reason: jump ? reason.trim() : '',
+    }
     const done = zip ? await save(serial, scanned, about, zip) : null
     if (!done) return refuse('There are no pictures to save. Measure first.')
     if (!done.ok) {
@@ -173,7 +192,11 @@ export function MeasureStation(props: MeasureProps) {
         ? 'saved: the same within uncertainty, its hand-over stands'
         : `saved: ${verdict ?? 'not judged'}; the server measured the pictures again`,
       tone: verdict === 'holds' ? 'holds' : verdict === 'off' ? 'off' : 'todo',
-      href: verdict === 'off' || kept ? `/tools/${serial}` : `/hand-over/${serial}`,
+      href: props.kit
+        ? `/measure/kit/${encodeURIComponent(props.kit.job)}`
+        : verdict === 'off' || kept
+          ? `/tools/${serial}`
+          : `/hand-over/${serial}`,
     }
   })
 
@@ -184,7 +207,8 @@ export function MeasureStation(props: MeasureProps) {
     const done = await props.wipe({ serial, edge })
     if (done.ok) {
       await bench.refresh(done.value.ticket)
-      if (edge !== null) await bench.measureOne(edge)
+      // a warm tool has become shorter since the other edges were measured
+      if (edge !== null && warmMm === 0) await bench.measureOne(edge)
       else await bench.measureAll()
     } else setNote(done.error.text)
     setWiping(false)
@@ -233,7 +257,7 @@ export function MeasureStation(props: MeasureProps) {
             adjust={adjusting}
             edge={farthestEdge(proposal.set, adjusting)}
             limits={limits[adjusting]}
-            sigmaMm={result.features.find((f) => f.key === adjusting)?.sigmaMm ?? 0}
+            sigmaMm={result.features.find((f) => f.key === adjusting)?.sigma ?? 0}
             watch={bench.watch}
             unwatch={bench.unwatch}
             refresh={bench.refresh}
@@ -292,6 +316,11 @@ export function MeasureStation(props: MeasureProps) {
                 </label>
               )}
               {props.held && !props.held.adapter && props.lead && <Overrule overrule={props.overrule} />}
+              {proposal?.seen && props.tool.edges && proposal.seen !== props.tool.edges && !running ? (
+                <Say tone="unsure" lead={`A turn shows ${proposal.seen} edges, not ${props.tool.edges}.`}>
+                  Look whether this is the cutter of the parts list, and whether an insert is missing.
+                </Say>
+              ) : null}
               {state.type === 'failed' ? (
                 <Say tone="off" lead="Nothing measured." role="alert">
                   {state.text}
@@ -323,13 +352,18 @@ export function MeasureStation(props: MeasureProps) {
               {!proposal && !running && (
                 <SmallActions>
                   <SmallAction href={`/measure/${serial}/figures`}>Figures of another bench</SmallAction>
+                  {props.program && <SmallAction href={`/measure/${serial}/program`}>Its program</SmallAction>}
                 </SmallActions>
               )}
               {proposal && !running && !held && (
                 <SmallActions>
                   {result?.verdict !== 'off' && <SmallAction onAct={() => void bench.measureAll()}>All edges again</SmallAction>}
                   {settable && <SmallAction onAct={() => setAdjusting(settable)}>Set it live</SmallAction>}
-                  <SmallAction onAct={() => void wipe(null)}>All wiped, again</SmallAction>
+                  {props.program?.version === null && result?.verdict === 'holds' && !dirty ? (
+                    <SmallAction href={`/measure/${serial}/program`}>Keep program</SmallAction>
+                  ) : (
+                    <SmallAction onAct={() => void wipe(null)}>All wiped, again</SmallAction>
+                  )}
                 </SmallActions>
               )}
             </div>

@@ -1,7 +1,9 @@
 'use client'
 import { proxy, releaseProxy, wrap, type Remote } from 'comlink'
 import { useCallback, useEffect, useRef, useState } from 'react'
-import type { BenchApi, OpenTool, Proposal, Shown } from '@/workers/bench.worker'
+import type { ProgramStep } from '@/core/measure'
+import type { BenchApi, OpenTool, Proposal } from '@/workers/bench.worker'
+import type { Shown } from '@/workers/shown'
 
 export type BenchState =
   | { readonly type: 'opening' }
@@ -14,6 +16,8 @@ const FAILED: Record<string, string> = {
   STOPPED: 'The bench stopped. Open the tool again.',
   NOT_MEASURED: 'The pictures cannot be measured: too dark, burnt out or empty.',
 }
+
+const farthest = ({ edges }: Proposal['set']) => edges.reduce((a, b) => ((b.x?.value ?? 0) > (a.x?.value ?? 0) ? b : a)).edge
 
 /** Drives the bench in its worker for as long as the sheet is open. */
 export function useBench(tool: OpenTool) {
@@ -57,8 +61,11 @@ export function useBench(tool: OpenTool) {
     if (done.ok) {
       setProposal(done.value)
       setTakenMs(began)
-      const dirty = done.value.set.warnings.find((w) => w.warning.code === 'DEBRIS')
-      if (dirty) await api.current?.goTo(dirty.edge) // show what has to be wiped
+      const dirty = [done.value.set, ...done.value.steps.map((s) => s.set)]
+        .flatMap((set) => set.warnings)
+        .find((w) => w.warning.code === 'DEBRIS')
+      // what has to be wiped is shown, or else the edge that stands out
+      await api.current?.goTo(dirty?.edge ?? farthest(done.value.set))
       setState({ type: 'ready' })
     } else setState({ type: 'failed', text: FAILED[done.error.code] })
   }, [])
@@ -94,12 +101,15 @@ export function useBench(tool: OpenTool) {
     moving.current = false
   }, [])
   const watch = useCallback(
-    (edge: number, each: (x: number | null, z: number | null) => void) => void api.current?.watch(edge, proxy(each)),
+    (edge: number, key: 'LF' | 'DC', each: (x: number | null, z: number | null) => void) =>
+      void api.current?.watch(edge, key, proxy(each)),
     [],
   )
   const unwatch = useCallback(() => void api.current?.unwatch(), [])
   const refresh = useCallback(async (ticket: string) => api.current?.refresh(ticket), [])
+  const tryStep = useCallback(async (step: ProgramStep) => api.current?.tryStep(step), [])
+  const placeNow = useCallback(async () => (await api.current?.placeNow()) ?? null, [])
   const pack = useCallback(async () => (await api.current?.pack()) ?? null, [])
 
-  return { state, proposal, takenMs, shown, measureAll, measureOne, goTo, move, watch, unwatch, refresh, pack }
+  return { state, proposal, takenMs, shown, measureAll, measureOne, goTo, move, watch, unwatch, refresh, tryStep, placeNow, pack }
 }

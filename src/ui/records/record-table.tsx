@@ -1,15 +1,6 @@
 'use client'
-import {
-  createColumnHelper,
-  createFilteredRowModel,
-  filterFns,
-  globalFilteringFeature,
-  columnFilteringFeature,
-  tableFeatures,
-  useTable,
-} from '@tanstack/react-table'
+import { createColumnHelper, tableFeatures, useTable } from '@tanstack/react-table'
 import Link from 'next/link'
-import { useState } from 'react'
 
 export interface RecordLine {
   readonly seq: number
@@ -23,12 +14,7 @@ export interface RecordLine {
   readonly change: string
 }
 
-const features = tableFeatures({
-  columnFilteringFeature,
-  globalFilteringFeature,
-  filteredRowModel: createFilteredRowModel(),
-  filterFns,
-})
+const features = tableFeatures({})
 const helper = createColumnHelper<typeof features, RecordLine>()
 const when = helper.accessor('when', {
   header: 'when',
@@ -73,30 +59,16 @@ const text = helper.accessor('text', {
 const columns = helper.columns([when, who, what, t, holder, machine, text])
 const FEW = helper.columns([when, who, what, text])
 
-/** The record, newest first, narrowed by any word in it. */
+/** The record, newest first. */
 export function RecordTable({ lines, oneTool = false }: { readonly lines: readonly RecordLine[]; readonly oneTool?: boolean }) {
-  const [filter, setFilter] = useState('')
   const table = useTable({
     features,
     columns: oneTool ? FEW : columns,
     data: lines as RecordLine[],
-    state: { globalFilter: filter },
-    onGlobalFilterChange: setFilter,
-    globalFilterFn: 'includesString',
   })
   const rows = table.getRowModel().rows
   return (
     <>
-      {!oneTool && (
-        <label className="text-lg font-semibold">
-          Search tool, person, machine or word
-          <input
-            value={filter}
-            onChange={(event) => setFilter(event.target.value)}
-            className="border-ink bg-paper mt-1 block h-11 w-full max-w-md rounded-[3px] border-[1.5px] px-3 text-lg"
-          />
-        </label>
-      )}
       <div className="overflow-x-auto" tabIndex={0}>
         <table className="w-full text-left">
           <thead>

@@ -1,5 +1,5 @@
 import 'server-only'
-import { labelSvg } from '@/codecs/label-picture'
+import { labelSvg, type LabelPicture } from '@/codecs/label-picture'
 import type { Handover } from '@/core/handover'
 import { formatLength, unitMark } from '@/core/units'
 import { getHandover } from '@/db/handover/read'
@@ -16,7 +16,7 @@ export function handoverOf(id: string): Handover | Response {
 }
 
 /** Human lines first, then the code. */
-export function labelOf(handover: Handover): string {
+export function labelPictureOf(handover: Handover): LabelPicture {
   const { db } = runtime()
   const { values } = handover
   const machine = getMachine(db, values.machine)
@@ -24,21 +24,21 @@ export function labelOf(handover: Handover): string {
   const mark = unitMark(values.unit)
   const size = (mm: number) => `${formatLength(mm, values.unit, decimals)} ${mark}`
   const diameter = machine?.sizeRegister === 'diameter'
-  return labelSvg(
-    {
-      widthMm: 62,
-      heightMm: 29,
-      title: `T${values.t}  ${values.serial}`,
-      lines: [
-        getAssemblyName(db, handover.assemblyId) ?? '',
-        `L ${size(values.lengthMm)}`,
-        diameter ? `Ø ${size(2 * values.radiusMm)}` : `radius ${size(values.radiusMm)}`,
-        `${machine?.name ?? values.machine} · no. ${values.issue}`,
-        `${getPerson(db, handover.personId)?.name ?? handover.personId} ${handover.releasedAt.slice(0, 16).replace('T', ' ')}`,
-      ],
-      code: machine?.labelCode ?? 'datamatrix',
-      codeText: handover.label,
-    },
-    labelFonts(),
-  )
+  const across = diameter ? `Ø ${size(2 * values.radiusMm)}` : `radius ${size(values.radiusMm)}`
+  return {
+    widthMm: 62,
+    heightMm: 29,
+    title: `T${values.t}  ${values.serial}`,
+    lines: [
+      getAssemblyName(db, handover.assemblyId) ?? '',
+      values.tip === undefined ? `L ${size(values.lengthMm)}` : `Z ${size(values.lengthMm)} · tip ${values.tip}`,
+      values.tip === undefined ? across : `X ${across}`,
+      `${machine?.name ?? values.machine} · no. ${values.issue}`,
+      `${getPerson(db, handover.personId)?.name ?? handover.personId} ${handover.releasedAt.slice(0, 16).replace('T', ' ')}`,
+    ],
+    code: machine?.labelCode ?? 'datamatrix',
+    codeText: handover.label,
+  }
 }
+
+export const labelOf = (handover: Handover): string => labelSvg(labelPictureOf(handover), labelFonts())

@@ -8,12 +8,16 @@ import { Row, Say, Sheet, Title } from '@/ui/common/sheet'
 import { VerdictMark } from '@/ui/common/verdict'
 import { formatWhen } from '@/ui/format/due'
 import { CheckTable } from '@/ui/hand-over/check-table'
+import { DropPanel } from '@/ui/hand-over/drop-panel'
+import { TagPanel } from '@/ui/hand-over/tag-panel'
 import { ReleasePanel } from '@/ui/hand-over/release-panel'
 import { GoTo } from '@/ui/kit/kit-next'
 import { StationPage } from '../../_parts/station'
 import { context } from '../../_server/context'
 import { serialOf } from '../../_server/params'
 import { releaseAction } from '../../actions'
+import { dropPostAction } from '../../hand-over-actions'
+import { writeTagAction } from '../../tag-actions'
 
 export const metadata = { title: 'Hand over' }
 
@@ -82,10 +86,15 @@ export default async function HandoverPage({
                   <SmallAction href={`${files}/label.png`} download>
                     Label PNG
                   </SmallAction>
+                  <SmallAction href={`${files}/label.pdf`} download>
+                    Label PDF
+                  </SmallAction>
                   <SmallAction href={`${files}/post?machine=${current.values.machine}`} download>
                     Post file
                   </SmallAction>
                 </SmallActions>
+                <DropPanel id={current.id} drop={dropPostAction} />
+                <TagPanel serial={serial} write={writeTagAction} />
               </div>
             </>
           }

@@ -1,11 +1,12 @@
 import { getMachine } from '@/db/machine/read'
-import { benchTicket, handOut } from '@/runtime/bench-ticket'
 import { heldBack, readBench } from '@/stations/measure/bench-state'
+import { nextToMeasure } from '@/stations/measure/kit-run'
 import { readMeasure } from '@/stations/measure/measure-sheet'
 import { formatDue } from '@/ui/format/due'
 import { Say, Sheet, Title } from '@/ui/common/sheet'
 import { MeasureStation } from '@/ui/measure/measure-station'
 import { StationPage } from '../../_parts/station'
+import { openTool } from '../../_server/bench'
 import { context } from '../../_server/context'
 import { serialOf } from '../../_server/params'
 import { wipeAction } from '../../actions'
@@ -13,8 +14,15 @@ import { overruleCheckAction, turnScrewAction } from '../../measure-actions'
 
 export const metadata = { title: 'Measure' }
 
-export default async function MeasurePage({ params }: { readonly params: Promise<{ serial: string }> }) {
+interface Props {
+  readonly params: Promise<{ serial: string }>
+  readonly searchParams: Promise<{ kit?: string | string[] }>
+}
+
+export default async function MeasurePage({ params, searchParams }: Props) {
   const serial = serialOf((await params).serial)
+  const { kit: asked } = await searchParams
+  const kit = typeof asked === 'string' ? asked : null
   const house = await context()
   const sheet = readMeasure(house.db, serial)
   if (!sheet || sheet.assembly.state === 'loaded')
@@ -34,14 +42,14 @@ export default async function MeasurePage({ params }: { readonly params: Promise
         />
       </StationPage>
     )
-  const { assembly, definition, limits, features, last } = sheet
+  const { assembly, definition, limits, program, last } = sheet
   const bench = readBench(house.db, house.now)
   const held = heldBack(bench, assembly.coupling)
   const edges = definition?.edges ?? null
   return (
     <StationPage station="measure" current={serial}>
       <MeasureStation
-        key={`${serial}-${last?.id ?? 0}-${bench.check?.id ?? 0}`}
+        key={`${serial}-${last?.id ?? 0}-${bench.check?.id ?? 0}-${program?.version ?? 0}`}
         checkId={bench.check?.id ?? null}
         held={held && { text: held.text, adapter: held.code === 'WRONG_ADAPTER' }}
         overruled={bench.due && !held ? (bench.overrule?.reason ?? null) : null}
@@ -52,14 +60,10 @@ export default async function MeasurePage({ params }: { readonly params: Promise
         about={`${assembly.name}${edges ? `, ${edges} edges` : ''}`}
         forMachine={assembly.machine ? (getMachine(house.db, assembly.machine)?.name ?? assembly.machine) : null}
         due={formatDue(assembly.dueAt, new Date(house.now))}
-        tool={{
-          ticket: handOut(house.db, benchTicket(house.db, assembly), house.now),
-          hint: definition ? { x: definition.DC.nominal / 2, z: definition.LF.nominal } : null,
-          edges,
-          measure: features,
-          zero: bench.zero,
-        }}
+        tool={openTool(house, sheet, bench)}
         limits={limits}
+        program={definition && { version: program?.version ?? null }}
+        kit={kit === null ? null : { job: kit, next: nextToMeasure(house.db, kit, serial) }}
         heat={assembly.heat}
         now={house.now}
         before={last?.summary ?? null}

@@ -12,7 +12,12 @@ export const POST = guarded(async (request) => {
   if (!body.ok) return body.error
   const set = decodeFrameSet(body.value)
   if (!set.ok) return problem(set.error.code === 'TOO_LARGE' ? 413 : 422, set.error.code, set.error.detail)
-  const measured = measureSet(set.value.pictures, set.value.mmPerPixel, set.value.measure)
+  const measured = measureSet(
+    // further steps of a measuring program are other places of the tool: they say nothing of it as a whole
+    set.value.pictures.filter((p) => !p.stage),
+    set.value.mmPerPixel,
+    set.value.measure,
+  )
   if (!measured.ok) return problem(422, 'BAD_FRAMESET', setErrorText(measured.error))
   return Response.json(frameSetAnswer(measured.value))
 })

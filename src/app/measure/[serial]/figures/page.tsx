@@ -4,7 +4,7 @@ import { FiguresForm } from '@/ui/measure/figures-form'
 import { StationPage } from '../../../_parts/station'
 import { context } from '../../../_server/context'
 import { serialOf } from '../../../_server/params'
-import { saveFiguresAction } from '../../../measure-actions'
+import { readLineAction, saveFiguresAction, saveLineAction } from '../../../measure-actions'
 
 export const metadata = { title: 'Figures' }
 
@@ -24,6 +24,7 @@ export default async function FiguresPage({ params }: { readonly params: Promise
         limits={{ LF: limits.LF ?? null, DC: limits.DC ?? null, RE: limits.RE ?? null }}
         before={last?.summary ?? null}
         save={saveFiguresAction}
+        line={house.lineBench ? { read: readLineAction, save: saveLineAction } : null}
       />
     </StationPage>
   )

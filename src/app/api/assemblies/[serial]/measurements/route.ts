@@ -20,6 +20,7 @@ const STATUS: Readonly<Record<string, number>> = {
   WRONG_ADAPTER: 409,
   MASTER_DUE: 409,
   OTHER_ZERO: 409,
+  OTHER_PROGRAM: 409,
   JUMP: 409,
 }
 
@@ -40,6 +41,7 @@ export const POST = guarded(async (request, { serial }) => {
     frames: body.value,
     mmPerPixel: BENCH_FACTS.mmPerPixel,
     checkId: asked.has('check') ? Number(asked.get('check')) : null,
+    program: Number(asked.get('program') ?? 0),
     reason: asked.get('reason')?.trim().slice(0, 300) || undefined,
   })
   if (done.ok) return Response.json(done.value)

@@ -1,0 +1,18 @@
+import { decodeFrameSet, framePng } from '@/codecs/frame-set'
+import { getProgram } from '@/db/program/read'
+import { runtime } from '@/runtime'
+import { plainText } from '../../../../_server/params'
+import { guarded } from '../../../_api/guard'
+import { problem } from '../../../_api/problem'
+
+export const dynamic = 'force-dynamic'
+
+/** What the bench sees of a tool of this kind: a picture of the measurement its program was kept from. */
+export const GET = guarded((_request, { id }) => {
+  const { db, evidence } = runtime()
+  const program = getProgram(db, plainText(id))
+  const zip = program?.evidence ? evidence.read(program.evidence) : null
+  const set = zip && decodeFrameSet(zip)
+  if (!set?.ok) return problem(404, 'NO_PICTURES', 'No pictures were kept with this program.')
+  return new Response(new Uint8Array(framePng(set.value.pictures[0].frame)), { headers: { 'content-type': 'image/png' } })
+})

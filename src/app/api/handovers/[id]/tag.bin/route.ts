@@ -1,0 +1,23 @@
+import { encodeFreshTag } from '@/codecs/tag'
+import { tagFaultText } from '@/core/handover'
+import { runtime } from '@/runtime'
+import { tagRecordOf } from '@/stations/hand-over/tag-record'
+import { guarded } from '../../../_api/guard'
+import { handoverOf } from '../../../_api/label'
+import { problem } from '../../../_api/problem'
+
+export const dynamic = 'force-dynamic'
+
+/** A fresh tag with this hand-over's record: slot A, sequence 1, slot B empty. */
+export const GET = guarded((_request, { id }) => {
+  const handover = handoverOf(id)
+  if (handover instanceof Response) return handover
+  const tag = encodeFreshTag(tagRecordOf(runtime().db, handover))
+  if (!tag.ok) return problem(422, tag.error.code, tagFaultText(tag.error))
+  return new Response(new Uint8Array(tag.value), {
+    headers: {
+      'content-type': 'application/octet-stream',
+      'content-disposition': `attachment; filename="${handover.values.serial}.bin"`,
+    },
+  })
+})

@@ -1,0 +1,25 @@
+import { labelPdf } from '@/codecs/label-picture'
+import { labelFonts } from '@/runtime'
+import { guarded } from '../../_api/guard'
+import { handoverOf, labelPictureOf } from '../../_api/label'
+import { problem } from '../../_api/problem'
+
+export const dynamic = 'force-dynamic'
+
+const MOST_LABELS = 200
+
+/** Labels of several hand-overs at once: `?ids=4,5,6`, a page each, or `&on=sheet` for A4. */
+export const GET = guarded(async (request) => {
+  const asked = request.nextUrl.searchParams
+  const ids = (asked.get('ids') ?? '').split(',').filter(Boolean)
+  if (!ids.length || ids.length > MOST_LABELS)
+    return problem(400, 'BAD_REQUEST', `Name the hand-overs: ?ids=4,5,6, ${MOST_LABELS} at most.`)
+  const pictures = []
+  for (const id of ids) {
+    const handover = handoverOf(id)
+    if (handover instanceof Response) return handover
+    pictures.push(labelPictureOf(handover))
+  }
+  const pdf = await labelPdf(pictures, labelFonts(), asked.get('on') === 'sheet' ? 'sheet' : 'single')
+  return new Response(new Uint8Array(pdf), { headers: { 'content-type': 'application/pdf' } })
+})

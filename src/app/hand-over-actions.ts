@@ -1,0 +1,55 @@
+'use server'
+import { z } from 'zod'
+import type { CheckRow } from '@/core/handover'
+import { fail, type Result } from '@/core/units'
+import { dropPost } from '@/stations/hand-over/drop-post'
+import { keepPost, tryTemplate } from '@/stations/hand-over/keep-post'
+import type { Refused } from '@/stations/work'
+import { act } from './_server/act'
+import { context } from './_server/context'
+
+const Drop = z.object({ ids: z.array(z.number().int().positive()).min(1).max(200), over: z.boolean() })
+
+export async function dropPostAction(input: z.input<typeof Drop>): Promise<Result<{ readonly file: string }, Refused>> {
+  return act(Drop, input, (work, given, house) => dropPost(work, house.control, house.drop, given))
+}
+
+const Options = z.object({
+  sizeRegister: z.enum(['radius', 'diameter']),
+  decimals: z.number().int().min(1).max(6),
+  lengthFrom: z.discriminatedUnion('type', [
+    z.object({ type: z.literal('gauge line') }),
+    z.object({ type: z.literal('master'), lengthMm: z.number().min(0).max(1000) }),
+  ]),
+  numberFrom: z.enum(['T', 'pocket', 'table']),
+  numbers: z.record(z.string().regex(/^\d{1,5}$/), z.number().int().min(1).max(99_999)),
+  wear: z.enum(['zero', 'keep']),
+})
+const MOST_TEMPLATE = 20_000
+const Template = z.object({
+  machine: z.string().max(20),
+  template: z.string().max(MOST_TEMPLATE, 'A template may have 20,000 characters at most.'),
+  serials: z.array(z.string().max(40)).max(50),
+  options: Options,
+})
+
+export async function tryTemplateAction(
+  input: z.input<typeof Template>,
+): Promise<Result<{ readonly text: string; readonly rows: readonly CheckRow[] }, Refused>> {
+  const given = Template.safeParse(input)
+  if (!given.success) return fail({ code: 'BAD_INPUT', text: given.error.issues[0]?.message ?? 'The template cannot be read.' })
+  // nothing is written, so no page is made anew
+  const { db, control, now } = await context()
+  return tryTemplate(db, control, given.data, now)
+}
+
+const Keep = Template.extend({
+  name: z
+    .string()
+    .trim()
+    .regex(/^[a-z0-9][a-z0-9-]{1,39}$/, 'Name the post in small letters, digits and hyphens.'),
+})
+
+export async function keepPostAction(input: z.input<typeof Keep>): Promise<Result<null, Refused>> {
+  return act(Keep, input, (work, given, house) => keepPost(work, house.control, given))
+}

@@ -1,0 +1,60 @@
+import { SHIPPED_POSTS } from '@/codecs/post'
+import { tableOf } from '@/core/tool'
+import { listAssemblies } from '@/db/assembly/read'
+import { getMachine, getPostTemplate, listMachines, listPosts } from '@/db/machine/read'
+import { Sheet, Title } from '@/ui/common/sheet'
+import { HANDOVER_TABS, SubNav } from '@/ui/common/sub-nav'
+import { PostEditor } from '@/ui/hand-over/post-editor'
+import { context } from '../../_server/context'
+import { keepPostAction, tryTemplateAction } from '../../hand-over-actions'
+
+export const metadata = { title: 'Posts' }
+
+export default async function PostsPage({
+  searchParams,
+}: {
+  readonly searchParams: Promise<{ machine?: string | string[]; post?: string | string[] }>
+}) {
+  const asked = await searchParams
+  const house = await context()
+  const machines = listMachines(house.db)
+  const machine = (typeof asked.machine === 'string' && getMachine(house.db, asked.machine)) || machines[0]
+  if (!machine)
+    return (
+      <>
+        <div />
+        <Sheet
+          left={
+            <>
+              <SubNav tabs={HANDOVER_TABS} label="Sheets of Hand over" />
+              <Title lead="Posts">no machine is known here yet</Title>
+            </>
+          }
+        />
+      </>
+    )
+  const posts = [...new Set([...Object.keys(SHIPPED_POSTS), ...listPosts(house.db)])].sort()
+  const post = typeof asked.post === 'string' && posts.includes(asked.post) ? asked.post : machine.post
+  const tools = listAssemblies(house.db)
+    .filter((a) => a.state !== 'built' && a.t !== null && a.coupling === machine.coupling)
+    .map((a) => ({ serial: a.serial, name: `T${a.t} ${a.name}` }))
+  return (
+    <>
+      <div />
+      <PostEditor
+        key={`${machine.key}-${post}-${machine.post}`}
+        machine={{ key: machine.key, name: machine.name, post: machine.post, unit: machine.unit }}
+        machines={machines.map(({ key, name }) => ({ key, name }))}
+        posts={posts}
+        post={post}
+        shipped={post in SHIPPED_POSTS}
+        template={getPostTemplate(house.db, post) ?? SHIPPED_POSTS[post] ?? ''}
+        options={{ ...tableOf(machine), sizeRegister: machine.sizeRegister, decimals: machine.decimals }}
+        tools={tools}
+        lead={house.person?.role === 'lead'}
+        tryTemplate={tryTemplateAction}
+        keep={keepPostAction}
+      />
+    </>
+  )
+}

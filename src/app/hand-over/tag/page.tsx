@@ -1,0 +1,34 @@
+import { listDefinitions, namesOf } from '@/db/library/read'
+import { listSimTags } from '@/db/truth/read'
+import { readTagNow } from '@/stations/hand-over/write-tag'
+import { TagReader } from '@/ui/hand-over/tag-reader'
+import { context } from '../../_server/context'
+import { serialOf } from '../../_server/params'
+import { tagTrickAction } from '../../tag-actions'
+
+export const metadata = { title: 'Read a tag' }
+
+export default async function TagPage({ searchParams }: { readonly searchParams: Promise<{ serial?: string | string[] }> }) {
+  const { serial: asked } = await searchParams
+  const serial = typeof asked === 'string' && asked ? serialOf(asked) : null
+  const house = await context()
+  const read = serial === null ? null : await readTagNow(house.tagOf(serial))
+  const bom = read?.ok ? (read.value.record.bom ?? []) : []
+  const definition = read?.ok
+    ? listDefinitions(house.db).find((d) => d.t === read.value.record.t && d.machines.includes(read.value.record.m ?? ''))
+    : undefined
+  return (
+    <>
+      <div />
+      <TagReader
+        key={serial ?? ''}
+        serial={serial}
+        chips={listSimTags(house.db)}
+        read={read}
+        parts={[...namesOf(house.db, bom)].map(([id, name]) => ({ id, name, count: bom.filter((b) => b === id).length }))}
+        definition={definition ? { id: definition.id, name: definition.name } : null}
+        trick={tagTrickAction}
+      />
+    </>
+  )
+}

@@ -1,0 +1,33 @@
+import { notFound } from 'next/navigation'
+import { heldBack, readBench } from '@/stations/measure/bench-state'
+import { readMeasure } from '@/stations/measure/measure-sheet'
+import { ProgramStation } from '@/ui/measure/program-station'
+import { StationPage } from '../../../_parts/station'
+import { openTool } from '../../../_server/bench'
+import { context } from '../../../_server/context'
+import { serialOf } from '../../../_server/params'
+import { keepProgramAction } from '../../../measure-actions'
+
+export const metadata = { title: 'Measuring program' }
+
+export default async function ProgramPage({ params }: { readonly params: Promise<{ serial: string }> }) {
+  const serial = serialOf((await params).serial)
+  const house = await context()
+  const sheet = readMeasure(house.db, serial)
+  if (!sheet?.definition || sheet.assembly.state === 'loaded') notFound()
+  const bench = readBench(house.db, house.now)
+  return (
+    <StationPage station="measure" current={serial}>
+      <ProgramStation
+        key={`${serial}-${sheet.program?.version ?? 0}`}
+        serial={serial}
+        title={`T${sheet.definition.t}`}
+        about={sheet.definition.name}
+        tool={openTool(house, sheet, bench)}
+        base={sheet.program?.version ?? 0}
+        held={heldBack(bench, sheet.assembly.coupling)?.text ?? null}
+        keep={keepProgramAction}
+      />
+    </StationPage>
+  )
+}

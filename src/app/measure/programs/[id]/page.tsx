@@ -1,0 +1,119 @@
+import { notFound } from 'next/navigation'
+import { featureName, isAngle, type Feature, type SpecLimits } from '@/core/measure'
+import { formatLength, unitMark, type LengthUnit } from '@/core/units'
+import { listAssemblies } from '@/db/assembly/read'
+import { getDefinition } from '@/db/library/read'
+import { listProgramVersions } from '@/db/program/read'
+import { freeSteps } from '@/stations/measure/measure-sheet'
+import { SmallAction, SmallActions } from '@/ui/common/actions'
+import { Row, Sheet, Title } from '@/ui/common/sheet'
+import { MEASURE_TABS, SubNav } from '@/ui/common/sub-nav'
+import { formatWhen } from '@/ui/format/due'
+import { context } from '../../../_server/context'
+import { plainText } from '../../../_server/params'
+
+export const metadata = { title: 'Measuring program' }
+
+const SHORT = { mm: 1, inch: 2 } as const
+
+/** A feature's limits in words; the tool's own come from the library. */
+function limitsText(feature: Feature, limits: SpecLimits | undefined, unit: LengthUnit, own: boolean): string {
+  if (!limits) return own && ['LF', 'DC', 'RE'].includes(feature) ? 'limits of the library' : 'not judged'
+  const say = (value: number) => (isAngle(feature) ? value.toFixed(2) : formatLength(value, unit))
+  const mark = isAngle(feature) ? '°' : ` ${unitMark(unit)}`
+  return limits.min === null ? `up to ${say(limits.max)}${mark}` : `${say(limits.min)} … ${say(limits.max)}${mark}`
+}
+
+export default async function ProgramPage({ params }: { readonly params: Promise<{ id: string }> }) {
+  const id = plainText((await params).id)
+  const house = await context()
+  const definition = getDefinition(house.db, id)
+  if (!definition) notFound()
+  const versions = listProgramVersions(house.db, id)
+  const steps = versions[0]?.steps ?? freeSteps(definition)
+  const names = new Map(house.people.map((p) => [p.id, p.name]))
+  const standing = listAssemblies(house.db).filter((a) => a.definition?.id === id && a.state !== 'loaded' && a.state !== 'apart')
+  return (
+    <>
+      <div />
+      <Sheet
+        left={
+          <>
+            <SubNav tabs={MEASURE_TABS} label="Sheets of the bench" />
+            <Title lead={`T${definition.t}: how it is measured`}>
+              {definition.name} · {versions[0] ? `version ${versions[0].version}` : 'measured freely'}
+            </Title>
+            <ol className="max-w-[760px]">
+              {steps.map((step, i) => (
+                <li key={step.name} className="border-rule border-b py-2">
+                  <h2 className="flex items-baseline gap-3 text-[22px] font-bold">
+                    <span className="figures text-soft w-6">{i + 1}</span>
+                    {step.name}
+                    <small className="figures text-soft text-[17px] font-medium">
+                      {step.at
+                        ? `${formatLength(step.at.downMm, house.unit, SHORT[house.unit])} ${unitMark(house.unit)} below the tip, ${formatLength(step.at.xMm, house.unit, SHORT[house.unit])} ${unitMark(house.unit)} from the axis`
+                        : 'found at the tool’s end'}
+                    </small>
+                  </h2>
+                  <ul className="pl-9">
+                    {step.features.map((f) => (
+                      <li key={f} className="flex justify-between gap-4 py-0.5 text-lg">
+                        <span>
+                          {featureName[f]} <small className="text-soft">{f}</small>
+                        </span>
+                        <span className="figures font-semibold">
+                          {limitsText(f, step.limits[f], house.unit, step.at === null)}
+                        </span>
+                      </li>
+                    ))}
+                  </ul>
+                </li>
+              ))}
+            </ol>
+          </>
+        }
+        right={
+          <>
+            {versions[0]?.evidence && (
+              // eslint-disable-next-line @next/next/no-img-element -- a measuring picture from our own route, as it was taken
+              <img
+                src={`/api/definitions/${encodeURIComponent(id)}/program.png`}
+                alt={`What the bench sees of T${definition.t}`}
+                className="border-ink mb-3 w-full border"
+              />
+            )}
+            <h2 className="text-2xl font-bold">Versions</h2>
+            {versions.length === 0 && (
+              <p className="text-soft mt-1 text-lg">
+                None yet. Measure a tool of this kind; where it holds, keep it as the program.
+              </p>
+            )}
+            {versions.map((v) => (
+              <Row key={v.version} name={`${v.version}: ${v.why}`}>
+                <small className="text-soft text-base font-medium">
+                  {formatWhen(v.at)}, {names.get(v.personId) ?? v.personId}
+                </small>
+              </Row>
+            ))}
+            <div className="mt-auto pt-3">
+              <p className="text-lg">
+                {standing.length
+                  ? 'It is changed and tried on a tool of this kind, on the spindle.'
+                  : 'No tool of this kind stands in the tool room: build one to change or try its program.'}
+              </p>
+              {standing.length > 0 && (
+                <SmallActions>
+                  {standing.slice(0, 2).map((a) => (
+                    <SmallAction key={a.serial} href={`/measure/${a.serial}/program`}>
+                      On {a.serial}
+                    </SmallAction>
+                  ))}
+                </SmallActions>
+              )}
+            </div>
+          </>
+        }
+      />
+    </>
+  )
+}

@@ -1,0 +1,84 @@
+import Link from 'next/link'
+import { listDefinitions } from '@/db/library/read'
+import { listMachines } from '@/db/machine/read'
+import { listPrograms } from '@/db/program/read'
+import { Sheet } from '@/ui/common/sheet'
+import { MEASURE_TABS, SubNav } from '@/ui/common/sub-nav'
+import { formatWhen } from '@/ui/format/due'
+import { context } from '../../_server/context'
+
+export const metadata = { title: 'Measuring programs' }
+
+export default async function ProgramsPage() {
+  const house = await context()
+  const programs = listPrograms(house.db)
+  const names = new Map(house.people.map((p) => [p.id, p.name]))
+  const machines = new Map(listMachines(house.db).map((m) => [m.key, m.name]))
+  const definitions = listDefinitions(house.db)
+  const rows = [...definitions].sort((a, b) => Number(programs.has(b.id)) - Number(programs.has(a.id)) || a.t - b.t)
+  return (
+    <>
+      <div />
+      <Sheet
+        left={
+          <>
+            <SubNav tabs={MEASURE_TABS} label="Sheets of the bench" />
+            <p className="text-soft max-w-[70ch] text-lg">
+              How each kind of tool is measured: one copy for everyone. A program is kept at the bench, from a measurement that
+              went well; without one the tool itself is measured and judged by the library’s limits.
+            </p>
+            <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Measuring programs">
+              <table className="w-full text-left">
+                <thead>
+                  <tr className="border-ink border-b-2 [&>th]:pr-4 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">
+                    <th scope="col">T</th>
+                    <th scope="col">tool</th>
+                    <th scope="col">machines</th>
+                    <th scope="col">steps</th>
+                    <th scope="col">version</th>
+                    <th scope="col">kept</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {rows.map((d) => {
+                    const program = programs.get(d.id)
+                    return (
+                      <tr key={d.id} className="border-rule h-12 border-b [&>td]:pr-4">
+                        <th scope="row" className="figures pr-3 text-[21px] font-bold">
+                          T{d.t}
+                        </th>
+                        <td>
+                          <Link
+                            className="text-act flex min-h-11 items-center font-semibold"
+                            href={`/measure/programs/${encodeURIComponent(d.id)}`}
+                          >
+                            {d.name}
+                          </Link>
+                        </td>
+                        <td className="text-soft">{d.machines.map((key) => machines.get(key) ?? key).join(', ')}</td>
+                        <td className={program ? 'text-lg' : 'text-soft'}>
+                          {program ? program.steps.map((s) => s.name).join(' · ') : `freely: ${d.measure.join(', ')}`}
+                        </td>
+                        <td className="figures text-lg font-semibold">{program?.version ?? '–'}</td>
+                        <td className="text-soft">
+                          {program && `${formatWhen(program.at)}, ${names.get(program.personId) ?? program.personId}`}
+                        </td>
+                      </tr>
+                    )
+                  })}
+                  {rows.length === 0 && (
+                    <tr>
+                      <td colSpan={6} className="text-soft py-4 text-lg">
+                        No tool is defined yet. Measure any holder freely; define its tool in the library to keep a program.
+                      </td>
+                    </tr>
+                  )}
+                </tbody>
+              </table>
+            </div>
+          </>
+        }
+      />
+    </>
+  )
+}

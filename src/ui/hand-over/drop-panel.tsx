@@ -1,0 +1,66 @@
+'use client'
+import { useState } from 'react'
+import type { Result } from '@/core/units'
+import { SmallAction } from '../common/actions'
+import { Say } from '../common/sheet'
+import { useAct } from '../common/use-act'
+
+export type DropAction = (given: {
+  ids: number[]
+  over: boolean
+}) => Promise<Result<{ file: string }, { code: string; text: string }>>
+
+/** Puts a file into its machine's folder; asks before it writes over one that still lies there. */
+export function useDrop(drop: DropAction) {
+  const { busy, run } = useAct()
+  const [said, setSaid] = useState<{ tone: 'holds' | 'off'; text: string; again: number[] | null } | null>(null)
+  const put = (ids: number[], over = false) =>
+    void run<{ file: string } | null>(async () => {
+      const done = await drop({ ids, over })
+      setSaid(
+        done.ok
+          ? { tone: 'holds', text: `${done.value.file} lies in the machine’s folder.`, again: null }
+          : { tone: 'off', text: done.error.text, again: done.error.code === 'FILE_THERE' ? ids : null },
+      )
+      return done.ok ? done : { ok: true as const, value: null }
+    })
+  return { busy, said, put }
+}
+
+export function DropSaid({ drop }: { readonly drop: ReturnType<typeof useDrop> }) {
+  const { said, put, busy } = drop
+  if (!said) return null
+  return (
+    <>
+      <Say
+        tone={said.tone}
+        lead={said.tone === 'holds' ? 'Sent.' : 'Not sent.'}
+        role={said.tone === 'holds' ? 'status' : 'alert'}
+      >
+        {said.text}
+      </Say>
+      {said.again && (
+        <div className="mb-2.5 flex">
+          <SmallAction disabled={busy} onAct={() => put(said.again!, true)}>
+            Write over it all the same
+          </SmallAction>
+        </div>
+      )}
+    </>
+  )
+}
+
+/** One tool's file into the folder. */
+export function DropPanel({ id, drop }: { readonly id: number; readonly drop: DropAction }) {
+  const now = useDrop(drop)
+  return (
+    <>
+      <DropSaid drop={now} />
+      <div className="mt-2.5 flex">
+        <SmallAction disabled={now.busy} onAct={() => now.put([id])}>
+          Into the machine’s folder
+        </SmallAction>
+      </div>
+    </>
+  )
+}

@@ -1,0 +1,197 @@
+'use client'
+import { EditorView } from '@codemirror/view'
+import dynamic from 'next/dynamic'
+import { useRouter } from 'next/navigation'
+import { useEffect, useMemo, useRef, useState } from 'react'
+import type { CheckRow } from '@/core/handover'
+import type { PostOptions } from '@/core/tool'
+import type { LengthUnit, Result } from '@/core/units'
+import { BigAction } from '../common/actions'
+import { Field, FIELD } from '../common/form'
+import { Problem, Say, Sheet, Title } from '../common/sheet'
+import { HANDOVER_TABS, SubNav } from '../common/sub-nav'
+import { useAct } from '../common/use-act'
+import { TableForm } from './table-form'
+
+/** In the colours of the page, whichever theme it has. */
+const PLAIN = EditorView.theme({
+  '&': { backgroundColor: 'transparent', color: 'inherit' },
+  '.cm-content': { caretColor: 'currentColor', fontFamily: 'ui-monospace, monospace' },
+  '.cm-gutters': { backgroundColor: 'transparent', color: 'var(--soft)', border: 'none' },
+  '.cm-activeLine, .cm-activeLineGutter': { backgroundColor: 'var(--color-base-200)' },
+  '.cm-cursor': { borderLeftColor: 'currentColor' },
+})
+
+const CodeMirror = dynamic(() => import('@uiw/react-codemirror'), { ssr: false })
+
+interface Trial {
+  readonly text: string
+  readonly rows: readonly CheckRow[]
+}
+
+export interface PostEditorProps {
+  readonly machine: { readonly key: string; readonly name: string; readonly post: string; readonly unit: LengthUnit }
+  readonly machines: readonly { readonly key: string; readonly name: string }[]
+  readonly posts: readonly string[]
+  readonly post: string
+  /** Came with Boulder: it is kept under another name when it is changed. */
+  readonly shipped: boolean
+  readonly template: string
+  readonly options: PostOptions
+  readonly tools: readonly { readonly serial: string; readonly name: string }[]
+  readonly lead: boolean
+  readonly tryTemplate: (given: {
+    machine: string
+    template: string
+    serials: string[]
+    options: PostOptions
+  }) => Promise<Result<Trial, { text: string }>>
+  readonly keep: (given: {
+    machine: string
+    template: string
+    serials: string[]
+    name: string
+    options: PostOptions
+  }) => Promise<Result<null, { text: string }>>
+}
+
+/** Time without a key until the template is tried, ms. */
+const QUIET_MS = 500
+
+/** A machine's post: the template, what it makes of a real tool, and what the control says to it, side by side. */
+export function PostEditor(props: PostEditorProps) {
+  const { machine, shipped, tools, tryTemplate } = props
+  const router = useRouter()
+  const { busy, problem, run } = useAct()
+  const [template, setTemplate] = useState(props.template)
+  const [serial, setSerial] = useState(tools[0]?.serial ?? '')
+  const [options, setOptions] = useState(props.options)
+  const [name, setName] = useState(shipped ? `${machine.key.toLowerCase()}-own` : props.post)
+  const [trial, setTrial] = useState<Result<Trial, { text: string }> | null>(null)
+  const changed = template !== props.template
+  const edited = changed || JSON.stringify(options) !== JSON.stringify(props.options)
+  const keepAs = shipped && !changed ? props.post : name
+
+  const latest = useRef(tryTemplate)
+  useEffect(() => {
+    latest.current = tryTemplate
+  })
+  useEffect(() => {
+    let open = true
+    const timer = setTimeout(() => {
+      void latest
+        .current({ machine: machine.key, template, serials: serial ? [serial] : [], options })
+        .then((done) => open && setTrial(done))
+    }, QUIET_MS)
+    return () => {
+      open = false
+      clearTimeout(timer)
+    }
+  }, [template, serial, options, machine.key])
+
+  const extensions = useMemo(
+    () => [PLAIN, EditorView.lineWrapping, EditorView.contentAttributes.of({ 'aria-label': 'Template' })],
+    [],
+  )
+  const differs = trial?.ok ? trial.value.rows.find((row) => !row.same) : undefined
+  const go = (query: Record<string, string>) => router.push(`/hand-over/posts?${new URLSearchParams(query).toString()}`)
+
+  return (
+    <Sheet
+      left={
+        <>
+          <SubNav tabs={HANDOVER_TABS} label="Sheets of Hand over" />
+          <div className="grid grid-cols-3 items-end gap-3">
+            <Title lead="Post">{edited ? 'changed, not kept' : machine.post === props.post ? 'in force' : 'not in force'}</Title>
+            <Field name="Machine">
+              <select className={FIELD} value={machine.key} onChange={(e) => go({ machine: e.target.value })}>
+                {props.machines.map((m) => (
+                  <option key={m.key} value={m.key}>
+                    {m.name}
+                  </option>
+                ))}
+              </select>
+            </Field>
+            <Field name="Template">
+              <select className={FIELD} value={props.post} onChange={(e) => go({ machine: machine.key, post: e.target.value })}>
+                {props.posts.map((p) => (
+                  <option key={p} value={p}>
+                    {p}
+                    {p === machine.post ? ', in force' : ''}
+                  </option>
+                ))}
+              </select>
+            </Field>
+          </div>
+          <div className="border-ink min-h-[220px] flex-1 overflow-auto border-[1.5px] text-[15px]">
+            <CodeMirror
+              value={template}
+              onChange={setTemplate}
+              extensions={extensions}
+              theme="none"
+              basicSetup={{ foldGutter: false, syntaxHighlighting: false }}
+            />
+          </div>
+          <pre
+            className="bg-ground max-h-[200px] min-h-[96px] overflow-auto p-3 text-[15px]"
+            data-testid="post-text"
+            tabIndex={0}
+          >
+            {trial?.ok ? trial.value.text : ''}
+          </pre>
+        </>
+      }
+      right={
+        <>
+          <Field name="Tried on">
+            <select className={FIELD} value={serial} onChange={(e) => setSerial(e.target.value)}>
+              {tools.length === 0 && <option value="">no measured tool fits this machine</option>}
+              {tools.map((t) => (
+                <option key={t.serial} value={t.serial}>
+                  {t.name}
+                </option>
+              ))}
+            </select>
+          </Field>
+          <TableForm options={options} unit={machine.unit} change={setOptions} />
+          <div className="mt-auto pt-3">
+            {trial && !trial.ok && (
+              <Say tone="off" lead="It does not hold." role="alert">
+                {trial.error.text}
+              </Say>
+            )}
+            {trial?.ok && differs && (
+              <Say tone="off" lead={`T${differs.t} ${differs.register}:`} role="alert">
+                the control would hold {differs.held ?? 'nothing'}, measured is {differs.measured}.
+              </Say>
+            )}
+            {trial?.ok && !differs && trial.value.rows.length > 0 && (
+              <Say tone="holds" lead="The control holds what was measured." role="status">
+                {trial.value.rows.length} registers, each the same.
+              </Say>
+            )}
+            <Problem lead="Not kept." text={problem} />
+            {(changed || !shipped) && (
+              <Field name="Kept as">
+                <input className={FIELD} value={name} maxLength={40} onChange={(e) => setName(e.target.value)} />
+              </Field>
+            )}
+            <div className="mt-2.5">
+              <BigAction
+                disabled={busy || !props.lead || !trial?.ok || differs !== undefined}
+                onAct={() =>
+                  void run(
+                    () => props.keep({ machine: machine.key, template, serials: serial ? [serial] : [], name: keepAs, options }),
+                    () => go({ machine: machine.key }),
+                  )
+                }
+              >
+                {props.lead ? `Keep for ${machine.name}` : 'A lead keeps it'}
+              </BigAction>
+            </div>
+          </div>
+        </>
+      }
+    />
+  )
+}

@@ -1,0 +1,179 @@
+'use client'
+import { proxy } from 'comlink'
+import { useEffect, useRef, useState } from 'react'
+import { FEATURES, featureName, type Calibration, type Feature, type SetMeasurement } from '@/core/measure'
+import { parseLength, unitMark } from '@/core/units'
+import type { Shown } from '@/workers/shown'
+import { BigAction, SmallAction, SmallActions } from '../common/actions'
+import { Field, FIELD } from '../common/form'
+import { Problem, Say, Sheet } from '../common/sheet'
+import { useShell } from '../shell/shell-context'
+import { LivePicture } from './live-picture'
+import { PicturesHead } from './pictures-head'
+import { SetValues } from './set-values'
+import { useCamera } from './use-camera'
+import { usePictures } from './use-pictures'
+
+const CAMERA_FEATURES: readonly Feature[] = ['LF', 'DC', 'RE', 'SIG', 'KAPR']
+
+/** A camera of this terminal: calibrated on a pin, then measured with. */
+export function FromCamera({ other }: { readonly other: () => void }) {
+  const { unit } = useShell()
+  const pictures = usePictures()
+  const camera = useCamera()
+  const [place, setPlace] = useState<Calibration | null>(null)
+  const [shown, setShown] = useState<Shown | null>(null)
+  const [set, setSet] = useState<SetMeasurement | null>(null)
+  const [pin, setPin] = useState({ diameter: '', length: '' })
+  const [asked, setAsked] = useState<readonly Feature[]>(['LF', 'DC', 'RE'])
+  const [problem, setProblem] = useState<string | null>(null)
+  const [busy, setBusy] = useState(false)
+  const { take, size } = camera
+  const paused = useRef(false)
+
+  useEffect(() => {
+    if (!take || !size) return
+    let open = true
+    const watch = async () => {
+      while (open) {
+        if (!paused.current) {
+          const next = await pictures()?.showCamera(proxy(take), size, place)
+          if (open && next && !paused.current) setShown(next)
+        }
+        await new Promise((done) => setTimeout(done, 120))
+      }
+    }
+    void watch()
+    return () => {
+      open = false
+    }
+  }, [take, size, place, pictures])
+
+  const doing = async (work: () => Promise<string | null>) => {
+    if (busy) return
+    setBusy(true)
+    paused.current = true
+    setProblem(await work())
+    paused.current = false
+    setBusy(false)
+  }
+  const calibrate = () =>
+    doing(async () => {
+      const diameter = parseLength(pin.diameter, unit)
+      const length = parseLength(pin.length, unit)
+      if (!diameter.ok || !length.ok || diameter.value <= 0) return 'Type the pin’s diameter and length from the gauge line.'
+      if (!take) return null
+      const done = await pictures()?.calibrate(proxy(take), { diameterMm: diameter.value, lengthMm: length.value })
+      if (done?.ok) setPlace(done.value)
+      return done && !done.ok ? done.error.text : null
+    })
+  const measure = () =>
+    doing(async () => {
+      if (!take || !place) return null
+      const done = await pictures()?.measureCamera(proxy(take), asked, place)
+      if (done?.ok) setSet(done.value)
+      return done && !done.ok ? done.error.text : null
+    })
+  return (
+    <Sheet
+      left={
+        <>
+          <PicturesHead lead="A camera of this terminal">
+            {place ? `1 pixel is ${(1000 * place.mmPerPixel.x).toFixed(2)} µm` : 'not calibrated yet'}
+          </PicturesHead>
+          {camera.problem ? (
+            <Say tone="off" lead="No picture." role="alert">
+              {camera.problem}
+            </Say>
+          ) : (
+            <LivePicture shown={shown} edges={null} unit={unit} small={!place} whole />
+          )}
+          <p className="text-soft max-w-[676px] text-base leading-snug">
+            Against a bright field, with a lens that sees no perspective. The camera must not move after it was calibrated; it is
+            calibrated anew whenever this sheet is opened.
+          </p>
+        </>
+      }
+      right={
+        <>
+          {set ? (
+            <SetValues set={set} unit={unit} />
+          ) : (
+            <>
+              <h2 className="text-2xl font-bold">{place ? 'Calibrated' : 'Calibrate on a pin'}</h2>
+              <p className="mt-2 text-lg">
+                {place
+                  ? 'Put the tool in, turn it to its highest point, then measure.'
+                  : 'Clamp a pin of known size in the spindle, upright, its end and both flanks in the picture.'}
+              </p>
+            </>
+          )}
+          {place && (
+            <div className="mt-3 grid grid-cols-3 gap-1.5">
+              {CAMERA_FEATURES.map((f) => (
+                <label
+                  key={f}
+                  title={featureName[f]}
+                  className="border-rule font-head has-checked:border-act has-checked:text-act flex h-11 items-center gap-2 border px-2 text-[17px] font-semibold"
+                >
+                  <input
+                    type="checkbox"
+                    className="accent-[var(--color-act)]"
+                    checked={asked.includes(f)}
+                    onChange={(e) => setAsked(FEATURES.filter((g) => (g === f ? e.target.checked : asked.includes(g))))}
+                  />
+                  {f}
+                </label>
+              ))}
+            </div>
+          )}
+          <div className="mt-auto pt-3">
+            {!place && (
+              <div className="mb-2.5 grid grid-cols-2 gap-3">
+                <Field name="Pin Ø" unit={unitMark(unit)}>
+                  <input
+                    className={`${FIELD} figures`}
+                    inputMode="decimal"
+                    value={pin.diameter}
+                    onChange={(e) => setPin({ ...pin, diameter: e.target.value })}
+                  />
+                </Field>
+                <Field name="Its length" unit={unitMark(unit)}>
+                  <input
+                    className={`${FIELD} figures`}
+                    inputMode="decimal"
+                    value={pin.length}
+                    onChange={(e) => setPin({ ...pin, length: e.target.value })}
+                  />
+                </Field>
+              </div>
+            )}
+            <Problem lead={place ? 'Not measured.' : 'Not calibrated.'} text={problem} />
+            {place ? (
+              <BigAction onAct={() => void measure()} disabled={busy || asked.length === 0}>
+                Measure what is in view
+              </BigAction>
+            ) : (
+              <BigAction onAct={() => void calibrate()} disabled={busy || !take}>
+                Calibrate on this pin
+              </BigAction>
+            )}
+            <SmallActions>
+              {place && (
+                <SmallAction
+                  onAct={() => {
+                    setPlace(null)
+                    setSet(null)
+                  }}
+                >
+                  Calibrate again
+                </SmallAction>
+              )}
+              <SmallAction onAct={other}>Pictures from files</SmallAction>
+            </SmallActions>
+          </div>
+        </>
+      }
+    />
+  )
+}

@@ -1,0 +1,90 @@
+'use client'
+import { useRef, useState } from 'react'
+import { warningText } from '@/core/measure'
+import type { OpenedSet } from '@/workers/pictures.worker'
+import type { Shown } from '@/workers/shown'
+import { BigAction, SmallAction, SmallActions } from '../common/actions'
+import { FileInput } from '../common/file-input'
+import { Problem, Say, Sheet } from '../common/sheet'
+import { useShell } from '../shell/shell-context'
+import { LivePicture } from './live-picture'
+import { PicturesHead } from './pictures-head'
+import { SetValues } from './set-values'
+import { usePictures } from './use-pictures'
+
+/** A frame set that any camera took, measured by the bench's own rules. */
+export function FromFiles({ other }: { readonly other: () => void }) {
+  const { unit } = useShell()
+  const pictures = usePictures()
+  const [opened, setOpened] = useState<OpenedSet | null>(null)
+  const [shown, setShown] = useState<Shown | null>(null)
+  const [at, setAt] = useState(0)
+  const [problem, setProblem] = useState<string | null>(null)
+  const picker = useRef<HTMLInputElement>(null)
+  const show = async (index: number) => {
+    setAt(index)
+    setShown((await pictures()?.showPicture(index)) ?? null)
+  }
+  const open = async (file: File) => {
+    setProblem(null)
+    const done = await pictures()?.openSet(new Uint8Array(await file.arrayBuffer()))
+    if (!done) return
+    if (done.ok) {
+      setOpened(done.value)
+      await show(0)
+    } else setProblem(done.error.text)
+  }
+  return (
+    <Sheet
+      left={
+        <>
+          <PicturesHead lead="Pictures from files">a frame set that any camera took; nothing is saved</PicturesHead>
+          {opened ? (
+            <>
+              <LivePicture shown={shown} edges={null} unit={unit} whole />
+              <div className="flex max-w-[676px] items-center gap-3">
+                <SmallAction onAct={() => void show(at - 1)} disabled={at === 0}>
+                  Earlier
+                </SmallAction>
+                <span className="figures min-w-0 flex-[2] truncate text-center text-lg">
+                  {at + 1} of {opened.names.length}: {opened.names[at]}
+                </span>
+                <SmallAction onAct={() => void show(at + 1)} disabled={at === opened.names.length - 1}>
+                  Next
+                </SmallAction>
+              </div>
+            </>
+          ) : (
+            <p className="max-w-[60ch] text-lg">
+              A frame set is a zip of grey pictures with their places, as docs/formats.md says. It is measured here by the same
+              rules as the bench’s own pictures.
+            </p>
+          )}
+        </>
+      }
+      right={
+        <>
+          {opened ? <SetValues set={opened.set} unit={unit} /> : <h2 className="text-2xl font-bold">No set is open</h2>}
+          <div className="mt-auto pt-3">
+            {opened?.set.warnings.slice(0, 3).map(({ edge, warning }, i) => (
+              <Say key={i} tone="unsure" lead={`Edge ${edge}.`}>
+                {warningText(edge, warning)}
+              </Say>
+            ))}
+            <Problem lead="Not measured." text={problem} />
+            <FileInput
+              picker={picker}
+              label="Frame set"
+              accept=".zip,application/zip"
+              take={([file]) => file && void open(file)}
+            />
+            <BigAction onAct={() => picker.current?.click()}>{opened ? 'Open another frame set' : 'Open a frame set'}</BigAction>
+            <SmallActions>
+              <SmallAction onAct={other}>A camera of this terminal</SmallAction>
+            </SmallActions>
+          </div>
+        </>
+      }
+    />
+  )
+}

@@ -1,0 +1,103 @@
+'use client'
+import Link from 'next/link'
+import { useRouter } from 'next/navigation'
+import { readScan } from '@/codecs/label-text'
+import type { Verdict } from '@/core/measure'
+import type { Coupling, ToolState } from '@/core/tool'
+import { BigAction, ScanAction } from '../common/actions'
+import { Say, Sheet, Title } from '../common/sheet'
+import { VerdictMark } from '../common/verdict'
+import { useScans, type ScanSaid } from '../shell/shell-context'
+
+interface KitTool {
+  readonly serial: string
+  readonly t: number | null
+  readonly name: string
+  readonly coupling: Coupling
+  readonly state: ToolState
+  /** Of its last measurement; null while it waits for one. */
+  readonly verdict: Verdict | null
+}
+
+/** A whole kit measured tool after tool: it asks only for the next one. */
+export function KitRun({ job, tools }: { readonly job: string; readonly tools: readonly KitTool[] }) {
+  const router = useRouter()
+  const waiting = tools.filter((t) => t.state === 'built')
+  const next = waiting[0]
+  const open = (serial: string) => `/measure/${serial}?kit=${encodeURIComponent(job)}`
+
+  useScans((raw): ScanSaid | null => {
+    const scan = readScan(raw)
+    if (scan.type !== 'plain') return null
+    const tool = tools.find((t) => t.serial === scan.text.toUpperCase())
+    if (!tool) return null
+    if (tool.state === 'loaded')
+      return { title: tool.serial, text: 'stands in the machine; take it out before it is measured', tone: 'off' }
+    return { title: tool.serial, text: `T${tool.t ?? '–'} is on the spindle`, tone: 'todo', href: open(tool.serial) }
+  })
+
+  return (
+    <Sheet
+      left={
+        <>
+          <Title lead={`Measure ${job}`}>tool after tool</Title>
+          {tools.length === 0 && (
+            <p className="text-soft text-lg">No tool of this job stands complete yet. Build one; it appears here.</p>
+          )}
+          <ol className="max-w-[760px]">
+            {tools.map((tool) => (
+              <li
+                key={tool.serial}
+                className={`border-rule grid min-h-14 grid-cols-[76px_1fr_auto] items-center gap-3 border-b ${tool === next ? 'border-l-act border-l-[5px] bg-[var(--color-base-200)]' : ''}`}
+              >
+                <b className="font-head figures pl-2 text-[26px]">{tool.t === null ? '–' : `T${tool.t}`}</b>
+                <Link className="flex min-h-12 flex-col justify-center leading-tight" href={open(tool.serial)}>
+                  <span className="text-lg font-semibold">{tool.name}</span>
+                  <small className="text-soft">
+                    {tool.serial} · {tool.coupling}
+                  </small>
+                </Link>
+                <span className="pr-2 text-lg font-semibold">
+                  {tool.verdict ? (
+                    <VerdictMark verdict={tool.verdict} />
+                  ) : tool.state === 'built' ? (
+                    <span className="text-act">▲ to measure</span>
+                  ) : (
+                    <span className="text-soft">measured, not judged</span>
+                  )}
+                </span>
+              </li>
+            ))}
+          </ol>
+        </>
+      }
+      right={
+        <>
+          <h2 className="text-2xl font-bold">
+            {waiting.length === 0 ? 'All measured' : waiting.length === 1 ? 'One tool to go' : `${waiting.length} tools to go`}
+          </h2>
+          {next ? (
+            <p className="mt-2 text-lg">
+              Clean and clamp <b>T{next.t ?? '–'}</b>, {next.name}, then scan its holder. Any other tool of the job may come
+              first.
+            </p>
+          ) : (
+            <p className="mt-2 text-lg">Nothing of this job waits for the bench any more.</p>
+          )}
+          <div className="mt-auto pt-3">
+            {tools.some((t) => t.verdict === 'off') && (
+              <Say tone="off" lead="One is off.">
+                Correct it and measure it again; it is not handed over as it is.
+              </Say>
+            )}
+            {next ? (
+              <ScanAction>Scan {next.serial}</ScanAction>
+            ) : (
+              <BigAction onAct={() => router.push('/hand-over')}>To Hand over</BigAction>
+            )}
+          </div>
+        </>
+      }
+    />
+  )
+}

@@ -1,0 +1,10 @@
+import { Title } from '../common/sheet'
+import { MEASURE_TABS, SubNav } from '../common/sub-nav'
+
+/** What stands above the pictures that this bench did not take. */
+export const PicturesHead = ({ lead, children }: { readonly lead: string; readonly children: React.ReactNode }) => (
+  <>
+    <SubNav tabs={MEASURE_TABS} label="Sheets of the bench" />
+    <Title lead={lead}>{children}</Title>
+  </>
+)

@@ -1,0 +1,52 @@
+/** A program's steps as they stand in a form, in the unit of the screen, and back. */
+import { FEATURES, isAngle, type Feature, type ProgramStep, type SpecLimits } from '@/core/measure'
+import { decimalsOf, fail, mmToUnit, ok, parseLength, roundTo, unitMark, type LengthUnit, type Result } from '@/core/units'
+
+export interface StepFields {
+  name: string
+  /** null for the tool itself. */
+  at: ProgramStep['at']
+  asked: Record<Feature, boolean>
+  limits: Record<Feature, { min: string; max: string }>
+}
+
+const written = (feature: Feature, value: number | null | undefined, unit: LengthUnit) =>
+  value === null || value === undefined
+    ? ''
+    : String(isAngle(feature) ? roundTo(value, 4) : roundTo(mmToUnit(value, unit), decimalsOf(unit) + 1))
+
+export const fieldsOf = (step: ProgramStep, unit: LengthUnit): StepFields => ({
+  name: step.name,
+  at: step.at,
+  asked: Object.fromEntries(FEATURES.map((f) => [f, step.features.includes(f)])) as StepFields['asked'],
+  limits: Object.fromEntries(
+    FEATURES.map((f) => [f, { min: written(f, step.limits[f]?.min, unit), max: written(f, step.limits[f]?.max, unit) }]),
+  ) as StepFields['limits'],
+})
+
+/** @errors a sentence that names the step and what cannot be read */
+export function stepOf(fields: StepFields, unit: LengthUnit): Result<ProgramStep, string> {
+  const limits: Partial<Record<Feature, SpecLimits>> = {}
+  const features = FEATURES.filter((f) => fields.asked[f])
+  for (const feature of features) {
+    const { min, max } = fields.limits[feature]
+    if (!min.trim() && !max.trim()) continue
+    const least = min.trim() ? read(min, feature, unit) : null
+    const most = read(max, feature, unit)
+    if (most === null || (min.trim() && least === null))
+      return fail(
+        `${fields.name || 'A step'}: the limits of ${feature} cannot be read. Give a greatest value, and a least one if there is one, in ${isAngle(feature) ? 'degrees' : unitMark(unit)}.`,
+      )
+    limits[feature] = { min: least, max: most }
+  }
+  return ok({ name: fields.name.trim(), at: fields.at, features, limits })
+}
+
+function read(text: string, feature: Feature, unit: LengthUnit): number | null {
+  if (isAngle(feature)) {
+    const degrees = Number(text.replace(',', '.').replace('°', ''))
+    return text.trim() && Number.isFinite(degrees) ? degrees : null
+  }
+  const length = parseLength(text, unit)
+  return length.ok ? length.value : null
+}

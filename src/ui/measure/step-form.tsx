@@ -1,0 +1,101 @@
+'use client'
+import { useWatch, type Control, type UseFormRegister } from 'react-hook-form'
+import { FEATURES, featureName, isAngle, type Feature } from '@/core/measure'
+import { formatLength, unitMark, type LengthUnit } from '@/core/units'
+import { Field, FIELD } from '../common/form'
+import type { StepFields } from './program-steps'
+
+/** A program as it is typed. */
+export interface Typed {
+  steps: StepFields[]
+  why: string
+}
+
+/** What one step is called, asks for, and allows. */
+export function StepForm({
+  step,
+  control,
+  register,
+  unit,
+}: {
+  readonly step: number
+  readonly control: Control<Typed>
+  readonly register: UseFormRegister<Typed>
+  readonly unit: LengthUnit
+}) {
+  const fields = useWatch({ control, name: `steps.${step}` })
+  if (!fields) return null
+  return (
+    <fieldset className="mt-3">
+      <div className="grid grid-cols-[1fr_auto] items-end gap-3">
+        <Field name="Name">
+          <input className={FIELD} maxLength={40} {...register(`steps.${step}.name`)} />
+        </Field>
+        <p className="figures text-soft pb-2 text-[17px] leading-tight">
+          {fields.at ? (
+            <>
+              {formatLength(fields.at.downMm, unit, unit === 'mm' ? 1 : 2)} {unitMark(unit)} below the tip,
+              <br />
+              {formatLength(fields.at.xMm, unit, unit === 'mm' ? 1 : 2)} {unitMark(unit)} from the axis
+            </>
+          ) : (
+            'found at the tool’s end'
+          )}
+        </p>
+      </div>
+      <div className="mt-2 grid grid-cols-5 gap-1">
+        {FEATURES.map((f) => (
+          <label
+            key={f}
+            title={featureName[f]}
+            className="border-rule font-head has-checked:border-act has-checked:text-act flex h-11 items-center gap-1.5 border px-1.5 text-[17px] font-semibold"
+          >
+            <input type="checkbox" className="accent-[var(--color-act)]" {...register(`steps.${step}.asked.${f}`)} />
+            {f}
+            <span className="sr-only">{featureName[f]}</span>
+          </label>
+        ))}
+      </div>
+      {FEATURES.filter((f) => fields.asked[f]).map((f) => (
+        <Limits key={f} step={step} feature={f} register={register} unit={unit} tool={fields.at === null} />
+      ))}
+    </fieldset>
+  )
+}
+
+function Limits({
+  step,
+  feature,
+  register,
+  unit,
+  tool,
+}: {
+  readonly step: number
+  readonly feature: Feature
+  readonly register: UseFormRegister<Typed>
+  readonly unit: LengthUnit
+  readonly tool: boolean
+}) {
+  // the library says these for the tool itself
+  const given = tool && (feature === 'LF' || feature === 'DC' || feature === 'RE')
+  return (
+    <div className="border-rule grid min-h-12 grid-cols-[1fr_92px_92px] items-center gap-2 border-b py-1">
+      <span className="leading-tight font-semibold">
+        {featureName[feature]} <small className="text-soft font-normal">{isAngle(feature) ? '°' : unitMark(unit)}</small>
+      </span>
+      {given ? (
+        <span className="text-soft col-span-2 text-right text-base">limits of the library</span>
+      ) : (
+        (['min', 'max'] as const).map((end) => (
+          <input
+            key={end}
+            aria-label={`${end === 'min' ? 'Least' : 'Greatest'} ${featureName[feature].toLowerCase()}`}
+            placeholder={end === 'min' ? 'least' : 'greatest'}
+            className="figures border-ink bg-paper h-11 w-full rounded-[3px] border-[1.5px] px-2 text-right text-lg"
+            {...register(`steps.${step}.limits.${feature}.${end}`)}
+          />
+        ))
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,84 @@
+'use client'
+import Link from 'next/link'
+import { useRouter } from 'next/navigation'
+import { readScan } from '@/codecs/label-text'
+import { ScanAction } from '../common/actions'
+import { Cautions, Say, Sheet, Title } from '../common/sheet'
+import { useScans, type ScanSaid } from '../shell/shell-context'
+
+interface Inside {
+  readonly serial: string
+  readonly t: number | null
+  readonly name: string
+  readonly machine: string
+  readonly pocket: number | null
+  readonly cutMin: number
+}
+
+/** What stands in the machines; a scan of a holder that came out opens its sheet. */
+export function InMachines({ asked, tools }: { readonly asked: string | null; readonly tools: readonly Inside[] }) {
+  const router = useRouter()
+  useScans((raw): ScanSaid | null => {
+    const scan = readScan(raw)
+    if (scan.type !== 'plain') return null
+    const tool = tools.find((t) => t.serial === scan.text.toUpperCase())
+    if (!tool) return null
+    router.push(`/return?serial=${tool.serial}`)
+    return { title: tool.serial, text: `T${tool.t ?? '–'}, out of ${tool.machine}`, tone: 'todo' }
+  })
+  return (
+    <Sheet
+      left={
+        <>
+          <Title lead="Return">scan the holder that comes out</Title>
+          {asked && (
+            <Say tone="unsure" lead={`${asked} stands in no machine.`}>
+              Nothing is to be taken out. Scan the mark on the holder once more.
+            </Say>
+          )}
+          {tools.length === 0 ? (
+            <p className="text-soft text-lg">No tool stands in a machine.</p>
+          ) : (
+            <ul className="max-w-[760px]">
+              {tools.map((tool) => (
+                <li key={tool.serial} className="border-rule border-b">
+                  <Link
+                    className="grid min-h-14 grid-cols-[76px_1fr_auto] items-center gap-3"
+                    href={`/return?serial=${tool.serial}`}
+                  >
+                    <b className="font-head figures text-[26px]">{tool.t === null ? '–' : `T${tool.t}`}</b>
+                    <span className="flex flex-col leading-tight">
+                      <span className="text-lg font-semibold">{tool.name}</span>
+                      <small className="text-soft">{tool.serial}</small>
+                    </span>
+                    <span className="text-soft figures text-lg">
+                      {tool.machine}, pocket {tool.pocket ?? '–'}
+                    </span>
+                  </Link>
+                </li>
+              ))}
+            </ul>
+          )}
+        </>
+      }
+      right={
+        <>
+          <h2 className="text-2xl font-bold">What comes back</h2>
+          <p className="mt-2 text-lg">
+            Its wear is read from the control, its row is left so that nothing is driven into a part, then it is used again,
+            measured again or taken apart.
+          </p>
+          <Cautions
+            lines={[
+              'Never reach in while the magazine can turn; heavy tools by lift; edges capped.',
+              'After cutting it is hot and sharp: gloves, and hold it by the holder.',
+            ]}
+          />
+          <div className="mt-auto pt-3">
+            <ScanAction>Scan the holder</ScanAction>
+          </div>
+        </>
+      }
+    />
+  )
+}

@@ -1,0 +1,92 @@
+/** Labels, tags, posts and the record, as people use them. */
+import { readFileSync } from 'node:fs'
+import { expect, test } from '@playwright/test'
+import { BADGE, big, open, scan, TOKEN } from './bench'
+
+const auth = { headers: TOKEN, maxRetries: 2 }
+
+test('a tag is written, spoilt, told, and put right', async ({ page }) => {
+  await open(page, '/hand-over/BX00144')
+  await page.getByRole('button', { name: 'Write the tag' }).click()
+  await expect(page.getByText('Written and read back')).toBeVisible()
+  await page.goto('/hand-over/tag?serial=BX00144', { waitUntil: 'networkidle' })
+  await expect(page.getByTestId('tag-record')).toContainText('End mill Ø10 R1')
+  await expect(page.getByRole('link', { name: 'carbide end mill Ø10 R1' })).toBeVisible()
+  await page.getByText('The stand-in’s chip').click()
+  await page.getByRole('button', { name: 'flip a bit' }).click()
+  await expect(page.getByText('damaged')).toBeVisible()
+  await page.getByRole('button', { name: 'another maker’s' }).click()
+  await expect(page.getByRole('alert').filter({ hasText: 'none of ours' })).toBeVisible()
+  await page.getByRole('button', { name: 'a new chip' }).click()
+  await expect(page.getByRole('alert').filter({ hasText: 'Nothing on the tag can be read' })).toBeVisible()
+})
+
+test('files into a machine’s folder, never over one that still lies there', async ({ page }) => {
+  await open(page, '/hand-over')
+  await page.getByRole('button', { name: 'File to folder' }).first().click()
+  await expect(page.getByText(/HERON_T4_BX00144_\d\.nc lies in the machine’s folder/)).toBeVisible()
+  expect(readFileSync('.cache/e2e-data/drop/HERON/HERON_T4_BX00144_1.nc', 'utf8')).toContain('G10 L10 P4')
+  await page.getByRole('button', { name: 'File to folder' }).first().click()
+  await expect(page.getByRole('alert').filter({ hasText: 'still lies' })).toBeVisible()
+  await page.getByRole('button', { name: 'Write over it all the same' }).click()
+  await expect(page.getByText(/lies in the machine’s folder/)).toBeVisible()
+  const pdf = await page.request.get('/api/handovers/labels.pdf?ids=1,2&on=sheet', auth)
+  expect([pdf.status(), pdf.headers()['content-type']]).toEqual([200, 'application/pdf'])
+})
+
+test('a post is checked as it is typed, and a lead’s to keep', async ({ page }) => {
+  await open(page, '/hand-over/posts?machine=HERON')
+  await expect(page.getByText('The control holds what was measured.')).toBeVisible()
+  await expect(big(page)).toBeDisabled()
+  await scan(page, BADGE.oda)
+  await page.locator('.cm-content').click()
+  await page.keyboard.press('Control+End')
+  await page.keyboard.type('G92 X0')
+  await expect(page.getByRole('alert').filter({ hasText: 'G92 does not belong' })).toBeVisible()
+  for (let i = 0; i < 6; i++) await page.keyboard.press('Backspace')
+  await page.keyboard.type('(own)')
+  await expect(page.getByTestId('post-text')).toContainText('(own)')
+  await page.getByLabel('Kept as').fill('heron-own')
+  await expect(big(page)).toBeEnabled()
+  await big(page).click()
+  await expect(page.getByLabel('Template').first()).toHaveValue('heron-own')
+})
+
+test('the record is searched in one question, whole, and had as a table', async ({ page }) => {
+  await open(page, '/records')
+  await expect(page.getByText(/whole: \d+ entries/)).toBeVisible()
+  await page.getByLabel('Tool').fill('T4')
+  await page.getByLabel('What').selectOption('loaded')
+  await page.getByRole('button', { name: 'Search' }).click()
+  await expect(page.getByText('one entry')).toBeVisible()
+  await expect(page.getByText(/length register empty → 11\d\.\d+/)).toBeVisible()
+  const csv = await (await page.request.get('/api/records?format=csv&tool=T4&what=loaded', auth)).text()
+  expect(csv.split('\r\n')[0]).toBe('seq,at,who,what,serial,t,machine,text,before,after')
+  expect(csv.trim().split('\r\n')).toHaveLength(2)
+})
+
+test('what machines and other programs ask for', async ({ request }) => {
+  const code = async (path: string) => {
+    const answer = await request.get(path, auth)
+    return [answer.status(), ((await answer.json()) as { code?: string }).code]
+  }
+  expect(await (await request.get('/api/machines/HERON/tools/bx00143', auth)).json()).toMatchObject({ serial: 'BX00143', t: 4 })
+  expect(await code('/api/machines/NONE/tools/BX00143')).toEqual([404, 'UNKNOWN_MACHINE'])
+  expect(await code('/api/machines/HERON/tools/BX99999')).toEqual([404, 'UNKNOWN_SERIAL'])
+  expect(await code('/api/machines/DIPPER/tools/BX00143')).toEqual([409, 'VALUES_DIFFER'])
+  expect(await code('/api/machines/HERON/tools/BT1%3BS%3DX')).toEqual([422, 'NOT_A_LABEL'])
+  const magazine = (await (await request.get('/api/machines/HERON/magazine', auth)).json()) as { pockets: unknown[] }
+  expect(magazine.pockets).toHaveLength(60)
+  const tag = await (await request.get('/api/handovers/1/tag.bin', auth)).body()
+  expect(tag).toHaveLength(2048)
+  const read = (data: Buffer) =>
+    request.post('/api/tags/read', { ...auth, headers: { ...TOKEN, 'content-type': 'application/octet-stream' }, data })
+  expect(await (await read(tag)).json()).toMatchObject({ slot: 'A', sequence: 1, otherSlot: 'empty', record: { id: 'BX00143' } })
+  // a few hundred spoilt ones: never a crash, always a reason
+  for (let i = 0; i < 200; i++) {
+    const bytes = Buffer.from(tag)
+    for (let k = 0; k <= i % 7; k++) bytes[(i * 131 + k * 977) % 1500] ^= 1 << ((i + k) % 8)
+    const answer = await read(i % 5 ? bytes : bytes.subarray(0, (i * 37) % 2048))
+    expect([200, 422]).toContain(answer.status())
+  }
+})

@@ -1,0 +1,146 @@
+import { describe, expect, it } from 'vitest'
+import { SHIPPED_POSTS } from '@/codecs/post'
+import { currentHandover } from '@/db/handover/read'
+import { getMachine, getPostTemplate } from '@/db/machine/read'
+import { listRecord } from '@/db/record/read'
+import { dropPost, type DropFolder } from '@/stations/hand-over/drop-post'
+import { keepPost, tryTemplate, type PostKeep } from '@/stations/hand-over/keep-post'
+import { releaseHandover } from '@/stations/hand-over/release-hand-over'
+import { buildTool } from '@/stations/build/build-tool'
+import { codeOf, goodT4, measured, toolRoom, valueOf, withJobs, withT4, type ToolRoom } from '../support/tool-room'
+
+function folder(): DropFolder & { readonly files: Map<string, string> } {
+  const files = new Map<string, string>()
+  return {
+    files,
+    put(machine, file, text, over) {
+      const name = `${machine}/${file}`
+      if (files.has(name) && !over) return 'there'
+      files.set(name, text)
+      return 'written'
+    },
+  }
+}
+const T12 = [0, 1, 2, 3, 4].map((i) => ({ x: 10 + 0.001 * (i % 2), z: 152 - 0.001 * i, re: 1.5, dishDeg: 2 }))
+async function released(room: ToolRoom, serial = 'BX00143') {
+  valueOf(await releaseHandover(room.as('ines', 80), room.control, { serial, scanned: serial }))
+  return currentHandover(room.db, serial)!.id
+}
+const ready = () => measured(withT4(withJobs(toolRoom())))
+
+describe('a file in its machine’s folder', () => {
+  it('is the very file that was released, and noted', async () => {
+    const room = ready()
+    const id = await released(room)
+    const drop = folder()
+    expect(valueOf(await dropPost(room.as('ines', 81), room.control, drop, { ids: [id], over: false })).file).toBe(
+      'HERON_T4_BX00143_1.nc',
+    )
+    expect(drop.files.get('HERON/HERON_T4_BX00143_1.nc')).toBe(currentHandover(room.db, 'BX00143')!.postText)
+    expect(listRecord(room.db)[0]).toMatchObject({ what: 'posted', serial: 'BX00143', machine: 'HERON' })
+  })
+  it('is never written over without asking', async () => {
+    const room = ready()
+    const id = await released(room)
+    const drop = folder()
+    const put = (over: boolean) => dropPost(room.as('ines', 82), room.control, drop, { ids: [id], over })
+    valueOf(await put(false))
+    expect(codeOf(await put(false))).toBe('FILE_THERE')
+    expect(codeOf(await put(true))).toBe('ok')
+  })
+  it('holds a whole kit, with the frozen values of each', async () => {
+    const room = ready()
+    valueOf(buildTool(room.as('ines'), 'HP-2207', 12, 'BX00141'))
+    measured(room, 'BX00141', T12, 65)
+    const ids = [await released(room), await released(room, 'BX00141')]
+    const drop = folder()
+    const { file } = valueOf(await dropPost(room.as('ines', 83), room.control, drop, { ids, over: false }))
+    expect(file).toBe('HERON_2_TOOLS.nc')
+    const text = drop.files.get(`HERON/${file}`)!
+    expect(text).toContain('G10 L10 P4 R118.000')
+    expect(text).toContain('G10 L10 P12 R152.000')
+    expect(
+      listRecord(room.db)
+        .slice(0, 2)
+        .map((e) => e.serial)
+        .sort(),
+    ).toEqual(['BX00141', 'BX00143'])
+  })
+  it('is refused for what is out of date, unknown, or there twice', async () => {
+    const room = ready()
+    const id = await released(room)
+    const drop = folder()
+    const put = (ids: number[]) => dropPost(room.as('ines', 99), room.control, drop, { ids, over: false })
+    expect(codeOf(await put([id, 999]))).toBe('UNKNOWN_HANDOVER')
+    measured(withT4(room, 'BX00144'), 'BX00144', goodT4(), 85)
+    const twice = await released(room, 'BX00144')
+    expect(codeOf(await put([id, twice]))).toBe('T_TWICE')
+    measured(room, 'BX00143', goodT4({ re: 1.01 }), 90)
+    expect(codeOf(await put([id]))).toBe('SUPERSEDED')
+    expect(drop.files.size).toBe(0)
+  })
+})
+
+describe('a machine’s own post', () => {
+  const OPTIONS: PostKeep['options'] = {
+    sizeRegister: 'radius',
+    decimals: 3,
+    lengthFrom: { type: 'gauge line' },
+    numberFrom: 'T',
+    numbers: {},
+    wear: 'zero',
+  }
+  const own = SHIPPED_POSTS['word-address-mill'].replace('BOULDER OFFSETS', 'HOLLOWBECK')
+  const keep = (room: ToolRoom, change: Partial<PostKeep> = {}, person = 'oda') =>
+    keepPost(room.as(person, 70), room.control, {
+      machine: 'HERON',
+      name: 'heron-own',
+      template: own,
+      serials: ['BX00143'],
+      options: OPTIONS,
+      ...change,
+    })
+  it('is kept once the control has shown that the figures arrive, with what it was before', async () => {
+    const room = ready()
+    valueOf(await keep(room))
+    expect(getMachine(room.db, 'HERON')).toMatchObject({ post: 'heron-own' })
+    expect(getPostTemplate(room.db, 'heron-own')).toBe(own)
+    expect(listRecord(room.db)[0]).toMatchObject({ what: 'post kept', machine: 'HERON', before: { post: 'word-address-mill' } })
+    await released(room)
+    expect(currentHandover(room.db, 'BX00143')!.postText).toContain('HOLLOWBECK')
+  })
+  it('is not kept when a figure would come out different, or nothing was tried', async () => {
+    const room = ready()
+    expect(codeOf(await keep(room, { template: own.replace('kept.size', 'kept.diameter') }))).toBe('POST_DIFFERS')
+    expect(codeOf(await keep(room, { template: own.replace('{{ tool.kept.size', '{{ tool.nothing') }))).toBe('BAD_TEMPLATE')
+    expect(codeOf(await keep(room, { template: `${own}\nG92 X0` }))).toBe('REFUSED')
+    expect(codeOf(await keep(room, { serials: [] }))).toBe('NO_TOOL')
+    expect(codeOf(await keep(room, { options: { ...OPTIONS, numberFrom: 'table' } }))).toBe('REFUSED')
+    expect(getMachine(room.db, 'HERON')).toMatchObject({ post: 'word-address-mill' })
+  })
+  it('is a lead’s to keep, and never under the name of one that came with Boulder', async () => {
+    const room = ready()
+    expect(codeOf(await keep(room, {}, 'ines'))).toBe('LEAD_ONLY')
+    expect(codeOf(await keep(room, { name: 'word-address-mill' }))).toBe('SHIPPED')
+  })
+  it('is tried as it is typed, with the table as it is filled in, and nothing is kept', async () => {
+    const room = ready()
+    const tried = async (options = OPTIONS) =>
+      valueOf(
+        await tryTemplate(
+          room.db,
+          room.control,
+          { machine: 'HERON', template: own, serials: ['BX00143'], options },
+          room.as('ines', 70).now,
+        ),
+      )
+    const trial = await tried()
+    expect(trial.text).toContain('HOLLOWBECK')
+    expect(trial.rows.every((row) => row.same)).toBe(true)
+    const held = (rows: typeof trial.rows, register: string) => Number(rows.find((row) => row.register === register)?.measured)
+    const wide = await tried({ ...OPTIONS, sizeRegister: 'diameter' })
+    expect(held(wide.rows, 'diameter')).toBeCloseTo(2 * held(trial.rows, 'radius'), 2)
+    expect(getPostTemplate(room.db, 'heron-own')).toBeNull()
+    expect(getMachine(room.db, 'HERON')).toMatchObject({ sizeRegister: 'radius' })
+  })
+})
