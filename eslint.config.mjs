@@ -24,7 +24,9 @@ const NO_CLOCK_OR_CHANCE = [
 ]
 
 const config = [
-  { ignores: ['node_modules/**', '.next/**', '.cache/**', 'data/**', 'next-env.d.ts', 'test-results/**', 'playwright-report/**'] },
+  {
+    ignores: ['node_modules/**', '.next/**', '.cache/**', 'data/**', 'next-env.d.ts', 'test-results/**', 'playwright-report/**'],
+  },
   ...next,
   ...typescript,
   { rules: { '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }] } },
