@@ -13,6 +13,7 @@ const CORE = [
   'handover',
   'program',
   'plan',
+  'load',
   'stats',
 ]
 const rule = (name, comment, from, to) => ({ name, comment, severity: 'error', from, to })

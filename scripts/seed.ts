@@ -19,7 +19,6 @@ import { releaseHandover } from '@/stations/hand-over/release-hand-over'
 import { addJob } from '@/stations/kit/add-job'
 import { takePart } from '@/stations/kit/pick'
 import { writeNote } from '@/stations/kit/shift'
-import { loadTool } from '@/stations/load/load-tool'
 import { readBench } from '@/stations/measure/bench-state'
 import { saveCheck } from '@/stations/measure/check-bench'
 import { keepProgram } from '@/stations/measure/keep-program'
@@ -29,6 +28,7 @@ import { putIntoPlace } from '@/stations/store/slot'
 import type { Work } from '@/stations/work'
 import { emptyLight, evenBench, standStill } from '@/workers/bench-cycle'
 import { openRun, prepareRun, takeEdge } from '@/workers/bench-run'
+import { loadByHand } from './load-by-hand'
 import { fillLibrary, seedFile, seedProgram, type SeedJob } from './fill-library'
 
 const now = Date.now()
@@ -44,7 +44,7 @@ interface SeedTool {
   readonly place?: string
 }
 
-const { db, control, evidence, tagOf } = runtime()
+const { db, control, hands, evidence, tagOf } = runtime()
 
 function must<T, E extends { code: string }>(what: string, result: Result<T, E>): T {
   if (!result.ok) throw new Error(`${what}: ${JSON.stringify(result.error)}`)
@@ -122,6 +122,18 @@ async function masterPictures() {
   return { scanned: master!.mark, frames, checkId: check?.id ?? null, reason: null }
 }
 
+/** Tools that have stood in a machine since before anybody kept a record: only its control knows them. */
+for (const { machine, ...tool } of seedFile<{ machine: string }[]>('control.json')) {
+  const answer = await fetch(
+    `${process.env.BOULDER_CONTROL ?? `http://127.0.0.1:${Number(process.env.PORT ?? 3000) + 1}`}/machines/${machine}/hand`,
+    {
+      method: 'POST',
+      body: JSON.stringify({ do: 'fill', ...tool }),
+    },
+  )
+  if (!answer.ok) throw new Error(`fill ${machine}: ${await answer.text()}`)
+}
+
 for (const tool of seedFile<SeedTool[]>('tools.json')) {
   const { serial, person, minutesAgo } = tool
   must(`build ${serial}`, buildTool(workOf(person, minutesAgo), tool.job, tool.t, serial))
@@ -149,7 +161,12 @@ for (const tool of seedFile<SeedTool[]>('tools.json')) {
   const machine = getAssembly(db, serial)?.machine ?? ''
   must(
     `load ${serial}`,
-    await loadTool(workOf(person, minutesAgo - 30), control, { machine, serial, label: currentHandover(db, serial)!.label }),
+    await loadByHand(workOf(person, minutesAgo - 30), control, (key, act) => hands.act(key, act), {
+      machine,
+      serial,
+      label: currentHandover(db, serial)!.label,
+      reasons: [{ rule: 'balance', reason: 'balanced by its maker, cutter runs true' }],
+    }),
   )
 }
 

@@ -6,7 +6,6 @@ import { fail, ok, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
 import { putSession } from '@/stations/session/put-session'
 import { releaseHandover } from '@/stations/hand-over/release-hand-over'
-import { loadTool, type Loaded } from '@/stations/load/load-tool'
 import { takeInStray } from '@/stations/measure/take-in-stray'
 import { wiped } from '@/stations/measure/wiped'
 import { answerScan, type ScanAnswer } from '@/stations/scan/answer-scan'
@@ -68,13 +67,9 @@ const Release = z.object({
   scanned: Serial,
   machine: z.string().max(20).optional(),
   t: z.number().int().min(1).max(99999).optional(),
+  pocket: z.number().int().min(1).max(999).optional(),
   reason: z.string().max(400).optional(),
 })
 export async function releaseAction(input: z.input<typeof Release>): Promise<Result<{ id: number; issue: number }, Refused>> {
   return act(Release, input, (work, release, house) => releaseHandover(work, house.control, release))
-}
-
-const Load = z.object({ machine: z.string().max(20), serial: Serial, label: z.string().max(4096) })
-export async function loadAction(input: z.input<typeof Load>): Promise<Result<Loaded, Refused>> {
-  return act(Load, input, (work, scans, house) => loadTool(work, house.control, scans))
 }

@@ -3,9 +3,13 @@ import { z } from 'zod'
 import type { CheckRow } from '@/core/handover'
 import { fail, type Result } from '@/core/units'
 import { dropPost } from '@/stations/hand-over/drop-post'
+import { keepLabel, tryLabel, type LabelTried } from '@/stations/hand-over/keep-label'
 import { keepPost, tryTemplate } from '@/stations/hand-over/keep-post'
+import { printLabels } from '@/stations/hand-over/print-labels'
+import { voidHandover } from '@/stations/hand-over/void-hand-over'
 import type { Refused } from '@/stations/work'
-import { act } from './_server/act'
+import { labelFonts } from '@/runtime'
+import { act, Serial } from './_server/act'
 import { context } from './_server/context'
 
 const Drop = z.object({ ids: z.array(z.number().int().positive()).min(1).max(200), over: z.boolean() })
@@ -52,4 +56,38 @@ const Keep = Template.extend({
 
 export async function keepPostAction(input: z.input<typeof Keep>): Promise<Result<null, Refused>> {
   return act(Keep, input, (work, given, house) => keepPost(work, house.control, given))
+}
+
+const Print = z.object({ ids: z.array(z.number().int().positive()).min(1).max(200) })
+export async function printLabelsAction(
+  input: z.input<typeof Print>,
+): Promise<Result<{ readonly printed: number; readonly where: string }, Refused>> {
+  return act(Print, input, (work, { ids }, house) => printLabels(work, house.printer, labelFonts(), ids))
+}
+
+const Void = z.object({ serial: Serial, reason: z.string().trim().min(3, 'Say in a few words why it is taken back.').max(200) })
+export async function voidHandoverAction(input: z.input<typeof Void>): Promise<Result<{ readonly issue: number }, Refused>> {
+  return act(Void, input, (work, { serial, reason }) => voidHandover(work, serial, reason))
+}
+
+const line = z.string().max(200)
+const Label = z.object({
+  machine: z.string().max(20),
+  handover: z.number().int().positive(),
+  code: z.enum(['datamatrix', 'qr']),
+  layout: z.object({
+    widthMm: z.number().min(20).max(200),
+    heightMm: z.number().min(10).max(200),
+    title: line,
+    lines: z.array(line).max(8),
+  }),
+})
+export async function tryLabelAction(input: z.input<typeof Label>): Promise<Result<LabelTried, Refused>> {
+  const given = Label.safeParse(input)
+  if (!given.success) return fail({ code: 'BAD_INPUT', text: given.error.issues[0]?.message ?? 'The label cannot be read.' })
+  const { db } = await context()
+  return tryLabel(db, labelFonts(), given.data)
+}
+export async function keepLabelAction(input: z.input<typeof Label>): Promise<Result<null, Refused>> {
+  return act(Label, input, (work, given) => keepLabel(work, labelFonts(), given.machine, given))
 }

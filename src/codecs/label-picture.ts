@@ -32,14 +32,18 @@ interface LabelShapes {
   /** Path data of the human lines, and of the code's dark modules. */
   readonly words: string
   readonly code: string
+  /** Lines that did not fit and are cut, from 0 for the large one. */
+  readonly cut: readonly number[]
 }
 
 function shapesOf(label: LabelPicture, fonts: LabelFonts): LabelShapes {
   const width = dots(label.widthMm)
   const height = dots(label.heightMm)
-  const margin = 12
+  const margin = MARGIN
   const code = modulesOf(label.code, label.codeText)
-  const dot = Math.max(2, Math.floor((height - 2 * margin) / Math.max(code.columns, code.rows)))
+  // as large as the height takes, and never more than its share of the width: words need the rest
+  const byWidth = Math.floor((CODE_SHARE * width) / code.columns)
+  const dot = Math.max(LEAST_DOT, Math.min(byWidth, Math.floor((height - 2 * margin) / Math.max(code.columns, code.rows))))
   const side = dot * code.columns
   const left = width - margin - side
   const top = Math.round((height - dot * code.rows) / 2)
@@ -54,9 +58,28 @@ function shapesOf(label: LabelPicture, fonts: LabelFonts): LabelShapes {
   return {
     width,
     height,
-    words: [title, ...lines].join(''),
+    words: [title, ...lines].map((line) => line.path).join(''),
+    cut: [title, ...lines].flatMap((line, i) => (line.cut ? [i] : [])),
     code: code.dark.map(({ u, v }) => `M${left + u * dot} ${top + v * dot}h${dot}v${dot}h-${dot}z`).join(''),
   }
+}
+
+/** Which lines do not fit and are cut, from 0 for the large one. */
+export const cutLines = (label: LabelPicture, fonts: LabelFonts): readonly number[] => shapesOf(label, fonts).cut
+
+/** Dots of one module: two at least, so that a print head hits them. */
+const LEAST_DOT = 2
+const MARGIN = 12
+const CODE_SHARE = 0.6
+
+/** The least size in which a label's code can be read, with half as much again beside it for words. Sizes mm. */
+export function smallestMm(label: Pick<LabelPicture, 'code' | 'codeText'>): {
+  readonly widthMm: number
+  readonly heightMm: number
+} {
+  const { columns, rows } = modulesOf(label.code, label.codeText)
+  const mm = (n: number) => (n / LABEL_DPI) * MM_PER_INCH
+  return { widthMm: mm(LEAST_DOT * columns * 1.5 + 3 * MARGIN), heightMm: mm(LEAST_DOT * rows + 2 * MARGIN) }
 }
 
 /** @returns a standalone SVG in true size; one unit is one dot at 203 dpi */
@@ -135,8 +158,13 @@ function modulesOf(kind: LabelPicture['code'], text: string): Modules {
   return { columns: pixx, rows: pixy, dark }
 }
 
+interface Line {
+  readonly path: string
+  readonly cut: boolean
+}
+
 /** One line of text as outlines, made narrower in size when it does not fit. */
-function textPath(fonts: readonly opentype.Font[], text: string, x: number, y: number, size: number, room: number): string {
+function textPath(fonts: readonly opentype.Font[], text: string, x: number, y: number, size: number, room: number): Line {
   const runs = Array.from(text, (letter) => ({
     letter,
     font: fonts.find((font) => font.charToGlyphIndex(letter) > 0) ?? fonts[0],
@@ -146,11 +174,11 @@ function textPath(fonts: readonly opentype.Font[], text: string, x: number, y: n
   let at = x
   let path = ''
   for (const { letter, font } of runs) {
-    if (at - x + font.getAdvanceWidth(letter, fitted) > room) break
+    if (at - x + font.getAdvanceWidth(letter, fitted) > room) return { path, cut: true }
     path += font.getPath(letter, at, y, fitted).toPathData(1)
     at += font.getAdvanceWidth(letter, fitted)
   }
-  return path
+  return { path, cut: false }
 }
 
 const escapeXml = (text: string) => text.replace(/[<>&"]/g, (c) => `&#${c.charCodeAt(0)};`)

@@ -79,6 +79,8 @@ function toolContext(tool: PostTool, machine: Machine) {
       radius: asDiameter ? size / 2 : size,
       diameter: asDiameter ? size : 2 * size,
       noseRadius: kept(tool.cornerRadiusMm ?? 0),
+      lengthWear: kept(tool.wear?.lengthMm ?? 0),
+      sizeWear: kept((asDiameter ? 2 : 1) * (tool.wear?.radiusMm ?? 0)),
     },
   }
 }

@@ -6,9 +6,11 @@ import { inTransaction, openDatabase, type Db } from '@/db/connection'
 import { migrate } from '@/db/migrate'
 import { chainUp } from '@/db/record/chain'
 import { httpControl } from '@/devices/control/http'
-import type { Control } from '@/devices/control/port'
+import type { Control, Hands } from '@/devices/control/port'
 import type { LineBench } from '@/devices/line-bench/port'
 import { tcpLineBench } from '@/devices/line-bench/tcp'
+import type { Printer } from '@/devices/printer/port'
+import { simulatedPrinter } from '@/devices/printer/simulated'
 import type { ShrinkUnit } from '@/devices/shrink/port'
 import { simulatedShrink } from '@/devices/shrink/simulated'
 import type { TagStation } from '@/devices/tag/port'
@@ -20,11 +22,14 @@ import { dataFolder } from './data-folder'
 export interface Runtime {
   readonly db: Db
   readonly control: Control
+  /** Hands at a machine that is a stand-in. */
+  readonly hands: Hands
   /** The bench at the end of a serial line; null where none is connected. */
   readonly lineBench: LineBench | null
   /** The reader with the chip of this holder before it. */
   readonly tagOf: (serial: string) => TagStation
   readonly shrink: ShrinkUnit
+  readonly printer: Printer
   readonly schema: number
   readonly evidence: {
     put(serial: string, at: string, zip: Uint8Array): string
@@ -65,10 +70,12 @@ function open(): Runtime {
   const schema = migrate(db, join(process.cwd(), 'src/db/migrations'))
   inTransaction(db, () => chainUp(db))
   const port = Number(process.env.PORT ?? 3000)
+  const control = httpControl(process.env.BOULDER_CONTROL ?? `http://127.0.0.1:${port + 1}`)
   return {
     db,
     schema,
-    control: httpControl(process.env.BOULDER_CONTROL ?? `http://127.0.0.1:${port + 1}`),
+    control,
+    hands: control,
     lineBench: process.env.BOULDER_LINE_BENCH ? tcpLineBench(process.env.BOULDER_LINE_BENCH) : null,
     tagOf: (serial) => simulatedTag({ get: (s) => getSimTag(db, s), put: (s, tag) => putSimTag(db, s, tag) }, serial),
     shrink: simulatedShrink({
@@ -76,6 +83,7 @@ function open(): Runtime {
       put: (state) => putShrinkState(db, state),
       nowMs: () => Date.now(),
     }),
+    printer: simulatedPrinter(spoolIn(join(data, 'spool'))),
     evidence: evidenceIn(join(data, 'evidence')),
     drop: dropIn(join(data, 'drop')),
     drawings: drawingsIn(join(data, 'drawings')),
@@ -102,6 +110,16 @@ function evidenceIn(folder: string): Runtime['evidence'] {
           return { place, bytes: size, at: mtime.toISOString() }
         })
     },
+  }
+}
+
+/** Printed labels, the newest last by their names. */
+function spoolIn(folder: string): (name: string, png: Uint8Array) => string {
+  return (name, png) => {
+    mkdirSync(folder, { recursive: true })
+    const file = `${new Date().toISOString().replace(/[:.]/g, '-')}_${name.replace(/[^\w.-]/g, '_')}`
+    writeFileSync(join(folder, file), png, { flag: 'wx' })
+    return `spool/${file}`
   }
 }
 

@@ -5,27 +5,31 @@
 import { mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs'
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http'
 import { join } from 'node:path'
+import { z } from 'zod'
+import { assign, Hand, hand, keepTable, newCell, report, storeProgram, turnTo, type Cell, type CellFacts } from './cell'
 import { takeFile } from './gateway'
-import { Refused, type MachineFacts, type Table } from './interpreter'
+import { Refused } from './interpreter'
 
 const port = Number(process.env.CONTROL_PORT ?? 3001)
 const folder = process.env.CONTROL_DATA ?? './data/control'
 const file = join(folder, 'state.json')
-const machines = JSON.parse(readFileSync(join(import.meta.dirname, 'machines.json'), 'utf8')) as Record<string, MachineFacts>
+const machines = JSON.parse(readFileSync(join(import.meta.dirname, 'machines.json'), 'utf8')) as Record<string, CellFacts>
 const LARGEST_FILE = 1_000_000
 
 mkdirSync(folder, { recursive: true })
 
-function readState(): Record<string, Table> {
+type State = Readonly<Record<string, Cell>>
+
+function readState(): State {
   try {
-    return JSON.parse(readFileSync(file, 'utf8')) as Record<string, Table>
+    return JSON.parse(readFileSync(file, 'utf8')) as State
   } catch {
     return {}
   }
 }
 
 /** Whole file or none: a stand-in stopped in the middle keeps the old state. */
-function writeState(state: Record<string, Table>): void {
+function writeState(state: State): void {
   writeFileSync(`${file}.new`, JSON.stringify(state, null, 1))
   renameSync(`${file}.new`, file)
 }
@@ -46,20 +50,86 @@ function answer(response: ServerResponse, status: number, body: unknown): void {
   response.writeHead(status, { 'content-type': 'application/json', connection: 'close' }).end(JSON.stringify(body))
 }
 
+const Turn = z.object({ pocket: z.number() })
+const Assign = z.object({ pocket: z.number(), t: z.number().nullable() })
+const Faults = z.object({ slowMs: z.number().min(0).max(60_000), drop: z.enum(['before', 'after']).nullable() })
+
+function json<S extends z.ZodType>(schema: S, text: string): z.output<S> {
+  let value: unknown
+  try {
+    value = JSON.parse(text)
+  } catch {
+    throw new Refused(null, 'it is no JSON')
+  }
+  const read = schema.safeParse(value)
+  if (!read.success) throw new Refused(null, read.error.issues[0].message)
+  return read.data
+}
+
+interface Done {
+  readonly cell?: Cell
+  readonly body: unknown
+}
+
+/** One request's work on one machine; nothing is kept when it throws. */
+function workOn(facts: CellFacts, cell: Cell, what: string, name: string, text: string): Done {
+  const table = (tools: unknown) => ({ sizeIs: facts.sizeIs, tools })
+  const moved = (next: Cell): Done => ({ cell: next, body: report(facts, next) })
+  switch (what) {
+    case 'table':
+      return { body: table(cell.table) }
+    case 'scratch':
+      return { body: table(takeFile(facts, {}, text)) }
+    case 'run': {
+      if (facts.takes === 'typing') throw new Refused(null, 'this control takes no files: its figures are typed')
+      const next = keepTable(cell, takeFile(facts, cell.table, text))
+      return { cell: next, body: table(next.table) }
+    }
+    case 'state':
+      if (facts.takes === 'typing') throw new Refused(null, 'this control has no network')
+      return { body: report(facts, cell) }
+    case 'turn':
+      return moved(turnTo(facts, cell, json(Turn, text).pocket))
+    case 'pockets': {
+      const { pocket, t } = json(Assign, text)
+      return moved(assign(facts, cell, pocket, t))
+    }
+    case 'programs':
+      return moved(storeProgram(cell, name, text))
+    case 'faults':
+      return moved({ ...cell, faults: json(Faults, text) })
+    default:
+      return moved(hand(facts, cell, json(Hand, text)))
+  }
+}
+
 async function handle(request: IncomingMessage, response: ServerResponse): Promise<void> {
-  const match = /^\/machines\/([^/]+)\/(table|scratch|run)$/.exec(new URL(request.url ?? '/', 'http://control').pathname)
-  if (request.url === '/') return answer(response, 200, { machines: Object.keys(machines) })
+  const url = new URL(request.url ?? '/', 'http://control')
+  const match = /^\/machines\/([^/]+)\/(table|scratch|run|state|turn|pockets|programs|hand|faults)$/.exec(url.pathname)
+  if (url.pathname === '/') return answer(response, 200, { machines: Object.keys(machines) })
   const key = match ? decodeURIComponent(match[1]) : ''
-  const facts = machines[key]
+  const facts = Object.hasOwn(machines, key) ? machines[key] : undefined
   if (!match || !facts) return answer(response, 404, { line: null, detail: 'no such machine' })
-  const state = readState()
-  const live = state[key] ?? {}
-  if (match[2] === 'table') return answer(response, 200, { sizeIs: facts.sizeIs, tools: live })
-  if (request.method !== 'POST') return answer(response, 405, { line: null, detail: 'send the file by POST' })
+  const [, , what] = match
+  if (what !== 'table' && what !== 'state' && request.method !== 'POST')
+    return answer(response, 405, { line: null, detail: 'send it by POST' })
   const text = await bodyOf(request)
-  const tools = takeFile(facts, match[2] === 'scratch' ? {} : live, text)
-  if (match[2] === 'run') writeState({ ...state, [key]: tools })
-  answer(response, 200, { sizeIs: facts.sizeIs, tools })
+  const { slowMs, drop } = { ...newCell(facts), ...readState()[key] }.faults
+  if (slowMs && what !== 'faults') await new Promise((done) => setTimeout(done, slowMs))
+  // a fault cuts one request; whoever plays at the machine is never cut
+  const cuts = drop !== null && what !== 'faults' && what !== 'hand' && what !== 'programs'
+  const state = readState()
+  const before: Cell = { ...newCell(facts), ...state[key] }
+  const mended: Cell = cuts ? { ...before, faults: { slowMs, drop: null } } : before
+  if (cuts && drop === 'before') {
+    writeState({ ...state, [key]: mended })
+    request.socket.destroy()
+    return
+  }
+  const { cell, body } = workOn(facts, mended, what, url.searchParams.get('name') ?? 'PROGRAM', text)
+  if (cell ?? cuts) writeState({ ...state, [key]: cell ?? mended })
+  if (cuts) request.socket.destroy()
+  else answer(response, 200, body)
 }
 
 const server = createServer((request, response) => {

@@ -86,6 +86,31 @@ export async function labelText(page: Page, serial: string): Promise<string> {
   return code.text
 }
 
+/** What somebody at the machine does, past the application: the door, the tool. */
+export async function atMachine(page: Page, machine: string, ...acts: readonly string[]): Promise<void> {
+  const port = Number(new URL(page.url()).port) + 1
+  for (const act of acts) {
+    const done = await page.request.post(`http://127.0.0.1:${port}/machines/${machine}/hand`, {
+      data: { do: act },
+      maxRetries: 2,
+    })
+    expect(done.status(), await done.text()).toBe(200)
+  }
+}
+
+/** After the scans: claims and turns by the action card, puts the tool in by hand, sends by the card. */
+export async function putIn(page: Page, machine: string): Promise<void> {
+  await expect(big(page)).toHaveText(/Turn to pocket/)
+  await scan(page, GO)
+  await expect(page.locator('[data-step=open]')).toHaveAttribute('data-state', 'now')
+  await atMachine(page, machine, 'open')
+  await expect(page.locator('[data-step=in]')).toHaveAttribute('data-state', 'now')
+  await atMachine(page, machine, 'put', 'shut')
+  await expect(big(page)).toHaveText(/Send to/)
+  await scan(page, GO)
+  await expect(page.getByText(/offsets written and read back/).first()).toBeVisible()
+}
+
 /** What the control stand-in holds, asked past the application. */
 export async function controlTable(page: Page, machine: string): Promise<Record<string, Record<string, number>>> {
   const port = Number(new URL(page.url()).port) + 1

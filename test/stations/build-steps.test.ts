@@ -18,21 +18,21 @@ import { neededNow } from '@/stations/kit/needed-now'
 import { reserveTool } from '@/stations/kit/reserve'
 import { readShift, tickOff, writeNote } from '@/stations/kit/shift'
 import { releaseHandover } from '@/stations/hand-over/release-hand-over'
-import { loadTool } from '@/stations/load/load-tool'
 import { saveMeasurement } from '@/stations/measure/save-measurement'
 import { readRack } from '@/stations/rack/rack'
 import {
   codeOf,
   goodT4,
   later,
+  loaded,
   measured,
   saving,
   START,
   toolRoom,
+  type ToolRoom,
   valueOf,
   withJobs,
   withT4,
-  type ToolRoom,
 } from '../support/tool-room'
 
 /** A shrink unit whose clock is the test's. */
@@ -250,13 +250,7 @@ describe('taking apart and other mishaps', () => {
 async function loadedT4(): Promise<ToolRoom> {
   const room = measured(withT4(withJobs(toolRoom())))
   valueOf(await releaseHandover(room.as('ines', 70), room.control, { serial: 'BX00143', scanned: 'BX00143' }))
-  valueOf(
-    await loadTool(room.as('ines', 75), room.control, {
-      machine: 'HERON',
-      serial: 'BX00143',
-      label: currentHandover(room.db, 'BX00143')!.label,
-    }),
-  )
+  valueOf(await loaded(room, { machine: 'HERON', serial: 'BX00143', label: currentHandover(room.db, 'BX00143')!.label }, 75))
   return room
 }
 

@@ -3,21 +3,27 @@ import { emptyRow, isWorn, wearOf } from '@/core/handover'
 import { getAssembly } from '@/db/assembly/read'
 import { currentHandover } from '@/db/handover/read'
 import { getMachine } from '@/db/machine/read'
+import { insertMachine } from '@/db/machine/write'
 import { listRecord } from '@/db/record/read'
+import type { TagStation } from '@/devices/tag/port'
+import { ok } from '@/core/units'
+import { readTagNow, writeTag } from '@/stations/hand-over/write-tag'
 import { releaseHandover } from '@/stations/hand-over/release-hand-over'
-import { loadTool } from '@/stations/load/load-tool'
 import { readInside, unloadTool, type Fate } from '@/stations/return/unload'
-import { codeOf, measured, toolRoom, valueOf, withJobs, withT4, type ToolRoom } from '../support/tool-room'
+import { codeOf, loaded, measured, toolRoom, valueOf, withJobs, withT4, type ToolRoom } from '../support/tool-room'
 
-async function loaded(): Promise<ToolRoom> {
+async function inHeron(): Promise<ToolRoom> {
   const room = measured(withT4(withJobs(toolRoom())))
   valueOf(await releaseHandover(room.as('ines', 70), room.control, { serial: 'BX00143', scanned: 'BX00143' }))
   const { label } = currentHandover(room.db, 'BX00143')!
-  valueOf(await loadTool(room.as('ines', 75), room.control, { machine: 'HERON', serial: 'BX00143', label }))
+  valueOf(await loaded(room, { machine: 'HERON', serial: 'BX00143', label }, 75))
+  takenOut(room)
   return room
 }
+/** Somebody opens the door, takes it out of its pocket and shuts the door. */
+const takenOut = (room: ToolRoom) => room.control.hand('HERON', { do: 'open' }, { do: 'take' }, { do: 'shut' })
 const out = (room: ToolRoom, fate: Fate, minutes = 500) =>
-  unloadTool(room.as('tomas', minutes), room.control, { serial: 'BX00143', fate, reason: 'job done', cutMin: 42 })
+  unloadTool(room.as('tomas', minutes), room.control, null, { serial: 'BX00143', fate, reason: 'job done', cutMin: 42 })
 const tool = (room: ToolRoom) => getAssembly(room.db, 'BX00143')!
 /** Somebody at the machine corrected the length by −0.02 mm. */
 function wear(room: ToolRoom): void {
@@ -27,7 +33,7 @@ const EMPTY = { length: 300, lengthWear: 0, size: 60, sizeWear: 0 }
 
 describe('taking a tool out', () => {
   it('leaves its row as the longest and widest tool, and keeps what it was', async () => {
-    const room = await loaded()
+    const room = await inHeron()
     const before = { ...room.control.live.HERON['4'] }
     expect(valueOf(await out(room, 'measure'))).toMatchObject({ state: 'built', wear: { lengthMm: 0, radiusMm: 0 } })
     expect(room.control.live.HERON['4']).toEqual(EMPTY)
@@ -41,48 +47,119 @@ describe('taking a tool out', () => {
     expect(currentHandover(room.db, 'BX00143')).toBeNull()
   })
   it('as it is keeps its hand-over, so that it goes in again', async () => {
-    const room = await loaded()
+    const room = await inHeron()
     expect(valueOf(await out(room, 'again')).state).toBe('released')
     const { label } = currentHandover(room.db, 'BX00143')!
-    valueOf(await loadTool(room.as('ines', 510), room.control, { machine: 'HERON', serial: 'BX00143', label }))
+    valueOf(await loaded(room, { machine: 'HERON', serial: 'BX00143', label }, 510))
     expect(tool(room).state).toBe('loaded')
   })
   it('corrected for wear it is not used again without a measurement; the wear is told and kept', async () => {
-    const room = await loaded()
+    const room = await inHeron()
     wear(room)
     expect(await readInside(room.db, room.control, 'BX00143')).toMatchObject({ worn: true, wear: { lengthMm: -0.02 } })
     expect(codeOf(await out(room, 'again'))).toBe('WORN')
     expect(tool(room).state).toBe('loaded')
-    expect(valueOf(await out(room, 'measure')).wear.lengthMm).toBeCloseTo(-0.02, 9)
+    expect(valueOf(await out(room, 'measure')).wear?.lengthMm).toBeCloseTo(-0.02, 9)
+  })
+  it('corrected for wear it is used on when somebody says what becomes of the wear, and handed over anew', async () => {
+    for (const goes of ['kept', 'cleared'] as const) {
+      const room = await inHeron()
+      wear(room)
+      const given = { serial: 'BX00143', fate: 'again', reason: 'still cuts well', cutMin: 5, wear: goes } as const
+      expect(valueOf(await unloadTool(room.as('tomas', 500), room.control, null, given)).state).toBe('measured')
+      expect(currentHandover(room.db, 'BX00143')).toBeNull()
+      expect(tool(room).wear).toEqual(goes === 'kept' ? { lengthMm: -0.02, radiusMm: 0 } : null)
+      valueOf(await releaseHandover(room.as('ines', 505), room.control, { serial: 'BX00143', scanned: 'BX00143' }))
+      const { label } = currentHandover(room.db, 'BX00143')!
+      valueOf(await loaded(room, { machine: 'HERON', serial: 'BX00143', label }, 510))
+      expect(room.control.live.HERON['4']).toMatchObject({ length: 118, lengthWear: goes === 'kept' ? -0.02 : 0 })
+      expect(tool(room).wear).toBeNull()
+    }
+  })
+  it('for another machine of its taper, not for one of another', async () => {
+    const room = await inHeron()
+    const swift = { ...getMachine(room.db, 'HERON')!, key: 'SWIFT', name: 'Swift' }
+    insertMachine(room.db, swift)
+    const to = (machine: string) =>
+      unloadTool(room.as('tomas', 500), room.control, null, {
+        serial: 'BX00143',
+        fate: 'other',
+        reason: 'Swift is free',
+        cutMin: 0,
+        to: machine,
+      })
+    expect(codeOf(await to('HERON'))).toBe('NO_MACHINE')
+    expect(codeOf(await to('DIPPER'))).toBe('TAPER')
+    expect(valueOf(await to('SWIFT')).state).toBe('measured')
+    expect(tool(room)).toMatchObject({ machine: 'SWIFT', pocket: null })
+  })
+  it('the chip in its holder gets wear and minutes; one without a chip comes out all the same', async () => {
+    const room = await inHeron()
+    const chip = { bytes: new Uint8Array(2048) }
+    const station: TagStation = {
+      read: async () => ok(chip.bytes),
+      write: async ({ address, bytes }) => {
+        chip.bytes = Uint8Array.from(chip.bytes)
+        chip.bytes.set(bytes, address)
+        return ok(null)
+      },
+    }
+    valueOf(await writeTag(room.as('ines', 80), station, 'BX00143'))
+    wear(room)
+    const given = { serial: 'BX00143', fate: 'measure', reason: 'job done', cutMin: 42 } as const
+    const done = valueOf(await unloadTool(room.as('tomas', 500), room.control, station, given))
+    expect(done.tag).toContain('on its chip')
+    const read = valueOf(await readTagNow(station))
+    expect(read.record).toMatchObject({ id: 'BX00143', t: 4, lw: -0.02, xw: 0, lifeUsed: 42 })
+  })
+  it('the switch still sees it: it is not out', async () => {
+    const room = await inHeron()
+    room.control.hand('HERON', { do: 'open' }, { do: 'put' })
+    expect(codeOf(await out(room, 'measure'))).toBe('STILL_IN')
+    room.control.hand('HERON', { do: 'take' }, { do: 'shut' })
+    room.control.set('HERON', { spindle: 4 })
+    expect(codeOf(await out(room, 'measure'))).toBe('REGISTER-IDLE')
+  })
+  it('two terminals take it out: one does, the other is told', async () => {
+    const room = await inHeron()
+    const codes = (await Promise.all([out(room, 'measure'), out(room, 'apart')])).map(codeOf).sort()
+    expect(codes).toEqual(['CHANGED', 'ok'])
+    expect(listRecord(room.db).filter((e) => e.what === 'unloaded')).toHaveLength(1)
   })
   it('broken says so, and it counts as ready for nothing', async () => {
-    const room = await loaded()
+    const room = await inHeron()
     valueOf(await out(room, 'broken'))
     expect(tool(room)).toMatchObject({ condition: 'broken', state: 'built' })
     expect(listRecord(room.db)[0].what).toBe('broken')
   })
-  it('the connection dropped at any question: nothing half written, and it goes on from there', async () => {
-    for (let cut = 1; ; cut++) {
-      const room = await loaded()
-      room.control.asked.length = 0
-      room.control.cutAt = cut
-      const first = await out(room, 'measure')
-      if (first.ok) {
-        expect(cut).toBe(room.control.asked.length + 1)
-        break
+  it.each([false, true])(
+    'the connection dropped at any question (after its work: %s): nothing half written, no wear lost',
+    async (after) => {
+      for (let cut = 1; ; cut++) {
+        const room = await inHeron()
+        wear(room)
+        room.control.asked.length = 0
+        room.control.cutAt = cut
+        room.control.cutAfter = after
+        const first = await out(room, 'measure')
+        if (first.ok) {
+          expect(cut).toBe(room.control.asked.length + 1)
+          break
+        }
+        expect(codeOf(first)).toBe('UNREACHABLE')
+        expect(tool(room)).toMatchObject({ state: 'loaded', pocket: 1 })
+        expect(listRecord(room.db).filter((e) => e.what === 'unloaded')).toEqual([])
+        room.control.cutAt = 0
+        expect(valueOf(await out(room, 'measure', 501)).wear?.lengthMm).toBeCloseTo(-0.02, 9)
+        expect(room.control.live.HERON['4']).toEqual(EMPTY)
+        expect(room.control.cell('HERON').pockets).toEqual({})
+        expect(tool(room)).toMatchObject({ state: 'built', wear: null })
+        expect(listRecord(room.db).filter((e) => e.what === 'unloaded')).toHaveLength(1)
       }
-      expect(codeOf(first)).toBe('UNREACHABLE')
-      expect(tool(room)).toMatchObject({ state: 'loaded', pocket: 1 })
-      expect(listRecord(room.db).filter((e) => e.what === 'unloaded')).toEqual([])
-      room.control.cutAt = 0
-      valueOf(await out(room, 'measure', 501))
-      expect(room.control.live.HERON['4']).toEqual(EMPTY)
-      expect(tool(room).state).toBe('built')
-      expect(listRecord(room.db).filter((e) => e.what === 'unloaded')).toHaveLength(1)
-    }
-  })
+    },
+  )
   it('a row that does not come out empty holds it back', async () => {
-    const room = await loaded()
+    const room = await inHeron()
     room.control.spoil = (row) => ({ ...row, length: 12 })
     expect(codeOf(await out(room, 'measure'))).toBe('READ_BACK')
     expect(tool(room).state).toBe('loaded')

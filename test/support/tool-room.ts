@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { encodeFrameSet } from '@/codecs/frame-set'
 import type { HeldRow } from '@/core/handover'
+import type { MachineState } from '@/core/load'
 import type { Picture } from '@/core/measure'
 import type { Definition } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
@@ -14,8 +15,10 @@ import { addJob } from '@/stations/kit/add-job'
 import { buildTool } from '@/stations/build/build-tool'
 import { saveMeasurement, type Save } from '@/stations/measure/save-measurement'
 import type { Work } from '@/stations/work'
-import { Refused, runOffsets, type MachineFacts, type Table } from '../../standins/control/interpreter'
+import { assign, hand, newCell, report, turnTo, type Cell, type CellFacts, type HandAct } from '../../standins/control/cell'
+import { Refused, runOffsets, type Table } from '../../standins/control/interpreter'
 import { fillLibrary, seedProgram } from '../../scripts/fill-library'
+import { loadByHand } from '../../scripts/load-by-hand'
 import { cornerTool, render, type Tool } from './render'
 
 const root = join(import.meta.dirname, '..', '..')
@@ -26,39 +29,81 @@ export const START = '2026-11-25T08:00:00.000Z'
 export const later = (minutes: number): string => new Date(Date.parse(START) + 60_000 * minutes).toISOString()
 export const program = seedProgram
 
-export type Step = 'table' | 'tryFile' | 'run'
+export type Step = 'table' | 'tryFile' | 'run' | 'state' | 'turnTo' | 'assign'
 
 /** A control whose connection can be cut, and which can be told to keep other figures than it was given. */
 export class TestControl implements Control {
-  readonly live: Record<string, Table> = {}
   readonly asked: Step[] = []
   /** The n-th question from now on is not answered (1 is the next). */
   cutAt = 0
+  /** Whether the control had done what it was asked when the connection broke. */
+  cutAfter = false
   /** Changes what is held after a run, as a fault of the control would. */
   spoil: ((row: HeldRow) => HeldRow) | null = null
+  /** Rows by machine and T. */
+  readonly live: Record<string, Table> = {}
 
-  private readonly facts = read<Record<string, MachineFacts>>('standins/control/machines.json')
+  private readonly cells: Record<string, Cell> = {}
+  readonly facts = read<Record<string, CellFacts>>('standins/control/machines.json')
 
-  table = async (machine: string) => this.ask('table', machine, () => this.live[machine] ?? {})
-  tryFile = async (machine: string, text: string) => this.ask('tryFile', machine, () => runOffsets(this.facts[machine], {}, text))
+  /** The machine around the table, for hands and for looking. */
+  cell(machine: string): Cell {
+    return { ...(this.cells[machine] ?? newCell(this.facts[machine])), table: this.live[machine] ?? {} }
+  }
+  set(machine: string, change: Partial<Cell>): void {
+    this.cells[machine] = { ...this.cell(machine), ...change }
+  }
+  /** Somebody at the machine. */
+  hand(machine: string, ...acts: HandAct[]): void {
+    for (const act of acts) this.cells[machine] = hand(this.facts[machine], this.cell(machine), act)
+  }
+
+  table = async (machine: string) => this.ask('table', () => this.held(machine, this.live[machine] ?? {}))
+  tryFile = async (machine: string, text: string) =>
+    this.ask('tryFile', () => this.held(machine, runOffsets(this.facts[machine], {}, text)))
   run = async (machine: string, text: string) =>
-    this.ask('run', machine, () => (this.live[machine] = runOffsets(this.facts[machine], this.live[machine] ?? {}, text)))
+    this.ask('run', () =>
+      this.held(machine, (this.live[machine] = runOffsets(this.facts[machine], this.live[machine] ?? {}, text))),
+    )
+  state = async (machine: string) => this.ask('state', () => this.told(machine))
+  turnTo = async (machine: string, pocket: number) =>
+    this.ask('turnTo', () => {
+      this.cells[machine] = turnTo(this.facts[machine], this.cell(machine), pocket)
+      return this.told(machine)
+    })
+  assign = async (machine: string, pocket: number, t: number | null) =>
+    this.ask('assign', () => {
+      this.cells[machine] = assign(this.facts[machine], this.cell(machine), pocket, t)
+      return this.told(machine)
+    })
 
-  private ask(step: Step, machine: string, work: () => Table): Result<ControlTable, ControlError> {
+  private told(machine: string): MachineState {
+    const { magazine, cutMin, ...rest } = report(this.facts[machine], this.cell(machine))
+    const numbers = (record: Readonly<Record<string, number>>) => new Map(Object.entries(record).map(([k, v]) => [Number(k), v]))
+    return { ...rest, magazine: numbers(magazine), cutMin: numbers(cutMin) }
+  }
+  private held(machine: string, table: Table): ControlTable {
+    const { sizeIs } = this.facts[machine]
+    const rows = Object.entries(table).map(([t, row]) => {
+      const kept: HeldRow = {
+        length: row.length,
+        'length wear': row.lengthWear,
+        [sizeIs]: row.size,
+        [`${sizeIs} wear`]: row.sizeWear,
+      }
+      const known: HeldRow = Object.fromEntries(Object.entries(kept).filter(([, value]) => value !== undefined))
+      return [Number(t), this.spoil ? this.spoil(known) : known] as const
+    })
+    return new Map(rows)
+  }
+  private ask<T>(step: Step, work: () => T): Result<T, ControlError> {
     this.asked.push(step)
-    if (this.cutAt > 0 && --this.cutAt === 0) return fail({ code: 'UNREACHABLE', detail: 'cut' })
+    const cut = this.cutAt > 0 && --this.cutAt === 0
+    const broken = fail({ code: 'UNREACHABLE', detail: 'cut' } as const)
+    if (cut && !this.cutAfter) return broken
     try {
-      const { sizeIs } = this.facts[machine]
-      const rows = Object.entries(work()).map(([t, row]) => {
-        const held: HeldRow = {
-          length: row.length,
-          'length wear': row.lengthWear,
-          [sizeIs]: row.size,
-          [`${sizeIs} wear`]: row.sizeWear,
-        }
-        return [Number(t), this.spoil ? this.spoil(held) : held] as const
-      })
-      return ok(new Map(rows))
+      const done = work()
+      return cut ? broken : ok(done)
     } catch (error) {
       if (error instanceof Refused) return fail({ code: 'REFUSED', line: error.line, detail: error.message })
       throw error
@@ -187,6 +232,20 @@ export function withT4(room: ToolRoom, serial = 'BX00143'): ToolRoom {
   if (!built.ok) throw new Error(built.error.text)
   return room
 }
+
+/** Scans, hands and figures of a whole load. T4 is not balanced and runs at 16,000 rev/min: that is asked about. */
+export const loaded = (
+  room: ToolRoom,
+  scans: { machine: string; serial: string; label?: string },
+  minutes: number,
+  pocket?: number,
+) =>
+  loadByHand(room.as('ines', minutes), room.control, (machine, act) => room.control.hand(machine, { do: act }), {
+    ...scans,
+    pocket,
+    reasons: UNBALANCED,
+  })
+export const UNBALANCED = [{ rule: 'balance', reason: 'its maker balanced it' }] as const
 
 export function measured(room: ToolRoom, serial = 'BX00143', edges: readonly Tool[] = goodT4(), minutes = 60): ToolRoom {
   const saved = saveMeasurement(room.as('ines', minutes), room.evidence, saving(serial, edges, { takenAt: later(minutes) }))

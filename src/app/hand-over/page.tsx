@@ -6,7 +6,7 @@ import { HANDOVER_TABS, SubNav } from '@/ui/common/sub-nav'
 import { KitsPanel } from '@/ui/hand-over/kits-panel'
 import { StationPage } from '../_parts/station'
 import { context } from '../_server/context'
-import { dropPostAction } from '../hand-over-actions'
+import { dropPostAction, printLabelsAction } from '../hand-over-actions'
 
 export const metadata = { title: 'Hand over' }
 
@@ -42,7 +42,7 @@ export default async function HandoverStart() {
         }
         right={
           kits.length ? (
-            <KitsPanel kits={kits} drop={dropPostAction} />
+            <KitsPanel kits={kits} drop={dropPostAction} print={printLabelsAction} />
           ) : (
             <p className="text-soft text-lg">What is released and not loaded yet stands here, machine by machine.</p>
           )

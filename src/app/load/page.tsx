@@ -1,42 +1,64 @@
 import { z } from 'zod'
+import { registersOf } from '@/core/handover'
+import { COUPLINGS, isTyped, switchesOf } from '@/core/tool'
 import { fixed, mmToUnit, unitMark } from '@/core/units'
+import { listLoadRuns } from '@/db/load/read'
 import { listMachines } from '@/db/machine/read'
-import { readLoad, type LoadCheck } from '@/stations/load/load-sheet'
+import { readLoad } from '@/stations/load/load-sheet'
+import { readReadiness } from '@/stations/load/readiness'
+import { widestOf } from '@/stations/load/magazine'
 import { profileOfAssembly } from '@/stations/rack/rack'
-import { Row, Sheet, Title } from '@/ui/common/sheet'
+import { Row, Title } from '@/ui/common/sheet'
+import { LOAD_TABS, SubNav } from '@/ui/common/sub-nav'
 import { ToolDrawing } from '@/ui/drawing/tool-drawing'
-import { LoadPanel } from '@/ui/load/load-panel'
+import { LoadStation } from '@/ui/load/load-station'
+import { ReadyJobs } from '@/ui/load/ready-jobs'
 import { StationPage } from '../_parts/station'
 import { context } from '../_server/context'
-import { loadAction } from '../actions'
+import {
+  beginLoadAction,
+  dropLoadAction,
+  handAction,
+  loadAction,
+  tickStepAction,
+  turnMagazineAction,
+  typeFigureAction,
+} from '../load-actions'
 
 export const metadata = { title: 'Load' }
 
 const text = z.string().max(4096).optional().catch(undefined)
-const Query = z.object({ machine: text, serial: text, label: text })
-
-const MARK: Record<LoadCheck['state'], { readonly shape: string; readonly look: string }> = {
-  waits: { shape: '▲', look: 'text-act' },
-  holds: { shape: '●', look: 'text-holds' },
-  refused: { shape: '◆', look: 'text-off' },
-}
+const Query = z.object({
+  machine: text,
+  serial: text,
+  label: text,
+  pocket: z.coerce.number().int().min(0).max(999).optional().catch(undefined),
+})
 
 export default async function LoadPage({ searchParams }: { readonly searchParams: Promise<Record<string, string>> }) {
   const scans = Query.parse(await searchParams)
   const house = await context()
-  const sheet = readLoad(house.db, scans)
-  const { machine, assembly, handover, checks, ready, pocket } = sheet
+  const sheet = await readLoad(house.db, house.control, scans, house.now)
+  const { machine, assembly, handover, run } = sheet
   const values = handover?.values
   const profile = assembly && profileOfAssembly(house.db, assembly)
   const say = (mm: number) => (machine ? `${fixed(mmToUnit(mm, machine.unit), machine.decimals)} ${unitMark(machine.unit)}` : '')
-  const loadedNow = assembly?.state === 'loaded'
+  const machines = listMachines(house.db)
+  const ready = machine && !scans.serial ? readReadiness(house.db, machine.key, house.now) : null
+  const wanted = values && machine ? registersOf({ ...values, pocket: run?.pocket ?? values.pocket }, machine) : []
   return (
     <StationPage station="load" current={scans.serial ?? null}>
-      <Sheet
-        left={
+      <LoadStation
+        key={`${scans.machine ?? ''}|${scans.serial ?? ''}|${scans.label ?? ''}`}
+        title={
           <>
+            {!assembly && <SubNav tabs={LOAD_TABS} label="Sheets of Load" />}
             <Title lead={assembly ? `T${assembly.t ?? '?'}` : 'Load'}>
-              {assembly ? assembly.name : 'scan the machine, the holder and its label, in any order'}
+              {assembly
+                ? assembly.name
+                : machine
+                  ? 'scan the holder and its label'
+                  : 'scan the machine, the holder and its label, in any order'}
               {machine && (
                 <>
                   {' '}
@@ -44,36 +66,32 @@ export default async function LoadPage({ searchParams }: { readonly searchParams
                 </>
               )}
             </Title>
-            <div className="grid grid-cols-[1fr_250px] gap-6 max-[900px]:grid-cols-1">
-              <ol data-testid="checks">
-                {checks.map((c) => (
-                  <li
-                    key={c.rule}
-                    className="border-rule grid min-h-[50px] grid-cols-[28px_1fr] items-center border-b py-2 text-[18px]"
-                  >
-                    <span className={`text-lg ${MARK[c.state].look}`} aria-label={c.state}>
-                      {MARK[c.state].shape}
-                    </span>
-                    <span className={c.state === 'holds' ? '' : `font-semibold ${MARK[c.state].look}`}>{c.text}</span>
-                  </li>
-                ))}
-              </ol>
-              {assembly && profile && (
-                <ToolDrawing
-                  profile={profile}
-                  unit={machine?.unit ?? house.unit}
-                  width={250}
-                  height={380}
-                  title={assembly.name}
-                  LF={values?.lengthMm ?? profile.highMm}
-                  DC={values ? 2 * values.radiusMm : null}
-                  RE={values?.cornerRadiusMm ?? null}
-                />
-              )}
-            </div>
           </>
         }
-        right={
+        drawing={
+          assembly && profile ? (
+            <ToolDrawing
+              profile={profile}
+              unit={machine?.unit ?? house.unit}
+              width={220}
+              height={330}
+              title={assembly.name}
+              LF={values?.lengthMm ?? profile.highMm}
+              DC={values ? 2 * values.radiusMm : null}
+              RE={values?.cornerRadiusMm ?? null}
+            />
+          ) : null
+        }
+        jobs={
+          ready && (
+            <ReadyJobs
+              jobs={ready.jobs}
+              names={{ parts: ready.parts, machines: Object.fromEntries(machines.map((m) => [m.key, m.name])) }}
+              now={new Date(house.now)}
+            />
+          )
+        }
+        figures={
           <>
             <h2 className="text-2xl font-bold">
               {machine ? `${machine.name}, figures in ${machine.unit}` : 'The machine’s figures'}
@@ -88,19 +106,48 @@ export default async function LoadPage({ searchParams }: { readonly searchParams
                 </Row>
               </>
             )}
-            <LoadPanel
-              key={`${scans.machine ?? ''}|${scans.serial ?? ''}|${scans.label ?? ''}`}
-              machines={listMachines(house.db).map(({ key, name }) => ({ key, name }))}
-              machine={machine && { key: machine.key, name: machine.name, decimals: machine.decimals }}
-              serial={scans.serial ?? null}
-              label={scans.label ?? null}
-              ready={ready}
-              refused={loadedNow ? null : (checks.find((c) => c.state === 'refused')?.text ?? null)}
-              pocket={pocket}
-              load={loadAction}
-            />
           </>
         }
+        machines={machines.map(({ key, name }) => ({ key, name }))}
+        machine={machine && { key: machine.key, name: machine.name, decimals: machine.decimals, typed: isTyped(machine) }}
+        serial={scans.serial ?? null}
+        label={scans.label ?? null}
+        scans={sheet.scans}
+        findings={sheet.findings}
+        run={run}
+        runBy={sheet.runBy}
+        steps={sheet.steps}
+        pocket={sheet.pocket}
+        why={sheet.pocket === sheet.proposal?.pocket ? (sheet.proposal?.why ?? null) : null}
+        view={
+          machine && sheet.room
+            ? {
+                name: machine.name,
+                magazine: sheet.room.magazine,
+                pockets: sheet.pockets,
+                atDoor: switchesOf(machine).pot ? (sheet.told.state?.atDoor ?? null) : null,
+                flangeMm: COUPLINGS[machine.coupling].flangeMm / 2,
+              }
+            : null
+        }
+        widestMm={assembly ? Math.max(values?.radiusMm ?? 0, widestOf(house.db, assembly)) : null}
+        typed={wanted.map(({ register, number, rounded }) => ({
+          register,
+          number,
+          rounded,
+          unit: machine?.unit ?? 'mm',
+          read: run?.typed[register] === rounded,
+        }))}
+        standIn={sheet.told.state?.standIn ?? false}
+        silence={sheet.silence}
+        underWay={machine ? listLoadRuns(house.db, machine.key).map(({ serial, t, pocket }) => ({ serial, t, pocket })) : []}
+        begin={beginLoadAction}
+        turn={turnMagazineAction}
+        tick={tickStepAction}
+        typeFigure={typeFigureAction}
+        load={loadAction}
+        drop={dropLoadAction}
+        hand={handAction}
       />
     </StationPage>
   )

@@ -1,3 +1,4 @@
+import { isTyped, pocketText } from '@/core/tool'
 import { fixed, unitMark, mmToUnit } from '@/core/units'
 import { listAssemblies } from '@/db/assembly/read'
 import { currentHandover } from '@/db/handover/read'
@@ -10,7 +11,7 @@ import { InMachines } from '@/ui/return/in-machines'
 import { UnloadPanel } from '@/ui/return/unload-panel'
 import { context } from '../_server/context'
 import { serialOf } from '../_server/params'
-import { unloadAction } from '../return-actions'
+import { takeOutAction, turnForReturnAction, unloadAction } from '../return-actions'
 
 export const metadata = { title: 'Return' }
 
@@ -51,8 +52,8 @@ export default async function ReturnPage({ searchParams }: { readonly searchPara
         left={
           <>
             <Title lead={`T${assembly.t ?? '?'}`}>
-              {assembly.name} · on {assembly.serial} · out of <b className="text-ink">{machine.name}</b>, pocket{' '}
-              {assembly.pocket ?? '–'}
+              {assembly.name} · on {assembly.serial} · out of <b className="text-ink">{machine.name}</b>,{' '}
+              {pocketText(assembly.pocket)}
             </Title>
             {problem && (
               <Say tone="off" lead="The control does not say what it holds." role="alert">
@@ -115,12 +116,20 @@ export default async function ReturnPage({ searchParams }: { readonly searchPara
           <UnloadPanel
             key={assembly.serial}
             serial={assembly.serial}
-            machine={machine.name}
+            machine={{ key: machine.key, name: machine.name }}
             pocket={assembly.pocket}
             worn={worn}
             current={values !== null}
-            ready={row !== null}
+            ready={row !== null || isTyped(machine)}
+            cutMin={inside.cutMin}
+            others={listMachines(house.db)
+              .filter((m) => m.key !== machine.key && m.coupling === machine.coupling)
+              .map(({ key, name }) => ({ key, name }))}
+            standIn={inside.state?.standIn === true && (inside.state.toolAtDoor !== null || inside.state.inSpindle === true)}
+            atDoor={inside.state?.atDoor === assembly.pocket && inside.state?.toolAtDoor === true}
             unload={unloadAction}
+            turn={turnForReturnAction}
+            takeOut={takeOutAction}
           />
         }
       />

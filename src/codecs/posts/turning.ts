@@ -9,7 +9,7 @@ export const TURNING = `%
 (T{{ tool.t }} {{ tool.serial | comment }} ISSUE {{ tool.issue }} {{ tool.name | comment }})
 G10 P{{ tool.register | plus: 10000 }} X{{ tool.kept.size | num: machine.decimals }} Z{{ tool.kept.length | num: machine.decimals }} R{{ tool.kept.noseRadius | num: machine.decimals }} Q{{ tool.tip }}
 {%- if table.wear == 'zero' %}
-G10 P{{ tool.register }} X{{ 0 | num: machine.decimals }} Z{{ 0 | num: machine.decimals }}
+G10 P{{ tool.register }} X{{ tool.kept.sizeWear | num: machine.decimals }} Z{{ tool.kept.lengthWear | num: machine.decimals }}
 {%- endif %}
 {%- endfor %}
 M30

@@ -16,6 +16,7 @@ export type HandoverRefusal =
   | { readonly code: 'RADIUS_RANGE'; readonly radiusMm: number; readonly machine: Machine }
   /** The machine's rows go by pocket or by a table, and this tool has none. */
   | { readonly code: 'NO_REGISTER'; readonly t: number; readonly machine: Machine }
+  | { readonly code: 'POCKET_RANGE'; readonly pocket: number; readonly machine: Machine }
   | { readonly code: 'REGISTER_RANGE'; readonly t: number; readonly machine: Machine }
 
 /** A lead may release these with a reason; nobody the others. */
@@ -43,6 +44,7 @@ export function refuseHandover({ machine, t, pocket = null, coupling, allowed, m
     return found
   }
   if (machine.coupling !== coupling) found.push({ code: 'WRONG_TAPER', has: coupling, needs: machine.coupling })
+  if (pocket !== null && (pocket < 1 || pocket > machine.pockets)) found.push({ code: 'POCKET_RANGE', pocket, machine })
   if (allowed && !allowed.includes(machine.key)) found.push({ code: 'WRONG_MACHINE', machine: machine.name, allowed })
   if (t !== null) {
     const register = registerNumber({ t, pocket }, machine)
@@ -83,8 +85,10 @@ export function handoverRefusalText(r: HandoverRefusal): string {
       return `${r.machine.name} takes radii from ${size(r.machine.radiusMm.min, r.machine)} to ${size(r.machine.radiusMm.max, r.machine)}; this tool has ${size(r.radiusMm, r.machine)}.`
     case 'NO_REGISTER':
       return tableOf(r.machine).numberFrom === 'pocket'
-        ? `${r.machine.name} numbers its registers by pocket, and T${r.t} has no pocket yet.`
+        ? `${r.machine.name} numbers its registers by pocket, and T${r.t} has no pocket yet. Give it one.`
         : `${r.machine.name} has no register for T${r.t} in its table of numbers. Enter one in its options.`
+    case 'POCKET_RANGE':
+      return `${r.machine.name} has pockets 1 to ${r.machine.pockets}; there is no pocket ${r.pocket}.`
     case 'REGISTER_RANGE':
       return `${r.machine.name} has registers ${r.machine.registers.min} to ${r.machine.registers.max}; T${r.t} has none.`
   }

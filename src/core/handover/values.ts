@@ -15,6 +15,8 @@ export interface HandoverValues {
   readonly pocket: number | null
   /** Orientation of the imaginary tip on a lathe, 1–9; left out where the machine knows none. */
   readonly tip?: number
+  /** Wear that it brings from another machine; left out: none. */
+  readonly wear?: { readonly lengthMm: number; readonly radiusMm: number }
   /** ISO 8601, UTC. */
   readonly measuredAt: string
 }
@@ -73,7 +75,7 @@ export interface RegisterValue {
 }
 
 type Written = Pick<HandoverValues, 't' | 'lengthMm' | 'radiusMm'> &
-  Partial<Pick<HandoverValues, 'cornerRadiusMm' | 'pocket' | 'tip'>>
+  Partial<Pick<HandoverValues, 'cornerRadiusMm' | 'pocket' | 'tip' | 'wear'>>
 
 /** The row of a tool; null where nobody knows it yet. */
 export function registerNumber(v: Pick<Written, 't' | 'pocket'>, machine: Machine): number | null {
@@ -89,7 +91,7 @@ export function writtenLengthMm(lengthMm: number, machine: Machine): number {
 }
 
 /**
- * Geometry from the measurement, and wear zero with it where the machine wants that.
+ * Geometry from the measurement, and with it wear where the machine wants that: zero, or what the tool brings along.
  * @returns nothing where the tool has no row
  */
 export function registersOf(v: Written, machine: Machine): RegisterValue[] {
@@ -102,19 +104,20 @@ export function registersOf(v: Written, machine: Machine): RegisterValue[] {
   const zeroed = tableOf(machine).wear === 'zero'
   const twice = machine.sizeRegister === 'diameter' ? 2 : 1
   const lengthMm = writtenLengthMm(v.lengthMm, machine)
+  const wear = v.wear ?? { lengthMm: 0, radiusMm: 0 }
   if (machine.kind === 'lathe')
     return [
       row(twice === 2 ? 'X diameter' : 'X radius', twice * v.radiusMm),
       row('Z', lengthMm),
       row('nose radius', v.cornerRadiusMm ?? 0),
       { t: v.t, number, register: 'tip', measured: v.tip ?? 0, rounded: v.tip ?? 0 },
-      ...(zeroed ? [row('X wear', 0), row('Z wear', 0)] : []),
+      ...(zeroed ? [row('X wear', twice * wear.radiusMm), row('Z wear', wear.lengthMm)] : []),
     ]
   return [
     row('length', lengthMm),
-    ...(zeroed ? [row('length wear', 0)] : []),
+    ...(zeroed ? [row('length wear', wear.lengthMm)] : []),
     row(machine.sizeRegister, twice * v.radiusMm),
-    ...(zeroed ? [row(`${machine.sizeRegister} wear`, 0)] : []),
+    ...(zeroed ? [row(`${machine.sizeRegister} wear`, twice * wear.radiusMm)] : []),
   ]
 }
 

@@ -1,7 +1,7 @@
 /** What a tool's wear registers say when it comes out of a machine, and what its row is left with. */
 import { tableOf, type Machine } from '../tool'
 import { mmToUnit, roundTo, unitToMm } from '../units'
-import type { HeldRow, RegisterName } from './values'
+import { registersOf, type HeldRow, type RegisterName } from './values'
 
 const WEAR: readonly RegisterName[] = ['length wear', 'radius wear', 'diameter wear', 'X wear', 'Z wear']
 
@@ -33,4 +33,12 @@ export function emptyRow(machine: Machine): { readonly lengthMm: number; readonl
   const { lengthFrom } = tableOf(machine)
   const longest = machine.lengthMm.max + (lengthFrom.type === 'master' ? lengthFrom.lengthMm : 0)
   return { lengthMm: keep(longest), radiusMm: keep(machine.radiusMm.max) }
+}
+
+/** Whether a row was never written, or was left by a tool that was taken out. */
+export function isEmptyRow(row: HeldRow, machine: Machine): boolean {
+  if (Object.values(row).every((value) => value === 0)) return true
+  const anyRow: Machine = { ...machine, table: { ...tableOf(machine), numberFrom: 'T' } }
+  const empty = registersOf({ t: 1, ...emptyRow(machine), cornerRadiusMm: null }, anyRow)
+  return empty.every(({ register, rounded }) => register === 'tip' || (row[register] ?? 0) === rounded)
 }

@@ -37,6 +37,7 @@ const assembly = (id: number, t: number, change: Partial<Assembly> = {}): Assemb
   dueAt: null,
   builtAt: NOW,
   stopSetMm: null,
+  wear: null,
   heat: null,
   version: 1,
   ...change,

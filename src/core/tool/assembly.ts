@@ -27,6 +27,12 @@ export interface BuiltPart {
 /** Worn and broken tools are not counted as ready for anything. */
 export type Condition = 'fit' | 'worn' | 'broken'
 
+/** As the control's wear registers had it: added to length and radius. */
+export interface CarriedWear {
+  readonly lengthMm: number
+  readonly radiusMm: number
+}
+
 export interface Assembly {
   readonly id: number
   readonly serial: string
@@ -48,6 +54,8 @@ export interface Assembly {
   readonly dueAt: string | null
   readonly builtAt: string
   readonly stopSetMm: number | null
+  /** Wear that goes along into the next machine; null when there is none, or it was cleared. */
+  readonly wear: CarriedWear | null
   readonly heat: Heat | null
   /** Counts every change of the row. */
   readonly version: number

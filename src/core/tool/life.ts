@@ -2,15 +2,26 @@
 export const TOOL_STATES = ['built', 'measured', 'released', 'loaded', 'apart'] as const
 export type ToolState = (typeof TOOL_STATES)[number]
 
-/** A tool comes out of its machine unchanged, or so that what was measured of it does not count any more. */
-export type ToolEvent = 'save-measurement' | 'release' | 'load' | 'unload' | 'unload-changed' | 'disturb' | 'take-apart'
+/**
+ * A tool comes out of its machine unchanged, for another machine or with wear that goes along (both want a new hand-over),
+ * or so that what was measured of it does not count any more.
+ */
+export type ToolEvent =
+  'save-measurement' | 'release' | 'void' | 'load' | 'unload' | 'unload-carried' | 'unload-changed' | 'disturb' | 'take-apart'
 
 /** A new measurement of a released tool makes its hand-over out of date; what disturbs a tool sets back all that followed. */
 const TABLE: Readonly<Record<ToolState, Readonly<Partial<Record<ToolEvent, ToolState>>>>> = {
   built: { 'save-measurement': 'measured', disturb: 'built', 'take-apart': 'apart' },
   measured: { 'save-measurement': 'measured', release: 'released', disturb: 'built', 'take-apart': 'apart' },
-  released: { 'save-measurement': 'measured', release: 'released', load: 'loaded', disturb: 'built', 'take-apart': 'apart' },
-  loaded: { unload: 'released', 'unload-changed': 'built' },
+  released: {
+    'save-measurement': 'measured',
+    release: 'released',
+    void: 'measured',
+    load: 'loaded',
+    disturb: 'built',
+    'take-apart': 'apart',
+  },
+  loaded: { unload: 'released', 'unload-carried': 'measured', 'unload-changed': 'built' },
   apart: {},
 }
 

@@ -15,6 +15,100 @@ export interface TableOptions {
 
 export const USUAL_TABLE: TableOptions = { lengthFrom: { type: 'gauge line' }, numberFrom: 'T', numbers: {}, wear: 'zero' }
 
+/** How tools stand in a machine. */
+export interface Magazine {
+  /** An endless chain, a round drum, or a rack with two ends. */
+  readonly form: 'chain' | 'drum' | 'rack'
+  /** From one pocket's axis to the next. */
+  readonly pitchMm: number
+  /** Air between two tools that stand beside each other. */
+  readonly gapMm: number
+}
+
+export const USUAL_MAGAZINE: Magazine = { form: 'chain', pitchMm: 90, gapMm: 2 }
+
+/** The rules of loading, by name; a machine says who may overrule which. */
+export const LOAD_RULES = [
+  'control',
+  'right-machine',
+  'taper',
+  'stud',
+  'condition',
+  'wanted',
+  'program',
+  'measured',
+  'balance',
+  'speed',
+  'mass',
+  'length',
+  'diameter',
+  'pocket',
+  'neighbours',
+  'register-idle',
+  'one-t',
+  'register-empty',
+] as const
+export type LoadRule = (typeof LOAD_RULES)[number]
+
+/** Who may go on against a rule, always with a reason that the record keeps. */
+export type MayOverrule = 'anyone' | 'lead' | 'nobody'
+
+export interface LoadLimits {
+  /** After so many days a measurement is asked about. */
+  readonly measuredDays: number
+  /** From this speed on a tool that was never balanced is asked about. */
+  readonly balanceFromRpm: number
+  /** From this mass on the changer is to run slowly. */
+  readonly slowFromKg: number
+  /** From this mass on it is lifted by a lift. */
+  readonly liftFromKg: number
+  /** Whether a label must be scanned, or the mark on the holder is enough. */
+  readonly asksLabel: boolean
+  /** Left out where it is as usual. */
+  readonly may: Readonly<Partial<Record<LoadRule, MayOverrule>>>
+}
+
+/** Common practice, no source; a lead sets them for each machine. */
+export const USUAL_LIMITS: LoadLimits = {
+  measuredDays: 14,
+  balanceFromRpm: 8000,
+  slowFromKg: 5,
+  liftFromKg: 10,
+  asksLabel: true,
+  may: {},
+}
+
+/** Switches that the control tells of; what is not watched is asked of whoever loads. */
+export interface Switches {
+  readonly door: boolean
+  readonly pot: boolean
+}
+
+/** How a machine's labels look: a large line and smaller ones, as templates. Sizes mm. */
+export interface LabelLayout {
+  readonly widthMm: number
+  readonly heightMm: number
+  readonly title: string
+  readonly lines: readonly string[]
+}
+
+/** What, where, size; who and when: everything somebody without a scanner needs. */
+export const USUAL_LABEL: LabelLayout = {
+  widthMm: 62,
+  heightMm: 29,
+  title: '{{ t }}  {{ serial }}',
+  lines: [
+    '{{ name }}',
+    '{{ length }} {{ tip }}',
+    '{{ size }}',
+    '{{ machine }} {{ pocket }} · {{ issue }}',
+    '{{ who }} {{ when }}',
+  ],
+}
+
+/** The pocket number of a tool that was put into the spindle by hand. */
+export const SPINDLE = 0
+
 /** What a machine and its control take. Lengths mm whatever the control's unit. */
 export interface Machine {
   readonly key: string
@@ -40,11 +134,28 @@ export interface Machine {
   readonly post: string
   /** Left out where it is as usual. */
   readonly table?: Partial<TableOptions>
+  readonly magazine?: Partial<Magazine>
+  readonly limits?: Partial<LoadLimits>
+  readonly switches?: Partial<Switches>
+  /** Left out where it is as usual. */
+  readonly label?: LabelLayout
+  /** Old controls take no files: their figures are typed, and read back by eye. Left out: by network. */
+  readonly figures?: 'network' | 'typed'
   /** Whether measuring or balancing comes first for its tools. */
   readonly route: 'measure, then balance' | 'balance, then measure' | 'no balance'
 }
 
 export const tableOf = (machine: Machine): TableOptions => ({ ...USUAL_TABLE, ...machine.table })
+
+export const magazineOf = (machine: Machine): Magazine => ({ ...USUAL_MAGAZINE, ...machine.magazine })
+export const limitsOf = (machine: Machine): LoadLimits => ({ ...USUAL_LIMITS, ...machine.limits })
+export const switchesOf = (machine: Machine): Switches => ({ door: true, pot: true, ...machine.switches })
+export const labelLayoutOf = (machine: Machine): LabelLayout => machine.label ?? USUAL_LABEL
+export const isTyped = (machine: Machine): boolean => machine.figures === 'typed'
+
+/** Where a tool stands in its machine, in words. */
+export const pocketText = (pocket: number | null): string =>
+  pocket === SPINDLE ? 'in the spindle' : pocket === null ? 'no pocket' : `pocket ${pocket}`
 
 /** What a post's editor lets a lead change at its machine. */
 export type PostOptions = TableOptions & Pick<Machine, 'sizeRegister' | 'decimals'>

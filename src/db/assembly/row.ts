@@ -1,4 +1,4 @@
-import type { Assembly, BuiltPart, Condition, Coupling, Heat, ToolState } from '@/core/tool'
+import type { Assembly, BuiltPart, CarriedWear, Condition, Coupling, Heat, ToolState } from '@/core/tool'
 
 export interface AssemblyRow {
   id: number
@@ -20,6 +20,7 @@ export interface AssemblyRow {
   built_at: string
   stop_set_mm: number | null
   heat: string | null
+  wear: string | null
   version: number
 }
 
@@ -44,6 +45,7 @@ export const assembly = (row: unknown): Assembly => {
     builtAt: r.built_at,
     stopSetMm: r.stop_set_mm,
     heat: r.heat === null ? null : (JSON.parse(r.heat) as Heat),
+    wear: r.wear === null ? null : (JSON.parse(r.wear) as CarriedWear),
     version: r.version,
   }
 }

@@ -1,8 +1,8 @@
-import type { Assembly, BuiltPart, Condition, Heat, ToolState } from '@/core/tool'
+import type { Assembly, BuiltPart, CarriedWear, Condition, Heat, ToolState } from '@/core/tool'
 import type { Db } from '../connection'
 
 /** @returns the new row's id */
-export function insertAssembly(db: Db, a: Omit<Assembly, 'id' | 'version'>): number {
+export function insertAssembly(db: Db, a: Omit<Assembly, 'id' | 'version' | 'wear'>): number {
   const done = db
     .prepare(
       `INSERT INTO assembly (serial, t, name, definition_id, definition_version, machine_key, job_id, coupling, state, pocket, place_id, parts, condition, life_used_min, due_at, built_at, stop_set_mm, heat)
@@ -42,6 +42,8 @@ export interface Move {
   readonly condition?: Condition
   /** Added to the minutes it has cut. */
   readonly cutMin?: number
+  /** null clears it. */
+  readonly wear?: CarriedWear | null
 }
 
 /**
@@ -53,7 +55,8 @@ export function moveAssembly(db: Db, seen: Pick<Assembly, 'id' | 'version'>, to:
     .prepare(
       `UPDATE assembly SET state = :state, pocket = :pocket, machine_key = coalesce(:machine, machine_key), t = coalesce(:t, t),
          place_id = iif(:state IN ('loaded', 'apart'), NULL, place_id), heat = coalesce(:heat, heat), parts = coalesce(:parts, parts),
-         condition = coalesce(:condition, condition), life_used_min = life_used_min + :cutMin, version = version + 1
+         condition = coalesce(:condition, condition), life_used_min = life_used_min + :cutMin,
+         wear = iif(:wears, :wear, wear), version = version + 1
        WHERE id = :id AND version = :version`,
     )
     .run({
@@ -61,6 +64,8 @@ export function moveAssembly(db: Db, seen: Pick<Assembly, 'id' | 'version'>, to:
       version: seen.version,
       state: to.state,
       cutMin: to.cutMin ?? 0,
+      wears: to.wear === undefined ? 0 : 1,
+      wear: to.wear ? JSON.stringify(to.wear) : null,
       pocket: to.pocket ?? null,
       machine: to.machine ?? null,
       t: to.t ?? null,

@@ -53,6 +53,10 @@ export const listHandovers = (db: Db, serial?: string): Handover[] =>
     .all({ serial: serial ?? null })
     .map(handover)
 
+/** What is current, newest first. */
+export const listCurrent = (db: Db): Handover[] =>
+  db.prepare('SELECT * FROM handover WHERE voided_at IS NULL ORDER BY id DESC').all().map(handover)
+
 export function currentHandover(db: Db, serial: string): Handover | null {
   const row = db.prepare('SELECT * FROM handover WHERE serial = ? AND voided_at IS NULL').get(serial)
   return row ? handover(row) : null

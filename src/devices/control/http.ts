@@ -1,8 +1,9 @@
 /** A control reached by HTTP: the stand-in speaks it, and so could a gateway at a real one. */
 import { z } from 'zod'
 import type { HeldRow } from '@/core/handover'
+import type { MachineState } from '@/core/load'
 import { fail, ok, type Result } from '@/core/units'
-import type { Control, ControlError, ControlTable } from './port'
+import type { Control, ControlError, ControlTable, Hands } from './port'
 
 const Row = z.object({
   length: z.number().optional(),
@@ -17,44 +18,82 @@ const Row = z.object({
   zWear: z.number().optional(),
 })
 const Answer = z.object({ sizeIs: z.enum(['radius', 'diameter']), tools: z.record(z.string().regex(/^\d+$/), Row) })
+const Numbers = z.record(z.string().regex(/^\d+$/), z.number())
+const State = z.object({
+  standIn: z.boolean().default(false),
+  door: z.enum(['open', 'shut']).nullable(),
+  atDoor: z.number().nullable(),
+  toolAtDoor: z.boolean().nullable(),
+  spindle: z.number().nullable(),
+  inSpindle: z.boolean().nullable(),
+  changer: z.enum(['automatic', 'manual']).nullable(),
+  running: z.object({ program: z.string(), tools: z.array(z.number()) }).nullable(),
+  magazine: Numbers,
+  programs: z.array(z.object({ name: z.string(), hash: z.string() })),
+  cutMin: Numbers,
+})
 const Refusal = z.object({ line: z.number().nullable(), detail: z.string() })
 
-/** @param base address such as http://127.0.0.1:3001 */
-export function httpControl(base: string, timeoutMs = 8000): Control {
-  const askOnce = async (path: string, text?: string): Promise<Result<ControlTable, ControlError>> => {
-    try {
-      const response = await fetch(`${base}${path}`, {
-        method: text === undefined ? 'GET' : 'POST',
-        headers: text === undefined ? {} : { 'content-type': 'text/plain' },
-        body: text,
-        cache: 'no-store',
-        signal: AbortSignal.timeout(timeoutMs),
-      })
-      const json: unknown = await response.json()
-      if (response.status === 422 || response.status === 404) {
-        const refusal = Refusal.safeParse(json)
-        return fail({ code: 'REFUSED', line: refusal.data?.line ?? null, detail: refusal.data?.detail ?? 'no reason given' })
-      }
-      const answer = Answer.safeParse(json)
-      if (!response.ok || !answer.success) return fail({ code: 'UNREACHABLE', detail: `answered ${response.status}` })
-      return ok(tableOf(answer.data))
-    } catch (error) {
-      return fail({
-        code: 'UNREACHABLE',
-        detail: error instanceof Error && error.name === 'TimeoutError' ? 'no answer in time' : 'no connection',
-      })
+const byNumber = (record: Readonly<Record<string, number>>) =>
+  new Map(Object.entries(record).map(([key, value]) => [Number(key), value]))
+
+const stateOf = (state: z.output<typeof State>): MachineState => ({
+  ...state,
+  magazine: byNumber(state.magazine),
+  cutMin: byNumber(state.cutMin),
+})
+
+type Asked<T> = Promise<Result<T, ControlError>>
+
+/** One question to the control. @param sent left out: nothing is sent, it is only read */
+async function askOnce<S extends z.ZodType>(url: string, schema: S, timeoutMs: number, sent?: string): Asked<z.output<S>> {
+  try {
+    const response = await fetch(url, {
+      method: sent === undefined ? 'GET' : 'POST',
+      headers: sent === undefined ? {} : { 'content-type': 'text/plain' },
+      body: sent,
+      cache: 'no-store',
+      signal: AbortSignal.timeout(timeoutMs),
+    })
+    const json: unknown = await response.json()
+    if (response.status === 422 || response.status === 404) {
+      const refusal = Refusal.safeParse(json)
+      return fail({ code: 'REFUSED', line: refusal.data?.line ?? null, detail: refusal.data?.detail ?? 'no reason given' })
     }
+    const answer = schema.safeParse(json)
+    if (!response.ok || !answer.success) return fail({ code: 'UNREACHABLE', detail: `answered ${response.status}` })
+    return ok(answer.data)
+  } catch (error) {
+    return fail({
+      code: 'UNREACHABLE',
+      detail: error instanceof Error && error.name === 'TimeoutError' ? 'no answer in time' : 'no connection',
+    })
   }
+}
+
+const mapped = async <A, B>(asked: Asked<A>, turn: (value: A) => B): Asked<B> => {
+  const answer = await asked
+  return answer.ok ? ok(turn(answer.value)) : answer
+}
+
+/** @param base address such as http://127.0.0.1:3001 */
+export function httpControl(base: string, timeoutMs = 8000): Control & Hands {
+  const at = (machine: string, what: string) => `${base}/machines/${encodeURIComponent(machine)}/${what}`
+  const once = <S extends z.ZodType>(machine: string, what: string, schema: S, sent?: string) =>
+    askOnce(at(machine, what), schema, timeoutMs, sent)
   // what changes nothing may be asked twice: a connection can break before the control has seen the question
-  const ask = async (path: string, text?: string) => {
-    const first = await askOnce(path, text)
-    return first.ok || first.error.code !== 'UNREACHABLE' ? first : askOnce(path, text)
+  const twice = async <S extends z.ZodType>(machine: string, what: string, schema: S, sent?: string): Asked<z.output<S>> => {
+    const first = await once(machine, what, schema, sent)
+    return first.ok || first.error.code !== 'UNREACHABLE' ? first : once(machine, what, schema, sent)
   }
-  const at = (machine: string, what: string) => `/machines/${encodeURIComponent(machine)}/${what}`
   return {
-    table: (machine) => ask(at(machine, 'table')),
-    tryFile: (machine, text) => ask(at(machine, 'scratch'), text),
-    run: (machine, text) => askOnce(at(machine, 'run'), text),
+    table: (machine) => mapped(twice(machine, 'table', Answer), tableOf),
+    tryFile: (machine, text) => mapped(twice(machine, 'scratch', Answer, text), tableOf),
+    run: (machine, text) => mapped(once(machine, 'run', Answer, text), tableOf),
+    state: (machine) => mapped(twice(machine, 'state', State), stateOf),
+    turnTo: (machine, pocket) => mapped(once(machine, 'turn', State, JSON.stringify({ pocket })), stateOf),
+    assign: (machine, pocket, t) => mapped(once(machine, 'pockets', State, JSON.stringify({ pocket, t })), stateOf),
+    act: (machine, act) => mapped(once(machine, 'hand', State, JSON.stringify({ do: act })), stateOf),
   }
 }
 

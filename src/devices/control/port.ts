@@ -1,5 +1,6 @@
-/** A machine's control as the tool room reaches it: its offset table, and a scratch table to try a file on. */
+/** A machine's control as the tool room reaches it: its offset table, its magazine, its switches, and a scratch table to try a file on. */
 import type { HeldRow } from '@/core/handover'
+import type { MachineState } from '@/core/load'
 import type { Result } from '@/core/units'
 
 /** Rows by tool number, values in the machine's own unit. */
@@ -18,11 +19,39 @@ export interface Control {
   tryFile(machine: string, text: string): Promise<Result<ControlTable, ControlError>>
   /** Runs a file on the live table, all of it or nothing. */
   run(machine: string, text: string): Promise<Result<ControlTable, ControlError>>
+  /** What the switches, the magazine's list and the spindle say now. */
+  state(machine: string): Promise<Result<MachineState, ControlError>>
+  /** Turns the magazine until this pocket stands at the loading place; refused while the door is open or a program runs. */
+  turnTo(machine: string, pocket: number): Promise<Result<MachineState, ControlError>>
+  /** Says in the control's own list which T stands in a pocket, null for none; pocket 0 is the spindle. */
+  assign(machine: string, pocket: number, t: number | null): Promise<Result<MachineState, ControlError>>
+}
+
+/** What somebody standing at the machine does with a stand-in, which has no hands of its own. */
+export const HAND_ACTS = [
+  'open',
+  'shut',
+  'put',
+  'take',
+  'spindle put',
+  'spindle take',
+  'call back',
+  'stop',
+  'manual',
+  'automatic',
+] as const
+export type HandAct = (typeof HAND_ACTS)[number]
+
+/** Hands at a stand-in; a real machine has people. */
+export interface Hands {
+  act(machine: string, act: HandAct): Promise<Result<MachineState, ControlError>>
 }
 
 /** What went wrong, and what to do about it. */
 export function controlErrorText(error: ControlError): string {
   if (error.code === 'UNREACHABLE')
     return `The control does not answer (${error.detail}). Nothing is known to be written: read its table before trying again.`
-  return `The control refuses the file${error.line ? ` at line ${error.line}` : ''}: ${error.detail}. Nothing was written.`
+  return error.line
+    ? `The control refuses the file at line ${error.line}: ${error.detail}. Nothing was written.`
+    : `The control refuses: ${error.detail}. Nothing was written.`
 }

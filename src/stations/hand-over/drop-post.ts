@@ -1,5 +1,6 @@
 import type { PostTool } from '@/codecs/post'
 import type { Handover } from '@/core/handover'
+import { isTyped } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { getAssemblyName } from '@/db/assembly/read'
 import { inTransaction } from '@/db/connection'
@@ -45,6 +46,7 @@ export async function dropPost(
     return fail(refused)
   }
   if (!machine) return refuse({ code: 'UNKNOWN_MACHINE', text: `There is no machine ${key}.` })
+  if (isTyped(machine)) return refuse({ code: 'NO_POST', text: `${machine.name} takes no files: its figures are typed.` })
   const stray = handovers.find((h) => h.values.machine !== key)
   if (stray)
     return refuse({

@@ -1,5 +1,5 @@
 import type { PostTool } from '@/codecs/post'
-import type { Assembly, Machine } from '@/core/tool'
+import { isTyped, tableOf, type Assembly, type Machine } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
@@ -36,7 +36,11 @@ export function toolsFor(db: Db, machine: Machine, serials: readonly string[]): 
     const measurement = assembly.state === 'built' ? null : lastMeasurement(db, assembly.id)
     const values =
       measurement && assembly.t !== null
-        ? valuesOf(assembly, measurement, machine, assembly.t, nextIssue(db, assembly.serial), turns(db, assembly))
+        ? valuesOf(assembly, measurement, machine, assembly.t, nextIssue(db, assembly.serial), {
+            turning: turns(db, assembly),
+            // where rows go by pocket, nobody has given one yet: it is shown as if they stood in the first ones
+            pocket: tableOf(machine).numberFrom === 'pocket' ? tools.length + 1 : null,
+          })
         : null
     if (!values)
       return fail({
@@ -62,6 +66,7 @@ export async function previewPost(
 ): Promise<Result<PostTrial, Refused>> {
   const machine = getMachine(db, key)
   if (!machine) return fail({ code: 'UNKNOWN_MACHINE', text: `There is no machine ${key}.` })
+  if (isTyped(machine)) return fail({ code: 'NO_POST', text: `${machine.name} takes no files: its figures are typed.` })
   const tools = toolsFor(db, machine, assemblies)
   return tools.ok ? tryPost(db, control, machine, tools.value, now, post) : tools
 }

@@ -10,7 +10,7 @@ import {
   type PostCheck,
 } from '@/core/handover'
 import type { SavedMeasurement } from '@/core/measure'
-import type { Assembly, Machine } from '@/core/tool'
+import { isTyped, type Assembly, type Machine } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
@@ -57,6 +57,8 @@ export async function tryPost(
   now: string,
   postName = machine.post,
 ): Promise<Result<PostTrial, Refused>> {
+  // an old control takes no files: its figures are typed and read back by eye
+  if (isTyped(machine)) return ok({ file: '', text: '', check: { same: true, rows: [] } })
   const template = getPostTemplate(db, postName) ?? SHIPPED_POSTS[postName] ?? null
   if (template === null) return fail({ code: 'UNKNOWN_POST', text: `There is no post ${postName}.` })
   return tryTemplateOn(control, machine, template, tools, now, postName)
@@ -72,7 +74,7 @@ export function valuesOf(
   machine: Machine,
   t: number,
   issue: number,
-  turning: boolean,
+  { turning, pocket = null }: { readonly turning: boolean; readonly pocket?: number | null },
 ): HandoverValues | null {
   const { LF, DC, RE } = measurement.summary
   if (LF === null || DC === null) return null
@@ -86,8 +88,9 @@ export function valuesOf(
     // a drill in a turret stands on the spindle's centre
     radiusMm: machine.kind === 'lathe' && !turning ? 0 : DC / 2,
     cornerRadiusMm: RE,
-    pocket: null,
+    pocket,
     ...(machine.kind === 'lathe' && turning ? { tip: OUTSIDE_TIP } : {}),
+    ...(assembly.wear ? { wear: assembly.wear } : {}),
     measuredAt: measurement.at,
   }
 }
@@ -104,7 +107,7 @@ export interface HandoverProposal {
 }
 
 /**
- * @param given machine and T where the tool itself does not name them yet
+ * @param given machine and T where the tool itself does not name them yet; a pocket where one is given at the bench
  * @returns null when no tool stands on this holder
  */
 export async function proposeHandover(
@@ -112,7 +115,7 @@ export async function proposeHandover(
   control: Control,
   serial: string,
   now: string,
-  given: { readonly machine?: string; readonly t?: number } = {},
+  given: { readonly machine?: string; readonly t?: number; readonly pocket?: number } = {},
 ): Promise<HandoverProposal | null> {
   const assembly = getAssembly(db, serial)
   if (!assembly) return null
@@ -122,13 +125,17 @@ export async function proposeHandover(
   const measurement = assembly.state === 'built' ? null : lastMeasurement(db, assembly.id)
   const values =
     measurement && machine && t !== null
-      ? valuesOf(assembly, measurement, machine, t, nextIssue(db, serial), definition?.toolClass === 'turn')
+      ? valuesOf(assembly, measurement, machine, t, nextIssue(db, serial), {
+          turning: definition?.toolClass === 'turn',
+          pocket: given.pocket,
+        })
       : null
   const measured =
     values && measurement ? { lengthMm: values.lengthMm, radiusMm: values.radiusMm, verdict: measurement.verdict } : null
   const found = refuseHandover({
     machine,
     t,
+    pocket: given.pocket ?? null,
     coupling: assembly.coupling,
     allowed: definition?.machines ?? null,
     measured: measurement ? (measured ?? { lengthMm: NaN, radiusMm: NaN, verdict: measurement.verdict }) : null,

@@ -15,6 +15,8 @@ export interface Release {
   readonly scanned: string
   readonly machine?: string
   readonly t?: number
+  /** Where it is to stand, given at the bench. */
+  readonly pocket?: number
   /** A lead's reason for letting an unsure measurement go. */
   readonly reason?: string
 }

@@ -23,9 +23,47 @@ export async function readTagNow(tag: TagStation): Promise<Result<DecodedTag, Re
   return read.ok ? read : fail({ code: read.error.code, text: tagFaultText(read.error) })
 }
 
+interface OnTag extends TagWritten {
+  /** What it said before; null when nothing could be read. */
+  readonly before: TagRecord | null
+}
+
+/** Writes a record to the carrier of a holder, reads it back and compares. @param change from what it says now, null when nothing */
+async function putOnTag(
+  tag: TagStation,
+  serial: string,
+  change: (old: TagRecord | null) => TagRecord,
+): Promise<Result<OnTag & { readonly record: TagRecord }, Refused>> {
+  const bytes = await tag.read()
+  if (!bytes.ok) return fail({ code: bytes.error.code, text: tagDeviceText(bytes.error) })
+  const old = decodeTag(bytes.value)
+  if (old.ok && old.value.record.id !== serial)
+    return fail({
+      code: 'OTHER_HOLDER',
+      text: `The tag before the reader is that of ${old.value.record.id}, not of ${serial}. Nothing was written.`,
+    })
+  const before = old.ok ? old.value.record : null
+  const record = change(before)
+  const writes = encodeTagWrite(bytes.value, record)
+  if (!writes.ok) return fail({ code: writes.error.code, text: tagFaultText(writes.error) })
+  for (const block of writes.value) {
+    const done = await tag.write(block)
+    if (!done.ok) return fail({ code: done.error.code, text: tagDeviceText(done.error) })
+  }
+  const back = await readTagNow(tag)
+  const said = back.ok ? JSON.stringify(TagRecord.parse(back.value.record)) : ''
+  const meant = JSON.stringify(TagRecord.parse(fitting(record, bytes.value.length)))
+  if (!back.ok || said !== meant)
+    return fail({
+      code: 'READ_BACK',
+      text: 'The tag does not say what was written. Write it again; if it stays, replace the chip.',
+    })
+  return ok({ sequence: back.value.sequence, repaired: old.ok && old.value.otherSlot === 'damaged', before, record })
+}
+
 /**
  * Writes the current hand-over to the carrier of its holder, block by block in an order that leaves the old record whole
- * until the last, reads it back and compares.
+ * until the last.
  */
 export async function writeTag(work: Work, tag: TagStation, serial: string): Promise<Result<TagWritten, Refused>> {
   const handover = currentHandover(work.db, serial)
@@ -35,35 +73,46 @@ export async function writeTag(work: Work, tag: TagStation, serial: string): Pro
     return fail(refused)
   }
   if (!handover) return refuse({ code: 'NO_HANDOVER', text: `Nothing is handed over for ${serial} now. Release it first.` })
-  const bytes = await tag.read()
-  if (!bytes.ok) return refuse({ code: bytes.error.code, text: tagDeviceText(bytes.error) })
-  const old = decodeTag(bytes.value)
-  if (old.ok && old.value.record.id !== serial)
-    return refuse({
-      code: 'OTHER_HOLDER',
-      text: `The tag before the reader is that of ${old.value.record.id}, not of ${serial}. Nothing was written.`,
-    })
-  const record = tagRecordOf(work.db, handover)
-  const writes = encodeTagWrite(bytes.value, record)
-  if (!writes.ok) return refuse({ code: writes.error.code, text: tagFaultText(writes.error) })
-  for (const block of writes.value) {
-    const done = await tag.write(block)
-    if (!done.ok) return refuse({ code: done.error.code, text: tagDeviceText(done.error) })
-  }
-  const back = await readTagNow(tag)
-  const said = back.ok ? JSON.stringify(TagRecord.parse(back.value.record)) : ''
-  const meant = JSON.stringify(TagRecord.parse(fitting(record, bytes.value.length)))
-  if (!back.ok || said !== meant)
-    return refuse({
-      code: 'READ_BACK',
-      text: 'The tag does not say what was written. Write it again; if it stays, replace the chip.',
-    })
+  const put = await putOnTag(tag, serial, () => tagRecordOf(work.db, handover))
+  if (!put.ok) return refuse(put.error)
+  const { sequence, repaired, before, record } = put.value
   inTransaction(work.db, () =>
     note(work, 'tag written', `Tag of ${serial}: hand-over ${handover.values.issue}, read back`, {
       ...subject,
-      before: old.ok ? old.value.record : null,
+      before,
       after: record,
     }),
   )
-  return ok({ sequence: back.value.sequence, repaired: old.ok && old.value.otherSlot === 'damaged' })
+  return ok({ sequence, repaired })
+}
+
+/** What a tool brings back from its machine, on the chip in its holder; a holder without a chip has nothing to write to. */
+export async function writeWear(
+  work: Work,
+  tag: TagStation,
+  serial: string,
+  back: { readonly lengthMm: number | null; readonly radiusMm: number | null; readonly lifeUsedMin: number },
+): Promise<Result<'written' | 'no tag', Refused>> {
+  const bytes = await tag.read()
+  if (!bytes.ok && bytes.error.code === 'NO_TAG') return ok('no tag')
+  // a chip that carries nothing of ours is not begun with wear
+  if (bytes.ok && !decodeTag(bytes.value).ok) return ok('no tag')
+  const put = await putOnTag(tag, serial, (old) => ({
+    ...(old ?? { id: serial }),
+    lw: back.lengthMm ?? undefined,
+    xw: back.radiusMm ?? undefined,
+    lifeUsed: back.lifeUsedMin,
+  }))
+  if (!put.ok) {
+    noteRefusal(work, 'Tag', { serial }, put.error)
+    return put
+  }
+  inTransaction(work.db, () =>
+    note(work, 'tag written', `Tag of ${serial}: wear and minutes it came back with, read back`, {
+      serial,
+      before: put.value.before,
+      after: put.value.record,
+    }),
+  )
+  return ok('written')
 }

@@ -1,19 +1,41 @@
-import type { Handover } from '@/core/handover'
-import type { Assembly, Machine } from '@/core/tool'
-import { findAssemblies, getAssembly } from '@/db/assembly/read'
+import { registersOf, type Handover } from '@/core/handover'
+import {
+  isClear,
+  loadRules,
+  loadSteps,
+  pocketStates,
+  proposePocket,
+  SILENT,
+  type LoadFinding,
+  type LoadRun,
+  type PocketState,
+  type Proposal,
+  type StepLine,
+} from '@/core/load'
+import { COUPLINGS, isTyped, limitsOf, SPINDLE, type Assembly, type Machine } from '@/core/tool'
+import { getAssembly } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
+import { currentHandover, getHandover } from '@/db/handover/read'
 import { getHolder } from '@/db/library/read'
+import { getLoadRun } from '@/db/load/read'
 import { getMachine } from '@/db/machine/read'
+import { getPerson } from '@/db/person/read'
+import { controlErrorText, type Control } from '@/devices/control/port'
+import { loadCase, type Told } from './load-case'
+import { readMagazine, widestOf, type MagazineRead } from './magazine'
 import { readLabel } from './read-label'
 
 export interface LoadScans {
   readonly machine?: string
   readonly serial?: string
   readonly label?: string
+  /** Chosen by hand instead of the proposed one; SPINDLE by hand. */
+  readonly pocket?: number
 }
 
-export interface LoadCheck {
-  readonly rule: 'machine' | 'holder' | 'label' | 'belongs' | 'right-machine' | 'taper' | 'speed' | 'pocket'
+/** What the scans themselves say, before any rule. */
+export interface ScanLine {
+  readonly rule: 'machine' | 'holder' | 'label' | 'belongs'
   readonly state: 'waits' | 'holds' | 'refused'
   readonly text: string
 }
@@ -22,27 +44,124 @@ export interface LoadSheet {
   readonly machine: Machine | null
   readonly assembly: Assembly | null
   readonly handover: Handover | null
+  readonly scans: readonly ScanLine[]
+  readonly findings: readonly LoadFinding[]
+  readonly room: MagazineRead | null
+  readonly pockets: readonly PocketState[]
+  readonly proposal: Proposal | null
   readonly pocket: number | null
-  readonly checks: readonly LoadCheck[]
+  readonly run: LoadRun | null
+  readonly runBy: string | null
+  readonly steps: readonly StepLine[]
+  readonly told: Told
+  /** Why the control does not tell; null when it does, or is not asked. */
+  readonly silence: string | null
+  /** Nothing stands against it, given what was overruled. */
   readonly ready: boolean
 }
 
-/** Every check as its own line, with its state; only when all hold may the figures go to the control. */
-export function readLoad(db: Db, scans: LoadScans): LoadSheet {
-  const machine = scans.machine ? getMachine(db, scans.machine) : null
+/** Asks a control that takes files; one that only takes typing tells nothing, and nothing is wrong with that. */
+export async function askControl(control: Control, machine: Machine): Promise<Told & { readonly silence: string | null }> {
+  if (isTyped(machine)) return { state: SILENT, table: null, silence: null }
+  const state = await control.state(machine.key)
+  if (!state.ok) return { state: null, table: null, silence: controlErrorText(state.error) }
+  const table = await control.table(machine.key)
+  if (!table.ok) return { state: null, table: null, silence: controlErrorText(table.error) }
+  return { state: state.value, table: table.value, silence: null }
+}
+
+/** The whole load on one sheet: scans, rules, magazine, steps; what was begun is gone on with from where it stands. */
+export async function readLoad(db: Db, control: Control, scans: LoadScans, now: string): Promise<LoadSheet> {
+  const run = scans.serial ? getLoadRun(db, scans.serial) : null
+  const machineKey = run?.machine ?? scans.machine
+  const machine = machineKey ? getMachine(db, machineKey) : null
   const assembly = scans.serial ? getAssembly(db, scans.serial) : null
   const label = scans.label ? readLabel(db, scans.label) : null
-  const handover = label?.ok ? label.value.handover : null
-  const taken = machine ? findAssemblies(db, { machine: machine.key, state: 'loaded' }).map((a) => a.pocket) : []
-  const pocket = machine
-    ? (Array.from({ length: machine.pockets }, (_, i) => i + 1).find((n) => !taken.includes(n)) ?? null)
-    : null
-  const checks: LoadCheck[] = []
-  const add = (rule: LoadCheck['rule'], state: LoadCheck['state'], text: string) => checks.push({ rule, state, text })
+  const handover = run
+    ? getHandover(db, run.handover)
+    : label
+      ? label.ok
+        ? label.value.handover
+        : null
+      : machine && !limitsOf(machine).asksLabel && assembly
+        ? currentHandover(db, assembly.serial)
+        : null
+  const lines = scanLines(db, { scans, machineKey, machine, assembly, label, handover, run })
+  const { silence, ...told } = machine ? await askControl(control, machine) : { state: null, table: null, silence: null }
+  const room = machine && readMagazine(db, machine, told.state, told.table)
+  const widest = assembly ? Math.max(handover?.values.radiusMm ?? 0, widestOf(db, assembly)) : 0
+  const taken = room && { ...room, standing: [...room.standing, ...heldAsStanding(room, assembly?.serial)] }
+  const usualRadiusMm = machine ? COUPLINGS[machine.coupling].flangeMm / 2 : 0
+  const proposal =
+    taken && assembly && assembly.state !== 'loaded'
+      ? proposePocket(taken, {
+          radiusMm: Math.max(widest, usualRadiusMm),
+          given: handover?.values.pocket ?? null,
+          usualRadiusMm,
+          atDoor: told.state?.atDoor ?? null,
+        })
+      : null
+  const pocket = run?.pocket ?? scans.pocket ?? proposal?.pocket ?? null
+  const findings =
+    machine && assembly && handover && room && assembly.state !== 'loaded'
+      ? loadRules(loadCase(db, { machine, assembly, handover, pocket, room, told, now }))
+      : []
+  const overruled = run?.overruled.map((o) => o.rule) ?? []
+  return {
+    machine,
+    assembly,
+    handover,
+    scans: lines,
+    findings,
+    room,
+    pockets: taken ? pocketStates(taken, Math.max(widest, usualRadiusMm)) : [],
+    proposal,
+    pocket,
+    run,
+    runBy: run && (getPerson(db, run.personId)?.name ?? run.personId),
+    steps: run && machine ? loadSteps(machine, run.pocket, told.state, run.ticks, isWritten(run, machine, handover)) : [],
+    told,
+    silence,
+    ready: findings.length > 0 && lines.every((l) => l.state === 'holds') && isClear(findings, overruled),
+  }
+}
 
-  if (!scans.machine) add('machine', 'waits', 'Scan the label on the machine.')
-  else if (!machine) add('machine', 'refused', `No machine ${scans.machine} is known here.`)
-  else add('machine', 'holds', `${machine.name}, ${machine.coupling}, figures in ${machine.unit === 'mm' ? 'mm' : 'inch'}.`)
+/** Figures that are sent are read back in the same breath; typed ones are written when all were read back by eye. */
+function isWritten(run: LoadRun, machine: Machine, handover: Handover | null): boolean {
+  if (!handover || !isTyped(machine)) return false
+  return registersOf({ ...handover.values, pocket: run.pocket }, machine).every((r) => run.typed[r.register] === r.rounded)
+}
+
+/** Pockets that others are just filling count as taken. */
+const heldAsStanding = (room: MagazineRead, serial: string | undefined) =>
+  room.held
+    .filter((h) => h.serial !== serial && h.pocket !== SPINDLE && !room.standing.some((s) => s.pocket === h.pocket))
+    .map((h) => ({ pocket: h.pocket, t: h.t, serial: h.serial, radiusMm: 0, massKg: null }))
+
+interface Scanned {
+  readonly scans: LoadScans
+  readonly machineKey: string | undefined
+  readonly machine: Machine | null
+  readonly assembly: Assembly | null
+  readonly label: ReturnType<typeof readLabel> | null
+  readonly handover: Handover | null
+  readonly run: LoadRun | null
+}
+
+function scanLines(db: Db, { scans, machineKey, machine, assembly, label, handover, run }: Scanned): ScanLine[] {
+  const lines: ScanLine[] = []
+  const add = (rule: ScanLine['rule'], state: ScanLine['state'], text: string) => lines.push({ rule, state, text })
+  if (!machineKey) add('machine', 'waits', 'Scan the label on the machine.')
+  else if (!machine) add('machine', 'refused', `No machine ${machineKey} is known here.`)
+  else
+    add(
+      'machine',
+      'holds',
+      `${machine.name}, ${machine.coupling}, figures ${isTyped(machine) ? 'typed' : ''} in ${machine.unit === 'mm' ? 'mm' : 'inch'}.`.replace(
+        /  +/,
+        ' ',
+      ),
+    )
 
   if (!scans.serial) add('holder', 'waits', 'Scan the mark on the holder: it says which tool this is.')
   else if (!assembly)
@@ -55,15 +174,20 @@ export function readLoad(db: Db, scans: LoadScans): LoadSheet {
     add(
       'holder',
       'refused',
-      `${scans.serial} stands in ${getMachine(db, assembly.machine ?? '')?.name ?? assembly.machine} already, pocket ${assembly.pocket}.`,
+      `${scans.serial} stands in ${getMachine(db, assembly.machine ?? '')?.name ?? assembly.machine} already, ${assembly.pocket === SPINDLE ? 'in the spindle' : `pocket ${assembly.pocket}`}.`,
     )
   else add('holder', 'holds', `T${assembly.t ?? '?'} ${assembly.name} on ${scans.serial}.`)
 
-  if (!scans.label) add('label', 'waits', 'Scan the label: it adds the figures.')
-  else if (label && !label.ok) add('label', 'refused', label.error.text)
-  else if (handover) add('label', 'holds', `Hand-over ${handover.values.issue}, current.`)
+  const asks = !machine || limitsOf(machine).asksLabel
+  if (label && !label.ok) add('label', 'refused', label.error.text)
+  else if (handover?.voidedAt)
+    add('label', 'refused', `Hand-over ${handover.values.issue} is out of date: it was ${handover.voidReason ?? 'replaced'}.`)
+  else if (handover)
+    add('label', 'holds', `Hand-over ${handover.values.issue}, current${label || run ? '' : ', from the record'}.`)
+  else if (asks || !assembly) add('label', 'waits', 'Scan the label: it adds the figures.')
+  else add('label', 'refused', `Nothing is handed over for ${assembly.serial} now. Measure it and release it first.`)
 
-  if (assembly && handover) {
+  if (assembly && handover && assembly.state !== 'loaded') {
     if (handover.values.serial !== assembly.serial)
       add(
         'belongs',
@@ -74,21 +198,5 @@ export function readLoad(db: Db, scans: LoadScans): LoadSheet {
       add('belongs', 'refused', `${assembly.serial} has no current hand-over: it is ${assembly.state}.`)
     else add('belongs', 'holds', 'Label and holder belong together.')
   }
-  if (machine && handover) {
-    if (handover.values.machine === machine.key) add('right-machine', 'holds', `The figures were made for ${machine.name}.`)
-    else
-      add(
-        'right-machine',
-        'refused',
-        `Wrong machine: these figures were made for ${getMachine(db, handover.values.machine)?.name ?? handover.values.machine}, this is ${machine.name}.`,
-      )
-  }
-  if (machine && assembly && assembly.state !== 'loaded') {
-    if (assembly.coupling === machine.coupling) add('taper', 'holds', `Its taper fits: ${machine.coupling}.`)
-    else add('taper', 'refused', `Wrong taper: the tool is ${assembly.coupling}, ${machine.name} takes ${machine.coupling}.`)
-    if (pocket === null) add('pocket', 'refused', `${machine.name} has no free pocket. Unload a tool first.`)
-    else add('pocket', 'holds', `Pocket ${pocket} is free.`)
-  }
-  const ready = checks.every((c) => c.state === 'holds') && machine !== null && assembly !== null && handover !== null
-  return { machine, assembly, handover, pocket, checks, ready }
+  return lines
 }

@@ -1,82 +1,141 @@
-import { compareTable, registerNumber, registersOf, type CheckRow } from '@/core/handover'
-import { nextState } from '@/core/tool'
+import { compareTable, registerNumber, registersOf, type CheckRow, type Handover, type HeldRow } from '@/core/handover'
+import { isClear, type LoadRun } from '@/core/load'
+import { isTyped, nextState, pocketText, SPINDLE, type Assembly, type Machine } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { moveAssembly } from '@/db/assembly/write'
 import { inTransaction, isTaken } from '@/db/connection'
-import { controlErrorText, type Control } from '@/devices/control/port'
+import { deleteLoadRun, updateLoadRun } from '@/db/load/write'
+import { controlErrorText, type Control, type ControlError } from '@/devices/control/port'
+import { note } from '../records/note'
 import { noteRefusal } from '../records/note-refusal'
 import type { Refused, Work } from '../work'
-import { readLoad, type LoadScans } from './load-sheet'
-import { note } from '../records/note'
+import { readLoad } from './load-sheet'
 
 export interface Loaded {
   readonly pocket: number
   readonly rows: readonly CheckRow[]
   /** What the registers held before. */
-  readonly before: Readonly<Record<string, number>>
+  readonly before: HeldRow
 }
 
-/** Sends the released file to the control, reads its table back, and only then says that the tool is in. */
-export async function loadTool(work: Work, control: Control, scans: LoadScans): Promise<Result<Loaded, Refused>> {
-  const sheet = readLoad(work.db, scans)
-  const { machine, assembly, handover, pocket } = sheet
-  const subject = { serial: assembly?.serial, t: assembly?.t, machine: machine?.key }
+interface InHand {
+  readonly run: LoadRun
+  readonly machine: Machine
+  readonly assembly: Assembly
+  readonly handover: Handover
+}
+
+/**
+ * The end of a load: every rule once more, the released file sent, the table read back, the control's list told, and only
+ * then the record says that the tool is in. Whatever breaks on the way, it can be pressed again.
+ */
+export async function loadTool(work: Work, control: Control, serial: string): Promise<Result<Loaded, Refused>> {
+  const sheet = await readLoad(work.db, control, { serial }, work.now)
+  const { run, machine, assembly, handover } = sheet
   const refuse = (refused: Refused) => {
-    noteRefusal(work, 'Load', subject, refused)
+    noteRefusal(work, 'Load', { serial, t: run?.t ?? assembly?.t, machine: machine?.key }, refused)
     return fail(refused)
   }
-  const against = sheet.checks.find((c) => c.state !== 'holds')
-  if (!sheet.ready || !machine || !assembly || !handover || pocket === null)
+  if (!run || !machine || !assembly || !handover)
+    return refuse({ code: 'NOT_BEGUN', text: `No load of ${serial} is under way. Scan machine, holder and label.` })
+  const broken = sheet.scans.find((line) => line.state !== 'holds')
+  if (broken) return refuse({ code: broken.rule.toUpperCase(), text: broken.text })
+  const overruled = run.overruled.map((o) => o.rule)
+  const against = sheet.findings.find((f) => !isClear([f], overruled))
+  if (against) return refuse({ code: against.rule.toUpperCase(), text: against.text })
+  const early = sheet.steps.find((s) => s.state !== 'done')
+  if (early && early.step !== 'written' && early.step !== 'recorded')
     return refuse({
-      code: against?.rule.toUpperCase() ?? 'NOT_READY',
-      text: against?.text ?? 'Machine, holder and label must be scanned first.',
+      code: 'NOT_YET',
+      text: `First: ${early.text.toLowerCase()}${early.watched ? '; the switch does not see it yet' : ''}.`,
     })
-  const state = nextState(assembly.state, 'load')
-  if (!state) return refuse({ code: 'NOT_NOW', text: `${assembly.serial} is ${assembly.state}.` })
-  const old = await control.table(machine.key)
-  if (!old.ok) return refuse({ code: old.error.code, text: controlErrorText(old.error) })
-  const sent = await control.run(machine.key, handover.postText)
-  if (!sent.ok) return refuse({ code: sent.error.code, text: controlErrorText(sent.error) })
-  const held = await control.table(machine.key)
-  if (!held.ok) return refuse({ code: held.error.code, text: controlErrorText(held.error) })
-  const check = compareTable(registersOf(handover.values, machine), held.value, machine.unit)
+  const inHand = { run, machine, assembly, handover }
+  const written = isTyped(machine) ? typedFigures(inHand) : await sendFigures(work, control, inHand)
+  if (!written.ok) return written.error.code === 'CHANGED' ? written : refuse(written.error)
+  return record(work, inHand, written.value)
+}
+
+type Written = Pick<Loaded, 'rows' | 'before'> & { readonly after: HeldRow }
+
+/** What the operator read back by eye. */
+function typedFigures({ run, machine, handover }: InHand): Result<Written, Refused> {
+  const wanted = registersOf({ ...handover.values, pocket: run.pocket }, machine)
+  const number = wanted[0]?.number ?? handover.values.t
+  const check = compareTable(wanted, new Map([[number, run.typed]]), machine.unit)
+  const wrong = check.rows.find((row) => !row.same)
+  if (wrong) return fail({ code: 'READ_BACK', text: `The ${wrong.register} is not typed and read back yet.` })
+  return ok({ rows: check.rows, before: {}, after: run.typed })
+}
+
+/** Sends, reads back, tells the control's list where the tool stands, and reads that back too. */
+async function sendFigures(work: Work, control: Control, { run, machine, handover }: InHand): Promise<Result<Written, Refused>> {
+  const said = (error: ControlError): Refused => ({ code: error.code, text: controlErrorText(error) })
+  const { key } = machine
+  const wanted = registersOf(handover.values, machine)
+  const register = registerNumber({ ...handover.values, pocket: handover.values.pocket ?? run.pocket }, machine) ?? run.t
+  const old = await control.table(key)
+  if (!old.ok) return fail(said(old.error))
+  if (!run.sent && !updateLoadRun(work.db, run, { ...run, sent: true }))
+    return fail({ code: 'CHANGED', text: `The load of ${run.serial} was changed by somebody else meanwhile. Look again.` })
+  const sent = await control.run(key, handover.postText)
+  if (!sent.ok) return fail(said(sent.error))
+  const held = await control.table(key)
+  if (!held.ok) return fail(said(held.error))
+  const check = compareTable(wanted, held.value, machine.unit)
   const wrong = check.rows.find((row) => !row.same)
   if (wrong)
-    return refuse({
+    return fail({
       code: 'READ_BACK',
       text: `The control holds ${wrong.held ?? 'nothing'} as ${wrong.register} of T${wrong.t}, not ${wrong.measured}. Do not run this tool; correct the register.`,
     })
-  const register = registerNumber({ ...handover.values, pocket: handover.values.pocket ?? pocket }, machine) ?? handover.values.t
-  const before = { ...(old.value.get(register) ?? {}) } as Record<string, number>
+  const told = await control.assign(key, run.pocket, run.t)
+  if (!told.ok) return fail(said(told.error))
+  const state = await control.state(key)
+  if (!state.ok) return fail(said(state.error))
+  const there = run.pocket === SPINDLE ? state.value.spindle : (state.value.magazine.get(run.pocket) ?? null)
+  if (there !== run.t)
+    return fail({
+      code: 'READ_BACK',
+      text: `The control says that ${there === null ? 'nothing' : `T${there}`} stands in ${pocketText(run.pocket)}, not T${run.t}. Look at its list.`,
+    })
+  return ok({ rows: check.rows, before: old.value.get(register) ?? {}, after: held.value.get(register) ?? {} })
+}
+
+function record(
+  work: Work,
+  { run, machine, assembly, handover }: InHand,
+  { rows, before, after }: Written,
+): Result<Loaded, Refused> {
+  const changed = fail({
+    code: 'CHANGED',
+    text: `${assembly.serial} was changed by somebody else meanwhile. Look at the control’s table before going on.`,
+  })
+  const state = nextState(assembly.state, 'load')
+  if (!state) return changed
+  const { pocket } = run
   try {
     const done = inTransaction(work.db, () => {
-      if (!moveAssembly(work.db, assembly, { state, pocket, machine: machine.key })) return false
+      // the wear went into the control with its figures
+      if (
+        !deleteLoadRun(work.db, run.id) ||
+        !moveAssembly(work.db, assembly, { state, pocket, machine: machine.key, wear: null })
+      )
+        return false
       note(
         work,
         'loaded',
-        `Into ${machine.name}, pocket ${pocket}, by hand-over ${handover.values.issue}; offsets written and read back`,
-        {
-          serial: assembly.serial,
-          t: handover.values.t,
-          machine: machine.key,
-          before,
-          after: held.value.get(register) ?? null,
-        },
+        `Into ${machine.name}, ${pocketText(pocket)}, by hand-over ${handover.values.issue}; ${isTyped(machine) ? 'figures typed and read back by eye' : 'offsets written and read back'}${pocket === SPINDLE ? '; by hand, changer in manual' : ''}`,
+        { serial: assembly.serial, t: handover.values.t, machine: machine.key, before: { ...before }, after: { ...after } },
       )
       return true
     })
-    if (!done)
-      return fail({
-        code: 'CHANGED',
-        text: `${assembly.serial} was changed by somebody else meanwhile. Look at the control’s table before going on.`,
-      })
+    return done ? ok({ pocket, rows, before }) : changed
   } catch (error) {
     if (isTaken(error))
       return fail({
         code: 'POCKET_TAKEN',
-        text: `Pocket ${pocket} was taken by somebody else meanwhile. Scan again for another.`,
+        text: `${pocketText(pocket)} was taken by somebody else meanwhile. Scan again for another.`,
       })
     throw error
   }
-  return ok({ pocket, rows: check.rows, before })
 }

@@ -1,20 +1,24 @@
-import { compareTable, emptyRow, isWorn, registerNumber, registersOf, wearOf, type HeldRow, type Wear } from '@/core/handover'
-import { nextState, type Assembly, type Machine } from '@/core/tool'
+import { isEmptyRow, isWorn, registerNumber, wearOf, type HeldRow, type Wear } from '@/core/handover'
+import type { MachineState } from '@/core/load'
+import { isTyped, nextState, pocketText, SPINDLE, type Assembly, type Machine, type ToolEvent } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
-import { getAssembly } from '@/db/assembly/read'
+import { findAssemblies, getAssembly } from '@/db/assembly/read'
 import { moveAssembly } from '@/db/assembly/write'
 import { inTransaction, type Db } from '@/db/connection'
-import { currentHandover, lastHandover } from '@/db/handover/read'
+import { currentHandover } from '@/db/handover/read'
 import { voidCurrent } from '@/db/handover/write'
 import { getMachine } from '@/db/machine/read'
-import { controlErrorText, type Control } from '@/devices/control/port'
-import { tryPost } from '../hand-over/propose'
+import { controlErrorText, type Control, type ControlError } from '@/devices/control/port'
+import type { TagStation } from '@/devices/tag/port'
+import { writeWear } from '../hand-over/write-tag'
+import { askControl } from '../load/load-sheet'
 import { noteRefusal } from '../records/note-refusal'
 import { note } from '../records/note'
 import type { Refused, Work } from '../work'
+import { emptyRegister } from './empty-register'
 
 /** What becomes of a tool that comes out. */
-export const FATES = ['again', 'measure', 'apart', 'broken'] as const
+export const FATES = ['again', 'other', 'measure', 'apart', 'scrap', 'broken'] as const
 export type Fate = (typeof FATES)[number]
 
 export interface Inside {
@@ -22,10 +26,13 @@ export interface Inside {
   readonly machine: Machine
   /** The row of the table it has. */
   readonly register: number
-  /** What the control holds for it now; null when it does not answer. */
+  /** What the control holds for it now; null when it does not answer, or only takes typing. */
   readonly row: HeldRow | null
   readonly wear: Wear | null
   readonly worn: boolean
+  /** Minutes it cut by the control's own count; null where it keeps none. */
+  readonly cutMin: number | null
+  readonly state: MachineState | null
   readonly problem: string | null
 }
 
@@ -35,16 +42,20 @@ export async function readInside(db: Db, control: Control, serial: string): Prom
   const machine = assembly?.state === 'loaded' && assembly.machine ? getMachine(db, assembly.machine) : null
   if (!assembly || !machine || assembly.t === null) return null
   const register = registerNumber({ t: assembly.t, pocket: assembly.pocket }, machine) ?? assembly.t
-  const table = await control.table(machine.key)
-  const row = table.ok ? (table.value.get(register) ?? {}) : null
+  const { state, table, silence } = await askControl(control, machine)
+  const row = table && (table.get(register) ?? {})
+  // emptied already, by an unloading that broke off: the wear it had was kept before
+  const kept = row && assembly.wear && isEmptyRow(row, machine) ? assembly.wear : null
   return {
     assembly,
     machine,
     register,
     row,
-    wear: row && wearOf(row, machine),
-    worn: row !== null && isWorn(row),
-    problem: table.ok ? null : controlErrorText(table.error),
+    wear: kept ?? (row && wearOf(row, machine)),
+    worn: kept !== null || (row !== null && isWorn(row)),
+    cutMin: state?.cutMin.get(assembly.t) ?? null,
+    state,
+    problem: silence,
   }
 }
 
@@ -55,88 +66,181 @@ export interface Unload {
   readonly reason: string
   /** Minutes it cut while it was in. */
   readonly cutMin: number
+  /** Where it goes next; for `other`. */
+  readonly to?: string
+  /** What becomes of its wear when it is used on without a measurement. */
+  readonly wear?: 'kept' | 'cleared'
+}
+
+export interface Unloaded {
+  readonly wear: Wear | null
+  readonly state: Assembly['state']
+  /** Whether its chip took wear and minutes; null when it has none. */
+  readonly tag: string | null
+  /** A tool of the same kind that stands ready, when this one is broken. */
+  readonly sister: string | null
 }
 
 /**
- * Takes a tool out: reads its wear, leaves its row as the machine's safe empty state, reads that back, and only then says
- * that the tool is out.
+ * Takes a tool out: reads its wear, leaves its row as the machine's safe empty state, takes it off the control's list, reads
+ * both back, and only then says that the tool is out.
  */
 export async function unloadTool(
   work: Work,
   control: Control,
-  { serial, fate, reason, cutMin }: Unload,
-): Promise<Result<{ readonly wear: Wear; readonly state: Assembly['state'] }, Refused>> {
+  tag: TagStation | null,
+  unload: Unload,
+): Promise<Result<Unloaded, Refused>> {
+  const { serial, fate, reason, cutMin } = unload
   const inside = await readInside(work.db, control, serial)
   if (!inside) return fail({ code: 'NOT_LOADED', text: `${serial} stands in no machine. Nothing to take out.` })
-  const { assembly, machine, register, row, wear, worn } = inside
+  const { assembly, machine, row, wear } = inside
   const subject = { serial, t: assembly.t, machine: machine.key }
   const refuse = (refused: Refused) => {
     noteRefusal(work, 'Return', subject, refused)
     return fail(refused)
   }
-  if (!row || !wear) return refuse({ code: 'UNREACHABLE', text: inside.problem ?? 'The control does not answer.' })
-  const handover = currentHandover(work.db, serial)
-  if (fate === 'again' && (worn || !handover))
-    return refuse({
-      code: 'WORN',
-      text: worn
-        ? 'It was corrected for wear while it was in: its released figures do not fit any more. Measure it again.'
-        : 'Its hand-over is out of date. Measure it again.',
-    })
-  const event = fate === 'again' ? 'unload' : 'unload-changed'
+  if (!isTyped(machine) && !row) return refuse({ code: 'UNREACHABLE', text: inside.problem ?? 'The control does not answer.' })
+  const against = refuseUnload(work.db, inside, unload)
+  if (against) return refuse(against)
+  const carried = fate === 'other' || (fate === 'again' && inside.worn)
+  const event: ToolEvent = carried ? 'unload-carried' : fate === 'again' ? 'unload' : 'unload-changed'
   const state = nextState(assembly.state, event)
   if (!state) return refuse({ code: 'NOT_NOW', text: `${serial} is ${assembly.state}.` })
   // while the control was asked somebody else may have taken it out, and put another tool into its row
-  if (getAssembly(work.db, serial)?.version !== assembly.version)
-    return fail({ code: 'CHANGED', text: `${serial} was changed by somebody else meanwhile. Open it again.` })
-  const emptied = await emptyRegister(work, control, machine, assembly, register)
+  const changed = fail({ code: 'CHANGED', text: `${serial} was changed by somebody else meanwhile. Open it again.` })
+  const now = keepWear(work, inside)
+  if (!now) return changed
+  const emptied = isTyped(machine) ? ok({}) : await clearControl(work, control, inside)
   if (!emptied.ok) return refuse(emptied.error)
+  const keeps = carried && unload.wear !== 'cleared' && wear !== null && inside.worn
   const done = inTransaction(work.db, () => {
-    const condition = fate === 'broken' ? ('broken' as const) : undefined
-    if (!moveAssembly(work.db, assembly, { state, pocket: null, condition, cutMin })) return false
-    const voided = fate === 'again' ? null : voidCurrent(work.db, serial, work.now, `taken out of ${machine.name}`)
+    const condition = fate === 'broken' ? ('broken' as const) : fate === 'scrap' ? ('worn' as const) : undefined
+    const brings = keeps ? { lengthMm: wear.lengthMm ?? 0, radiusMm: wear.radiusMm ?? 0 } : null
+    const next = fate === 'other' ? unload.to : undefined
+    if (!moveAssembly(work.db, now, { state, pocket: null, condition, cutMin, wear: brings, machine: next })) return false
+    const voided = event === 'unload' ? null : voidCurrent(work.db, serial, work.now, `taken out of ${machine.name}`)
+    const words = [
+      WORDS[fate],
+      ...(fate === 'other' ? [`for ${getMachine(work.db, unload.to ?? '')?.name ?? unload.to}`] : []),
+      ...(carried && inside.worn ? [keeps ? 'its wear goes along' : 'its wear is cleared'] : []),
+    ]
     note(
       work,
       fate === 'broken' ? 'broken' : 'unloaded',
-      `Out of ${machine.name}, pocket ${assembly.pocket ?? '–'}: ${WORDS[fate]}; ${reason}${voided ? `; hand-over ${voided} is out of date` : ''}`,
+      `Out of ${machine.name}, ${pocketText(assembly.pocket)}: ${words.join(', ')}; ${reason}${voided ? `; hand-over ${voided} is out of date` : ''}`,
       { ...subject, before: { ...row }, after: { wear, cutMin, register: { ...emptied.value } } },
     )
     return true
   })
-  return done
-    ? ok({ wear, state })
-    : fail({ code: 'CHANGED', text: `${serial} was changed by somebody else meanwhile. Open it again.` })
+  if (!done) return changed
+  return ok({
+    wear,
+    state,
+    tag: await chipText(work, tag, serial, wear),
+    sister: fate === 'broken' ? sisterOf(work.db, assembly) : null,
+  })
 }
 
 const WORDS: Readonly<Record<Fate, string>> = {
-  again: 'used again as it is',
+  again: 'used again',
+  other: 'used on',
   measure: 'to be measured again',
   apart: 'to be taken apart',
+  scrap: 'to be scrapped',
   broken: 'broken',
 }
 
-/** Writes the safe empty state into a row and reads it back. */
-async function emptyRegister(
+/**
+ * Keeps what the wear registers said with the tool before its row is emptied, so that nothing of it is lost on the way.
+ * @returns the tool as it is now; null when somebody changed it
+ */
+function keepWear({ db }: Work, { assembly, wear, worn }: Inside): Assembly | null {
+  const seen = getAssembly(db, assembly.serial)
+  if (seen?.id !== assembly.id || seen.version !== assembly.version) return null
+  if (!worn || !wear) return seen
+  const brings = { lengthMm: wear.lengthMm ?? 0, radiusMm: wear.radiusMm ?? 0 }
+  const kept = inTransaction(db, () => moveAssembly(db, seen, { state: seen.state, pocket: seen.pocket, wear: brings }))
+  return kept ? getAssembly(db, assembly.serial) : null
+}
+
+/** What speaks against this way out. */
+function refuseUnload(db: Db, { assembly, machine, state, worn }: Inside, { fate, to, wear }: Unload): Refused | null {
+  const { serial, pocket } = assembly
+  if (state?.toolAtDoor && pocket !== SPINDLE && state.atDoor === pocket)
+    return { code: 'STILL_IN', text: `The switch still sees a tool in pocket ${pocket}. Take it out first, then scan it.` }
+  if (state?.inSpindle && pocket === SPINDLE)
+    return { code: 'STILL_IN', text: 'Something is still clamped in the spindle. Take it out first.' }
+  if (state?.running?.tools.includes(assembly.t ?? -1))
+    return {
+      code: 'REGISTER-IDLE',
+      text: `${state.running.program} is running and uses T${assembly.t}: it must not come out now.`,
+    }
+  if (state && state.spindle === assembly.t && pocket !== SPINDLE)
+    return { code: 'REGISTER-IDLE', text: `T${assembly.t} is in the spindle by the control’s list. Call another tool first.` }
+  if (fate === 'again' && !worn && !currentHandover(db, serial))
+    return { code: 'NO_HANDOVER', text: 'Its hand-over is out of date. Measure it again.' }
+  if (fate === 'again' && worn && wear === undefined)
+    return {
+      code: 'WORN',
+      text: 'It was corrected for wear while it was in. Say whether its wear goes along, or measure it again.',
+    }
+  if (fate === 'other') {
+    const next = to ? getMachine(db, to) : null
+    if (!next || next.key === machine.key) return { code: 'NO_MACHINE', text: 'Choose the machine it goes to.' }
+    if (next.coupling !== machine.coupling)
+      return { code: 'TAPER', text: `Wrong taper: the tool is ${assembly.coupling}, ${next.name} takes ${next.coupling}.` }
+    if (worn && wear === undefined)
+      return {
+        code: 'WORN',
+        text: 'It was corrected for wear while it was in. Say whether its wear goes along, or measure it again.',
+      }
+  }
+  return null
+}
+
+/** The row emptied and the list told, both read back. */
+async function clearControl(
   work: Work,
   control: Control,
-  machine: Machine,
-  assembly: Assembly,
-  register: number,
+  { assembly, machine, state }: Inside,
 ): Promise<Result<HeldRow, Refused>> {
-  const last = lastHandover(work.db, assembly.serial)
-  if (!last || assembly.t === null) return fail({ code: 'NO_HANDOVER', text: `${assembly.serial} was never handed over.` })
-  const empty = { ...last.values, ...emptyRow(machine), t: assembly.t, pocket: assembly.pocket, cornerRadiusMm: null }
-  const post = await tryPost(work.db, control, machine, [{ ...empty, name: 'EMPTY' }], work.now)
-  if (!post.ok) return post
-  const sent = await control.run(machine.key, post.value.text)
-  if (!sent.ok) return fail({ code: sent.error.code, text: controlErrorText(sent.error) })
-  const held = await control.table(machine.key)
-  if (!held.ok) return fail({ code: held.error.code, text: controlErrorText(held.error) })
-  const wrong = compareTable(registersOf(empty, machine), held.value, machine.unit).rows.find((r) => !r.same)
-  if (wrong)
-    return fail({
-      code: 'READ_BACK',
-      text: `The control holds ${wrong.held ?? 'nothing'} as ${wrong.register} of the empty row ${register}. Look at its table before anything is called.`,
-    })
-  return ok(held.value.get(register) ?? {})
+  const said = (error: ControlError) => fail({ code: error.code, text: controlErrorText(error) })
+  const emptied = await emptyRegister(work, control, machine, assembly)
+  if (!emptied.ok) return emptied
+  const pocket = assembly.pocket ?? -1
+  const lists = (s: MachineState | null) => (pocket === SPINDLE ? s?.spindle : s?.magazine.get(pocket)) === assembly.t
+  if (!lists(state)) return emptied
+  const told = await control.assign(machine.key, pocket, null)
+  if (!told.ok) return said(told.error)
+  const after = await control.state(machine.key)
+  if (!after.ok) return said(after.error)
+  if (lists(after.value))
+    return fail({ code: 'READ_BACK', text: `The control still lists T${assembly.t} in ${pocketText(pocket)}. Look at its list.` })
+  return emptied
+}
+
+async function chipText(work: Work, tag: TagStation | null, serial: string, wear: Wear | null): Promise<string | null> {
+  if (!tag) return null
+  const lifeUsedMin = getAssembly(work.db, serial)?.lifeUsedMin ?? 0
+  const written = await writeWear(work, tag, serial, {
+    lengthMm: wear?.lengthMm ?? null,
+    radiusMm: wear?.radiusMm ?? null,
+    lifeUsedMin,
+  })
+  if (!written.ok) return `Its chip did not take wear and minutes: ${written.error.text}`
+  return written.value === 'written' ? 'Wear and minutes are on its chip too.' : null
+}
+
+/** Another tool of the same kind that is measured or released. */
+function sisterOf(db: Db, { id, t, definition }: Assembly): string | null {
+  if (t === null || !definition) return null
+  const ready = findAssemblies(db, { t }).filter(
+    (a) =>
+      a.id !== id &&
+      a.condition === 'fit' &&
+      a.definition?.id === definition.id &&
+      (a.state === 'released' || a.state === 'measured'),
+  )
+  return (ready.find((a) => a.state === 'released') ?? ready[0])?.serial ?? null
 }

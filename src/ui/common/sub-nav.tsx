@@ -32,6 +32,7 @@ export const KIT_TABS: readonly Tab[] = [
   { href: '/kit', name: 'Jobs' },
   { href: '/kit/ahead', name: 'What by when' },
   { href: '/kit/carts', name: 'Carts and racks' },
+  { href: '/kit/slots', name: 'Slot displays' },
   { href: '/kit/now', name: 'Needed now' },
   { href: '/kit/shift', name: 'Next shift' },
 ]
@@ -43,8 +44,13 @@ export const MEASURE_TABS: readonly Tab[] = [
 ]
 export const HANDOVER_TABS: readonly Tab[] = [
   { href: '/hand-over', name: 'Tools' },
+  { href: '/hand-over/labels', name: 'Labels' },
   { href: '/hand-over/posts', name: 'Posts' },
   { href: '/hand-over/tag', name: 'Read a tag' },
+]
+export const LOAD_TABS: readonly Tab[] = [
+  { href: '/load', name: 'Load' },
+  { href: '/load/rules', name: 'Rules' },
 ]
 export const LIBRARY_TABS: readonly Tab[] = [
   { href: '/library', name: 'Parts' },

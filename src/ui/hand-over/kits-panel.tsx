@@ -1,7 +1,10 @@
 'use client'
 import Link from 'next/link'
 import { useState } from 'react'
+import type { Result } from '@/core/units'
 import { SmallAction } from '../common/actions'
+import { Problem, Say } from '../common/sheet'
+import { useAct } from '../common/use-act'
 import { DropSaid, useDrop, type DropAction } from './drop-panel'
 
 export interface KitOfMachine {
@@ -17,19 +20,57 @@ export interface KitOfMachine {
 }
 
 /** What is released and not loaded yet, machine by machine: labels and files of several tools at once. */
-export function KitsPanel({ kits, drop }: { readonly kits: readonly KitOfMachine[]; readonly drop: DropAction }) {
+export type PrintAction = (given: { ids: number[] }) => Promise<Result<{ printed: number; where: string }, { text: string }>>
+
+/** Labels to the printer, and what became of them. */
+export function usePrint(print: PrintAction) {
+  const { busy, problem, run } = useAct()
+  const [printed, setPrinted] = useState<string | null>(null)
+  const put = (ids: number[]) => {
+    setPrinted(null)
+    void run(
+      () => print({ ids }),
+      ({ printed: n, where }) => setPrinted(n === 1 ? `The label lies in ${where}.` : `${n} labels lie in the spool folder.`),
+    )
+  }
+  return { busy, problem, printed, put }
+}
+
+export function PrintSaid({ now }: { readonly now: ReturnType<typeof usePrint> }) {
+  return (
+    <>
+      <Problem lead="Not printed." text={now.problem} />
+      {now.printed && (
+        <Say tone="holds" lead="Printed." role="status">
+          {now.printed}
+        </Say>
+      )}
+    </>
+  )
+}
+
+export function KitsPanel({
+  kits,
+  drop,
+  print,
+}: {
+  readonly kits: readonly KitOfMachine[]
+  readonly drop: DropAction
+  readonly print: PrintAction
+}) {
   return (
     <>
       {kits.map((kit) => (
-        <Kit key={kit.machine} kit={kit} drop={drop} />
+        <Kit key={kit.machine} kit={kit} drop={drop} print={print} />
       ))}
     </>
   )
 }
 
-function Kit({ kit, drop }: { readonly kit: KitOfMachine; readonly drop: DropAction }) {
+function Kit({ kit, drop, print }: { readonly kit: KitOfMachine; readonly drop: DropAction; readonly print: PrintAction }) {
   const [left, setLeft] = useState<ReadonlySet<number>>(new Set())
   const now = useDrop(drop)
+  const labels = usePrint(print)
   const chosen = kit.tools.filter((t) => !left.has(t.handover)).map((t) => t.handover)
   const toggle = (id: number) => {
     const next = new Set(left)
@@ -65,11 +106,14 @@ function Kit({ kit, drop }: { readonly kit: KitOfMachine; readonly drop: DropAct
         ))}
       </ul>
       <DropSaid drop={now} />
+      <PrintSaid now={labels} />
       <div className="mt-2.5 flex gap-2.5">
+        <SmallAction disabled={labels.busy || chosen.length === 0} onAct={() => labels.put(chosen)}>
+          Print labels
+        </SmallAction>
         <SmallAction disabled={now.busy || chosen.length === 0} onAct={() => now.put(chosen)}>
           File to folder
         </SmallAction>
-        <SmallAction href={`/api/handovers/labels.pdf?ids=${chosen.join(',')}`}>Labels</SmallAction>
         <SmallAction href={`/api/handovers/labels.pdf?on=sheet&ids=${chosen.join(',')}`}>Labels on A4</SmallAction>
       </div>
     </section>

@@ -11,6 +11,10 @@ export interface ReleaseProps {
   readonly serial: string
   readonly machine: string | null
   readonly t: number | null
+  /** Given at the bench; null while nobody said. */
+  readonly pocket: number | null
+  /** How many the machine has; null without a machine. */
+  readonly pockets: number | null
   readonly against: readonly { readonly code: string; readonly text: string; readonly leadMay: boolean }[]
   readonly postProblem: string | null
   readonly machines: readonly { readonly key: string; readonly name: string }[]
@@ -19,12 +23,13 @@ export interface ReleaseProps {
     scanned: string
     machine?: string
     t?: number
+    pocket?: number
     reason?: string
   }) => Promise<Result<{ id: number; issue: number }, { text: string }>>
 }
 
 /** Releases by a scan of the tool's own mark; shows what stands against it. */
-export function ReleasePanel({ serial, machine, t, against, postProblem, machines, release }: ReleaseProps) {
+export function ReleasePanel({ serial, machine, t, pocket, pockets, against, postProblem, machines, release }: ReleaseProps) {
   const { person } = useShell()
   const router = useRouter()
   const [refused, setRefused] = useState<string | null>(null)
@@ -35,7 +40,14 @@ export function ReleasePanel({ serial, machine, t, against, postProblem, machine
     const scan = readScan(raw)
     if (scan.type !== 'plain' || !/^[A-Z]{2}\d+/i.test(scan.text)) return null
     const scanned = scan.text.toUpperCase()
-    const done = await release({ serial, scanned, machine: machine ?? undefined, t: t ?? undefined, reason: reason || undefined })
+    const done = await release({
+      serial,
+      scanned,
+      machine: machine ?? undefined,
+      t: t ?? undefined,
+      pocket: pocket ?? undefined,
+      reason: reason || undefined,
+    })
     if (!done.ok) {
       setRefused(done.error.text)
       return { title: scanned, text: done.error.text, tone: 'off' }
@@ -50,7 +62,12 @@ export function ReleasePanel({ serial, machine, t, against, postProblem, machine
   const needs = (code: string) => against.some((r) => r.code === code)
   const field = 'border-ink bg-paper h-11 w-full rounded-[3px] border-[1.5px] px-3 text-lg'
   const go = (query: Record<string, string>) => {
-    const all = new URLSearchParams({ ...(machine ? { machine } : {}), ...(t !== null ? { t: String(t) } : {}), ...query })
+    const all = new URLSearchParams({
+      ...(machine ? { machine } : {}),
+      ...(t !== null ? { t: String(t) } : {}),
+      ...(pocket !== null ? { pocket: String(pocket) } : {}),
+      ...query,
+    })
     router.push(`/hand-over/${serial}?${all.toString()}`)
   }
   return (
@@ -91,6 +108,23 @@ export function ReleasePanel({ serial, machine, t, against, postProblem, machine
               Set
             </button>
           </span>
+        </label>
+      )}
+      {pockets !== null && t !== null && (
+        <label className="mb-2 flex items-center justify-between gap-3 text-lg font-semibold">
+          Pocket, where it is given here
+          <input
+            key={pocket}
+            className={`${field} figures w-24!`}
+            inputMode="numeric"
+            aria-label="Pocket"
+            placeholder={needs('NO_REGISTER') ? '' : 'later'}
+            defaultValue={pocket ?? ''}
+            onBlur={(event) => {
+              const text = event.target.value.replace(/\D/g, '')
+              if (text !== String(pocket ?? '')) go({ pocket: text })
+            }}
+          />
         </label>
       )}
       {against.map((r) => (

@@ -1,6 +1,7 @@
 'use client'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
+import { pocketText } from '@/core/tool'
 import { readScan } from '@/codecs/label-text'
 import { ScanAction } from '../common/actions'
 import { Cautions, Say, Sheet, Title } from '../common/sheet'
@@ -52,7 +53,7 @@ export function InMachines({ asked, tools }: { readonly asked: string | null; re
                       <small className="text-soft">{tool.serial}</small>
                     </span>
                     <span className="text-soft figures text-lg">
-                      {tool.machine}, pocket {tool.pocket ?? '–'}
+                      {tool.machine}, {pocketText(tool.pocket)}
                     </span>
                   </Link>
                 </li>

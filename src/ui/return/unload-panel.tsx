@@ -1,91 +1,145 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
+import { pocketText, SPINDLE } from '@/core/tool'
 import type { Result } from '@/core/units'
-import { BigAction } from '../common/actions'
+import { BigAction, SmallAction, SmallActions } from '../common/actions'
 import { Field, FIELD } from '../common/form'
 import { Problem, Say } from '../common/sheet'
 import { useAct } from '../common/use-act'
 
-type Fate = 'again' | 'measure' | 'apart' | 'broken'
+type Fate = 'again' | 'other' | 'measure' | 'apart' | 'scrap' | 'broken'
+type WearGoes = 'kept' | 'cleared'
 
 const FATES: readonly (readonly [Fate, string, string])[] = [
-  ['again', 'Use again as it is', 'its released figures stand'],
-  ['measure', 'Measure again', 'used on, after a measurement'],
-  ['apart', 'Take apart', 'worn, or not needed'],
-  ['broken', 'Broken', 'its sister is needed'],
+  ['again', 'Use again here', 'its figures stand'],
+  ['other', 'Other machine', 'handed over anew'],
+  ['measure', 'Measure again', 'then used on'],
+  ['apart', 'Take apart', 'not needed'],
+  ['scrap', 'Worn out', 'scrap what is worn'],
+  ['broken', 'Broken', 'its sister comes in'],
 ]
 
-/** What becomes of a tool that comes out, with a reason; the row of the machine is emptied first. */
-export function UnloadPanel({
-  serial,
-  machine,
-  pocket,
-  worn,
-  current,
-  ready,
-  unload,
-}: {
+export interface UnloadPanelProps {
   readonly serial: string
-  readonly machine: string
+  readonly machine: { readonly key: string; readonly name: string }
   readonly pocket: number | null
   readonly worn: boolean
   /** Its hand-over is still current. */
   readonly current: boolean
   readonly ready: boolean
+  /** By the control's own count. */
+  readonly cutMin: number | null
+  /** Machines of the same taper. */
+  readonly others: readonly { readonly key: string; readonly name: string }[]
+  /** A stand-in has no hands of its own. */
+  readonly standIn: boolean
+  readonly atDoor: boolean
   readonly unload: (given: {
     serial: string
     fate: Fate
     reason: string
     cutMin: number
-  }) => Promise<Result<unknown, { text: string }>>
-}) {
+    to?: string
+    wear?: WearGoes
+  }) => Promise<Result<{ tag: string | null; sister: string | null }, { text: string }>>
+  readonly turn: (given: { machine: string; pocket: number }) => Promise<Result<unknown, { text: string }>>
+  readonly takeOut: (given: { machine: string; byHand: boolean }) => Promise<Result<unknown, { text: string }>>
+}
+
+/** What becomes of a tool that comes out, with a reason; the row of the machine is emptied first. */
+export function UnloadPanel(props: UnloadPanelProps) {
+  const { serial, machine, pocket, worn, current, ready, others, unload } = props
   const router = useRouter()
   const { busy, problem, setProblem, run } = useAct()
-  const mayAgain = current && !worn
-  const [fate, setFate] = useState<Fate>(mayAgain ? 'again' : 'measure')
+  const mayAgain = current || worn
+  const [fate, setFate] = useState<Fate>(current && !worn ? 'again' : 'measure')
   const [reason, setReason] = useState('')
-  const [minutes, setMinutes] = useState('')
+  const [minutes, setMinutes] = useState(props.cutMin === null ? '' : String(props.cutMin))
+  const [to, setTo] = useState('')
+  const [wear, setWear] = useState<WearGoes | null>(null)
+  const usedOn = fate === 'again' || fate === 'other'
   const go = () => {
     const cutMin = minutes.trim() === '' ? 0 : Number(minutes.replace(',', '.'))
     if (!Number.isFinite(cutMin) || cutMin < 0) return setProblem('The minutes are no number.')
     if (reason.trim().length < 3) return setProblem('Say in a few words why it comes out.')
+    if (fate === 'other' && !to) return setProblem('Choose the machine it goes to.')
+    if (usedOn && worn && !wear) return setProblem('Say what becomes of its wear.')
+    const handOver = `/hand-over/${serial}`
     const next = {
-      again: `/tools/${serial}`,
+      again: worn ? handOver : `/tools/${serial}`,
+      other: handOver,
       measure: `/measure/${serial}`,
       apart: `/tools/${serial}`,
+      scrap: `/tools/${serial}`,
       broken: '/kit/now',
     }[fate]
     void run(
-      () => unload({ serial, fate, reason: reason.trim(), cutMin }),
-      () => router.push(next),
+      () =>
+        unload({
+          serial,
+          fate,
+          reason: reason.trim(),
+          cutMin,
+          ...(fate === 'other' ? { to } : {}),
+          ...(usedOn && worn && wear ? { wear } : {}),
+        }),
+      ({ sister }) => router.push(sister ? `/tools/${sister}` : next),
     )
   }
   return (
     <>
       <h2 className="text-2xl font-bold">What becomes of it</h2>
-      <div role="radiogroup" aria-label="What becomes of it" className="mt-2 grid gap-1.5">
+      <div role="radiogroup" aria-label="What becomes of it" className="mt-2 grid grid-cols-2 gap-1.5">
         {FATES.map(([key, name, about]) => (
           <label
             key={key}
-            className="border-rule has-checked:border-act has-disabled:text-soft flex min-h-[52px] items-center gap-3 border-[1.5px] px-3"
+            className="border-rule has-checked:border-act has-disabled:text-soft flex min-h-[56px] items-center gap-2.5 border-[1.5px] px-2.5"
           >
             <input
               type="radio"
               name="fate"
-              className="h-5 w-5 accent-[var(--color-act)]"
+              className="h-5 w-5 shrink-0 accent-[var(--color-act)]"
               checked={fate === key}
-              disabled={key === 'again' && !mayAgain}
+              disabled={(key === 'again' && !mayAgain) || (key === 'other' && others.length === 0)}
               onChange={() => setFate(key)}
             />
             <span className="leading-tight">
-              <span className="font-head block text-xl font-semibold">{name}</span>
-              <span className="text-soft text-base">{about}</span>
+              <span className="font-head block text-[19px] font-semibold">{name}</span>
+              <span className="text-soft text-[15px]">{about}</span>
             </span>
           </label>
         ))}
       </div>
-      <div className="mt-3 grid grid-cols-[1fr_116px] gap-3">
+      {fate === 'other' && (
+        <Field name="To">
+          <select className={FIELD} value={to} onChange={(e) => setTo(e.target.value)}>
+            <option value="">choose …</option>
+            {others.map((m) => (
+              <option key={m.key} value={m.key}>
+                {m.name}
+              </option>
+            ))}
+          </select>
+        </Field>
+      )}
+      {usedOn && worn && (
+        <div role="radiogroup" aria-label="What becomes of its wear" className="mt-2 flex gap-4">
+          {(['kept', 'cleared'] as const).map((key) => (
+            <label key={key} className="flex min-h-11 items-center gap-2 text-lg font-semibold">
+              <input
+                type="radio"
+                name="wear"
+                className="h-5 w-5 accent-[var(--color-act)]"
+                checked={wear === key}
+                onChange={() => setWear(key)}
+              />
+              {key === 'kept' ? 'Its wear goes along' : 'Its wear is cleared'}
+            </label>
+          ))}
+        </div>
+      )}
+      <div className="mt-2 grid grid-cols-[1fr_116px] gap-3">
         <Field name="Why">
           <input
             className={FIELD}
@@ -106,13 +160,30 @@ export function UnloadPanel({
       <div className="mt-auto pt-3">
         {worn && (
           <Say tone="unsure" lead="It was corrected for wear.">
-            Its released figures do not fit any more; the wear is kept in the record.
+            Its released figures do not fit any more; the wear is kept in the record, and on its chip.
           </Say>
         )}
         <Problem lead="Not taken out." text={problem} />
         <BigAction onAct={go} disabled={busy || !ready}>
-          {busy ? 'Emptying its row …' : `Out of ${machine}, pocket ${pocket ?? '–'}`}
+          {busy ? 'Emptying its row …' : `Out of ${machine.name}, ${pocketText(pocket)}`}
         </BigAction>
+        {props.standIn && pocket !== null && (
+          <SmallActions>
+            {pocket !== SPINDLE && !props.atDoor && (
+              <SmallAction onAct={() => void run(() => props.turn({ machine: machine.key, pocket }))} disabled={busy}>
+                Turn to pocket {pocket}
+              </SmallAction>
+            )}
+            {(props.atDoor || pocket === SPINDLE) && (
+              <SmallAction
+                onAct={() => void run(() => props.takeOut({ machine: machine.key, byHand: pocket === SPINDLE }))}
+                disabled={busy}
+              >
+                Stand-in machine: take it out
+              </SmallAction>
+            )}
+          </SmallActions>
+        )}
       </div>
     </>
   )

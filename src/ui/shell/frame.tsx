@@ -1,5 +1,5 @@
 'use client'
-import { ScanBarcode } from 'lucide-react'
+import { Camera, ScanBarcode } from 'lucide-react'
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
 import { useRef, useState, type ReactNode } from 'react'
@@ -31,6 +31,7 @@ export function Frame({
         </Link>
         <span className="font-head text-soft shrink-0 text-[18px] font-medium max-[1100px]:hidden">{place}</span>
         <ScanField />
+        <FromPicture />
         <UnitSwitch />
         <Who />
         <button
@@ -113,6 +114,46 @@ function ScanField() {
         )}
       </div>
     </div>
+  )
+}
+
+/** A code out of a picture, by the terminal's camera or from a file: it counts like a scan. */
+function FromPicture() {
+  const { scan, sayScan } = useShell()
+  const [busy, setBusy] = useState(false)
+  const read = async (file: File | undefined) => {
+    if (!file || busy) return
+    setBusy(true)
+    const off = (text: string) => sayScan({ title: 'Picture', text, tone: 'off' })
+    try {
+      const answer = await fetch('/api/codes/read', { method: 'POST', headers: { 'content-type': file.type }, body: file })
+      const said = (await answer.json()) as { codes?: string[]; detail?: string }
+      if (answer.ok && said.codes?.length) scan(said.codes[0])
+      else off(said.detail ?? 'No code can be read in this picture.')
+    } catch {
+      off('No answer from the tool room. Look whether this terminal is connected.')
+    } finally {
+      setBusy(false)
+    }
+  }
+  return (
+    <label
+      className="border-ink has-focus-visible:outline-act grid h-11 w-11 shrink-0 cursor-pointer place-items-center rounded-[3px] border-[1.5px] has-focus-visible:outline-2"
+      title="Read a code from a picture"
+    >
+      <Camera size={22} aria-hidden="true" className={busy ? 'text-soft' : ''} />
+      <input
+        type="file"
+        className="sr-only"
+        aria-label="Read a code from a picture"
+        accept="image/png,image/jpeg"
+        capture="environment"
+        onChange={(event) => {
+          void read(event.target.files?.[0])
+          event.target.value = ''
+        }}
+      />
+    </label>
   )
 }
 

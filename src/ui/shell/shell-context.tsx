@@ -34,6 +34,8 @@ interface Shell {
   /** Scans taken since this page was opened. */
   readonly scans: number
   readonly scan: (text: string) => void
+  /** Says in the scan field why something that should have been a scan was none. */
+  readonly sayScan: (said: ScanSaid) => void
   readonly takeScans: (use: ScanUse) => () => void
   readonly bigAction: (act: () => void) => () => void
   readonly doBigAction: () => boolean
@@ -119,12 +121,13 @@ export function ShellProvider(props: {
     },
     [answer],
   )
+  const sayScan = useCallback((said: ScanSaid) => setLast({ scan: said.title, said }), [])
   const takeScans = useCallback((use: ScanUse) => stacked(uses.current, use), [])
   const bigAction = useCallback((act: () => void) => stacked(acts.current, act), [])
 
   const value = useMemo(
-    () => ({ unit, theme, person, people, actions, last, scans, scan, takeScans, bigAction, doBigAction }),
-    [unit, theme, person, people, actions, last, scans, scan, takeScans, bigAction, doBigAction],
+    () => ({ unit, theme, person, people, actions, last, scans, scan, sayScan, takeScans, bigAction, doBigAction }),
+    [unit, theme, person, people, actions, last, scans, scan, sayScan, takeScans, bigAction, doBigAction],
   )
   return <Context value={value}>{children}</Context>
 }

@@ -1,21 +1,15 @@
 /** The label's picture at 203 dpi, decoded by a separate library (ZXing in WebAssembly). ECC 200: ISO/IEC 16022. */
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
-import { join } from 'node:path'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { prepareZXingModule, readBarcodes } from 'zxing-wasm/reader'
 import { decode as decodePng, encode as encodePng } from 'fast-png'
 import { PDFDocument } from 'pdf-lib'
-import { labelPdf, labelPng, labelSvg, type LabelFonts, type LabelPicture } from '@/codecs/label-picture'
+import { labelPdf, labelPng, labelSvg, type LabelPicture } from '@/codecs/label-picture'
+import { labelFonts } from '../../support/label-fonts'
 
 const TEXT = 'BT1;S=BX00142;I=7;T=12;M=HERON;L=152.3140;X=9.9987;E=1.4981;U=MM;A=2611251042;C=C36C'
-const woff = (weight: number): ArrayBuffer => {
-  const bytes = readFileSync(
-    join(process.cwd(), `node_modules/@fontsource/sofia-sans-condensed/files/sofia-sans-condensed-latin-${weight}-normal.woff`),
-  )
-  return bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength)
-}
-const fonts: LabelFonts = { bold: [woff(700)], plain: [woff(500)] }
+const fonts = labelFonts()
 const label = (change: Partial<LabelPicture> = {}): LabelPicture => ({
   widthMm: 62,
   heightMm: 29,

@@ -1,6 +1,7 @@
 import { z } from 'zod'
+import { isTyped } from '@/core/tool'
 import { fixed, mmToUnit, unitMark } from '@/core/units'
-import { currentHandover } from '@/db/handover/read'
+import { currentHandover, listHandovers } from '@/db/handover/read'
 import { listMachines } from '@/db/machine/read'
 import { proposeHandover } from '@/stations/hand-over/propose'
 import { SmallAction, SmallActions } from '@/ui/common/actions'
@@ -10,13 +11,16 @@ import { formatWhen } from '@/ui/format/due'
 import { CheckTable } from '@/ui/hand-over/check-table'
 import { DropPanel } from '@/ui/hand-over/drop-panel'
 import { TagPanel } from '@/ui/hand-over/tag-panel'
+import { Numbers } from '@/ui/hand-over/numbers'
+import { PrintPanel } from '@/ui/hand-over/print-panel'
+import { VoidPanel } from '@/ui/hand-over/void-panel'
 import { ReleasePanel } from '@/ui/hand-over/release-panel'
 import { GoTo } from '@/ui/kit/kit-next'
 import { StationPage } from '../../_parts/station'
 import { context } from '../../_server/context'
 import { serialOf } from '../../_server/params'
 import { releaseAction } from '../../actions'
-import { dropPostAction } from '../../hand-over-actions'
+import { dropPostAction, printLabelsAction, voidHandoverAction } from '../../hand-over-actions'
 import { writeTagAction } from '../../tag-actions'
 
 export const metadata = { title: 'Hand over' }
@@ -24,6 +28,9 @@ export const metadata = { title: 'Hand over' }
 const Query = z.object({
   machine: z.string().max(20).optional().catch(undefined),
   t: z.coerce.number().int().positive().optional().catch(undefined),
+  pocket: z.coerce.number().int().positive().max(999).optional().catch(undefined),
+  /** A new number for a tool that is released already, for a label that was lost. */
+  anew: z.literal('1').optional().catch(undefined),
 })
 
 export default async function HandoverPage({
@@ -50,7 +57,19 @@ export default async function HandoverPage({
       {assembly.name} · on {serial} · for <b className="text-ink">{machine?.name ?? 'no machine yet'}</b>
     </Title>
   )
-  if (current && (assembly.state === 'released' || assembly.state === 'loaded')) {
+  const numbers = listHandovers(house.db, serial)
+  const history = (
+    <Numbers
+      handovers={numbers}
+      people={Object.fromEntries(house.people.map((p) => [p.id, p.name]))}
+      machines={Object.fromEntries(listMachines(house.db).map((m) => [m.key, m]))}
+    />
+  )
+  if (
+    current &&
+    !(given.anew && assembly.state === 'released') &&
+    (assembly.state === 'released' || assembly.state === 'loaded')
+  ) {
     const files = `/api/handovers/${current.id}`
     return (
       <StationPage station="hand-over" current={serial}>
@@ -64,11 +83,16 @@ export default async function HandoverPage({
                 alt={`Label of hand-over ${current.values.issue}`}
                 className="border-rule w-full max-w-[560px] border bg-white"
               />
-              <CheckTable rows={current.check.rows} decimals={machine?.decimals ?? 3} heldName="control held, tried" />
-              <details>
-                <summary className="font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">{current.postFile}</summary>
-                <pre className="bg-ground overflow-auto p-3 text-[15px]">{current.postText}</pre>
-              </details>
+              {current.check.rows.length > 0 && (
+                <CheckTable rows={current.check.rows} decimals={machine?.decimals ?? 3} heldName="control held, tried" />
+              )}
+              {current.postFile && (
+                <details>
+                  <summary className="font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">{current.postFile}</summary>
+                  <pre className="bg-ground overflow-auto p-3 text-[15px]">{current.postText}</pre>
+                </details>
+              )}
+              {history}
             </>
           }
           right={
@@ -83,18 +107,19 @@ export default async function HandoverPage({
                 </Say>
                 <GoTo href={`/load?serial=${serial}`}>Load it</GoTo>
                 <SmallActions>
-                  <SmallAction href={`${files}/label.png`} download>
-                    Label PNG
-                  </SmallAction>
                   <SmallAction href={`${files}/label.pdf`} download>
                     Label PDF
                   </SmallAction>
-                  <SmallAction href={`${files}/post?machine=${current.values.machine}`} download>
-                    Post file
-                  </SmallAction>
+                  {!(machine && isTyped(machine)) && (
+                    <SmallAction href={`${files}/post?machine=${current.values.machine}`} download>
+                      Post file
+                    </SmallAction>
+                  )}
                 </SmallActions>
-                <DropPanel id={current.id} drop={dropPostAction} />
+                <PrintPanel id={current.id} print={printLabelsAction} />
+                {!(machine && isTyped(machine)) && <DropPanel id={current.id} drop={dropPostAction} />}
                 <TagPanel serial={serial} write={writeTagAction} />
+                {assembly.state === 'released' && <VoidPanel serial={serial} takeBack={voidHandoverAction} />}
               </div>
             </>
           }
@@ -111,13 +136,19 @@ export default async function HandoverPage({
         left={
           <>
             {heading}
-            {trial?.ok && machine && (
+            {trial?.ok && machine && isTyped(machine) && (
+              <p className="text-lg">
+                {machine.name} takes no files: its figures are typed at the control, one after the other, and read back by eye.
+              </p>
+            )}
+            {trial?.ok && machine && !isTyped(machine) && (
               <>
                 <CheckTable rows={trial.value.check.rows} decimals={machine.decimals} heldName="control would hold" />
                 <h2 className="mt-2 text-xl font-bold">{trial.value.file}</h2>
                 <pre className="bg-ground max-w-[676px] overflow-auto p-3 text-[15px]">{trial.value.text}</pre>
               </>
             )}
+            {history}
             {!trial && (
               <p className="text-lg">
                 Once it is measured, and its machine and T number are known, the figures and the file for the control stand here.
@@ -158,6 +189,8 @@ export default async function HandoverPage({
               serial={serial}
               machine={machine?.key ?? null}
               t={t}
+              pocket={given.pocket ?? null}
+              pockets={machine?.pockets ?? null}
               against={refusals}
               postProblem={
                 trial && !trial.ok

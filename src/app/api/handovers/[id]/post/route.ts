@@ -1,3 +1,4 @@
+import { isTyped } from '@/core/tool'
 import { getMachine } from '@/db/machine/read'
 import { runtime } from '@/runtime'
 import { guarded } from '../../../_api/guard'
@@ -14,6 +15,7 @@ export const GET = guarded((request, { id }) => {
   const key = request.nextUrl.searchParams.get('machine') ?? values.machine
   const machine = getMachine(runtime().db, key)
   if (!machine) return problem(404, 'UNKNOWN_MACHINE', `There is no machine ${key.slice(0, 20)}.`)
+  if (isTyped(machine)) return problem(422, 'NO_POST', `${machine.name} takes no files: its figures are typed.`)
   if (machine.key !== values.machine)
     return problem(
       409,

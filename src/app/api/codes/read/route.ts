@@ -1,0 +1,20 @@
+import { readCodes } from '@/codecs/read-code'
+import { readBody } from '../../_api/body'
+import { guarded } from '../../_api/guard'
+import { problem } from '../../_api/problem'
+
+export const dynamic = 'force-dynamic'
+
+/** A photograph of a telephone. */
+const MOST_BYTES = 16 * 2 ** 20
+
+/** Codes in a picture of a label or of a mark: for a terminal that has a camera and no scanner. */
+export const POST = guarded(async (request) => {
+  const body = await readBody(request, ['image/png', 'image/jpeg'], MOST_BYTES)
+  if (!body.ok) return body.error
+  const codes = await readCodes(body.value)
+  if (codes.ok) return Response.json({ codes: codes.value })
+  return codes.error.code === 'NO_CODE'
+    ? problem(422, 'NO_CODE', 'No code can be read in this picture. Hold the camera straight over it, closer, in even light.')
+    : problem(422, 'NOT_A_PICTURE', 'This is no PNG or JPEG picture that can be read.')
+})

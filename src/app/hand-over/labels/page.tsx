@@ -1,0 +1,57 @@
+import { LABEL_FIELDS } from '@/codecs/label-lines'
+import { labelLayoutOf } from '@/core/tool'
+import { getAssemblyName } from '@/db/assembly/read'
+import { listCurrent } from '@/db/handover/read'
+import { getMachine, listMachines } from '@/db/machine/read'
+import { Sheet, Title } from '@/ui/common/sheet'
+import { HANDOVER_TABS, SubNav } from '@/ui/common/sub-nav'
+import { LabelEditor } from '@/ui/hand-over/label-editor'
+import { context } from '../../_server/context'
+import { keepLabelAction, tryLabelAction } from '../../hand-over-actions'
+
+export const metadata = { title: 'Labels' }
+
+export default async function LabelsPage({ searchParams }: { readonly searchParams: Promise<{ machine?: string | string[] }> }) {
+  const { machine: asked } = await searchParams
+  const house = await context()
+  const machines = listMachines(house.db)
+  const current = listCurrent(house.db)
+  // without a wish: the first machine that has something to try it on
+  const machine =
+    (typeof asked === 'string' && getMachine(house.db, asked)) ||
+    machines.find((m) => current.some((h) => h.values.machine === m.key)) ||
+    machines[0]
+  if (!machine)
+    return (
+      <>
+        <div />
+        <Sheet
+          left={
+            <>
+              <SubNav tabs={HANDOVER_TABS} label="Sheets of Hand over" />
+              <Title lead="Labels">no machine is known here yet</Title>
+            </>
+          }
+        />
+      </>
+    )
+  return (
+    <>
+      <div />
+      <LabelEditor
+        key={machine.key}
+        machine={{ key: machine.key, name: machine.name }}
+        machines={machines.map(({ key, name }) => ({ key, name }))}
+        layout={labelLayoutOf(machine)}
+        code={machine.labelCode}
+        tools={current
+          .filter((h) => h.values.machine === machine.key)
+          .map((h) => ({ id: h.id, name: `T${h.values.t} ${getAssemblyName(house.db, h.assemblyId) ?? ''}` }))}
+        fields={LABEL_FIELDS}
+        lead={house.person?.role === 'lead'}
+        tryLabel={tryLabelAction}
+        keep={keepLabelAction}
+      />
+    </>
+  )
+}

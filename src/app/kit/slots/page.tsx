@@ -1,0 +1,32 @@
+import { readSlotDisplays } from '@/stations/store/slot-display'
+import { Sheet, Title } from '@/ui/common/sheet'
+import { KIT_TABS, SubNav } from '@/ui/common/sub-nav'
+import { formatDue } from '@/ui/format/due'
+import { SlotDisplays } from '@/ui/kit/slot-displays'
+import { context } from '../../_server/context'
+
+export const metadata = { title: 'Slot displays' }
+
+export default async function SlotsPage() {
+  const house = await context()
+  const now = new Date(house.now)
+  const units = readSlotDisplays(house.db).map(({ unit, slots }) => ({
+    id: unit.id,
+    name: unit.name,
+    slots: slots.map((slot) => ({ ...slot, due: slot.tool?.dueAt ? formatDue(slot.tool.dueAt, now).text : '' })),
+  }))
+  return (
+    <>
+      <div />
+      <Sheet
+        left={
+          <>
+            <SubNav tabs={KIT_TABS} label="Sheets of Kit" />
+            <Title lead="Slot displays">what each cart and rack slot shows where it stands</Title>
+            <SlotDisplays units={units} />
+          </>
+        }
+      />
+    </>
+  )
+}

@@ -1,0 +1,47 @@
+import { mayOverrule } from '@/core/load'
+import { limitsOf, LOAD_RULES, magazineOf, type LoadRule, type MayOverrule } from '@/core/tool'
+import { getMachine, listMachines } from '@/db/machine/read'
+import { Sheet, Title } from '@/ui/common/sheet'
+import { LOAD_TABS, SubNav } from '@/ui/common/sub-nav'
+import { RulesForm } from '@/ui/load/rules-form'
+import { context } from '../../_server/context'
+import { keepLimitsAction } from '../../load-actions'
+
+export const metadata = { title: 'Rules of loading' }
+
+export default async function RulesPage({ searchParams }: { readonly searchParams: Promise<{ machine?: string | string[] }> }) {
+  const { machine: asked } = await searchParams
+  const house = await context()
+  const machines = listMachines(house.db)
+  const machine = (typeof asked === 'string' && getMachine(house.db, asked)) || machines[0]
+  if (!machine)
+    return (
+      <>
+        <div />
+        <Sheet
+          left={
+            <>
+              <SubNav tabs={LOAD_TABS} label="Sheets of Load" />
+              <Title lead="Rules">no machine is known here yet</Title>
+            </>
+          }
+        />
+      </>
+    )
+  const may = Object.fromEntries(LOAD_RULES.map((rule) => [rule, mayOverrule(rule, machine)])) as Record<LoadRule, MayOverrule>
+  return (
+    <>
+      <div />
+      <RulesForm
+        key={`${machine.key}-${JSON.stringify(machine.limits ?? null)}`}
+        machine={{ key: machine.key, name: machine.name, pockets: machine.pockets }}
+        machines={machines.map(({ key, name }) => ({ key, name }))}
+        limits={limitsOf(machine)}
+        magazine={magazineOf(machine)}
+        may={may}
+        lead={house.person?.role === 'lead'}
+        keep={keepLimitsAction}
+      />
+    </>
+  )
+}

@@ -1,0 +1,6 @@
+export * from './pocket'
+export * from './rules'
+export * from './state'
+export * from './steps'
+export * from './run'
+export * from './rule-names'

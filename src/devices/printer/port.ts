@@ -1,0 +1,22 @@
+/** A label printer: takes a picture at 203 dots to the inch and prints it in true size. */
+import type { Result } from '@/core/units'
+
+export interface LabelJob {
+  /** Serial and issue, for whoever looks for it in a queue. */
+  readonly name: string
+  readonly png: Uint8Array
+  readonly widthMm: number
+  readonly heightMm: number
+}
+
+export type PrinterError =
+  /** It does not take anything: off, or not connected. */
+  { readonly code: 'PRINTER_OFF'; readonly detail: string } | { readonly code: 'NO_LABELS' }
+
+export interface Printer {
+  /** Resolves when it is printed, with where it came out. */
+  print(job: LabelJob): Promise<Result<{ readonly where: string }, PrinterError>>
+}
+
+export const printerText = (error: PrinterError): string =>
+  error.code === 'NO_LABELS' ? 'The printer is out of labels. Put a roll in.' : `The printer does not answer (${error.detail}).`

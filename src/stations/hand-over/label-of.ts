@@ -1,0 +1,44 @@
+import { labelLines, type LabelWords } from '@/codecs/label-lines'
+import type { LabelPicture } from '@/codecs/label-picture'
+import type { Handover } from '@/core/handover'
+import { labelLayoutOf, USUAL_LABEL, type LabelLayout } from '@/core/tool'
+import { getAssemblyById } from '@/db/assembly/read'
+import type { Db } from '@/db/connection'
+import { getMachine } from '@/db/machine/read'
+import { getPerson } from '@/db/person/read'
+
+/** What the lines of a hand-over's label may name. */
+export function wordsOf(db: Db, handover: Handover): LabelWords {
+  const assembly = getAssemblyById(db, handover.assemblyId)
+  return {
+    values: handover.values,
+    machine: getMachine(db, handover.values.machine),
+    name: assembly?.name ?? '',
+    who: getPerson(db, handover.personId)?.name ?? handover.personId,
+    releasedAt: handover.releasedAt,
+    job: assembly?.job ?? '',
+  }
+}
+
+/** A label as its machine wants it: human lines first, then the code. @param layout one that is being tried */
+export function labelPictureOf(
+  db: Db,
+  handover: Handover,
+  layout?: LabelLayout & { readonly code: LabelPicture['code'] },
+): LabelPicture {
+  const words = wordsOf(db, handover)
+  const { machine } = words
+  const kept = machine ? { ...labelLayoutOf(machine), code: machine.labelCode } : { ...USUAL_LABEL, code: 'datamatrix' as const }
+  const used = layout ?? kept
+  const filled = labelLines(used, words)
+  // what is kept was tried; were it spoilt all the same, the usual lines are better than no label
+  const lines = filled.ok ? filled : labelLines(USUAL_LABEL, words)
+  return {
+    widthMm: used.widthMm,
+    heightMm: used.heightMm,
+    title: lines.ok ? lines.value.title : '',
+    lines: lines.ok ? lines.value.lines : [],
+    code: used.code,
+    codeText: handover.label,
+  }
+}

@@ -1,0 +1,54 @@
+import { labelPng, labelSvg, type LabelFonts } from '@/codecs/label-picture'
+import { fail, ok, type Result } from '@/core/units'
+import { inTransaction } from '@/db/connection'
+import { getHandover } from '@/db/handover/read'
+import { printerText, type Printer } from '@/devices/printer/port'
+import { note } from '../records/note'
+import { noteRefusal } from '../records/note-refusal'
+import type { Refused, Work } from '../work'
+import { labelPictureOf } from './label-of'
+
+/** Prints the labels of one tool or of a whole kit; one that is out of date prints none of them. */
+export async function printLabels(
+  work: Work,
+  printer: Printer,
+  fonts: LabelFonts,
+  ids: readonly number[],
+): Promise<Result<{ readonly printed: number; readonly where: string }, Refused>> {
+  const handovers = ids.flatMap((id) => getHandover(work.db, id) ?? [])
+  if (!handovers.length || handovers.length !== new Set(ids).size)
+    return fail({ code: 'UNKNOWN_HANDOVER', text: 'One of these hand-overs is not known here.' })
+  const old = handovers.find((h) => h.voidedAt)
+  if (old) {
+    const { serial, t, machine, issue } = old.values
+    const refused = {
+      code: 'SUPERSEDED',
+      text: `Hand-over ${issue} of ${serial} is out of date: ${old.voidReason}. Nothing was printed.`,
+    }
+    noteRefusal(work, 'Hand over', { serial, t, machine }, refused)
+    return fail(refused)
+  }
+  let where = ''
+  for (const [i, handover] of handovers.entries()) {
+    const { serial, t, machine, issue } = handover.values
+    const picture = labelPictureOf(work.db, handover)
+    const done = await printer.print({
+      name: `${serial}-${issue}`,
+      png: labelPng(labelSvg(picture, fonts)),
+      widthMm: picture.widthMm,
+      heightMm: picture.heightMm,
+    })
+    if (!done.ok)
+      return fail({ code: done.error.code, text: `${printerText(done.error)} ${i} of ${handovers.length} labels were printed.` })
+    where = done.value.where
+    inTransaction(work.db, () =>
+      note(work, 'label printed', `Label of hand-over ${issue}`, {
+        serial,
+        t,
+        machine,
+        after: { issue, where: done.value.where },
+      }),
+    )
+  }
+  return ok({ printed: handovers.length, where })
+}

@@ -1,0 +1,44 @@
+import { pocketText, SPINDLE } from '@/core/tool'
+import { fail, ok, type Result } from '@/core/units'
+import { getAssembly } from '@/db/assembly/read'
+import { inTransaction } from '@/db/connection'
+import { getLoadRun } from '@/db/load/read'
+import { deleteLoadRun } from '@/db/load/write'
+import { getMachine } from '@/db/machine/read'
+import { controlErrorText, type Control } from '@/devices/control/port'
+import { note } from '../records/note'
+import { emptyRegister } from '../return/empty-register'
+import type { Refused, Work } from '../work'
+
+/**
+ * Gives a load up. Figures that went to the control already are taken back: its row is left as the machine's safe empty
+ * state, and its list without the tool.
+ */
+export async function dropLoad(work: Work, control: Control, serial: string, reason: string): Promise<Result<null, Refused>> {
+  const run = getLoadRun(work.db, serial)
+  if (!run) return fail({ code: 'NOT_BEGUN', text: `No load of ${serial} is under way.` })
+  const machine = getMachine(work.db, run.machine)
+  const assembly = getAssembly(work.db, serial)
+  if (run.sent && machine && assembly) {
+    const state = await control.state(machine.key)
+    if (!state.ok) return fail({ code: state.error.code, text: controlErrorText(state.error) })
+    const emptied = await emptyRegister(work, control, machine, { ...assembly, t: run.t, pocket: run.pocket })
+    if (!emptied.ok) return emptied
+    const listed = run.pocket === SPINDLE ? state.value.spindle : state.value.magazine.get(run.pocket)
+    if (listed === run.t) {
+      const told = await control.assign(machine.key, run.pocket, null)
+      if (!told.ok) return fail({ code: told.error.code, text: controlErrorText(told.error) })
+    }
+  }
+  const done = inTransaction(work.db, () => {
+    if (!deleteLoadRun(work.db, run.id)) return false
+    note(
+      work,
+      'load given up',
+      `For ${machine?.name ?? run.machine}, ${pocketText(run.pocket)}: ${reason}${run.sent ? '; its row was emptied' : '; nothing was written'}`,
+      { serial, t: run.t, machine: run.machine },
+    )
+    return true
+  })
+  return done ? ok(null) : fail({ code: 'CHANGED', text: `The load of ${serial} is over already.` })
+}

@@ -1,0 +1,100 @@
+import { compareTable, isEmptyRow, registerNumber, registersOf, type Handover } from '@/core/handover'
+import { inTheWay, type LoadCase, type MachineState } from '@/core/load'
+import { wantedOf } from '@/core/plan'
+import { numberOf, type Assembly, type Machine } from '@/core/tool'
+import type { Db } from '@/db/connection'
+import { listJobs } from '@/db/job/read'
+import { getComponent, getHolder } from '@/db/library/read'
+import { getMachine } from '@/db/machine/read'
+import { lastMeasurement } from '@/db/measurement/read'
+import type { ControlTable } from '@/devices/control/port'
+import { massOf, widestOf, type MagazineRead } from './magazine'
+
+/** What the control tells when it is asked; both null when it does not answer. */
+export interface Told {
+  readonly state: MachineState | null
+  readonly table: ControlTable | null
+}
+
+const MONTH_MS = 30.4 * 24 * 3600 * 1000
+
+function studOf(db: Db, serial: string, now: string): LoadCase['tool']['stud'] {
+  const holder = getHolder(db, serial)
+  const stud = holder?.stud ? getComponent(db, holder.stud) : null
+  if (!holder || stud?.kind !== 'pull-stud') return null
+  const months = numberOf(stud, 'ageMonths')
+  const tooOld =
+    months !== undefined && holder.studSince !== null && Date.parse(now) - Date.parse(holder.studSince) > months * MONTH_MS
+  return { form: String(stud.studForm), tooOld }
+}
+
+/** Everything the rules of loading look at, read once. */
+export function loadCase(
+  db: Db,
+  given: {
+    readonly machine: Machine
+    readonly assembly: Assembly
+    readonly handover: Handover
+    readonly pocket: number | null
+    readonly room: MagazineRead
+    readonly told: Told
+    readonly now: string
+  },
+): LoadCase {
+  const { machine, assembly, handover, pocket, room, told, now } = given
+  const { values } = handover
+  const measured = lastMeasurement(db, assembly.id)
+  const register = registerNumber({ ...values, pocket: values.pocket ?? pocket }, machine) ?? values.t
+  const row = told.table ? (told.table.get(register) ?? {}) : null
+  const widestMm = Math.max(values.radiusMm, widestOf(db, assembly))
+  const others = room.standing.filter((s) => s.serial !== assembly.serial)
+  const heldHere = room.held.find((h) => h.pocket === pocket && h.serial !== assembly.serial)
+  const standing = others.find((s) => s.pocket === pocket)
+  const speeds = assembly.parts.flatMap(({ component }) => {
+    const part = getComponent(db, component)
+    return (part && numberOf(part, 'RPMX')) ?? []
+  })
+  // its own entry in the control's list, from a load that was interrupted, is no other tool
+  const same = others.find((s) => s.t === values.t && !(s.serial === null && s.pocket === pocket))
+  const ownEntry = standing !== undefined && standing.serial === null && standing.t === values.t
+  return {
+    machine,
+    tool: {
+      serial: assembly.serial,
+      t: values.t,
+      coupling: assembly.coupling,
+      condition: assembly.condition,
+      stud: studOf(db, assembly.serial, now),
+      lengthMm: values.lengthMm,
+      widestMm,
+      massKg: massOf(db, assembly),
+      greatestRpm: speeds.length ? Math.min(...speeds) : null,
+      // nothing is balanced here yet
+      balanced: false,
+    },
+    measured: measured && { at: measured.at, verdict: measured.verdict },
+    madeFor: { key: values.machine, name: getMachine(db, values.machine)?.name ?? values.machine },
+    jobs: listJobs(db)
+      .filter((job) => job.machine === machine.key)
+      .flatMap((job) => {
+        const wanted = wantedOf(job).find((w) => w.t === values.t)
+        return wanted ? [{ id: job.id, maxSpindle: wanted.maxSpindle, programs: job.programs }] : []
+      }),
+    pocket,
+    givenPocket: values.pocket,
+    inPocket:
+      standing && !ownEntry
+        ? standing
+        : heldHere
+          ? { pocket: heldHere.pocket, t: heldHere.t, serial: heldHere.serial, radiusMm: 0, massKg: null }
+          : null,
+    touches: pocket === null || pocket === 0 ? [] : inTheWay({ ...room, standing: others }, pocket, widestMm),
+    sameT: same ? { pocket: same.pocket, serial: same.serial } : null,
+    state: told.state,
+    row,
+    register,
+    rowIsEmpty: row !== null && isEmptyRow(row, machine),
+    rowIsOurs: told.table !== null && compareTable(registersOf(values, machine), told.table, machine.unit).same,
+    now,
+  }
+}

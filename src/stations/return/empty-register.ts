@@ -1,0 +1,33 @@
+import { compareTable, emptyRow, registerNumber, registersOf, type HeldRow } from '@/core/handover'
+import type { Assembly, Machine } from '@/core/tool'
+import { fail, ok, type Result } from '@/core/units'
+import { lastHandover } from '@/db/handover/read'
+import { controlErrorText, type Control } from '@/devices/control/port'
+import { tryPost } from '../hand-over/propose'
+import type { Refused, Work } from '../work'
+
+/** Writes the safe empty state into a tool's row and reads it back. */
+export async function emptyRegister(
+  work: Work,
+  control: Control,
+  machine: Machine,
+  { serial, t, pocket }: Pick<Assembly, 'serial' | 't' | 'pocket'>,
+): Promise<Result<HeldRow, Refused>> {
+  const last = lastHandover(work.db, serial)
+  if (!last || t === null) return fail({ code: 'NO_HANDOVER', text: `${serial} was never handed over.` })
+  const empty = { ...last.values, ...emptyRow(machine), t, pocket, cornerRadiusMm: null, wear: undefined }
+  const post = await tryPost(work.db, control, machine, [{ ...empty, name: 'EMPTY' }], work.now)
+  if (!post.ok) return post
+  const sent = await control.run(machine.key, post.value.text)
+  if (!sent.ok) return fail({ code: sent.error.code, text: controlErrorText(sent.error) })
+  const held = await control.table(machine.key)
+  if (!held.ok) return fail({ code: held.error.code, text: controlErrorText(held.error) })
+  const register = registerNumber({ t, pocket }, machine) ?? t
+  const wrong = compareTable(registersOf(empty, machine), held.value, machine.unit).rows.find((r) => !r.same)
+  if (wrong)
+    return fail({
+      code: 'READ_BACK',
+      text: `The control holds ${wrong.held ?? 'nothing'} as ${wrong.register} of the empty row ${register}. Look at its table before anything is called.`,
+    })
+  return ok(held.value.get(register) ?? {})
+}

@@ -1,0 +1,246 @@
+'use client'
+import { useRouter } from 'next/navigation'
+import { useEffect, useRef, useState } from 'react'
+import type { LabelLayout } from '@/core/tool'
+import type { Result } from '@/core/units'
+import { BigAction } from '../common/actions'
+import { Field, FIELD } from '../common/form'
+import { Problem, Say, Sheet, Title } from '../common/sheet'
+import { HANDOVER_TABS, SubNav } from '../common/sub-nav'
+import { useAct } from '../common/use-act'
+
+interface Given {
+  machine: string
+  handover: number
+  code: 'datamatrix' | 'qr'
+  layout: { widthMm: number; heightMm: number; title: string; lines: string[] }
+}
+type Tried = Result<{ readonly svg: string; readonly cut: readonly number[] }, { text: string }>
+
+const MOST_LINES = 8
+const SOON_MS = 250
+
+/** How a machine's labels look: its lines as small templates, with the label beside them as it would be printed. */
+export function LabelEditor({
+  machine,
+  machines,
+  layout,
+  code,
+  tools,
+  fields,
+  lead,
+  tryLabel,
+  keep,
+}: {
+  readonly machine: { readonly key: string; readonly name: string }
+  readonly machines: readonly { readonly key: string; readonly name: string }[]
+  readonly layout: LabelLayout
+  readonly code: 'datamatrix' | 'qr'
+  /** Hand-overs to try it on. */
+  readonly tools: readonly { readonly id: number; readonly name: string }[]
+  /** What a line may name. */
+  readonly fields: Readonly<Record<string, string>>
+  readonly lead: boolean
+  readonly tryLabel: (given: Given) => Promise<Tried>
+  readonly keep: (given: Given) => Promise<Result<null, { text: string }>>
+}) {
+  const router = useRouter()
+  const { busy, problem, run } = useAct()
+  const [lines, setLines] = useState<readonly string[]>([layout.title, ...layout.lines])
+  const [size, setSize] = useState({ widthMm: String(layout.widthMm), heightMm: String(layout.heightMm) })
+  const [kind, setKind] = useState(code)
+  const [handover, setHandover] = useState(tools[0]?.id ?? null)
+  const [tried, setTried] = useState<Tried | null>(null)
+  const [kept, setKept] = useState(false)
+  const at = useRef(0)
+  const given: Given | null =
+    handover === null
+      ? null
+      : {
+          machine: machine.key,
+          handover,
+          code: kind,
+          layout: {
+            widthMm: Number(size.widthMm.replace(',', '.')) || 0,
+            heightMm: Number(size.heightMm.replace(',', '.')) || 0,
+            title: lines[0] ?? '',
+            lines: lines.slice(1),
+          },
+        }
+  const asked = JSON.stringify(given)
+  useEffect(() => {
+    if (asked === 'null') return
+    let off = false
+    const timer = setTimeout(() => {
+      tryLabel(JSON.parse(asked) as Given)
+        .then((answer) => !off && setTried(answer))
+        .catch(() => !off && setTried({ ok: false, error: { text: 'No answer from the tool room.' } }))
+    }, SOON_MS)
+    return () => {
+      off = true
+      clearTimeout(timer)
+    }
+  }, [asked, tryLabel])
+  const change = (i: number, text: string) => {
+    setKept(false)
+    setLines((all) => all.map((line, k) => (k === i ? text : line)))
+  }
+  const cut = tried?.ok ? tried.value.cut : []
+  return (
+    <Sheet
+      left={
+        <>
+          <SubNav tabs={HANDOVER_TABS} label="Sheets of Hand over" />
+          <div className="flex items-center justify-between gap-4">
+            <Title lead="Labels">for {machine.name}</Title>
+            <select
+              className={`${FIELD} mt-0! w-44!`}
+              aria-label="Machine"
+              value={machine.key}
+              onChange={(e) => router.push(`/hand-over/labels?machine=${e.target.value}`)}
+            >
+              {machines.map((m) => (
+                <option key={m.key} value={m.key}>
+                  {m.name}
+                </option>
+              ))}
+            </select>
+          </div>
+          {tools.length === 0 ? (
+            <p className="text-soft text-lg">Release a tool for {machine.name} first: a label is tried on a real one.</p>
+          ) : tried?.ok ? (
+            // eslint-disable-next-line @next/next/no-img-element -- drawn on the server, in true proportion
+            <img
+              src={`data:image/svg+xml;utf8,${encodeURIComponent(tried.value.svg)}`}
+              alt="The label as it would be printed"
+              className="border-rule w-full max-w-[620px] border bg-white"
+            />
+          ) : (
+            <p className="text-soft text-lg">{tried ? 'No label to show.' : 'Drawing it …'}</p>
+          )}
+          {tools.length > 0 && (
+            <label className="flex items-center gap-3 text-lg font-semibold">
+              Tried on
+              <select
+                className={`${FIELD} mt-0! max-w-[420px]`}
+                value={handover ?? ''}
+                onChange={(e) => setHandover(Number(e.target.value))}
+              >
+                {tools.map((t) => (
+                  <option key={t.id} value={t.id}>
+                    {t.name}
+                  </option>
+                ))}
+              </select>
+            </label>
+          )}
+          <h2 className="mt-1 text-xl font-bold">What a line may name</h2>
+          <ul className="flex flex-wrap gap-2">
+            {Object.entries(fields).map(([key, about]) => (
+              <li key={key}>
+                <button
+                  type="button"
+                  title={about}
+                  className="border-rule font-head h-11 border-[1.5px] px-3 text-lg font-semibold"
+                  onClick={() => change(at.current, `${lines[at.current] ?? ''} {{ ${key} }}`.trimStart())}
+                >
+                  {key}
+                </button>
+              </li>
+            ))}
+          </ul>
+          <p className="text-soft">
+            Pressed, it is added to the line you were in. Lengths carry their unit, in the machine’s own. A line that comes out
+            empty is left out.
+          </p>
+        </>
+      }
+      right={
+        <>
+          <h2 className="text-2xl font-bold">Lines</h2>
+          {lines.map((text, i) => (
+            <div key={i} className="flex items-start gap-2">
+              <div className="flex-1">
+                <Field name={i === 0 ? 'Large' : `Line ${i}`} error={cut.includes(i) ? 'cut off at its end' : undefined}>
+                  <input
+                    className={FIELD}
+                    value={text}
+                    onFocus={() => (at.current = i)}
+                    onChange={(e) => change(i, e.target.value)}
+                  />
+                </Field>
+              </div>
+              {i > 0 && (
+                <button
+                  type="button"
+                  className="text-soft mt-6 h-11 w-11 text-2xl"
+                  aria-label={`Take line ${i} away`}
+                  onClick={() => setLines((all) => all.filter((_, k) => k !== i))}
+                >
+                  ×
+                </button>
+              )}
+            </div>
+          ))}
+          {lines.length <= MOST_LINES && (
+            <button
+              type="button"
+              className="text-act mt-1 h-11 self-start text-lg font-semibold"
+              onClick={() => setLines((all) => [...all, ''])}
+            >
+              + another line
+            </button>
+          )}
+          <div className="mt-1 grid grid-cols-3 gap-3">
+            {(['widthMm', 'heightMm'] as const).map((key) => (
+              <Field key={key} name={key === 'widthMm' ? 'Wide' : 'High'} unit="mm">
+                <input
+                  className={`${FIELD} figures`}
+                  inputMode="decimal"
+                  value={size[key]}
+                  onChange={(e) => setSize((s) => ({ ...s, [key]: e.target.value }))}
+                />
+              </Field>
+            ))}
+            <Field name="Code">
+              <select className={FIELD} value={kind} onChange={(e) => setKind(e.target.value as typeof kind)}>
+                <option value="datamatrix">Data Matrix</option>
+                <option value="qr">QR</option>
+              </select>
+            </Field>
+          </div>
+          <div className="mt-auto pt-3">
+            {tried && !tried.ok && (
+              <Say tone="off" lead="It cannot be printed so.">
+                {tried.error.text}
+              </Say>
+            )}
+            {!lead && (
+              <Say tone="todo" lead="A lead keeps it.">
+                Everybody reads these labels.
+              </Say>
+            )}
+            {kept && (
+              <Say tone="holds" lead="Kept." role="status">
+                Every label of {machine.name} looks like this from now on.
+              </Say>
+            )}
+            <Problem lead="Not kept." text={problem} />
+            <BigAction
+              disabled={busy || !lead || !given || !tried?.ok || cut.length > 0}
+              onAct={() =>
+                given &&
+                void run(
+                  () => keep(given),
+                  () => setKept(true),
+                )
+              }
+            >
+              Keep for {machine.name}
+            </BigAction>
+          </div>
+        </>
+      }
+    />
+  )
+}

@@ -1,0 +1,52 @@
+import type { Handover } from '@/core/handover'
+import { pocketText, type Machine } from '@/core/tool'
+import { fixed, mmToUnit, unitMark } from '@/core/units'
+import { formatWhen } from '../format/due'
+
+/** Every number this holder ever had: what it froze, who released it, and why it stopped being current. */
+export function Numbers({
+  handovers,
+  people,
+  machines,
+}: {
+  readonly handovers: readonly Handover[]
+  readonly people: Readonly<Record<string, string>>
+  readonly machines: Readonly<Record<string, Machine>>
+}) {
+  if (!handovers.length) return null
+  return (
+    <details>
+      <summary className="font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">
+        {handovers.length === 1 ? 'One number so far' : `${handovers.length} numbers so far`}
+      </summary>
+      <ul>
+        {handovers.map(({ id, values, personId, releasedAt, voidedAt, voidReason, measurementId }) => {
+          const machine = machines[values.machine]
+          const say = (mm: number) => `${fixed(mmToUnit(mm, values.unit), machine?.decimals ?? 3)} ${unitMark(values.unit)}`
+          return (
+            <li key={id} className="border-rule grid grid-cols-[44px_1fr] gap-x-3 border-b py-2">
+              <b className="font-head figures text-[22px] leading-none">{values.issue}</b>
+              <span className="leading-snug">
+                <span className={`font-head text-lg font-bold ${voidedAt ? 'text-soft' : 'text-holds'}`}>
+                  {voidedAt ? '○ out of date' : '● current'}
+                </span>{' '}
+                <span className="figures font-semibold">
+                  L {say(values.lengthMm)}, radius {say(values.radiusMm)}
+                  {values.cornerRadiusMm === null ? '' : `, R ${say(values.cornerRadiusMm)}`}
+                  {values.wear ? `, wear ${say(values.wear.lengthMm)}` : ''}
+                </span>
+                <br />
+                <span className="text-soft">
+                  T{values.t} for {machine?.name ?? values.machine}
+                  {values.pocket === null ? '' : `, ${pocketText(values.pocket)}`} · {people[personId] ?? personId},{' '}
+                  {formatWhen(releasedAt)} · from measurement {measurementId}
+                  {voidedAt ? ` · ${voidReason ?? 'replaced'}, ${formatWhen(voidedAt)}` : ''}
+                </span>
+              </span>
+            </li>
+          )
+        })}
+      </ul>
+    </details>
+  )
+}

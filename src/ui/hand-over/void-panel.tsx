@@ -1,0 +1,53 @@
+'use client'
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import type { Result } from '@/core/units'
+import { SmallAction, SmallActions } from '../common/actions'
+import { FIELD } from '../common/form'
+import { Problem } from '../common/sheet'
+import { useAct } from '../common/use-act'
+
+/** Takes a hand-over back with a reason, or leads to a new number for a label that was lost. */
+export function VoidPanel({
+  serial,
+  takeBack,
+}: {
+  readonly serial: string
+  readonly takeBack: (given: { serial: string; reason: string }) => Promise<Result<{ issue: number }, { text: string }>>
+}) {
+  const router = useRouter()
+  const { busy, problem, run } = useAct()
+  const [reason, setReason] = useState<string | null>(null)
+  return (
+    <>
+      <Problem lead="Not taken back." text={problem} />
+      {reason === null ? (
+        <SmallActions>
+          <SmallAction onAct={() => router.push(`/hand-over/${serial}?anew=1`)}>New number …</SmallAction>
+          <SmallAction onAct={() => setReason('')}>Take it back …</SmallAction>
+        </SmallActions>
+      ) : (
+        <SmallActions>
+          <input
+            className={`${FIELD} mt-0! flex-1`}
+            aria-label="Why it is taken back"
+            placeholder="why"
+            value={reason}
+            onChange={(e) => setReason(e.target.value)}
+          />
+          <SmallAction
+            disabled={busy}
+            onAct={() =>
+              void run(
+                () => takeBack({ serial, reason }),
+                () => setReason(null),
+              )
+            }
+          >
+            Take it back
+          </SmallAction>
+        </SmallActions>
+      )}
+    </>
+  )
+}

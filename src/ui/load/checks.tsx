@@ -1,0 +1,101 @@
+import type { LoadFinding } from '@/core/load'
+import type { LoadRule } from '@/core/tool'
+import { FIELD } from '../common/form'
+
+export interface Line {
+  readonly rule: string
+  readonly state: 'waits' | 'holds' | 'told' | 'asks' | 'refused'
+  readonly text: string
+}
+
+const MARK: Record<Line['state'], { readonly shape: string; readonly look: string }> = {
+  waits: { shape: '▲', look: 'text-act' },
+  holds: { shape: '●', look: 'text-holds' },
+  told: { shape: '△', look: 'text-soft' },
+  asks: { shape: '◐', look: 'text-unsure' },
+  refused: { shape: '◆', look: 'text-off' },
+}
+
+function CheckLine({ line, small = false }: { readonly line: Line; readonly small?: boolean }) {
+  const plain = line.state === 'holds' || line.state === 'told'
+  return (
+    <div
+      className={`grid grid-cols-[28px_1fr] items-center ${small ? 'min-h-8 text-base' : `${line.state === 'holds' ? 'min-h-9' : 'min-h-11'} py-1 text-[18px]`}`}
+    >
+      <span className={`text-lg ${MARK[line.state].look}`} aria-label={line.state}>
+        {MARK[line.state].shape}
+      </span>
+      <span className={plain ? '' : `font-semibold ${MARK[line.state].look}`}>{line.text}</span>
+    </div>
+  )
+}
+
+const WHO = { anyone: 'whoever loads may go on, and says why', lead: 'a lead may go on, and says why', nobody: '' } as const
+
+/** Scans first, then what speaks against it or is asked, then the rules that hold, folded. */
+export function Checks({
+  scans,
+  findings,
+  overruled,
+  reasons,
+  onReason,
+}: {
+  readonly scans: readonly Line[]
+  readonly findings: readonly LoadFinding[]
+  readonly overruled: readonly { readonly rule: LoadRule; readonly reason: string; readonly who: string }[]
+  readonly reasons: Readonly<Partial<Record<LoadRule, string>>>
+  /** Left out once a load is begun. */
+  readonly onReason?: (rule: LoadRule, reason: string) => void
+}) {
+  const open = findings.filter((f) => f.state === 'refused' || f.state === 'asks' || f.state === 'told')
+  const holding = findings.filter((f) => f.state === 'holds')
+  return (
+    <div data-testid="checks">
+      <ol>
+        {scans.map((line) => (
+          <li key={line.rule} className="border-rule border-b">
+            <CheckLine line={line} />
+          </li>
+        ))}
+        {open.map((f) => {
+          const done = overruled.find((o) => o.rule === f.rule)
+          return (
+            <li key={f.rule} className="border-rule border-b">
+              <CheckLine line={f} />
+              {done && (
+                <p className="text-soft pb-1.5 pl-7">
+                  Overruled by {done.who}: {done.reason}
+                </p>
+              )}
+              {f.state === 'asks' && !done && onReason && (
+                <label className="block pb-2 pl-7">
+                  <span className="text-soft">{WHO[f.may]}</span>
+                  <input
+                    className={FIELD}
+                    value={reasons[f.rule] ?? ''}
+                    placeholder="why it may go in all the same"
+                    aria-label={`Why: ${f.text}`}
+                    onChange={(e) => onReason(f.rule, e.target.value)}
+                  />
+                </label>
+              )}
+            </li>
+          )
+        })}
+      </ol>
+      {holding.length > 0 && (
+        <details className="border-rule border-b">
+          <summary className="grid min-h-11 cursor-pointer grid-cols-[28px_1fr] items-center text-[18px]">
+            <span className="text-holds text-lg" aria-hidden="true">
+              ●
+            </span>
+            <span>{holding.length === 1 ? 'One rule holds' : `${holding.length} rules hold`} ▾</span>
+          </summary>
+          {holding.map((f) => (
+            <CheckLine key={f.rule} line={f} small />
+          ))}
+        </details>
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,179 @@
+'use client'
+import { useRouter } from 'next/navigation'
+import { useForm } from 'react-hook-form'
+import { MAY_BE_SET, RULE_NAMES } from '@/core/load'
+import { LOAD_RULES, type LoadLimits, type LoadRule, type Magazine, type MayOverrule } from '@/core/tool'
+import type { Result } from '@/core/units'
+import { BigAction } from '../common/actions'
+import { Field, FIELD } from '../common/form'
+import { Problem, Say, Sheet, Title } from '../common/sheet'
+import { LOAD_TABS, SubNav } from '../common/sub-nav'
+import { useAct } from '../common/use-act'
+
+const WHO: readonly (readonly [MayOverrule, string])[] = [
+  ['anyone', 'whoever loads'],
+  ['lead', 'a lead'],
+  ['nobody', 'nobody'],
+]
+
+interface Fields {
+  readonly limits: LoadLimits
+  readonly magazine: Magazine
+}
+
+/** The rules of loading one machine: who may go on against which, and from where on it is asked. */
+export function RulesForm({
+  machine,
+  machines,
+  limits,
+  magazine,
+  may,
+  lead,
+  keep,
+}: {
+  readonly machine: { readonly key: string; readonly name: string; readonly pockets: number }
+  readonly machines: readonly { readonly key: string; readonly name: string }[]
+  readonly limits: LoadLimits
+  readonly magazine: Magazine
+  readonly may: Readonly<Record<LoadRule, MayOverrule>>
+  readonly lead: boolean
+  readonly keep: (given: Fields & { machine: string }) => Promise<Result<null, { text: string }>>
+}) {
+  const router = useRouter()
+  const { busy, problem, run } = useAct()
+  const set = Object.fromEntries(MAY_BE_SET.map((rule) => [rule, may[rule]]))
+  const { register, handleSubmit, formState } = useForm<Fields>({ defaultValues: { limits: { ...limits, may: set }, magazine } })
+  const save = handleSubmit((given) => run(() => keep({ ...given, machine: machine.key })))
+  const number = (name: Parameters<typeof register>[0], min: number, max: number) => ({
+    ...register(name, {
+      valueAsNumber: true,
+      min: { value: min, message: `from ${min}` },
+      max: { value: max, message: `up to ${max}` },
+    }),
+    className: `${FIELD} figures`,
+    inputMode: 'decimal' as const,
+    disabled: !lead,
+  })
+  const wrong = formState.errors
+  return (
+    <Sheet
+      left={
+        <>
+          <SubNav tabs={LOAD_TABS} label="Sheets of Load" />
+          <div className="flex items-center justify-between gap-4">
+            <Title lead={machine.name}>what is looked at before a tool goes in</Title>
+            <select
+              className={`${FIELD} mt-0! w-44!`}
+              aria-label="Machine"
+              value={machine.key}
+              onChange={(e) => router.push(`/load/rules?machine=${e.target.value}`)}
+            >
+              {machines.map((m) => (
+                <option key={m.key} value={m.key}>
+                  {m.name}
+                </option>
+              ))}
+            </select>
+          </div>
+          <table className="w-full text-left text-[18px]">
+            <thead>
+              <tr className="border-ink border-b-2 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">
+                <th scope="col">rule</th>
+                <th scope="col" className="w-[220px]">
+                  who may go on against it, with a reason
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {LOAD_RULES.map((rule) => (
+                <tr key={rule} className="border-rule border-b">
+                  <th scope="row" className="py-1.5 font-semibold">
+                    {RULE_NAMES[rule]}
+                  </th>
+                  <td>
+                    {MAY_BE_SET.includes(rule) ? (
+                      <select
+                        className={`${FIELD} mt-0!`}
+                        aria-label={`Who may go on against: ${RULE_NAMES[rule]}`}
+                        disabled={!lead}
+                        {...register(`limits.may.${rule}`)}
+                      >
+                        {WHO.map(([key, name]) => (
+                          <option key={key} value={key}>
+                            {name}
+                          </option>
+                        ))}
+                      </select>
+                    ) : (
+                      <span className="text-soft px-3">nobody</span>
+                    )}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </>
+      }
+      right={
+        <>
+          <h2 className="text-2xl font-bold">From where on</h2>
+          <div className="mt-2 grid grid-cols-2 gap-3">
+            <Field name="Measured within" unit="days" error={wrong.limits?.measuredDays?.message}>
+              <input {...number('limits.measuredDays', 1, 3650)} />
+            </Field>
+            <Field name="Balanced from" unit="rev/min" error={wrong.limits?.balanceFromRpm?.message}>
+              <input {...number('limits.balanceFromRpm', 0, 200_000)} />
+            </Field>
+            <Field name="Changer slow from" unit="kg" error={wrong.limits?.slowFromKg?.message}>
+              <input {...number('limits.slowFromKg', 0, 200)} />
+            </Field>
+            <Field name="By lift from" unit="kg" error={wrong.limits?.liftFromKg?.message}>
+              <input {...number('limits.liftFromKg', 0, 200)} />
+            </Field>
+          </div>
+          <label className="mt-3 flex min-h-11 items-center gap-3 text-lg font-semibold">
+            <input
+              type="checkbox"
+              className="h-5 w-5 accent-[var(--color-act)]"
+              disabled={!lead}
+              {...register('limits.asksLabel')}
+            />
+            The label is scanned too
+          </label>
+          <h2 className="mt-3 text-2xl font-bold">Magazine, {machine.pockets} pockets</h2>
+          <div className="mt-2 grid grid-cols-3 gap-3">
+            <Field name="Form">
+              <select className={FIELD} disabled={!lead} {...register('magazine.form')}>
+                <option value="chain">chain</option>
+                <option value="drum">drum</option>
+                <option value="rack">rack</option>
+              </select>
+            </Field>
+            <Field name="Pitch" unit="mm" error={wrong.magazine?.pitchMm?.message}>
+              <input {...number('magazine.pitchMm', 20, 1000)} />
+            </Field>
+            <Field name="Gap" unit="mm" error={wrong.magazine?.gapMm?.message}>
+              <input {...number('magazine.gapMm', 0, 100)} />
+            </Field>
+          </div>
+          <div className="mt-auto pt-3">
+            {!lead && (
+              <Say tone="todo" lead="A lead sets these.">
+                What is refused at a machine protects everybody.
+              </Say>
+            )}
+            {formState.isSubmitSuccessful && !problem && !busy && (
+              <Say tone="holds" lead="Kept." role="status">
+                They hold from the next load on.
+              </Say>
+            )}
+            <Problem lead="Not kept." text={problem} />
+            <BigAction onAct={() => void save()} disabled={busy || !lead}>
+              Keep for {machine.name}
+            </BigAction>
+          </div>
+        </>
+      }
+    />
+  )
+}
