@@ -4,7 +4,7 @@
  */
 import { createHash } from 'node:crypto'
 import { z } from 'zod'
-import { Refused, type MachineFacts, type Table } from './interpreter'
+import { Refused, type MachineFacts, type Modal, type Table } from './interpreter'
 
 /** How a machine is made, beside what its control is. */
 export interface CellFacts extends MachineFacts {
@@ -32,7 +32,7 @@ export interface Cell {
   readonly programs: Readonly<Record<string, string>>
   /** Minutes each T has cut since its row was last written as a whole. */
   readonly cutMin: Readonly<Record<string, number>>
-  readonly modal: readonly string[]
+  readonly modal: Modal
   /** Faults to switch on: every answer late by so much; the next request cut before or after its work. */
   readonly faults: { readonly slowMs: number; readonly drop: 'before' | 'after' | null }
 }
@@ -49,7 +49,7 @@ export const newCell = (facts: CellFacts): Cell => ({
   running: null,
   programs: {},
   cutMin: {},
-  modal: ['G90', facts.unit === 'inch' ? 'G20' : 'G21', 'G17', 'G94', 'G40', 'G49', 'G80'],
+  modal: { unit: facts.unit, incremental: false },
   faults: { slowMs: 0, drop: null },
 })
 
@@ -169,9 +169,9 @@ export const storeProgram = (cell: Cell, name: string, text: string): Cell => ({
 })
 
 /** After a whole row was written its minutes count from zero. */
-export function keepTable(cell: Cell, table: Table): Cell {
+export function keepTable(cell: Cell, { table, modal }: { readonly table: Table; readonly modal: Modal }): Cell {
   const fresh = Object.keys(table).filter((t) => JSON.stringify(table[t]) !== JSON.stringify(cell.table[t]))
-  return { ...cell, table, cutMin: fresh.reduce((all, t) => without(all, Number(t)), { ...cell.cutMin }) }
+  return { ...cell, table, modal, cutMin: fresh.reduce((all, t) => without(all, Number(t)), { ...cell.cutMin }) }
 }
 
 /** What the control tells of itself and of its switches; a switch that it has not is null. */
@@ -192,6 +192,6 @@ export function report(facts: CellFacts, cell: Cell) {
       hash: createHash('sha256').update(text).digest('hex'),
     })),
     cutMin: cell.cutMin,
-    modal: cell.modal,
+    modal: [cell.modal.unit === 'inch' ? 'G20' : 'G21', cell.modal.incremental ? 'G91' : 'G90'],
   }
 }

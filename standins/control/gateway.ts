@@ -5,17 +5,23 @@
 import { XMLParser } from 'fast-xml-parser'
 import Papa from 'papaparse'
 import { z } from 'zod'
-import { Refused, runOffsets, type MachineFacts, type Offsets, type Table } from './interpreter'
+import { Refused, runFile, type MachineFacts, type Modal, type Offsets, type Table } from './interpreter'
 
 /** Runs a file of any kind on a copy of a table; which kind it is shows at its beginning. */
-export function takeFile(facts: MachineFacts, before: Table, text: string): Table {
+export function takeFile(
+  facts: MachineFacts,
+  before: Table,
+  text: string,
+  modal: Modal,
+): { readonly table: Table; readonly modal: Modal } {
   const start = text.trimStart()
-  if (start.startsWith('{')) return merge(facts, before, fromJson(facts, start))
-  if (start.startsWith('<')) return merge(facts, before, fromXml(facts, start))
-  if (/^T,/.test(start)) return merge(facts, before, fromCsv(facts, start))
-  if (/^;.*\bunits (mm|inch)\b|^T\d+ +P\d/m.test(start) && !/G10/.test(start))
-    return merge(facts, before, fromTable(facts, start))
-  return runOffsets(facts, before, text)
+  // data carries its own units and leaves what is in force as it is
+  const data = (rows: readonly Taken[]) => ({ table: merge(facts, before, rows), modal })
+  if (start.startsWith('{')) return data(fromJson(facts, start))
+  if (start.startsWith('<')) return data(fromXml(facts, start))
+  if (/^T,/.test(start)) return data(fromCsv(facts, start))
+  if (/^;.*\bunits (mm|inch)\b|^T\d+ +P\d/m.test(start) && !/G10/.test(start)) return data(fromTable(facts, start))
+  return runFile(facts, before, text, modal)
 }
 
 interface Taken {

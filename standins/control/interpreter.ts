@@ -71,15 +71,31 @@ const keep = (value: number, decimals: number): number => {
   return (Math.sign(value) * Math.round(Math.abs(value) * f + 1e-9)) / f
 }
 
+/** What stays in force from one file to the next. */
+export interface Modal {
+  /** null on a scratch table, where nothing came before: a file must say it. */
+  readonly unit: 'mm' | 'inch' | null
+  readonly incremental: boolean
+}
+
+export const NO_MODAL: Modal = { unit: null, incremental: false }
+
+/** A file on an empty past: @returns the new table; the one given is not changed */
+export const runOffsets = (facts: MachineFacts, before: Table, text: string): Table =>
+  runFile(facts, before, text, NO_MODAL).table
+
 /**
  * Runs a file on a copy of a table.
- * @returns the new table; the one given is not changed
  * @throws Refused at the first line that the control cannot take
  */
-export function runOffsets(facts: MachineFacts, before: Table, text: string): Table {
+export function runFile(
+  facts: MachineFacts,
+  before: Table,
+  text: string,
+  modal: Modal,
+): { readonly table: Table; readonly modal: Modal } {
   const table: Table = structuredClone(before)
-  let unit: 'mm' | 'inch' | null = null
-  let incremental = false
+  let { unit, incremental } = modal
   let setting = false
   const lines = text.split(/\r?\n/)
   for (let number = 1; number <= lines.length; number++) {
@@ -111,7 +127,7 @@ export function runOffsets(facts: MachineFacts, before: Table, text: string): Ta
       setting = false
     } else if (setting && (last('P') || last('R'))) throw new Refused(number, 'data words without G10')
   }
-  return table
+  return { table, modal: { unit, incremental } }
 }
 
 interface Word {

@@ -8,7 +8,7 @@ import { join } from 'node:path'
 import { z } from 'zod'
 import { assign, Hand, hand, keepTable, newCell, report, storeProgram, turnTo, type Cell, type CellFacts } from './cell'
 import { takeFile } from './gateway'
-import { Refused } from './interpreter'
+import { NO_MODAL, Refused } from './interpreter'
 
 const port = Number(process.env.CONTROL_PORT ?? 3001)
 const folder = process.env.CONTROL_DATA ?? './data/control'
@@ -79,10 +79,10 @@ function workOn(facts: CellFacts, cell: Cell, what: string, name: string, text: 
     case 'table':
       return { body: table(cell.table) }
     case 'scratch':
-      return { body: table(takeFile(facts, {}, text)) }
+      return { body: table(takeFile(facts, {}, text, NO_MODAL).table) }
     case 'run': {
       if (facts.takes === 'typing') throw new Refused(null, 'this control takes no files: its figures are typed')
-      const next = keepTable(cell, takeFile(facts, cell.table, text))
+      const next = keepTable(cell, takeFile(facts, cell.table, text, cell.modal))
       return { cell: next, body: table(next.table) }
     }
     case 'state':

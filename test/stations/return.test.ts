@@ -10,7 +10,20 @@ import { ok } from '@/core/units'
 import { readTagNow, writeTag } from '@/stations/hand-over/write-tag'
 import { releaseHandover } from '@/stations/hand-over/release-hand-over'
 import { readInside, unloadTool, type Fate } from '@/stations/return/unload'
-import { codeOf, loaded, measured, toolRoom, valueOf, withJobs, withT4, type ToolRoom } from '../support/tool-room'
+import { saveMeasurement } from '@/stations/measure/save-measurement'
+import {
+  codeOf,
+  goodT4,
+  later,
+  loaded,
+  measured,
+  saving,
+  toolRoom,
+  valueOf,
+  withJobs,
+  withT4,
+  type ToolRoom,
+} from '../support/tool-room'
 
 async function inHeron(): Promise<ToolRoom> {
   const room = measured(withT4(withJobs(toolRoom())))
@@ -111,6 +124,24 @@ describe('taking a tool out', () => {
     expect(done.tag).toContain('on its chip')
     const read = valueOf(await readTagNow(station))
     expect(read.record).toMatchObject({ id: 'BX00143', t: 4, lw: -0.02, xw: 0, lifeUsed: 42 })
+  })
+  it('longer than it went in: it crept, and that wants a reason', async () => {
+    const room = await inHeron()
+    valueOf(await out(room, 'measure', 100))
+    const again = (z: number, reason?: string) =>
+      saveMeasurement(room.as('ines', 120), room.evidence, saving('BX00143', goodT4({ z }), { takenAt: later(120), reason }))
+    const crept = again(118.03)
+    expect(codeOf(crept)).toBe('JUMP')
+    expect(!crept.ok && 'text' in crept.error ? crept.error.text : '').toContain('came out of Heron 0.030 mm')
+    valueOf(again(118.03, 'screwed out, checked'))
+    // told once; the next measurement is compared with this one
+    expect(codeOf(again(118.03))).toBe('ok')
+  })
+  it('shorter is wear, and no creep', async () => {
+    const room = await inHeron()
+    valueOf(await out(room, 'measure', 100))
+    measured(room, 'BX00143', goodT4({ z: 117.97 }), 120)
+    expect(tool(room).state).toBe('measured')
   })
   it('the switch still sees it: it is not out', async () => {
     const room = await inHeron()

@@ -73,7 +73,7 @@ export default async function LoadPage({ searchParams }: { readonly searchParams
             <ToolDrawing
               profile={profile}
               unit={machine?.unit ?? house.unit}
-              width={220}
+              width={250}
               height={330}
               title={assembly.name}
               LF={values?.lengthMm ?? profile.highMm}
@@ -126,6 +126,7 @@ export default async function LoadPage({ searchParams }: { readonly searchParams
                 magazine: sheet.room.magazine,
                 pockets: sheet.pockets,
                 atDoor: switchesOf(machine).pot ? (sheet.told.state?.atDoor ?? null) : null,
+                unit: machine.unit,
                 flangeMm: COUPLINGS[machine.coupling].flangeMm / 2,
               }
             : null

@@ -1,4 +1,4 @@
-import { isTyped, pocketText } from '@/core/tool'
+import { isTyped, pocketText, SPINDLE } from '@/core/tool'
 import { fixed, unitMark, mmToUnit } from '@/core/units'
 import { listAssemblies } from '@/db/assembly/read'
 import { currentHandover } from '@/db/handover/read'
@@ -126,7 +126,12 @@ export default async function ReturnPage({ searchParams }: { readonly searchPara
               .filter((m) => m.key !== machine.key && m.coupling === machine.coupling)
               .map(({ key, name }) => ({ key, name }))}
             standIn={inside.state?.standIn === true && (inside.state.toolAtDoor !== null || inside.state.inSpindle === true)}
-            atDoor={inside.state?.atDoor === assembly.pocket && inside.state?.toolAtDoor === true}
+            atDoor={inside.state?.atDoor === assembly.pocket}
+            seen={
+              assembly.pocket === SPINDLE
+                ? inside.state?.inSpindle === true
+                : inside.state?.atDoor === assembly.pocket && inside.state.toolAtDoor === true
+            }
             unload={unloadAction}
             turn={turnForReturnAction}
             takeOut={takeOutAction}

@@ -13,6 +13,18 @@ export interface Compared {
   readonly most: { readonly key: FeatureKey; readonly byMm: number } | null
 }
 
+/** Less growth than this is not called creep: common practice, no source. */
+const CREEP_MM = 0.01
+
+/** How much longer a tool came out of its machine than it went in, mm; null when it did not grow by more than is uncertain. */
+export function creepMm(before: ToolResult, after: ToolResult): number | null {
+  const lengthOf = (result: ToolResult) => result.features.find((f) => f.key === 'LF' && f.step === null)
+  const [a, b] = [lengthOf(before), lengthOf(after)]
+  if (!a || !b) return null
+  const byMm = b.value - a.value
+  return byMm > Math.max(CREEP_MM, 2 * Math.hypot(a.sigma, b.sigma)) ? byMm : null
+}
+
 /** Two values are the same within 2·√(σ₁² + σ₂²): the expanded uncertainty of their difference (JCGM 100, 5.1.2). */
 export function compareResults(before: ToolResult, after: ToolResult): Compared {
   let change: Change = 'same'

@@ -1,5 +1,6 @@
 import {
   compareResults,
+  creepMm,
   featureWord,
   type MeasurementSource,
   type SetMeasurement,
@@ -41,7 +42,13 @@ export interface Saved {
 }
 
 /** A jump since the last measurement that nobody has explained; null when there is none. */
-export function unexplainedJump({ last }: MeasureSheet, result: ToolResult, reason: string | null): Refused | null {
+export function unexplainedJump({ last, wasIn }: MeasureSheet, result: ToolResult, reason: string | null): Refused | null {
+  const grownMm = last && wasIn !== null && !reason ? creepMm(last.result, result) : null
+  if (grownMm !== null)
+    return {
+      code: 'JUMP',
+      text: `It came out of ${wasIn} ${grownMm.toFixed(3)} mm (${mmToUnit(grownMm, 'inch').toFixed(4)} in) longer than it went in: the cutter crept out of its clamping, or was pulled. Clamp it anew and measure again, or say why.`,
+    }
   const compared = last && compareResults(last.result, result)
   if (compared?.change !== 'jump' || !compared.most || reason) return null
   const { key, byMm } = compared.most
@@ -63,7 +70,8 @@ export function keepMeasurement(work: Work, sheet: MeasureSheet, found: Found): 
   const kept = assembly.state === 'released' && same
   const { edges, summary } = set
   const saved = inTransaction(work.db, () => {
-    if (!moveAssembly(work.db, assembly, { state: kept ? assembly.state : state })) return null
+    // what its wear registers said is in the new figures
+    if (!moveAssembly(work.db, assembly, { state: kept ? assembly.state : state, wear: null })) return null
     const id = insertMeasurement(work.db, {
       assemblyId: assembly.id,
       at: work.now,

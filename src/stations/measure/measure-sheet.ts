@@ -10,7 +10,9 @@ import type { Assembly, Definition } from '@/core/tool'
 import { getAssembly } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
 import { getDefinition } from '@/db/library/read'
+import { getMachine } from '@/db/machine/read'
 import { lastMeasurement } from '@/db/measurement/read'
+import { listRecord } from '@/db/record/read'
 import { getProgram } from '@/db/program/read'
 
 export interface MeasureSheet {
@@ -21,6 +23,8 @@ export interface MeasureSheet {
   readonly steps: readonly ProgramStep[]
   readonly program: MeasuringProgram | null
   readonly last: SavedMeasurement | null
+  /** The machine it stood in since it was last measured; null when it stood in none. */
+  readonly wasIn: string | null
 }
 
 export function limitsOf(definition: Definition | null): LimitSet {
@@ -49,12 +53,20 @@ export function readMeasure(db: Db, serial: string): MeasureSheet | null {
   const definition = assembly.definition ? getDefinition(db, assembly.definition.id, assembly.definition.version) : null
   const program = definition && getProgram(db, definition.id)
   const steps = program?.steps ?? freeSteps(definition)
+  const last = lastMeasurement(db, assembly.id)
   return {
     assembly,
     definition,
     limits: { ...limitsOf(definition), ...steps[0].limits },
     steps,
     program,
-    last: lastMeasurement(db, assembly.id),
+    last,
+    wasIn: last && machineSince(db, serial, last.at),
   }
+}
+
+/** The machine a tool stood in since then, by its name. */
+function machineSince(db: Db, serial: string, at: string): string | null {
+  const [loaded] = listRecord(db, { serial, what: 'loaded', from: at, limit: 1 })
+  return loaded?.machine ? (getMachine(db, loaded.machine)?.name ?? loaded.machine) : null
 }

@@ -22,7 +22,7 @@ export function CheckTable({
           <th scope="col" className="text-right">
             {heldName}
           </th>
-          <th scope="col" className="w-12" />
+          <th scope="col" className="w-9" />
           <th scope="col" />
         </tr>
       </thead>
@@ -32,8 +32,8 @@ export function CheckTable({
             <th scope="row" className="text-[19px] font-semibold">
               T{row.t} {row.register}
             </th>
-            <td className="num text-right text-[24px] font-semibold">{fixed(row.measured, decimals)}</td>
-            <td className={`num text-right text-[24px] font-semibold ${row.same ? '' : 'text-off'}`}>
+            <td className="num pl-2 text-right text-[23px] font-semibold">{fixed(row.measured, decimals)}</td>
+            <td className={`num pl-3 text-right text-[23px] font-semibold ${row.same ? '' : 'text-off'}`}>
               {row.held === null ? '–' : fixed(row.held, decimals)}
             </td>
             <td className="text-soft pl-2">{unitMark(row.unit)}</td>

@@ -13,7 +13,7 @@ import { useAct } from '../common/use-act'
 import { CheckTable } from '../hand-over/check-table'
 import { useScans, type ScanSaid } from '../shell/shell-context'
 import { Checks, type Line } from './checks'
-import { MagazineDrawing, type MagazineView } from './magazine'
+import { Inside, MagazineDrawing, type MagazineView } from './magazine'
 import { Steps } from './steps'
 import { TypedFigures, type Figure } from './typed-figures'
 
@@ -155,14 +155,20 @@ export function LoadStation(props: LoadStationProps) {
     <>
       {props.title}
       {serial || label ? (
-        <div className="grid grid-cols-[1fr_220px] gap-5 max-[900px]:grid-cols-1">
-          <Checks
-            scans={scans}
-            findings={findings}
-            overruled={run?.overruled ?? []}
-            reasons={reasons}
-            onReason={run ? undefined : (rule, reason) => setReasons((r) => ({ ...r, [rule]: reason }))}
-          />
+        <div className="grid grid-cols-[1fr_250px] gap-5 max-[900px]:grid-cols-1">
+          {done ? (
+            <p className="text-holds text-lg font-semibold">
+              ● {serial} stands in {done.machine.name}, {pocketText(done.pocket)}.
+            </p>
+          ) : (
+            <Checks
+              scans={scans}
+              findings={findings}
+              overruled={run?.overruled ?? []}
+              reasons={reasons}
+              onReason={run ? undefined : (rule, reason) => setReasons((r) => ({ ...r, [rule]: reason }))}
+            />
+          )}
           {props.drawing}
         </div>
       ) : (
@@ -185,6 +191,7 @@ export function LoadStation(props: LoadStationProps) {
             {serial && props.why && !run ? <span className="text-ink mr-3">{props.why}</span> : null}● taken, paler where only the
             control knows it · ○ free · × too narrow for this tool · ▶ at the loading place
           </figcaption>
+          <Inside pockets={view.pockets} decimals={machine?.decimals ?? 3} unit={view.unit} />
         </figure>
       )}
     </>
@@ -250,7 +257,13 @@ export function LoadStation(props: LoadStationProps) {
               )}
             </>
           )}
-          <Cautions lines={pocket === SPINDLE ? [BY_HAND, ...CAUTIONS] : CAUTIONS} />
+          <Cautions
+            lines={
+              now === 'written'
+                ? CAUTIONS.slice(1)
+                : [...(pocket === SPINDLE ? [BY_HAND] : []), ...(run ? CAUTIONS.slice(0, 1) : CAUTIONS)]
+            }
+          />
           <div className="mt-auto">
             {silence && (
               <Say tone="off" lead="The control is silent." role="alert">

@@ -1,5 +1,7 @@
+import type { ReactNode } from 'react'
 import type { PocketState, Standing } from '@/core/load'
 import type { Magazine } from '@/core/tool'
+import { fixed, mmToUnit, unitMark, type LengthUnit } from '@/core/units'
 import { pocketPlaces } from './pocket-places'
 
 export interface MagazineView {
@@ -9,10 +11,13 @@ export interface MagazineView {
   readonly atDoor: number | null
   /** Radius of a flange, mm: a free pocket is drawn so wide. */
   readonly flangeMm: number
+  readonly unit: LengthUnit
 }
 
-/** Room round the pockets for what is written there. */
-const LABEL_MM = 80
+/** Room round the pockets for what is written there, px. */
+const LABEL_PX = 36
+/** Pockets nearer than this are written along the way out, px. */
+const CLOSE_PX = 34
 
 /**
  * The magazine to scale, looking along its tools: each as wide as it is, so that who blocks whom is seen.
@@ -35,9 +40,11 @@ export function MagazineDrawing({
 }) {
   const { magazine, pockets, atDoor, flangeMm } = view
   const widest = Math.max(flangeMm, ...pockets.map((p) => (p.type === 'taken' ? p.by.radiusMm : 0)))
-  const { at, widthMm, heightMm } = pocketPlaces(magazine, pockets.length, widest + LABEL_MM)
+  const bare = pocketPlaces(magazine, pockets.length, widest)
+  const least = Math.min((width - 2 * LABEL_PX) / bare.widthMm, (height - 2 * LABEL_PX) / bare.heightMm)
+  const { at, widthMm, heightMm } = pocketPlaces(magazine, pockets.length, widest + LABEL_PX / least)
   const scale = Math.min(width / widthMm, height / heightMm)
-  const middle = { x: widthMm / 2, y: heightMm / 2 }
+  const close = magazine.pitchMm * scale < CLOSE_PX
   const text = 13 / scale
   return (
     <svg
@@ -49,12 +56,11 @@ export function MagazineDrawing({
       className="font-head figures max-w-full"
     >
       {pockets.map((state, i) => {
-        const { x, y } = at[i]
-        const here = state.pocket === chosen
         // labels stand outside the ring, away from its middle; under a rack's row
-        const away = magazine.form === 'rack' ? { x: 0, y: 1 } : outward(x - middle.x, y - middle.y, magazine.form)
+        const { x, y, away } = at[i]
+        const here = state.pocket === chosen
         const radius = state.type === 'taken' ? state.by.radiusMm : flangeMm
-        const reach = (here ? Math.max(widestMm ?? 0, radius) : radius) + text * 0.85
+        const reach = (here ? Math.max(widestMm ?? 0, radius) : radius) + text * (close ? 0.35 : 0.85)
         const free = state.type === 'free' && onChoose
         return (
           <g
@@ -100,17 +106,16 @@ export function MagazineDrawing({
               </>
             )}
             {(state.type === 'taken' || here || state.pocket === 1 || state.pocket % 10 === 0) && (
-              <text
+              <Written
                 x={x + away.x * reach}
                 y={y + away.y * reach}
-                fontSize={here ? text * 1.35 : text}
-                fontWeight={here || state.type === 'taken' ? 700 : 500}
-                fill={here ? 'var(--color-act)' : state.type === 'taken' ? 'var(--color-base-content)' : 'var(--soft)'}
-                textAnchor={away.x > 0.5 ? 'start' : away.x < -0.5 ? 'end' : 'middle'}
-                dominantBaseline="middle"
+                away={away}
+                along={close}
+                size={here ? text * 1.35 : text}
+                tone={here ? 'here' : state.type}
               >
                 {state.type === 'taken' && !here ? labelOf(state.by) : state.pocket}
-              </text>
+              </Written>
             )}
             {state.pocket === atDoor && (
               <path
@@ -125,11 +130,81 @@ export function MagazineDrawing({
   )
 }
 
-/** Which way a label stands from its pocket. */
-function outward(dx: number, dy: number, form: Magazine['form']): { x: number; y: number } {
-  if (form === 'chain' && Math.abs(dy) > 1) return { x: 0, y: Math.sign(dy) }
-  const length = Math.hypot(dx, dy) || 1
-  return { x: dx / length, y: dy / length }
+/** What stands in a magazine, as a list: pocket, tool, how wide, how heavy. */
+export function Inside({
+  pockets,
+  unit,
+  decimals,
+}: {
+  readonly pockets: readonly PocketState[]
+  readonly unit: LengthUnit
+  readonly decimals: number
+}) {
+  const taken = pockets.flatMap((p) => (p.type === 'taken' ? [p] : []))
+  if (!taken.length) return null
+  const known = taken.flatMap(({ by }) => by.massKg ?? [])
+  return (
+    <details>
+      <summary className="font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">
+        {taken.length === 1 ? 'One tool' : `${taken.length} tools`} in it
+        {known.length ? `, ${known.reduce((a, b) => a + b, 0).toFixed(1)} kg known` : ''}
+      </summary>
+      <ul className="grid grid-cols-2 gap-x-6">
+        {taken.map(({ pocket, by }) => (
+          <li
+            key={pocket}
+            className="border-rule figures grid min-h-8 grid-cols-[36px_56px_1fr_auto] items-center gap-2 border-b"
+          >
+            <span className="text-soft">{pocket}</span>
+            <b className="font-head text-lg">{labelOf(by)}</b>
+            <span>
+              Ø {fixed(mmToUnit(2 * by.radiusMm, unit), Math.max(1, decimals - 2))} {unitMark(unit)}
+            </span>
+            <span className="text-soft">{by.massKg === null ? 'mass not known' : `${by.massKg.toFixed(1)} kg`}</span>
+          </li>
+        ))}
+      </ul>
+    </details>
+  )
+}
+
+const FILL = { here: 'var(--color-act)', taken: 'var(--color-base-content)', free: 'var(--soft)', narrow: 'var(--soft)' } as const
+
+/** A word outside its pocket: level, or along the way out where pockets stand close; never upside down. */
+function Written({
+  x,
+  y,
+  away,
+  along,
+  size,
+  tone,
+  children,
+}: {
+  readonly x: number
+  readonly y: number
+  readonly away: { readonly x: number; readonly y: number }
+  readonly along: boolean
+  readonly size: number
+  readonly tone: keyof typeof FILL
+  readonly children: ReactNode
+}) {
+  const deg = (Math.atan2(away.y, away.x) * 180) / Math.PI
+  const turned = deg > 89.9 || deg < -90.1
+  const level = away.x > 0.5 ? 'start' : away.x < -0.5 ? 'end' : 'middle'
+  return (
+    <text
+      x={x}
+      y={y}
+      transform={along ? `rotate(${turned ? deg - 180 : deg} ${x} ${y})` : undefined}
+      fontSize={size}
+      fontWeight={tone === 'here' || tone === 'taken' ? 700 : 500}
+      fill={FILL[tone]}
+      textAnchor={along ? (turned ? 'end' : 'start') : level}
+      dominantBaseline="middle"
+    >
+      {children}
+    </text>
+  )
 }
 
 const labelOf = (s: Standing) => (s.t === null ? '?' : `T${s.t}`)

@@ -1,8 +1,15 @@
 /** Where the pockets of a magazine are, seen along its tools: mm, x right, y down, pocket 1 first. */
 import type { Magazine } from '@/core/tool'
 
+export interface PocketPlace {
+  readonly x: number
+  readonly y: number
+  /** Unit vector out of the magazine: where there is room to write. */
+  readonly away: { readonly x: number; readonly y: number }
+}
+
 export interface PocketPlaces {
-  readonly at: readonly { readonly x: number; readonly y: number }[]
+  readonly at: readonly PocketPlace[]
   readonly widthMm: number
   readonly heightMm: number
 }
@@ -14,7 +21,7 @@ const CHAIN_ASPECT = 3.5
 export function pocketPlaces({ form, pitchMm }: Magazine, pockets: number, roomMm: number): PocketPlaces {
   if (form === 'rack')
     return {
-      at: Array.from({ length: pockets }, (_, i) => ({ x: roomMm + i * pitchMm, y: roomMm })),
+      at: Array.from({ length: pockets }, (_, i) => ({ x: roomMm + i * pitchMm, y: roomMm, away: { x: 0, y: 1 } })),
       widthMm: (pockets - 1) * pitchMm + 2 * roomMm,
       heightMm: 2 * roomMm,
     }
@@ -24,7 +31,8 @@ export function pocketPlaces({ form, pitchMm }: Magazine, pockets: number, roomM
     return {
       at: Array.from({ length: pockets }, (_, i) => {
         const angle = (2 * Math.PI * i) / pockets - Math.PI / 2
-        return { x: size / 2 + radius * Math.cos(angle), y: size / 2 + radius * Math.sin(angle) }
+        const away = { x: Math.cos(angle), y: Math.sin(angle) }
+        return { x: size / 2 + radius * away.x, y: size / 2 + radius * away.y, away }
       }),
       widthMm: size,
       heightMm: size,
@@ -42,16 +50,17 @@ export function pocketPlaces({ form, pitchMm }: Magazine, pockets: number, roomM
 }
 
 /** A place along the chain from the left end of its upper straight, clockwise. */
-function onChain(along: number, straight: number, radius: number, roomMm: number): { x: number; y: number } {
+function onChain(along: number, straight: number, radius: number, roomMm: number): PocketPlace {
   const left = roomMm + radius
   const middle = roomMm + radius
   const bend = Math.PI * radius
-  if (along < straight) return { x: left + along, y: middle - radius }
-  if (along < straight + bend) {
-    const angle = (along - straight) / radius - Math.PI / 2
-    return { x: left + straight + radius * Math.cos(angle), y: middle + radius * Math.sin(angle) }
+  const round = (x: number, angle: number): PocketPlace => {
+    const away = { x: Math.cos(angle), y: Math.sin(angle) }
+    return { x: x + radius * away.x, y: middle + radius * away.y, away }
   }
-  if (along < 2 * straight + bend) return { x: left + straight - (along - straight - bend), y: middle + radius }
-  const angle = (along - 2 * straight - bend) / radius + Math.PI / 2
-  return { x: left + radius * Math.cos(angle), y: middle + radius * Math.sin(angle) }
+  if (along < straight) return { x: left + along, y: middle - radius, away: { x: 0, y: -1 } }
+  if (along < straight + bend) return round(left + straight, (along - straight) / radius - Math.PI / 2)
+  if (along < 2 * straight + bend)
+    return { x: left + straight - (along - straight - bend), y: middle + radius, away: { x: 0, y: 1 } }
+  return round(left, (along - 2 * straight - bend) / radius + Math.PI / 2)
 }

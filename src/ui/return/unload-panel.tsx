@@ -35,6 +35,8 @@ export interface UnloadPanelProps {
   /** A stand-in has no hands of its own. */
   readonly standIn: boolean
   readonly atDoor: boolean
+  /** Its pocket’s switch, or the spindle’s, still sees it. */
+  readonly seen: boolean
   readonly unload: (given: {
     serial: string
     fate: Fate
@@ -174,7 +176,7 @@ export function UnloadPanel(props: UnloadPanelProps) {
                 Turn to pocket {pocket}
               </SmallAction>
             )}
-            {(props.atDoor || pocket === SPINDLE) && (
+            {props.seen && (
               <SmallAction
                 onAct={() => void run(() => props.takeOut({ machine: machine.key, byHand: pocket === SPINDLE }))}
                 disabled={busy}

@@ -6,7 +6,7 @@ import { decodeLineFigures, encodeLineFigure } from '@/codecs/line-figures'
 import { decodeTag, encodeFreshTag } from '@/codecs/tag'
 import { toolsWanted } from '@/core/program'
 import { takeFile } from '../../../standins/control/gateway'
-import { Refused } from '../../../standins/control/interpreter'
+import { NO_MODAL, Refused } from '../../../standins/control/interpreter'
 import { VALUES } from '../../support/machines'
 
 const RUNS = 4000
@@ -81,7 +81,7 @@ describe('labels, scans, tags, lines, programs and offset files', () => {
     fc.assert(
       fc.property(fc.oneof(anything, ...files.map(spoilt)), (text) => {
         try {
-          takeFile(facts, before, text)
+          takeFile(facts, before, text, NO_MODAL)
         } catch (error) {
           expect(error).toBeInstanceOf(Refused)
         }

@@ -12,7 +12,7 @@ import { postFileName, renderPost, SHIPPED_POSTS, type PostTool } from '@/codecs
 import { compareTable, registersOf, type HeldRow } from '@/core/handover'
 import type { Machine, TableOptions } from '@/core/tool'
 import { takeFile } from '../../../standins/control/gateway'
-import { Refused, type MachineFacts } from '../../../standins/control/interpreter'
+import { NO_MODAL, Refused, type MachineFacts } from '../../../standins/control/interpreter'
 import { HERON } from '../../support/machines'
 
 const tool = (change: Partial<PostTool> = {}): PostTool => ({
@@ -46,7 +46,7 @@ function file(machine: Machine, post: string, tools: readonly PostTool[]): strin
 function held(machine: Machine, post: string, text: string): Map<number, HeldRow> {
   const { sizeRegister: is } = machine
   return new Map(
-    Object.entries(takeFile(facts(machine, post), {}, text)).map(([row, o]) => {
+    Object.entries(takeFile(facts(machine, post), {}, text, NO_MODAL).table).map(([row, o]) => {
       const named = {
         length: o.length,
         'length wear': o.lengthWear,
@@ -133,8 +133,8 @@ describe('each post as its control writes it', () => {
     expect(lines(file(grebe, 'rs274-mill', [tool({ lengthMm: 123.456, radiusMm: 5.006, t: 47 })]))).toContain(
       'G10 L1 P47 Z123.456 R5.0060',
     )
-    expect(() => takeFile(facts(grebe, 'rs274-mill'), {}, file(HERON, 'word-address-mill', [tool()]))).toThrow(Refused)
-    expect(() => takeFile(facts(HERON, 'word-address-mill'), {}, file(grebe, 'rs274-mill', [tool()]))).toThrow(Refused)
+    expect(() => takeFile(facts(grebe, 'rs274-mill'), {}, file(HERON, 'word-address-mill', [tool()]), NO_MODAL)).toThrow(Refused)
+    expect(() => takeFile(facts(HERON, 'word-address-mill'), {}, file(grebe, 'rs274-mill', [tool()]), NO_MODAL)).toThrow(Refused)
   })
   it('turning: geometry at 10000 and the number, wear at the number, X a diameter where the machine keeps one', () => {
     const wagtail: Machine = { ...HERON, kind: 'lathe', sizeRegister: 'diameter', post: 'turning' }
@@ -204,5 +204,5 @@ describe('what the control does not take', () => {
     ['JSON cut in the middle', '{ "unit": "mm", "tools": ['],
     ['a CSV without a unit', 'T,register,unit,length,radius\r\n1,1,,100,5\r\n'],
     ['an XML of something else', '<?xml version="1.0"?><a/>'],
-  ])('%s', (_, text) => expect(() => takeFile(facts(HERON, 'word-address-mill'), {}, text)).toThrow(Refused))
+  ])('%s', (_, text) => expect(() => takeFile(facts(HERON, 'word-address-mill'), {}, text, NO_MODAL)).toThrow(Refused))
 })
