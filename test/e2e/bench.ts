@@ -6,7 +6,7 @@ import { prepareZXingModule, readBarcodes } from 'zxing-wasm/reader'
 
 export const TOKEN = { authorization: 'Bearer demo-token' }
 export const BADGE = { ines: 'BP1;P=ines;C=9FC7', oda: 'BP1;P=oda;C=4B04' }
-export const MACHINE = { heron: 'BM1;M=HERON;C=56F9', dipper: 'BM1;M=DIPPER;C=678C' }
+export const MACHINE = { heron: 'BM1;M=HERON;C=56F9', dipper: 'BM1;M=DIPPER;C=678C', bittern: 'BM1;M=BITTERN;C=DB99' }
 /** The card that does what the big button does. */
 export const GO = 'BC1;A=GO;C=75B7'
 

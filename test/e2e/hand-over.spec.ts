@@ -34,6 +34,42 @@ test('files into a machine’s folder, never over one that still lies there', as
   expect([pdf.status(), pdf.headers()['content-type']]).toEqual([200, 'application/pdf'])
 })
 
+test('a lead writes the lines of a label; it is printed, and its code read back from the picture counts as a scan', async ({
+  page,
+}) => {
+  await open(page, '/hand-over/labels?machine=HERON', BADGE.oda)
+  const picture = page.getByRole('img', { name: 'The label as it would be printed' })
+  await expect(picture).toBeVisible()
+  await page.getByRole('textbox', { name: 'Line 3' }).fill('{{ sise }}')
+  await expect(page.getByText('A line cannot be filled in')).toBeVisible()
+  await page.getByRole('textbox', { name: 'Line 3' }).fill('{{ size }} {{ corner }}')
+  await expect(picture).toBeVisible()
+  await page.getByRole('textbox', { name: 'High' }).fill('8')
+  await expect(page.getByText('Too small for its code')).toBeVisible()
+  await page.getByRole('textbox', { name: 'High' }).fill('32')
+  await expect(picture).toBeVisible()
+  await big(page).click()
+  await expect(page.getByText('Kept.')).toBeVisible()
+  await page.goto('/hand-over/BX00144', { waitUntil: 'networkidle' })
+  await page.getByRole('button', { name: 'Print the label' }).click()
+  const said = await page.getByText(/The label lies in spool\//).innerText()
+  const file = `.cache/e2e-data/${/spool\/\S+\.png/.exec(said)![0]}`
+  expect(readFileSync(file).subarray(1, 4).toString()).toBe('PNG')
+  await page.goto('/load?machine=HERON&serial=BX00144', { waitUntil: 'networkidle' })
+  await page.getByLabel('Read a code from a picture').setInputFiles(file)
+  await expect(page.getByTestId('checks')).toContainText('Label and holder belong together.')
+  // the same T stands in this machine already: refused before anything moves
+  await expect(page.getByTestId('checks')).toContainText('both would have one row')
+  await page.getByLabel('Read a code from a picture').setInputFiles('docs/screenshots/settings.png')
+  await expect(page.getByTestId('scan-answer')).toContainText('No code can be read')
+})
+
+test('the displays at the slots show what is known and what is still to do', async ({ page }) => {
+  await open(page, '/kit/slots')
+  await expect(page.locator('[data-slot="C2-1"]')).toContainText('load: Heron')
+  await expect(page.locator('[data-slot="C1-3"]')).toContainText(/L 4\.\d{4}/)
+})
+
 test('a post is checked as it is typed, and a lead’s to keep', async ({ page }) => {
   await open(page, '/hand-over/posts?machine=HERON')
   await expect(page.getByText('The control holds what was measured.')).toBeVisible()

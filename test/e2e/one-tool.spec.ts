@@ -178,10 +178,13 @@ test('an inch machine; a label that is out of date, and one of another tool', as
   expect(held.size).toBeCloseTo(0.4724, 2)
 })
 
-test('a tool without a job or a definition: length, diameter and runout', async ({ page }) => {
+/** A newcomer's first tool: nothing is in the library, and it must not take longer than two minutes. */
+test('a tool without a job or a definition: measured, labelled and posted in under two minutes', async ({ page }) => {
+  test.setTimeout(240_000)
   await open(page, '/measure')
   await checkBench(page, 'HSK-A63', 'MS-HSKA63-1')
   await page.goto('/measure', { waitUntil: 'networkidle' })
+  const began = Date.now()
   await scan(page, 'BX09001')
   await expect(page.getByLabel('Mark on the holder')).toHaveValue('BX09001')
   await scan(page, GO)
@@ -199,5 +202,15 @@ test('a tool without a job or a definition: length, diameter and runout', async 
   await page.keyboard.press('ArrowLeft')
   await expect.poll(place).toBeGreaterThan(before - 5)
   await scan(page, 'BX09001')
-  await expect(page.getByLabel('For which machine?')).toBeVisible()
+  await page.getByLabel('For which machine?').selectOption({ label: 'Heron' })
+  await page.getByLabel('T number').fill('77')
+  await page.getByRole('button', { name: 'Set' }).click()
+  await expect(page.getByText('Nothing stands against it.')).toBeVisible()
+  await scan(page, 'BX09001')
+  await expect(page.getByRole('heading', { name: 'Hand-over 1' })).toBeVisible()
+  await page.getByRole('button', { name: 'Print the label' }).click()
+  await expect(page.getByText(/The label lies in spool\//)).toBeVisible()
+  await page.getByRole('button', { name: 'Into the machine’s folder' }).click()
+  await expect(page.getByText(/HERON_T77_BX09001_1\.nc lies in the machine’s folder/)).toBeVisible()
+  expect(Date.now() - began).toBeLessThan(120_000)
 })

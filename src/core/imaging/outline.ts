@@ -69,37 +69,87 @@ interface Run {
 /** Levels farther than this share of the contrast from half way need no look at the neighbours. */
 const CLEAR_SHARE = 0.33
 
+/** Rows and columns of a cell that are looked at first: narrower apart than the least speck that counts. */
+const PROBES = [0, 3, 7] as const
+const MIXED = 0
+const FIELD = 1
+const TOOL = 2
+
+/** Stretches of one band of eight rows: cells that are all field or all tool lie together, mixed ones each alone. */
+interface Band {
+  length: number
+  readonly kind: Uint8Array
+  /** First cell of each stretch; one more stands after the last. */
+  readonly first: Uint16Array
+}
+
+const emptyBand = (across: number): Band => ({ length: 0, kind: new Uint8Array(across), first: new Uint16Array(across + 1) })
+
+/** Fills in the stretches of the band that begins at row v. */
+function probeBand({ width, height, data }: Frame, { halfWay }: Light, clear: number, v: number, band: Band): void {
+  const across = band.kind.length
+  const cells = (v / CELL) * across
+  const whole = v + CELL <= height
+  let n = 0
+  for (let k = 0, start = 0; k < across; k++, start += CELL) {
+    let kind = MIXED
+    if (whole && start + CELL <= width) {
+      const half = halfWay[cells + k]
+      const first = v * width + start
+      kind = data[first] >= half ? FIELD : TOOL
+      const high = half + clear
+      const low = half - clear
+      for (let r = 0; r < 3; r++) {
+        const o = first + PROBES[r] * width
+        const a = data[o]
+        const b = data[o + 3]
+        const c = data[o + 7]
+        if (kind === FIELD ? a >= high && b >= high && c >= high : a <= low && b <= low && c <= low) continue
+        kind = MIXED
+        break
+      }
+    }
+    if (n > 0 && kind !== MIXED && band.kind[n - 1] === kind) continue
+    band.kind[n] = kind
+    band.first[n++] = k
+  }
+  band.first[n] = across
+  band.length = n
+}
+
 /** Where the level is not clear the mean of 3×3 decides, so that single noisy pixels do not tear the outline. */
-function darkRuns({ width, height, data }: Frame, { halfWay, contrast }: Light): Run[] {
+function darkRuns(frame: Frame, light: Light): Run[] {
+  const { width, height, data } = frame
+  const { halfWay, contrast } = light
   const runs: Run[] = []
   const across = Math.ceil(width / CELL)
   const clear = CLEAR_SHARE * contrast
-  // a cell's levels above which it is field for sure, and below which it is tool for sure
-  const sure = new Float64Array(across)
-  const tool = new Float64Array(across)
+  const band = emptyBand(across)
   for (let v = 0; v < height; v++) {
     const cells = (v >> 3) * across
-    if ((v & 7) === 0)
-      for (let k = 0; k < across; k++) {
-        sure[k] = halfWay[cells + k] + clear
-        tool[k] = halfWay[cells + k] - clear
-      }
+    if ((v & 7) === 0) probeBand(frame, light, clear, v, band)
     const o = v * width
     const up = v > 0 ? -width : 0
     const down = v < height - 1 ? width : 0
     let from = -1
-    for (let k = 0, start = 0; start < width; k++, start += CELL) {
-      const high = sure[k]
-      const low = tool[k]
-      const end = start + CELL < width ? start + CELL : width
-      if (end - start === CELL) {
-        const a = data[o + start]
-        const b = data[o + start + 3]
-        const c = data[o + start + 7]
-        // a cell that is all field or all tool at three places narrower apart than the least speck needs no closer look
-        if (from < 0 ? a >= high && b >= high && c >= high : a <= low && b <= low && c <= low) continue
+    for (let s = 0; s < band.length; s++) {
+      const kind = band.kind[s]
+      const start = band.first[s] * CELL
+      if (kind === FIELD) {
+        if (from >= 0) {
+          runs.push({ v, from, to: start })
+          from = -1
+        }
+        continue
       }
-      const half = halfWay[cells + k]
+      if (kind === TOOL) {
+        if (from < 0) from = start
+        continue
+      }
+      const half = halfWay[cells + band.first[s]]
+      const high = half + clear
+      const low = half - clear
+      const end = start + CELL < width ? start + CELL : width
       for (let u = start; u < end; u++) {
         const i = o + u
         const grey = data[i]
