@@ -186,6 +186,9 @@ function blurOf(frame: Frame, sites: readonly Site[], noise: number): number {
   return Number.isNaN(width) ? 1 : Math.min(6, Math.max(0.32, width))
 }
 
+/** What is left after a step of so many pixels goes with its square, and is far below the noise. */
+const NEAR_PX = 0.04
+
 /** Gauss and Newton on the place alone; blur and levels are known far better from the neighbours. */
 function place(frame: Frame, site: Site, width: number, noise: number): EdgePoint | null {
   const contrast = site.outside - site.inside
@@ -198,10 +201,13 @@ function place(frame: Frame, site: Site, width: number, noise: number): EdgePoin
   const { data } = frame
   const { inside, step: stride } = site
   const first = site.base - into * stride
-  let offset = 0 // from the crack outwards, px
-  let slopeSum = 0
   const perUnit = 1 / s
   const perLevel = 1 / contrast
+  // what is missing from the field's level, counted in whole tool pixels: where a sharp step would lie
+  let missing = 0
+  for (let j = -into, i = first; j < out; j++, i += stride) missing += data[i]
+  let offset = Math.max(-1.5, Math.min(1.5, (site.outside * (into + out) - missing) * perLevel - into)) // from the crack outwards, px
+  let slopeSum = 0
   for (let step = 0; step < 6; step++) {
     let residual = 0
     slopeSum = 0
@@ -213,7 +219,7 @@ function place(frame: Frame, site: Site, width: number, noise: number): EdgePoin
     }
     const move = (-residual * s) / slopeSum
     offset += Math.max(-1.5, Math.min(1.5, move))
-    if (Math.abs(move) < 0.003) break // what is left after such a step is far below the noise
+    if (Math.abs(move) < NEAR_PX) break
   }
   if (!(Math.abs(offset) < half)) return null
   const steep = site.crack.du === 0

@@ -49,7 +49,11 @@ export function cornerValues(fit: Fitted, pixel: number, blurPx: number, cut: bo
   const arcMm = arcLength(fit, arc, pixel, blurPx)
   const hidden = arcHidden(fit, pixel, blurPx)
   if (arc < LEAST_ARC_POINTS && fit.shape.face) {
-    const sharp = sharpValues(measured, upright, flank, 0.5 * blurPx * pixel)
+    const sharp = sharpValues(measured, upright, flank, {
+      radiusMm: fit.shape.radius,
+      radiusSigmaMm: Math.sqrt(Math.max(0, fit.covariance[3][3])),
+      blurMm: blurPx * pixel,
+    })
     return { ...sharp, x: hidden && !upright ? null : sharp.x, z: hidden || risesOut(fit.shape) ? null : sharp.z }
   }
   const least = cut ? LEAST_SIDE_POINTS : LEAST_ARC_POINTS
@@ -79,13 +83,33 @@ function sureRadius({ value, sigma }: Measured, pixel: number): Measured | null 
 }
 const MOST_RADIUS_SHARE = 0.03
 
+/** What of a corner's rounding nobody can tell, as a share of the blur. */
+const UNSEEN_SHARE = 0.5
+/** A radius of which no more than this is known, in blurs, says nothing; half of what may be there is assumed. */
+const MOST_BLURS = 2
+const MIDDLE_SHARE = 0.6
+
+/**
+ * The blur rounds a sharp corner too: fitted to pictures of known corners the radius seen is √(1.82·s² + 0.8·r²) of a
+ * blur s, whatever the dish. What it leaves of the corner's own radius, by the chord of that curve from a sharp corner to
+ * one of two blurs: the curve itself would make much of little noise near its beginning.
+ */
+const behindBlur = ({ radiusMm, blurMm }: { readonly radiusMm: number; readonly blurMm: number }): number =>
+  BLURRED_RISE * Math.max(0, radiusMm - BLURRED_SHARP * blurMm)
+const BLURRED_SHARP = 1.35
+const BLURRED_RISE = 2.15
+
 /** A corner too small to see: where flank and face would cross; how much of it is rounded off nobody can tell. */
 function sharpValues(
   measured: (value: (shape: Shape) => number) => Measured,
   upright: boolean,
   flank: readonly number[],
-  unseenMm: number,
+  rounding: { readonly radiusMm: number; readonly radiusSigmaMm: number; readonly blurMm: number },
 ): Values {
+  const { radiusMm, radiusSigmaMm, blurMm } = rounding
+  const known = radiusMm > 0 && radiusSigmaMm < MOST_BLURS * blurMm
+  const left = known ? behindBlur(rounding) / radiusMm : 0
+  const rounded = (s: Shape) => (known ? left * s.radius : MIDDLE_SHARE * blurMm)
   const tip = (s: Shape) => {
     const f = direction(s.flankAngle)
     const e = direction(s.face!.angle)
@@ -98,12 +122,12 @@ function sharpValues(
   const x = measured((s) =>
     upright || s.flankAngle > 0
       ? lineX(s.flankAngle, s.flankOffset, upright ? median(flank) : Math.min(...flank))
-      : tip(s).x - s.radius * Math.abs(Math.sin(s.flankAngle)),
+      : tip(s).x - rounded(s) * Math.abs(Math.sin(s.flankAngle)),
   )
   const slope = (s: Shape) => Math.abs(Math.cos(s.face!.angle))
-  const z = measured((s) => tip(s).z - s.radius * slope(s))
-  const rounded = measured(slope).value * unseenMm
-  return { x, z: { value: z.value, sigma: Math.hypot(z.sigma, rounded) }, re: null, arcMm: 0 }
+  const z = measured((s) => tip(s).z - rounded(s) * slope(s))
+  const open = measured(slope).value * UNSEEN_SHARE * blurMm
+  return { x, z: { value: z.value, sigma: Math.hypot(z.sigma, open) }, re: null, arcMm: 0 }
 }
 
 /** An end that rises this steeply towards the axis runs on to a tip that is out of sight, radians. */

@@ -1,10 +1,10 @@
 'use client'
-import { useRouter } from 'next/navigation'
 import { useEffect, useRef, useState } from 'react'
 import type { LabelLayout } from '@/core/tool'
 import type { Result } from '@/core/units'
 import { BigAction } from '../common/actions'
 import { Field, FIELD } from '../common/form'
+import { MachineSelect } from '../common/machine-select'
 import { Problem, Say, Sheet, Title } from '../common/sheet'
 import { HANDOVER_TABS, SubNav } from '../common/sub-nav'
 import { useAct } from '../common/use-act'
@@ -44,7 +44,6 @@ export function LabelEditor({
   readonly tryLabel: (given: Given) => Promise<Tried>
   readonly keep: (given: Given) => Promise<Result<null, { text: string }>>
 }) {
-  const router = useRouter()
   const { busy, problem, run } = useAct()
   const [lines, setLines] = useState<readonly string[]>([layout.title, ...layout.lines])
   const [size, setSize] = useState({ widthMm: String(layout.widthMm), heightMm: String(layout.heightMm) })
@@ -93,18 +92,7 @@ export function LabelEditor({
           <SubNav tabs={HANDOVER_TABS} label="Sheets of Hand over" />
           <div className="flex items-center justify-between gap-4">
             <Title lead="Labels">for {machine.name}</Title>
-            <select
-              className={`${FIELD} mt-0! w-44!`}
-              aria-label="Machine"
-              value={machine.key}
-              onChange={(e) => router.push(`/hand-over/labels?machine=${e.target.value}`)}
-            >
-              {machines.map((m) => (
-                <option key={m.key} value={m.key}>
-                  {m.name}
-                </option>
-              ))}
-            </select>
+            <MachineSelect value={machine.key} machines={machines} path="/hand-over/labels" />
           </div>
           {tools.length === 0 ? (
             <p className="text-soft text-lg">Release a tool for {machine.name} first: a label is tried on a real one.</p>

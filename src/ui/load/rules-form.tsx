@@ -1,11 +1,11 @@
 'use client'
-import { useRouter } from 'next/navigation'
 import { useForm } from 'react-hook-form'
 import { MAY_BE_SET, RULE_NAMES } from '@/core/load'
 import { LOAD_RULES, type LoadLimits, type LoadRule, type Magazine, type MayOverrule } from '@/core/tool'
 import type { Result } from '@/core/units'
 import { BigAction } from '../common/actions'
 import { Field, FIELD } from '../common/form'
+import { MachineSelect } from '../common/machine-select'
 import { Problem, Say, Sheet, Title } from '../common/sheet'
 import { LOAD_TABS, SubNav } from '../common/sub-nav'
 import { useAct } from '../common/use-act'
@@ -39,7 +39,6 @@ export function RulesForm({
   readonly lead: boolean
   readonly keep: (given: Fields & { machine: string }) => Promise<Result<null, { text: string }>>
 }) {
-  const router = useRouter()
   const { busy, problem, run } = useAct()
   const set = Object.fromEntries(MAY_BE_SET.map((rule) => [rule, may[rule]]))
   const { register, handleSubmit, formState } = useForm<Fields>({ defaultValues: { limits: { ...limits, may: set }, magazine } })
@@ -62,18 +61,7 @@ export function RulesForm({
           <SubNav tabs={LOAD_TABS} label="Sheets of Load" />
           <div className="flex items-center justify-between gap-4">
             <Title lead={machine.name}>what is looked at before a tool goes in</Title>
-            <select
-              className={`${FIELD} mt-0! w-44!`}
-              aria-label="Machine"
-              value={machine.key}
-              onChange={(e) => router.push(`/load/rules?machine=${e.target.value}`)}
-            >
-              {machines.map((m) => (
-                <option key={m.key} value={m.key}>
-                  {m.name}
-                </option>
-              ))}
-            </select>
+            <MachineSelect value={machine.key} machines={machines} path="/load/rules" />
           </div>
           <table className="w-full text-left text-[18px]">
             <thead>

@@ -1,7 +1,7 @@
 /** Pictures drawn by a separate renderer (test/support/render.ts), whose truth is known. */
 import { describe, expect, it } from 'vitest'
 import { measureFrame } from '@/core/measure'
-import { chance, randomCase } from '../../support/render'
+import { chance, cornerTool, randomCase, render } from '../../support/render'
 
 const rms = (values: readonly number[]) => Math.sqrt(values.reduce((s, v) => s + v * v, 0) / values.length)
 
@@ -48,4 +48,33 @@ describe('hard pictures: noise to 8, blur to 3 px, light falling off by 40 %, ot
     }
   })
   it('reads a radius of 60 px within 0.5 px RMS', () => expect(rms(e.re)).toBeLessThan(0.5))
+})
+
+describe('a corner as sharp as can be, or smaller than its blur', () => {
+  it.each([0, 1, 2])('blur of up to 3 px, radius of %d blurs: the height is that of the corner, not of its blur', (blurs) => {
+    const errors: number[] = []
+    for (let i = 0; i < 16; i++) {
+      const blurPx = 0.8 + (2.2 * i) / 15
+      const tool = { x: 8 + 0.0013 * i, z: 150 + 0.0017 * i, re: Math.max(1e-6, 0.01 * blurs * blurPx), dishDeg: 1 + (i % 4) }
+      const scene = {
+        width: 640,
+        height: 480,
+        mmPerPixel: { x: 0.01, z: 0.01 },
+        centreX: tool.x - 1.2,
+        centreZ: tool.z - 1,
+        inside: cornerTool(tool),
+        blurPx,
+        noise: 2,
+        dark: 20,
+        contrast: 200,
+        fallOff: 0.1,
+        seed: i + 1,
+      }
+      const read = measureFrame({ width: 640, height: 480, data: render(scene) }, scene, ['LF', 'DC'])
+      if (!read.ok || !read.value.z) throw new Error('no height')
+      errors.push((read.value.z.value - tool.z) / 0.01)
+    }
+    expect(Math.max(...errors.map(Math.abs))).toBeLessThan(0.2)
+    expect(Math.sqrt(errors.reduce((s, e) => s + e * e, 0) / errors.length)).toBeLessThan(0.06)
+  })
 })

@@ -3,9 +3,9 @@ import { labelLayoutOf } from '@/core/tool'
 import { getAssemblyName } from '@/db/assembly/read'
 import { listCurrent } from '@/db/handover/read'
 import { getMachine, listMachines } from '@/db/machine/read'
-import { Sheet, Title } from '@/ui/common/sheet'
-import { HANDOVER_TABS, SubNav } from '@/ui/common/sub-nav'
+import { HANDOVER_TABS } from '@/ui/common/sub-nav'
 import { LabelEditor } from '@/ui/hand-over/label-editor'
+import { NoMachine } from '../../_parts/no-machine'
 import { context } from '../../_server/context'
 import { keepLabelAction, tryLabelAction } from '../../hand-over-actions'
 
@@ -21,20 +21,7 @@ export default async function LabelsPage({ searchParams }: { readonly searchPara
     (typeof asked === 'string' && getMachine(house.db, asked)) ||
     machines.find((m) => current.some((h) => h.values.machine === m.key)) ||
     machines[0]
-  if (!machine)
-    return (
-      <>
-        <div />
-        <Sheet
-          left={
-            <>
-              <SubNav tabs={HANDOVER_TABS} label="Sheets of Hand over" />
-              <Title lead="Labels">no machine is known here yet</Title>
-            </>
-          }
-        />
-      </>
-    )
+  if (!machine) return <NoMachine lead="Labels" tabs={HANDOVER_TABS} label="Sheets of Hand over" />
   return (
     <>
       <div />

@@ -2,9 +2,9 @@ import { SHIPPED_POSTS } from '@/codecs/post'
 import { tableOf } from '@/core/tool'
 import { listAssemblies } from '@/db/assembly/read'
 import { getMachine, getPostTemplate, listMachines, listPosts } from '@/db/machine/read'
-import { Sheet, Title } from '@/ui/common/sheet'
-import { HANDOVER_TABS, SubNav } from '@/ui/common/sub-nav'
+import { HANDOVER_TABS } from '@/ui/common/sub-nav'
 import { PostEditor } from '@/ui/hand-over/post-editor'
+import { NoMachine } from '../../_parts/no-machine'
 import { context } from '../../_server/context'
 import { keepPostAction, tryTemplateAction } from '../../hand-over-actions'
 
@@ -19,20 +19,7 @@ export default async function PostsPage({
   const house = await context()
   const machines = listMachines(house.db)
   const machine = (typeof asked.machine === 'string' && getMachine(house.db, asked.machine)) || machines[0]
-  if (!machine)
-    return (
-      <>
-        <div />
-        <Sheet
-          left={
-            <>
-              <SubNav tabs={HANDOVER_TABS} label="Sheets of Hand over" />
-              <Title lead="Posts">no machine is known here yet</Title>
-            </>
-          }
-        />
-      </>
-    )
+  if (!machine) return <NoMachine lead="Posts" tabs={HANDOVER_TABS} label="Sheets of Hand over" />
   const posts = [...new Set([...Object.keys(SHIPPED_POSTS), ...listPosts(house.db)])].sort()
   const post = typeof asked.post === 'string' && posts.includes(asked.post) ? asked.post : machine.post
   const tools = listAssemblies(house.db)

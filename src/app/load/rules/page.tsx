@@ -1,9 +1,9 @@
 import { mayOverrule } from '@/core/load'
 import { limitsOf, LOAD_RULES, magazineOf, type LoadRule, type MayOverrule } from '@/core/tool'
 import { getMachine, listMachines } from '@/db/machine/read'
-import { Sheet, Title } from '@/ui/common/sheet'
-import { LOAD_TABS, SubNav } from '@/ui/common/sub-nav'
+import { LOAD_TABS } from '@/ui/common/sub-nav'
 import { RulesForm } from '@/ui/load/rules-form'
+import { NoMachine } from '../../_parts/no-machine'
 import { context } from '../../_server/context'
 import { keepLimitsAction } from '../../load-actions'
 
@@ -14,20 +14,7 @@ export default async function RulesPage({ searchParams }: { readonly searchParam
   const house = await context()
   const machines = listMachines(house.db)
   const machine = (typeof asked === 'string' && getMachine(house.db, asked)) || machines[0]
-  if (!machine)
-    return (
-      <>
-        <div />
-        <Sheet
-          left={
-            <>
-              <SubNav tabs={LOAD_TABS} label="Sheets of Load" />
-              <Title lead="Rules">no machine is known here yet</Title>
-            </>
-          }
-        />
-      </>
-    )
+  if (!machine) return <NoMachine lead="Rules" tabs={LOAD_TABS} label="Sheets of Load" />
   const may = Object.fromEntries(LOAD_RULES.map((rule) => [rule, mayOverrule(rule, machine)])) as Record<LoadRule, MayOverrule>
   return (
     <>

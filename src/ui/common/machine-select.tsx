@@ -1,0 +1,30 @@
+'use client'
+import { useRouter } from 'next/navigation'
+import { FIELD } from './form'
+
+/** Leads to the same sheet for another machine. */
+export function MachineSelect({
+  value,
+  machines,
+  path,
+}: {
+  readonly value: string
+  readonly machines: readonly { readonly key: string; readonly name: string }[]
+  readonly path: string
+}) {
+  const router = useRouter()
+  return (
+    <select
+      className={`${FIELD} mt-0! w-44!`}
+      aria-label="Machine"
+      value={value}
+      onChange={(e) => router.push(`${path}?machine=${e.target.value}`)}
+    >
+      {machines.map((m) => (
+        <option key={m.key} value={m.key}>
+          {m.name}
+        </option>
+      ))}
+    </select>
+  )
+}
