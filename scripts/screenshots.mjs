@@ -17,13 +17,13 @@ const VIEWS = {
   'measure-basalt': ['/measure/BX00147', wiped, 'basalt'],
   'hand-over': ['/hand-over/BX00145'],
   posts: ['/hand-over/posts?machine=HERON', tried],
-  load: ['/load?machine=HERON&serial=BX00144'],
   return: ['/return?serial=BX00143'],
   passport: ['/tools/BX00143'],
   library: ['/library'],
   store: ['/library/store?place=S4'],
   records: ['/records'],
-  settings: ['/settings'],
+  labels: ['/hand-over/labels?machine=HERON', drawn],
+  load: ['/return?serial=BX00143', swapped],
   'build-heat': ['/build?job=HP-2207&t=12', heated],
 }
 
@@ -37,6 +37,9 @@ const MORE = {
   'setup-sheet': ['/kit/HP-2240/setup'],
   import: ['/library/import', imported],
   tag: ['/hand-over/tag?serial=BX00144'],
+  settings: ['/settings'],
+  slots: ['/kit/slots'],
+  rules: ['/load/rules?machine=HERON'],
 }
 
 /** A list with faults in it, as far as its preview. */
@@ -96,6 +99,30 @@ async function measured(page) {
 
 async function tried(page) {
   await page.getByText('The control holds what was measured.').waitFor()
+}
+
+async function drawn(page) {
+  await page.getByRole('img', { name: 'The label as it would be printed' }).waitFor()
+}
+
+/** T4 comes out of Heron, and its sister goes in as far as the tool in its pocket; changes the demo. */
+async function swapped(page) {
+  await page.getByRole('button', { name: /take it out/ }).click()
+  await page.getByRole('button', { name: /take it out/ }).waitFor({ state: 'detached' })
+  await page.getByText('Take apart').click()
+  await page.getByLabel('Why').fill('job done')
+  await page.getByTestId('big-action').click()
+  await page.waitForURL(/tools/)
+  const headers = { authorization: 'Bearer demo-token' }
+  const [handover] = await (await page.request.get(`${base}/api/handovers?serial=BX00144`, { headers })).json()
+  const png = await (await page.request.get(`${base}/api/handovers/${handover.id}/label.png`, { headers })).body()
+  const read = await page.request.post(`${base}/api/codes/read`, { headers: { ...headers, 'content-type': 'image/png' }, data: png })
+  const { codes } = await read.json()
+  await page.goto(`${base}/load?machine=HERON&serial=BX00144&label=${encodeURIComponent(codes[0])}`)
+  await page.getByLabel(/^Why: Not balanced/).fill('its maker balanced it')
+  await page.getByTestId('big-action').filter({ hasText: 'Turn to pocket' }).click()
+  for (const act of ['open the door', 'put it in']) await page.getByRole('button', { name: `Stand-in machine: ${act}` }).click()
+  await page.getByRole('button', { name: 'Stand-in machine: shut the door' }).waitFor()
 }
 
 async function adjusting(page) {

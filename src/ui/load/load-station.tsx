@@ -243,7 +243,7 @@ export function LoadStation(props: LoadStationProps) {
           {props.figures}
           {run && machine && (
             <>
-              <p className="text-soft mt-2 text-base">
+              <p className="text-soft mt-1 text-base">
                 {pocketText(run.pocket)}, begun by {props.runBy}
               </p>
               <Steps steps={steps} />

@@ -9,7 +9,7 @@ export function Steps({ steps }: { readonly steps: readonly StepLine[] }) {
           key={step}
           data-step={step}
           data-state={state}
-          className={`border-rule grid min-h-9 grid-cols-[28px_1fr_auto] items-center border-b text-[18px] ${state === 'now' ? 'bg-[color-mix(in_srgb,var(--color-act)_var(--tint),var(--color-base-100))] font-bold' : ''}`}
+          className={`border-rule grid min-h-[30px] grid-cols-[28px_1fr_auto] items-center border-b text-[18px] ${state === 'now' ? 'bg-[color-mix(in_srgb,var(--color-act)_var(--tint),var(--color-base-100))] font-bold' : ''}`}
         >
           <span className={state === 'done' ? 'text-holds' : state === 'now' ? 'text-act' : 'text-soft'} aria-label={state}>
             {state === 'done' ? '●' : state === 'now' ? '▲' : '○'}
