@@ -116,7 +116,10 @@ async function swapped(page) {
   const headers = { authorization: 'Bearer demo-token' }
   const [handover] = await (await page.request.get(`${base}/api/handovers?serial=BX00144`, { headers })).json()
   const png = await (await page.request.get(`${base}/api/handovers/${handover.id}/label.png`, { headers })).body()
-  const read = await page.request.post(`${base}/api/codes/read`, { headers: { ...headers, 'content-type': 'image/png' }, data: png })
+  const read = await page.request.post(`${base}/api/codes/read`, {
+    headers: { ...headers, 'content-type': 'image/png' },
+    data: png,
+  })
   const { codes } = await read.json()
   await page.goto(`${base}/load?machine=HERON&serial=BX00144&label=${encodeURIComponent(codes[0])}`)
   await page.getByLabel(/^Why: Not balanced/).fill('its maker balanced it')
