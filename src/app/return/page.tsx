@@ -1,3 +1,4 @@
+import { emptyRow, registersOf, type HeldRow } from '@/core/handover'
 import { isTyped, pocketText, SPINDLE } from '@/core/tool'
 import { fixed, unitMark, mmToUnit } from '@/core/units'
 import { listAssemblies } from '@/db/assembly/read'
@@ -42,6 +43,17 @@ export default async function ReturnPage({ searchParams }: { readonly searchPara
   }
   const { assembly, machine, row, worn, problem } = inside
   const profile = profileOfAssembly(house.db, assembly)
+  const typed = isTyped(machine)
+  // an old control is emptied by hand: what its row is left with is shown to be typed
+  const shown: HeldRow =
+    row ??
+    (typed && assembly.t !== null
+      ? Object.fromEntries(
+          registersOf({ t: assembly.t, pocket: assembly.pocket, ...emptyRow(machine), cornerRadiusMm: null }, machine).map(
+            ({ register, rounded }) => [register, rounded],
+          ),
+        )
+      : {})
   const values = currentHandover(house.db, assembly.serial)?.values ?? null
   const unit = unitMark(machine.unit)
   const say = (value: number | undefined) => (value === undefined ? '–' : `${fixed(value, machine.decimals)} ${unit}`)
@@ -55,6 +67,12 @@ export default async function ReturnPage({ searchParams }: { readonly searchPara
               {assembly.name} · on {assembly.serial} · out of <b className="text-ink">{machine.name}</b>,{' '}
               {pocketText(assembly.pocket)}
             </Title>
+            {typed && (
+              <Say tone="todo" lead={`${machine.name} only takes typing.`}>
+                Leave row {inside.register} so, and read it back there: Boulder cannot see it. Zero would drive the nose into the
+                part.
+              </Say>
+            )}
             {problem && (
               <Say tone="off" lead="The control does not say what it holds." role="alert">
                 {problem}
@@ -66,12 +84,12 @@ export default async function ReturnPage({ searchParams }: { readonly searchPara
                   <tr className="border-ink border-b-2 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">
                     <th scope="col">register</th>
                     <th scope="col" className="text-right">
-                      control holds
+                      {typed ? 'type at its control' : 'control holds'}
                     </th>
                   </tr>
                 </thead>
                 <tbody>
-                  {Object.entries(row ?? {}).map(([register, value]) => {
+                  {Object.entries(shown).map(([register, value]) => {
                     const wear = register.endsWith('wear')
                     return (
                       <tr key={register} className="border-rule h-[46px] border-b">
@@ -120,7 +138,7 @@ export default async function ReturnPage({ searchParams }: { readonly searchPara
             pocket={assembly.pocket}
             worn={worn}
             current={values !== null}
-            ready={row !== null || isTyped(machine)}
+            ready={row !== null || typed}
             cutMin={inside.cutMin}
             others={listMachines(house.db)
               .filter((m) => m.key !== machine.key && m.coupling === machine.coupling)

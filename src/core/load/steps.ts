@@ -30,18 +30,15 @@ export function loadSteps(
   const doorWatched = !typed && switches.door && state?.door !== null
   const potWatched = !typed && !byHand && switches.pot && state?.toolAtDoor !== null
   const spindleWatched = !typed && byHand && state?.inSpindle !== null && state?.inSpindle !== undefined
-  const atPlace = byHand
-    ? state?.changer === 'manual' || ticks.pocket === true
-    : !typed && state
-      ? state.atDoor === pocket
-      : ticks.pocket === true
+  const placeWatched = !typed && (byHand ? state?.changer !== null : state?.atDoor !== null)
+  const atPlace = placeWatched ? (byHand ? state?.changer === 'manual' : state?.atDoor === pocket) : ticks.pocket === true
   const inWatched = byHand ? spindleWatched : potWatched
   const seen = byHand ? state?.inSpindle === true : state?.toolAtDoor === true && state.atDoor === pocket
   const isIn = atPlace && (inWatched ? seen : ticks.in === true)
   const isOpen = doorWatched ? state?.door === 'open' || isIn : ticks.open === true || isIn
   const isShut = isIn && (doorWatched ? state?.door === 'shut' : ticks.shut === true)
   const list: readonly (readonly [LoadStep, boolean, string, boolean])[] = [
-    ['pocket', atPlace, byHand ? 'Changer to manual' : `Pocket ${pocket} at the loading place`, !typed],
+    ['pocket', atPlace, byHand ? 'Changer to manual' : `Pocket ${pocket} at the loading place`, placeWatched],
     ['open', isOpen, 'Door open', doorWatched],
     ['in', isIn, byHand ? 'Tool in the spindle, held from below by its holder' : `Tool in pocket ${pocket}`, inWatched],
     ['shut', isShut, 'Door shut', doorWatched],

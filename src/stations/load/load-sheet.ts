@@ -12,7 +12,7 @@ import {
   type Proposal,
   type StepLine,
 } from '@/core/load'
-import { COUPLINGS, isTyped, limitsOf, SPINDLE, type Assembly, type Machine } from '@/core/tool'
+import { COUPLINGS, isTyped, limitsOf, SPINDLE, type Assembly, type Machine, pocketText } from '@/core/tool'
 import { getAssembly } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
 import { currentHandover, getHandover } from '@/db/handover/read'
@@ -174,7 +174,7 @@ function scanLines(db: Db, { scans, machineKey, machine, assembly, label, handov
     add(
       'holder',
       'refused',
-      `${scans.serial} stands in ${getMachine(db, assembly.machine ?? '')?.name ?? assembly.machine} already, ${assembly.pocket === SPINDLE ? 'in the spindle' : `pocket ${assembly.pocket}`}.`,
+      `${scans.serial} stands in ${getMachine(db, assembly.machine ?? '')?.name ?? assembly.machine} already, ${pocketText(assembly.pocket)}.`,
     )
   else add('holder', 'holds', `T${assembly.t ?? '?'} ${assembly.name} on ${scans.serial}.`)
 

@@ -1,6 +1,6 @@
 import { readScan } from '@/codecs/label-text'
 import { wantedOf } from '@/core/plan'
-import { accepts, stationOf } from '@/core/tool'
+import { accepts, stationOf, pocketText } from '@/core/tool'
 import { getAssembly } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
 import { getJob } from '@/db/job/read'
@@ -84,7 +84,7 @@ function answerPlain(db: Db, text: string, now: string): ScanAnswer {
       return { title, text: `${assembly.name} · released, to load`, tone: 'todo', href: `/load?serial=${serial}` }
     return {
       title,
-      text: `${assembly.name} · in ${assembly.machine}, pocket ${assembly.pocket}`,
+      text: `${assembly.name} · in ${assembly.machine}, ${pocketText(assembly.pocket)}`,
       tone: 'holds',
       href: `/tools/${serial}`,
     }

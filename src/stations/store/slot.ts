@@ -1,3 +1,4 @@
+import { pocketText } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { assemblyIn, getAssembly } from '@/db/assembly/read'
 import { placeAssembly } from '@/db/assembly/write'
@@ -24,7 +25,7 @@ export function putIntoPlace(work: Work, serial: string, placeId: string): Resul
   if (assembly?.state === 'loaded')
     return fail({
       code: 'IN_A_MACHINE',
-      text: `${serial} stands in ${assembly.machine}, pocket ${assembly.pocket}, as far as is known. Return it first.`,
+      text: `${serial} stands in ${assembly.machine}, ${pocketText(assembly.pocket)}, as far as is known. Return it first.`,
     })
   if (assembly?.heat && assembly.heat.touchAt > work.now && unit.kind === 'cart')
     return fail({

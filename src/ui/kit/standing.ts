@@ -1,4 +1,5 @@
 import type { NettedTool, Stale, StandingType } from '@/core/plan'
+import { pocketText } from '@/core/tool'
 
 /** How a wanted tool stands, in words and with a shape before them. */
 export const TONE: Record<StandingType, string> = {
@@ -37,7 +38,7 @@ export function standingText({ standing, replaces }: Pick<NettedTool, 'standing'
     : ''
   switch (standing.type) {
     case 'in-machine':
-      return `● in ${machine(standing.assembly.machine)}, pocket ${standing.assembly.pocket ?? '?'}${standing.lifeLeftMin === null ? '' : `, ${Math.round(standing.lifeLeftMin)} min left`}`
+      return `● in ${machine(standing.assembly.machine)}, ${pocketText(standing.assembly.pocket)}${standing.lifeLeftMin === null ? '' : `, ${Math.round(standing.lifeLeftMin)} min left`}`
     case 'ready':
       return `● ${at(standing.assembly)}, ${standing.assembly.state === 'released' ? 'to load' : 'to hand over'}${instead}`
     case 'stale':
@@ -47,7 +48,7 @@ export function standingText({ standing, replaces }: Pick<NettedTool, 'standing'
     case 'under-way':
       return `◐ ${standing.who} builds it on ${standing.serial}`
     case 'in-other-machine':
-      return `◐ in ${machine(standing.assembly.machine)}, pocket ${standing.assembly.pocket ?? '?'}`
+      return `◐ in ${machine(standing.assembly.machine)}, ${pocketText(standing.assembly.pocket)}`
     case 'to-build': {
       const other = standing.parts.find((p) => p.insteadOf)
       return `▲ to build${other ? ` with ${names.parts[other.component] ?? other.component}` : ''}${instead}`

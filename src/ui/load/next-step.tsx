@@ -49,7 +49,7 @@ export function NextStep({
     byHand && due === 'pocket' ? ['manual', 'changer to manual'] : byHand && due === 'in' ? ['spindle put', 'put it in'] : tap
   return (
     <>
-      {due === 'pocket' && !byHand && !machine.typed ? (
+      {due === 'pocket' && !byHand && step.watched ? (
         <BigAction onAct={() => void act(() => turn({ serial }))} disabled={busy}>
           Turn to pocket {run.pocket}
         </BigAction>

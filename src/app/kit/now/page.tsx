@@ -1,3 +1,4 @@
+import { pocketText } from '@/core/tool'
 import Link from 'next/link'
 import { listAssemblies } from '@/db/assembly/read'
 import { listMachines } from '@/db/machine/read'
@@ -61,7 +62,7 @@ export default async function NowPage() {
           <NowPanel
             tools={loaded.map((a) => ({
               serial: a.serial,
-              text: `T${a.t ?? '?'} ${a.name}, ${machines.get(a.machine ?? '') ?? a.machine} pocket ${a.pocket}`,
+              text: `T${a.t ?? '?'} ${a.name}, ${machines.get(a.machine ?? '') ?? a.machine}, ${pocketText(a.pocket)}`,
             }))}
             need={neededNowAction}
           />

@@ -1,7 +1,7 @@
 import { addYears, format } from 'date-fns'
 import Link from 'next/link'
 import { refusalText, refuseHealth } from '@/core/fits'
-import { numberOf, stationOf } from '@/core/tool'
+import { numberOf, stationOf, pocketText } from '@/core/tool'
 import { formatLength, unitMark } from '@/core/units'
 import { listJobs } from '@/db/job/read'
 import { getComponent, listComponents } from '@/db/library/read'
@@ -106,7 +106,7 @@ export default async function PassportPage({ params }: { readonly params: Promis
                 <Row name="Where it is">
                   {assembly
                     ? assembly.state === 'loaded'
-                      ? `${machines.get(assembly.machine ?? '') ?? assembly.machine}, pocket ${assembly.pocket}`
+                      ? `${machines.get(assembly.machine ?? '') ?? assembly.machine}, ${pocketText(assembly.pocket)}`
                       : (assembly.place ?? 'tool room')
                     : (holder.place ?? 'tool room')}
                 </Row>
