@@ -1,5 +1,5 @@
 import type { PostTool } from '@/codecs/post'
-import { isTyped, tableOf, type Assembly, type Machine } from '@/core/tool'
+import { tableOf, type Assembly, type Machine } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
@@ -66,7 +66,6 @@ export async function previewPost(
 ): Promise<Result<PostTrial, Refused>> {
   const machine = getMachine(db, key)
   if (!machine) return fail({ code: 'UNKNOWN_MACHINE', text: `There is no machine ${key}.` })
-  if (isTyped(machine)) return fail({ code: 'NO_POST', text: `${machine.name} takes no files: its figures are typed.` })
   const tools = toolsFor(db, machine, assemblies)
   return tools.ok ? tryPost(db, control, machine, tools.value, now, post) : tools
 }

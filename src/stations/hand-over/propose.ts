@@ -57,12 +57,13 @@ export async function tryPost(
   now: string,
   postName = machine.post,
 ): Promise<Result<PostTrial, Refused>> {
-  // an old control takes no files: its figures are typed and read back by eye
-  if (isTyped(machine)) return ok({ file: '', text: '', check: { same: true, rows: [] } })
   const template = getPostTemplate(db, postName) ?? SHIPPED_POSTS[postName] ?? null
   if (template === null) return fail({ code: 'UNKNOWN_POST', text: `There is no post ${postName}.` })
   return tryTemplateOn(control, machine, template, tools, now, postName)
 }
+
+/** An old control takes no files: its figures are typed and read back by eye. */
+const NO_FILE: PostTrial = { file: '', text: '', check: { same: true, rows: [] } }
 
 /** Orientation of the imaginary tip of a tool that turns outside, towards the chuck: common practice, no source. */
 const OUTSIDE_TIP = 3
@@ -141,6 +142,11 @@ export async function proposeHandover(
     measured: measurement ? (measured ?? { lengthMm: NaN, radiusMm: NaN, verdict: measurement.verdict }) : null,
   })
   const refusals = found.map((r) => ({ code: r.code, text: handoverRefusalText(r), leadMay: leadMayOverrule(r) }))
-  const trial = values && machine ? await tryPost(db, control, machine, [{ ...values, name: assembly.name }], now) : null
+  const trial =
+    values && machine
+      ? isTyped(machine)
+        ? ok(NO_FILE)
+        : await tryPost(db, control, machine, [{ ...values, name: assembly.name }], now)
+      : null
   return { assembly, machine, t, measurement, refusals, values, label: values && encodeLabel(values), trial }
 }
