@@ -242,6 +242,10 @@ describe('loading', () => {
     expect(codeOf(refused)).toBe('READ_BACK')
     expect(!refused.ok && refused.error.text).toContain('as length of T4')
     expect(tool(room).state).toBe('released')
+    // the register is put right at the control, and it is sent once more
+    room.control.spoil = null
+    room.control.live.HERON['4'] = { length: 7 }
+    expect(codeOf(await loadTool(room.as('ines', 81), room.control, 'BX00143'))).toBe('ok')
   })
   it('measured anew in between: its hand-over is out of date, nothing is written', async () => {
     const { room, scans } = await released()

@@ -146,6 +146,7 @@ const good: LoadCase = {
   register: 12,
   rowIsEmpty: true,
   rowIsOurs: false,
+  sent: false,
   now: NOW,
 }
 const tool = (change: Partial<LoadCase['tool']>) => ({ tool: { ...good.tool, ...change } })

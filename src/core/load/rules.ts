@@ -63,6 +63,8 @@ export interface LoadCase {
   readonly rowIsEmpty: boolean
   /** Whether the row holds this tool's figures already: it was written, and the load was interrupted. */
   readonly rowIsOurs: boolean
+  /** Whether this load sent its figures before and broke off: whatever stands there is its own. */
+  readonly sent: boolean
   readonly now: string
 }
 
@@ -257,6 +259,7 @@ function registerRules(c: LoadCase, state: MachineState, add: Add, against: Agai
     )
   if (c.row === null) return
   if (c.rowIsOurs) add('register-empty', 'holds', 'Its row holds these figures already.')
+  else if (c.sent) add('register-empty', 'holds', 'Its row was begun by this load.')
   else if (c.rowIsEmpty) add('register-empty', 'holds', 'Its row is empty.')
   else against('register-empty', `Its ${row} is not empty: ${rowText(c.row, machine)}.`)
 }

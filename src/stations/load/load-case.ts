@@ -38,10 +38,11 @@ export function loadCase(
     readonly pocket: number | null
     readonly room: MagazineRead
     readonly told: Told
+    readonly sent: boolean
     readonly now: string
   },
 ): LoadCase {
-  const { machine, assembly, handover, pocket, room, told, now } = given
+  const { machine, assembly, handover, pocket, room, told, sent, now } = given
   const { values } = handover
   const measured = lastMeasurement(db, assembly.id)
   const register = registerNumber({ ...values, pocket: values.pocket ?? pocket }, machine) ?? values.t
@@ -94,6 +95,7 @@ export function loadCase(
     row,
     register,
     rowIsEmpty: row !== null && isEmptyRow(row, machine),
+    sent,
     rowIsOurs: told.table !== null && compareTable(registersOf(values, machine), told.table, machine.unit).same,
     now,
   }

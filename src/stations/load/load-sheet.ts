@@ -104,7 +104,7 @@ export async function readLoad(db: Db, control: Control, scans: LoadScans, now: 
   const pocket = run?.pocket ?? scans.pocket ?? proposal?.pocket ?? null
   const findings =
     machine && assembly && handover && room && assembly.state !== 'loaded'
-      ? loadRules(loadCase(db, { machine, assembly, handover, pocket, room, told, now }))
+      ? loadRules(loadCase(db, { machine, assembly, handover, pocket, room, told, sent: run?.sent ?? false, now }))
       : []
   const overruled = run?.overruled.map((o) => o.rule) ?? []
   return {
