@@ -16,5 +16,7 @@ export default defineConfig({
       'test/devices/**/*.test.ts',
     ],
     testTimeout: 60_000,
+    // one worker fewer than cores is the default: on two cores that is half the speed
+    maxWorkers: '100%',
   },
 })

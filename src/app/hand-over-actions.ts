@@ -70,14 +70,14 @@ export async function voidHandoverAction(input: z.input<typeof Void>): Promise<R
   return act(Void, input, (work, { serial, reason }) => voidHandover(work, serial, reason))
 }
 
-const line = z.string().max(200)
+const line = z.string().max(200, 'A line has 200 characters at most.')
 const Label = z.object({
   machine: z.string().max(20),
   handover: z.number().int().positive(),
   code: z.enum(['datamatrix', 'qr']),
   layout: z.object({
-    widthMm: z.number().min(20).max(200),
-    heightMm: z.number().min(10).max(200),
+    widthMm: z.number().min(20, 'A label is at least 20 mm wide.').max(200, 'A label is at most 200 mm wide.'),
+    heightMm: z.number().min(10, 'A label is at least 10 mm high.').max(200, 'A label is at most 200 mm high.'),
     title: line,
     lines: z.array(line).max(8),
   }),

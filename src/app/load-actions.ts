@@ -55,21 +55,27 @@ export async function handAction(input: z.input<typeof Hand>): Promise<Result<nu
   })
 }
 
+/** A limit as a lead types it. */
+const limit = (name: string, min: number, max: number) =>
+  z
+    .number(`${name}: that is no number.`)
+    .min(min, `${name}: from ${min} on.`)
+    .max(max, `${name}: up to ${max.toLocaleString('en')}.`)
 const who = z.enum(['anyone', 'lead', 'nobody'])
 const Limits = z.object({
   machine: z.string().max(20),
   limits: z.object({
-    measuredDays: z.number().int().min(1).max(3650),
-    balanceFromRpm: z.number().min(0).max(200_000),
-    slowFromKg: z.number().min(0).max(200),
-    liftFromKg: z.number().min(0).max(200),
+    measuredDays: limit('Measured within', 1, 3650).int('Days are whole.'),
+    balanceFromRpm: limit('Balanced from', 0, 200_000),
+    slowFromKg: limit('Changer slow from', 0, 200),
+    liftFromKg: limit('By lift from', 0, 200),
     asksLabel: z.boolean(),
     may: z.partialRecord(z.enum(LOAD_RULES), who),
   }),
   magazine: z.object({
     form: z.enum(['chain', 'drum', 'rack']),
-    pitchMm: z.number().min(20).max(1000),
-    gapMm: z.number().min(0).max(100),
+    pitchMm: limit('Pitch', 20, 1000),
+    gapMm: limit('Gap', 0, 100),
   }),
 })
 export async function keepLimitsAction(input: z.input<typeof Limits>): Promise<Result<null, Refused>> {

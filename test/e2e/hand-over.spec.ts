@@ -45,6 +45,8 @@ test('a lead writes the lines of a label; it is printed, and its code read back 
   await page.getByRole('textbox', { name: 'Line 3' }).fill('{{ size }} {{ corner }}')
   await expect(picture).toBeVisible()
   await page.getByRole('textbox', { name: 'High' }).fill('8')
+  await expect(page.getByText('A label is at least 10 mm high.')).toBeVisible()
+  await page.getByRole('textbox', { name: 'High' }).fill('10')
   await expect(page.getByText('Too small for its code')).toBeVisible()
   await page.getByRole('textbox', { name: 'High' }).fill('32')
   await expect(picture).toBeVisible()

@@ -123,7 +123,7 @@ export function PostEditor(props: PostEditorProps) {
               </select>
             </Field>
           </div>
-          <div className="border-ink min-h-[220px] flex-1 overflow-auto border-[1.5px] text-[15px]">
+          <div className="border-ink min-h-[220px] flex-1 overflow-auto border-[1.5px] text-[15px]" tabIndex={0}>
             <CodeMirror
               value={template}
               onChange={setTemplate}
