@@ -174,7 +174,8 @@ function textPath(fonts: readonly opentype.Font[], text: string, x: number, y: n
   let at = x
   let path = ''
   for (const { letter, font } of runs) {
-    if (at - x + font.getAdvanceWidth(letter, fitted) > room) return { path, cut: true }
+    // made narrower until it fits to the dot: its last letter must not be lost to rounding
+    if (at - x + font.getAdvanceWidth(letter, fitted) > room + 0.5) return { path, cut: true }
     path += font.getPath(letter, at, y, fitted).toPathData(1)
     at += font.getAdvanceWidth(letter, fitted)
   }

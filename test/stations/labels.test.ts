@@ -60,6 +60,16 @@ describe('the lines of a label', () => {
     expect(keep({ widthMm: 15 })).toBe('TOO_SMALL')
     expect(getMachine(room.db, 'HERON')!.label).toBeUndefined()
   })
+  it('a line that is made narrower until it fits loses nothing', async () => {
+    const { room, id } = await released()
+    for (let n = 20; n < 48; n++) {
+      const cut = valueOf(tryLabel(room.db, fonts, trial(id, { lines: ['m'.repeat(n / 4) + 'i'.repeat(n)] }))).cut
+      const longer = valueOf(tryLabel(room.db, fonts, trial(id, { lines: ['m'.repeat(n / 4) + 'i'.repeat(n + 1)] }))).cut
+      // once it is cut every longer one is
+      if (cut.length) expect(longer).toEqual([1])
+    }
+    expect(valueOf(tryLabel(room.db, fonts, trial(id, { heightMm: 32, lines: ['{{ size }} {{ corner }}'] }))).cut).toEqual([])
+  })
   it('at the least size that is taken its code still reads', async () => {
     const { room, id } = await released()
     const handover = getHandover(room.db, id)!
