@@ -62,7 +62,7 @@ test('a lead writes the lines of a label; it is printed, and its code read back 
   await expect(page.getByTestId('checks')).toContainText('Label and holder belong together.')
   // the same T stands in this machine already: refused before anything moves
   await expect(page.getByTestId('checks')).toContainText('both would have one row')
-  await page.getByLabel('Read a code from a picture').setInputFiles('docs/screenshots/settings.png')
+  await page.getByLabel('Read a code from a picture').setInputFiles('docs/screenshots/records.png')
   await expect(page.getByTestId('scan-answer')).toContainText('No code can be read')
 })
 
