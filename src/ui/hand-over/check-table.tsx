@@ -22,7 +22,7 @@ export function CheckTable({
           <th scope="col" className="text-right">
             {heldName}
           </th>
-          <th scope="col" className="w-9" />
+          <th scope="col" className="w-11" />
           <th scope="col" />
         </tr>
       </thead>

@@ -49,6 +49,8 @@ export function Checks({
 }) {
   const open = findings.filter((f) => f.state === 'refused' || f.state === 'asks' || f.state === 'told')
   const holding = findings.filter((f) => f.state === 'holds')
+  // while something is refused outright no reason helps
+  const refused = findings.some((f) => f.state === 'refused')
   return (
     <div data-testid="checks">
       <ol>
@@ -67,7 +69,7 @@ export function Checks({
                   Overruled by {done.who}: {done.reason}
                 </p>
               )}
-              {f.state === 'asks' && !done && onReason && (
+              {f.state === 'asks' && !done && !refused && onReason && (
                 <label className="block pb-2 pl-7">
                   <span className="text-soft">{WHO[f.may]}</span>
                   <input
