@@ -204,6 +204,14 @@ describe('the rules of loading', () => {
     const mild = machine({ limits: { may: { taper: 'anyone' } } })
     expect(loadRules({ ...good, ...mild, ...tool({ coupling: 'SK 40' }) }).find((f) => f.rule === 'taper')?.state).toBe('refused')
   })
+  it('of a control that cannot be asked nothing is claimed: it is told what to look at', () => {
+    const typed = { ...machine({ figures: 'typed' }), state: SILENT, row: null }
+    const found = loadRules({ ...good, ...typed })
+    expect(found.find((f) => f.rule === 'register-idle')).toMatchObject({ state: 'told' })
+    expect(found.some((f) => f.rule === 'register-empty')).toBe(false)
+    const twice = loadRules({ ...good, ...typed, sameT: { pocket: 9, serial: 'BX9' } })
+    expect(twice.find((f) => f.rule === 'one-t')?.state).toBe('refused')
+  })
   it('by hand into the spindle a tool may be wider and heavier than the changer takes', () => {
     const wide = { ...tool({ widestMm: 90, massKg: 12 }), pocket: SPINDLE }
     const found = loadRules({ ...good, ...wide })

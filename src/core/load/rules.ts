@@ -1,5 +1,6 @@
 /** What is looked at before a tool goes into a machine, each as a rule of its own with its sentence and who may overrule it. */
 import {
+  isTyped,
   tableOf,
   limitsOf,
   pocketText,
@@ -246,17 +247,23 @@ const nameOf = (s: Standing) => (s.t === null ? (s.serial ?? 'a tool') : `T${s.t
 
 function registerRules(c: LoadCase, state: MachineState, add: Add, against: Against): void {
   const { machine, tool, register } = c
-  const row = `${tableOf(machine).numberFrom === 'T' ? 'row' : `row ${register}`}`
-  if (state.running?.tools.includes(tool.t))
-    against('register-idle', `${state.running.program} is running and uses T${tool.t}: its ${row} must not change now.`)
-  else if (state.spindle === tool.t && c.pocket !== SPINDLE)
-    against('register-idle', `T${tool.t} is in the spindle: its ${row} must not change now.`)
-  else add('register-idle', 'holds', `No running program uses T${tool.t}.`)
   if (c.sameT)
     against(
       'one-t',
       `T${tool.t} stands in ${machine.name} already, ${pocketText(c.sameT.pocket)}${c.sameT.serial ? ` (${c.sameT.serial})` : ''}: both would have one row. Take that one out first.`,
     )
+  if (isTyped(machine))
+    return add(
+      'register-idle',
+      'told',
+      `${machine.name} cannot be asked: see there that nothing uses T${tool.t}, and that its row is empty.`,
+    )
+  const row = tableOf(machine).numberFrom === 'T' ? 'row' : `row ${register}`
+  if (state.running?.tools.includes(tool.t))
+    against('register-idle', `${state.running.program} is running and uses T${tool.t}: its ${row} must not change now.`)
+  else if (state.spindle === tool.t && c.pocket !== SPINDLE)
+    against('register-idle', `T${tool.t} is in the spindle: its ${row} must not change now.`)
+  else add('register-idle', 'holds', `No running program uses T${tool.t}.`)
   if (c.row === null) return
   if (c.rowIsOurs) add('register-empty', 'holds', 'Its row holds these figures already.')
   else if (c.sent) add('register-empty', 'holds', 'Its row was begun by this load.')

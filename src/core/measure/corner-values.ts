@@ -91,13 +91,17 @@ const MIDDLE_SHARE = 0.6
 
 /**
  * The blur rounds a sharp corner too: fitted to pictures of known corners the radius seen is √(1.82·s² + 0.8·r²) of a
- * blur s, whatever the dish. What it leaves of the corner's own radius, by the chord of that curve from a sharp corner to
- * one of two blurs: the curve itself would make much of little noise near its beginning.
+ * blur s, whatever the dish. What it leaves of the corner's own radius, half way between that curve and its chord from a
+ * sharp corner to one of two blurs: the curve alone would make much of little noise near its beginning.
  */
-const behindBlur = ({ radiusMm, blurMm }: { readonly radiusMm: number; readonly blurMm: number }): number =>
-  BLURRED_RISE * Math.max(0, radiusMm - BLURRED_SHARP * blurMm)
+function behindBlur({ radiusMm, blurMm }: { readonly radiusMm: number; readonly blurMm: number }): number {
+  const chord = BLURRED_RISE * Math.max(0, radiusMm - BLURRED_SHARP * blurMm)
+  const curve = Math.sqrt(Math.max(0, radiusMm * radiusMm - (BLURRED_SHARP * blurMm) ** 2) / BLURRED_ROUND)
+  return (chord + curve) / 2
+}
 const BLURRED_SHARP = 1.35
 const BLURRED_RISE = 2.15
+const BLURRED_ROUND = 0.8
 
 /** A corner too small to see: where flank and face would cross; how much of it is rounded off nobody can tell. */
 function sharpValues(

@@ -1,6 +1,5 @@
 import { pocketText, SPINDLE } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
-import { getAssembly } from '@/db/assembly/read'
 import { inTransaction } from '@/db/connection'
 import { getLoadRun } from '@/db/load/read'
 import { deleteLoadRun } from '@/db/load/write'
@@ -18,11 +17,10 @@ export async function dropLoad(work: Work, control: Control, serial: string, rea
   const run = getLoadRun(work.db, serial)
   if (!run) return fail({ code: 'NOT_BEGUN', text: `No load of ${serial} is under way.` })
   const machine = getMachine(work.db, run.machine)
-  const assembly = getAssembly(work.db, serial)
-  if (run.sent && machine && assembly) {
+  if (run.sent && machine) {
     const state = await control.state(machine.key)
     if (!state.ok) return fail({ code: state.error.code, text: controlErrorText(state.error) })
-    const emptied = await emptyRegister(work, control, machine, { ...assembly, t: run.t, pocket: run.pocket })
+    const emptied = await emptyRegister(work, control, machine, run)
     if (!emptied.ok) return emptied
     const listed = run.pocket === SPINDLE ? state.value.spindle : state.value.magazine.get(run.pocket)
     if (listed === run.t) {

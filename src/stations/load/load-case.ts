@@ -1,5 +1,5 @@
 import { compareTable, isEmptyRow, registerNumber, registersOf, type Handover } from '@/core/handover'
-import { inTheWay, type LoadCase, type MachineState } from '@/core/load'
+import { inTheWay, type LoadCase } from '@/core/load'
 import { wantedOf } from '@/core/plan'
 import { numberOf, type Assembly, type Machine } from '@/core/tool'
 import type { Db } from '@/db/connection'
@@ -7,14 +7,8 @@ import { listJobs } from '@/db/job/read'
 import { getComponent, getHolder } from '@/db/library/read'
 import { getMachine } from '@/db/machine/read'
 import { lastMeasurement } from '@/db/measurement/read'
-import type { ControlTable } from '@/devices/control/port'
-import { massOf, widestOf, type MagazineRead } from './magazine'
-
-/** What the control tells when it is asked; both null when it does not answer. */
-export interface Told {
-  readonly state: MachineState | null
-  readonly table: ControlTable | null
-}
+import type { Told } from './ask-control'
+import { massOf, roomOf, widestOf, type MagazineRead } from './magazine'
 
 const MONTH_MS = 30.4 * 24 * 3600 * 1000
 
@@ -89,7 +83,7 @@ export function loadCase(
         : heldHere
           ? { pocket: heldHere.pocket, t: heldHere.t, serial: heldHere.serial, radiusMm: 0, massKg: null }
           : null,
-    touches: pocket === null || pocket === 0 ? [] : inTheWay({ ...room, standing: others }, pocket, widestMm),
+    touches: pocket === null || pocket === 0 ? [] : inTheWay({ ...room, standing: others }, pocket, roomOf(machine, widestMm)),
     sameT: same ? { pocket: same.pocket, serial: same.serial } : null,
     state: told.state,
     row,

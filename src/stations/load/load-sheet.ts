@@ -1,11 +1,9 @@
 import { registersOf, type Handover } from '@/core/handover'
 import {
-  isClear,
   loadRules,
   loadSteps,
   pocketStates,
   proposePocket,
-  SILENT,
   type LoadFinding,
   type LoadRun,
   type PocketState,
@@ -20,9 +18,10 @@ import { getHolder } from '@/db/library/read'
 import { getLoadRun } from '@/db/load/read'
 import { getMachine } from '@/db/machine/read'
 import { getPerson } from '@/db/person/read'
-import { controlErrorText, type Control } from '@/devices/control/port'
-import { loadCase, type Told } from './load-case'
-import { readMagazine, widestOf, type MagazineRead } from './magazine'
+import type { Control } from '@/devices/control/port'
+import { askControl, type Told } from './ask-control'
+import { loadCase } from './load-case'
+import { readMagazine, roomOf, widestOf, type MagazineRead } from './magazine'
 import { readLabel } from './read-label'
 
 export interface LoadScans {
@@ -56,18 +55,6 @@ export interface LoadSheet {
   readonly told: Told
   /** Why the control does not tell; null when it does, or is not asked. */
   readonly silence: string | null
-  /** Nothing stands against it, given what was overruled. */
-  readonly ready: boolean
-}
-
-/** Asks a control that takes files; one that only takes typing tells nothing, and nothing is wrong with that. */
-export async function askControl(control: Control, machine: Machine): Promise<Told & { readonly silence: string | null }> {
-  if (isTyped(machine)) return { state: SILENT, table: null, silence: null }
-  const state = await control.state(machine.key)
-  if (!state.ok) return { state: null, table: null, silence: controlErrorText(state.error) }
-  const table = await control.table(machine.key)
-  if (!table.ok) return { state: null, table: null, silence: controlErrorText(table.error) }
-  return { state: state.value, table: table.value, silence: null }
 }
 
 /** The whole load on one sheet: scans, rules, magazine, steps; what was begun is gone on with from where it stands. */
@@ -89,13 +76,13 @@ export async function readLoad(db: Db, control: Control, scans: LoadScans, now: 
   const lines = scanLines(db, { scans, machineKey, machine, assembly, label, handover, run })
   const { silence, ...told } = machine ? await askControl(control, machine) : { state: null, table: null, silence: null }
   const room = machine && readMagazine(db, machine, told.state, told.table)
-  const widest = assembly ? Math.max(handover?.values.radiusMm ?? 0, widestOf(db, assembly)) : 0
+  const widest = machine && assembly ? roomOf(machine, Math.max(handover?.values.radiusMm ?? 0, widestOf(db, assembly))) : 0
   const taken = room && { ...room, standing: [...room.standing, ...heldAsStanding(room, assembly?.serial)] }
   const usualRadiusMm = machine ? COUPLINGS[machine.coupling].flangeMm / 2 : 0
   const proposal =
     taken && assembly && assembly.state !== 'loaded'
       ? proposePocket(taken, {
-          radiusMm: Math.max(widest, usualRadiusMm),
+          radiusMm: widest,
           given: handover?.values.pocket ?? null,
           usualRadiusMm,
           atDoor: told.state?.atDoor ?? null,
@@ -106,7 +93,6 @@ export async function readLoad(db: Db, control: Control, scans: LoadScans, now: 
     machine && assembly && handover && room && assembly.state !== 'loaded'
       ? loadRules(loadCase(db, { machine, assembly, handover, pocket, room, told, sent: run?.sent ?? false, now }))
       : []
-  const overruled = run?.overruled.map((o) => o.rule) ?? []
   return {
     machine,
     assembly,
@@ -122,7 +108,6 @@ export async function readLoad(db: Db, control: Control, scans: LoadScans, now: 
     steps: run && machine ? loadSteps(machine, run.pocket, told.state, run.ticks, isWritten(run, machine, handover)) : [],
     told,
     silence,
-    ready: findings.length > 0 && lines.every((l) => l.state === 'holds') && isClear(findings, overruled),
   }
 }
 
@@ -157,10 +142,7 @@ function scanLines(db: Db, { scans, machineKey, machine, assembly, label, handov
     add(
       'machine',
       'holds',
-      `${machine.name}, ${machine.coupling}, figures ${isTyped(machine) ? 'typed' : ''} in ${machine.unit === 'mm' ? 'mm' : 'inch'}.`.replace(
-        /  +/,
-        ' ',
-      ),
+      `${machine.name}, ${machine.coupling}, figures ${isTyped(machine) ? 'typed in' : 'in'} ${machine.unit}.`,
     )
 
   if (!scans.serial) add('holder', 'waits', 'Scan the mark on the holder: it says which tool this is.')

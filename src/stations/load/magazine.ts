@@ -30,7 +30,7 @@ export function massOf(db: Db, assembly: Assembly): number | null {
 }
 
 /** A tool takes the flange's room at least. */
-const roomOf = (machine: Machine, radiusMm: number) => Math.max(radiusMm, COUPLINGS[machine.coupling].flangeMm / 2)
+export const roomOf = (machine: Machine, radiusMm: number) => Math.max(radiusMm, COUPLINGS[machine.coupling].flangeMm / 2)
 
 /** Largest radius of a tool that only the control knows, by its row. */
 function radiusOf(machine: Machine, row: HeldRow | undefined): number {

@@ -11,7 +11,7 @@ import { getMachine } from '@/db/machine/read'
 import { controlErrorText, type Control, type ControlError } from '@/devices/control/port'
 import type { TagStation } from '@/devices/tag/port'
 import { writeWear } from '../hand-over/write-tag'
-import { askControl } from '../load/load-sheet'
+import { askControl } from '../load/ask-control'
 import { noteRefusal } from '../records/note-refusal'
 import { note } from '../records/note'
 import type { Refused, Work } from '../work'
@@ -75,8 +75,8 @@ export interface Unload {
 export interface Unloaded {
   readonly wear: Wear | null
   readonly state: Assembly['state']
-  /** Whether its chip took wear and minutes; null when it has none. */
-  readonly tag: string | null
+  /** Whether its chip took wear and minutes, in words; null when it has none. */
+  readonly tag: { readonly written: boolean; readonly text: string } | null
   /** A tool of the same kind that stands ready, when this one is broken. */
   readonly sister: string | null
 }
@@ -220,7 +220,7 @@ async function clearControl(
   return emptied
 }
 
-async function chipText(work: Work, tag: TagStation | null, serial: string, wear: Wear | null): Promise<string | null> {
+async function chipText(work: Work, tag: TagStation | null, serial: string, wear: Wear | null): Promise<Unloaded['tag']> {
   if (!tag) return null
   const lifeUsedMin = getAssembly(work.db, serial)?.lifeUsedMin ?? 0
   const written = await writeWear(work, tag, serial, {
@@ -228,8 +228,8 @@ async function chipText(work: Work, tag: TagStation | null, serial: string, wear
     radiusMm: wear?.radiusMm ?? null,
     lifeUsedMin,
   })
-  if (!written.ok) return `Its chip did not take wear and minutes: ${written.error.text}`
-  return written.value === 'written' ? 'Wear and minutes are on its chip too.' : null
+  if (!written.ok) return { written: false, text: `its chip did not take wear and minutes: ${written.error.text}` }
+  return written.value === 'written' ? { written: true, text: 'is out; wear and minutes are on its chip too' } : null
 }
 
 /** Another tool of the same kind that is measured or released. */

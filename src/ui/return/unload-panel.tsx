@@ -7,6 +7,7 @@ import { BigAction, SmallAction, SmallActions } from '../common/actions'
 import { Field, FIELD } from '../common/form'
 import { Problem, Say } from '../common/sheet'
 import { useAct } from '../common/use-act'
+import { useShell } from '../shell/shell-context'
 
 type Fate = 'again' | 'other' | 'measure' | 'apart' | 'scrap' | 'broken'
 type WearGoes = 'kept' | 'cleared'
@@ -44,7 +45,7 @@ export interface UnloadPanelProps {
     cutMin: number
     to?: string
     wear?: WearGoes
-  }) => Promise<Result<{ tag: string | null; sister: string | null }, { text: string }>>
+  }) => Promise<Result<{ tag: { written: boolean; text: string } | null; sister: string | null }, { text: string }>>
   readonly turn: (given: { machine: string; pocket: number }) => Promise<Result<unknown, { text: string }>>
   readonly takeOut: (given: { machine: string; byHand: boolean }) => Promise<Result<unknown, { text: string }>>
 }
@@ -53,6 +54,7 @@ export interface UnloadPanelProps {
 export function UnloadPanel(props: UnloadPanelProps) {
   const { serial, machine, pocket, worn, current, ready, others, unload } = props
   const router = useRouter()
+  const { sayScan } = useShell()
   const { busy, problem, setProblem, run } = useAct()
   const mayAgain = current || worn
   const [fate, setFate] = useState<Fate>(current && !worn ? 'again' : 'measure')
@@ -86,7 +88,10 @@ export function UnloadPanel(props: UnloadPanelProps) {
           ...(fate === 'other' ? { to } : {}),
           ...(usedOn && worn && wear ? { wear } : {}),
         }),
-      ({ sister }) => router.push(sister ? `/tools/${sister}` : next),
+      ({ sister, tag }) => {
+        if (tag) sayScan({ title: serial, text: tag.text, tone: tag.written ? 'holds' : 'off' })
+        router.push(sister ? `/tools/${sister}` : next)
+      },
     )
   }
   return (

@@ -1,0 +1,19 @@
+import { SILENT, type MachineState } from '@/core/load'
+import { isTyped, type Machine } from '@/core/tool'
+import { controlErrorText, type Control, type ControlTable } from '@/devices/control/port'
+
+/** What the control tells when it is asked; both null when it does not answer. */
+export interface Told {
+  readonly state: MachineState | null
+  readonly table: ControlTable | null
+}
+
+/** Asks a control that takes files; one that only takes typing tells nothing, and nothing is wrong with that. */
+export async function askControl(control: Control, machine: Machine): Promise<Told & { readonly silence: string | null }> {
+  if (isTyped(machine)) return { state: SILENT, table: null, silence: null }
+  const state = await control.state(machine.key)
+  if (!state.ok) return { state: null, table: null, silence: controlErrorText(state.error) }
+  const table = await control.table(machine.key)
+  if (!table.ok) return { state: null, table: null, silence: controlErrorText(table.error) }
+  return { state: state.value, table: table.value, silence: null }
+}
