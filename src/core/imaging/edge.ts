@@ -247,3 +247,7 @@ const entry = (t: number): number => {
   const i = ((t + TABLE_REACH) * TABLE_PER_UNIT + 0.5) | 0
   return i < 0 ? 0 : i >= TABLE_SIZE ? TABLE_SIZE - 1 : i
 }
+
+/** Cumulative standard normal and its density from the tables, to about 0.0002. */
+export const cumulativeAt = (t: number): number => CUMULATIVE[entry(t)]
+export const densityAt = (t: number): number => DENSITY[entry(t)]

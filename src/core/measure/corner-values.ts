@@ -4,11 +4,13 @@ import { median } from '../numeric'
 import type { ShapeFit } from './fit-shape'
 import type { Measured, Values } from './measured'
 import { MODEL_SIGMA_PX } from './measured'
-import { ARC, centreOf, FACE, FLANK, meetAngle, parametersOf, shapeOf, type Shape } from './shape'
+import { ARC, centreOf, FACE, FLANK, meetAngle, parametersOf, shapeOf, tangentShape, type Shape } from './shape'
 import type { OutlinePoint } from './view'
 
 export interface Fitted extends ShapeFit {
   readonly points: readonly OutlinePoint[]
+  /** Whether the radius was read from the picture's grey levels and the arc is a tangent of both sides. */
+  readonly small?: boolean
 }
 
 /** Least arc that carries a radius, px. */
@@ -33,27 +35,31 @@ export function cornerValues(fit: Fitted, pixel: number, blurPx: number, cut: bo
   const flank = on(FLANK).map((p) => p.z)
   const face = on(FACE).map((p) => p.x)
   const p = parametersOf(fit.shape)
+  const built = fit.small ? tangentShape : shapeOf
   const measured = (value: (shape: Shape) => number): Measured => {
     const base = value(fit.shape)
-    const slopes = p.map((_, k) => (value(shapeOf(p.map((x, j) => (j === k ? x + 1e-6 : x)))) - base) / 1e-6)
+    const slopes = p.map((_, k) => (value(built(p.map((x, j) => (j === k ? x + 1e-6 : x)))) - base) / 1e-6)
     let variance = 0
     for (let a = 0; a < p.length; a++) for (let b = 0; b < p.length; b++) variance += slopes[a] * slopes[b] * fit.covariance[a][b]
     return { value: base, sigma: Math.hypot(SHARED * Math.sqrt(Math.max(0, variance)), model) }
   }
   const sure = (m: Measured) => (m.sigma < MOST_SIGMA_PX * pixel ? m : null)
   // a corner smaller than its blur is not quite an arc any more
-  const small = fit.shape.radius < 4 * blurPx * pixel ? SMALL_CORNER_SHARE * blurPx : 0
+  const small = !fit.small && fit.shape.radius < 4 * blurPx * pixel ? SMALL_CORNER_SHARE * blurPx : 0
   const model = Math.hypot(MODEL_SIGMA_PX, small, opening(fit.shape) < NARROW ? NARROW_SIGMA_PX : 0) * pixel
   const upright = Math.abs(fit.shape.flankAngle) < Math.max(2 * Math.sqrt(fit.covariance[0][0]), 1e-4)
+  if (fit.small)
+    return {
+      x: measured((s) => largestX(s, flank, upright)),
+      z: risesOut(fit.shape) ? null : measured((s) => greatestZ(s, face)),
+      re: null,
+      arcMm: 0,
+    }
   const arc = on(ARC).length
   const arcMm = arcLength(fit, arc, pixel, blurPx)
   const hidden = arcHidden(fit, pixel, blurPx)
   if (arc < LEAST_ARC_POINTS && fit.shape.face) {
-    const sharp = sharpValues(measured, upright, flank, {
-      radiusMm: fit.shape.radius,
-      radiusSigmaMm: Math.sqrt(Math.max(0, fit.covariance[3][3])),
-      blurMm: blurPx * pixel,
-    })
+    const sharp = sharpValues(measured, upright, flank, blurPx * pixel)
     return { ...sharp, x: hidden && !upright ? null : sharp.x, z: hidden || risesOut(fit.shape) ? null : sharp.z }
   }
   const least = cut ? LEAST_SIDE_POINTS : LEAST_ARC_POINTS
@@ -85,35 +91,17 @@ const MOST_RADIUS_SHARE = 0.03
 
 /** What of a corner's rounding nobody can tell, as a share of the blur. */
 const UNSEEN_SHARE = 0.5
-/** A radius of which no more than this is known, in blurs, says nothing; half of what may be there is assumed. */
-const MOST_BLURS = 2
+/** What is assumed of it, as a share of the blur: half of what may be there. */
 const MIDDLE_SHARE = 0.6
-
-/**
- * The blur rounds a sharp corner too: fitted to pictures of known corners the radius seen is √(1.82·s² + 0.8·r²) of a
- * blur s, whatever the dish. What it leaves of the corner's own radius, half way between that curve and its chord from a
- * sharp corner to one of two blurs: the curve alone would make much of little noise near its beginning.
- */
-function behindBlur({ radiusMm, blurMm }: { readonly radiusMm: number; readonly blurMm: number }): number {
-  const chord = BLURRED_RISE * Math.max(0, radiusMm - BLURRED_SHARP * blurMm)
-  const curve = Math.sqrt(Math.max(0, radiusMm * radiusMm - (BLURRED_SHARP * blurMm) ** 2) / BLURRED_ROUND)
-  return (chord + curve) / 2
-}
-const BLURRED_SHARP = 1.35
-const BLURRED_RISE = 2.15
-const BLURRED_ROUND = 0.8
 
 /** A corner too small to see: where flank and face would cross; how much of it is rounded off nobody can tell. */
 function sharpValues(
   measured: (value: (shape: Shape) => number) => Measured,
   upright: boolean,
   flank: readonly number[],
-  rounding: { readonly radiusMm: number; readonly radiusSigmaMm: number; readonly blurMm: number },
+  blurMm: number,
 ): Values {
-  const { radiusMm, radiusSigmaMm, blurMm } = rounding
-  const known = radiusMm > 0 && radiusSigmaMm < MOST_BLURS * blurMm
-  const left = known ? behindBlur(rounding) / radiusMm : 0
-  const rounded = (s: Shape) => (known ? left * s.radius : MIDDLE_SHARE * blurMm)
+  const rounded = MIDDLE_SHARE * blurMm
   const tip = (s: Shape) => {
     const f = direction(s.flankAngle)
     const e = direction(s.face!.angle)
@@ -126,10 +114,10 @@ function sharpValues(
   const x = measured((s) =>
     upright || s.flankAngle > 0
       ? lineX(s.flankAngle, s.flankOffset, upright ? median(flank) : Math.min(...flank))
-      : tip(s).x - rounded(s) * Math.abs(Math.sin(s.flankAngle)),
+      : tip(s).x - rounded * Math.abs(Math.sin(s.flankAngle)),
   )
   const slope = (s: Shape) => Math.abs(Math.cos(s.face!.angle))
-  const z = measured((s) => tip(s).z - rounded(s) * slope(s))
+  const z = measured((s) => tip(s).z - rounded * slope(s))
   const open = measured(slope).value * UNSEEN_SHARE * blurMm
   return { x, z: { value: z.value, sigma: Math.hypot(z.sigma, open) }, re: null, arcMm: 0 }
 }

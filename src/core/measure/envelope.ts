@@ -83,8 +83,15 @@ export function envelope(turns: readonly Turned[], view: View): Envelope | null 
     islands: ordered.flatMap((t) => t.traced.islands),
     blurPx: Math.min(...ordered.map((t) => t.traced.blurPx)),
     pixel,
+    grey: nearestTurn(ordered, poleDeg).traced.grey,
   }
   return { traced, close: sure > CLOSE_SHARE * points.length }
+}
+
+/** The picture taken nearest to a turn; the middle one where no turn is known. */
+function nearestTurn(ordered: readonly Turned[], deg: number | null): Turned {
+  const at = deg ?? ordered[ordered.length >> 1].spindleDeg
+  return ordered.reduce((a, b) => (Math.abs(b.spindleDeg - at) < Math.abs(a.spindleDeg - at) ? b : a))
 }
 
 const joined = (all: readonly Traced['touches'][]): Traced['touches'] => ({

@@ -1,6 +1,6 @@
 /** One picture measured: largest radius, greatest height, corner or ball radius, and what does not belong there. */
 import type { Point } from '../geometry'
-import type { Frame, LightError, Outline } from '../imaging'
+import type { Frame, LightError } from '../imaging'
 import { median } from '../numeric'
 import { ok, type Result } from '../units'
 import { cornerValues, type Fitted } from './corner-values'
@@ -11,6 +11,7 @@ import { facetValues, findFacets, outOf } from './facets'
 import type { Feature } from './features'
 import type { Measured, Values } from './measured'
 import { centreOf, parametersOf, type Shape } from './shape'
+import { fitSmallCorner } from './small-corner'
 import { sideValues, type SideValues } from './side-values'
 import { longestSide, nearLine } from './sides'
 import { ballStart, cornerStart, faceArcStart, flankArcStart } from './start-shape'
@@ -45,6 +46,9 @@ export interface FrameMeasurement extends Values, SideValues {
 const LEAST_BUMP_PX = 0.45
 /** A misfit below this leaves nothing over but chips. */
 const WELL_FITTED = 0.05
+/** One above this explains too little of an outline; with a part of it out of sight it must explain more. */
+const MOST_MISFIT = 0.5
+const MOST_CUT_MISFIT = 0.2
 
 /**
  * @param frame the picture, at least 16×16
@@ -58,12 +62,9 @@ export function measureFrame(frame: Frame, view: View, asked: readonly Feature[]
 }
 
 /** Measures an outline, of one picture or of several at once. */
-export function measureOutline(
-  { points, pixel, blurPx, touches: cut, islands }: Traced,
-  view: View,
-  asked: readonly Feature[],
-): FrameMeasurement {
-  const found = bestFit(points, pixel, blurPx * pixel, cut)
+export function measureOutline(traced: Traced, view: View, asked: readonly Feature[]): FrameMeasurement {
+  const { points, pixel, blurPx, touches: cut, islands } = traced
+  const found = bestFit(traced)
   // three straight sides are no arc: asked where the corner's fit leaves something over
   const facets = found && found.misfit < WELL_FITTED ? null : findFacets(points, pixel, found?.misfit)
   const fit = facets ? null : found
@@ -126,14 +127,19 @@ function unexplained({ shape, out, points }: Fitted, blurMm: number): Float64Arr
 }
 
 /** The corner, ball, sharp or half-seen corner that explains the outline; null where none does. */
-function bestFit(points: readonly OutlinePoint[], pixel: number, blurMm: number, touches: Outline['touches']): Fitted | null {
+function bestFit(traced: Traced): Fitted | null {
+  const { points, pixel, touches } = traced
+  const blurMm = traced.blurPx * pixel
   if (findTip(points, pixel)) return null
   const near = nearLine(points, pixel)
   const flank = longestSide(points, -0.45, 0.45, pixel, near) ?? longestSide(points, -1.3, 1.3, pixel, near)
   const face = longestSide(points, Math.max(0.6, (flank?.angle ?? 0) + 0.3), 2.2, pixel, near)
   const whole = !touches.right && !touches.top
+  const corner = flank && face && cornerStart(points, flank, face, near)
+  const small = corner && whole && fitSmallCorner(traced, flank, face, corner, near)
+  if (small && plausible(small.shape) && small.misfit < MOST_MISFIT) return small
   const starts: (() => Shape | null)[] = [
-    () => (flank && face ? cornerStart(points, flank, face, near) : null),
+    () => corner,
     () => (whole ? ballStart(points, pixel) : null),
     () => (touches.right && face ? faceArcStart(points, face, pixel) : null),
     () => (touches.top && flank ? flankArcStart(points, flank, pixel) : null),
@@ -146,7 +152,7 @@ function bestFit(points: readonly OutlinePoint[], pixel: number, blurMm: number,
     const fit = fitShape(used, start, pixel, blurMm)
     if (fit && plausible(fit.shape) && (!best || fit.misfit < 0.8 * best.misfit)) best = { ...fit, points: used }
   }
-  return best && best.misfit < (whole ? 0.5 : 0.2) ? best : null
+  return best && best.misfit < (whole ? MOST_MISFIT : MOST_CUT_MISFIT) ? best : null
 }
 
 function plausible(shape: Shape): boolean {

@@ -12,6 +12,17 @@ export interface Traced {
   readonly blurPx: number
   /** Size of a pixel, mm. */
   readonly pixel: number
+  /** The picture itself, for what no outline tells. */
+  readonly grey: Grey
+}
+
+export interface Grey {
+  readonly frame: Frame
+  /** The view counted from the middle of its picture, as the outline is. */
+  readonly view: View
+  /** Standard deviation of the blurred step, the pixel's own width included, px, and of the noise in grey levels. */
+  readonly widthPx: number
+  readonly noise: number
 }
 
 const LEAST_POINTS = 12
@@ -42,5 +53,6 @@ export function readOutline(frame: Frame, view: View): Result<Traced, LightError
     })),
     blurPx: edges.blurPx,
     pixel,
+    grey: { frame, view: middle, widthPx: Math.sqrt(edges.blurPx ** 2 + 1 / 12), noise: edges.noise },
   })
 }

@@ -33,6 +33,17 @@ export const shapeOf = (p: readonly number[]): Shape => ({
   face: p.length > 4 ? { angle: p[4], offset: p[5] } : null,
 })
 
+/** The corner whose arc runs into both sides as a tangent; what `p` says of where its centre stands is not looked at. */
+export function tangentShape(p: readonly number[]): Shape {
+  const opening = p[4] - p[0]
+  const f = direction(p[0])
+  const e = direction(p[4])
+  const det = f.x * e.z - f.z * e.x
+  const tip = { x: (p[1] * e.z - p[5] * f.z) / det, z: (f.x * p[5] - e.x * p[1]) / det }
+  const along = -f.z * tip.x + f.x * tip.z - p[3] * Math.tan(opening / 2)
+  return shapeOf([p[0], p[1], along, p[3], p[4], p[5]])
+}
+
 export function centreOf({ flankAngle, flankOffset, along, radius }: Shape): Point {
   const n = direction(flankAngle)
   return { x: n.x * (flankOffset - radius) - n.z * along, z: n.z * (flankOffset - radius) + n.x * along }

@@ -1,6 +1,6 @@
 /** Shapes to start a fit from, found so that a chip on the arc does not choose the radius. */
 import { direction, fitCircle, fitCircleTaubin, type Circle, type Point } from '../geometry'
-import type { Shape } from './shape'
+import { tangentShape, type Shape } from './shape'
 import type { Side } from './sides'
 import type { OutlinePoint } from './view'
 
@@ -39,8 +39,7 @@ export function cornerStart(points: readonly Point[], flank: Straight, face: Str
     if (Math.max(toFlank, toFace) < radius + 4 * near) votes.push(radius)
   }
   const radius = mode(votes)
-  const along = -f.z * tip.x + f.x * tip.z - radius * Math.tan(opening / 2)
-  return { flankAngle: flank.angle, flankOffset: flank.offset, along, radius, face: { angle: face.angle, offset: face.offset } }
+  return tangentShape([flank.angle, flank.offset, 0, radius, face.angle, face.offset])
 }
 
 /** Where most values lie close together; 0 without any. */
