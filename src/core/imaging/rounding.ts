@@ -21,8 +21,6 @@ export interface Corner {
   readonly sides: readonly [CornerSide, CornerSide]
   /** What a rounding of radius 1 takes away, as many small pieces: place from the tip, px, and area, px². */
   readonly missing: readonly { readonly du: number; readonly dv: number; readonly area: number }[]
-  /** Radius up to which it is looked for, px. */
-  readonly mostPx: number
 }
 
 /** The square of the radius, px²: below zero where noise fills the corner more than a sharp one would. */
@@ -31,6 +29,15 @@ export interface Rounding {
   readonly sigma: number
   /** Whether the corner alone explains the grey levels about it: no chip, no dust. */
   readonly alone: boolean
+}
+
+/** What the outline of the same picture says of it. */
+export interface Blurred {
+  /** Standard deviation of the blurred step, the pixel's own width included, px. */
+  readonly widthPx: number
+  /** Standard deviation of the grey levels, and the step from tool to field in them. */
+  readonly noise: number
+  readonly contrast: number
 }
 
 /** Reach of the window beyond the rounding, in widths of the blurred step. */
@@ -47,6 +54,8 @@ const STEPS = 8
 /** Scatter about a corner that is alone, in standard deviations of the noise, or as a share of the step from tool to field. */
 const MOST_SCATTER = 1.5
 const MOST_SHARE = 0.02
+/** A corner that something covers shows no field: less than this share of the step elsewhere. */
+const LEAST_STEP = 0.4
 
 /** Unknowns: radius squared, both sides outwards, width, level of the field and its slopes, level of the tool. */
 const SQUARE = 0
@@ -59,17 +68,21 @@ const UNKNOWNS = 8
 /**
  * Gauss and Newton on the grey levels of a window: two crossed blurred steps, less the blurred rounding, over a field
  * that slopes evenly; sides and width are held where the outline has them, within their standard deviations.
- * @param widthPx standard deviation of the blurred step, the pixel's own width included
- * @param noise standard deviation of the grey levels
+ * @param reachPx how far beyond the blur the rounding is looked for
  * @returns null where the corner lies too near the border, or is none
  */
-export function readRounding(frame: Frame, corner: Corner, widthPx: number, noise: number): Rounding | null {
-  const { tip, sides, mostPx } = corner
+export function readRounding(
+  frame: Frame,
+  corner: Corner,
+  reachPx: number,
+  { widthPx, noise, contrast }: Blurred,
+): Rounding | null {
+  const { tip, sides } = corner
   const cosine = sides[0].nu * sides[1].nu + sides[0].nv * sides[1].nv
   const least = LEAST_WIDTHS * widthPx
   const inPicture = tip.u > least && tip.v > least && tip.u < frame.width - least && tip.v < frame.height - least
   if (!inPicture || Math.abs(cosine) > MOST_COSINE) return null
-  const window = windowAround(frame, tip, Math.ceil(WINDOW_WIDTHS * widthPx + mostPx))
+  const window = windowAround(frame, tip, Math.ceil(WINDOW_WIDTHS * widthPx + reachPx))
   const held = heldBy(sides, widthPx, noise)
   const p = startOf(window, sides, widthPx)
   const normal = new Float64Array(UNKNOWNS * UNKNOWNS)
@@ -91,15 +104,15 @@ export function readRounding(frame: Frame, corner: Corner, widthPx: number, nois
     const most = Math.max(widthPx * widthPx, Math.abs(p[SQUARE]))
     move[SQUARE] = Math.max(-most, Math.min(most, move[SQUARE]))
     move.forEach((m, k) => (p[k] += m))
-    p[SQUARE] = Math.min(p[SQUARE], 4 * mostPx * mostPx)
     if (cofactor) break
   }
   if (!cofactor) return null
   const scatter = Math.sqrt(squares / Math.max(1, window.grey.length - UNKNOWNS))
+  const step = p[FIELD] - p[DARK]
   return {
     square: p[SQUARE],
     sigma: Math.max(noise, scatter) * Math.sqrt(cofactor[SQUARE][SQUARE]),
-    alone: scatter < Math.max(MOST_SCATTER * noise, MOST_SHARE * (p[FIELD] - p[DARK])),
+    alone: scatter < Math.max(MOST_SCATTER * noise, MOST_SHARE * step) && step > LEAST_STEP * contrast,
   }
 }
 

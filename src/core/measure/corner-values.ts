@@ -26,6 +26,8 @@ const SHARED = 1.2
 const SMALL_CORNER_SHARE = 0.025
 /** Share of the arc's length that must be seen, in points. */
 const LEAST_ARC_SHARE = 0.4
+/** Corners up to this radius, in blurs, are read from the picture's grey levels: their outline is mostly blur. */
+export const SMALL_BLURS = 4
 /** A pole that is less sure than this is not told, px. */
 const MOST_SIGMA_PX = 0.5
 
@@ -45,7 +47,7 @@ export function cornerValues(fit: Fitted, pixel: number, blurPx: number, cut: bo
   }
   const sure = (m: Measured) => (m.sigma < MOST_SIGMA_PX * pixel ? m : null)
   // a corner smaller than its blur is not quite an arc any more
-  const small = !fit.small && fit.shape.radius < 4 * blurPx * pixel ? SMALL_CORNER_SHARE * blurPx : 0
+  const small = !fit.small && fit.shape.radius < SMALL_BLURS * blurPx * pixel ? SMALL_CORNER_SHARE * blurPx : 0
   const model = Math.hypot(MODEL_SIGMA_PX, small, opening(fit.shape) < NARROW ? NARROW_SIGMA_PX : 0) * pixel
   const upright = Math.abs(fit.shape.flankAngle) < Math.max(2 * Math.sqrt(fit.covariance[0][0]), 1e-4)
   if (fit.small)
@@ -153,21 +155,25 @@ function greatestZ(shape: Shape, face: readonly number[]): number {
 /** Whether something covers so much of the corner that its pole cannot be told. */
 function arcHidden({ shape, points, out, weights }: Fitted, pixel: number, blurPx: number): boolean {
   const c = centreOf(shape)
-  const reach = shape.radius + (2 * blurPx + 4) * pixel
+  const small = shape.radius < SMALL_BLURS * blurPx * pixel
+  const reach = shape.radius + ((small ? 2 * SMALL_BLURS : 2) * blurPx + 4) * pixel
   const f = direction(shape.flankAngle)
   let seen = 0
   let covered = 0
   for (let i = 0; i < points.length; i++) {
     const dx = points[i].x - c.x
     const dz = points[i].z - c.z
-    if (f.x * dz - f.z * dx < -2 * pixel || dx < -2 * pixel || dx * dx + dz * dz > (reach + Math.abs(out[i])) ** 2) continue
+    if (!small && (f.x * dz - f.z * dx < -2 * pixel || dx < -2 * pixel)) continue
+    if (dx * dx + dz * dz > (reach + Math.abs(out[i])) ** 2) continue
     if (weights[i] > 0) seen++
     else if (Math.abs(out[i]) > pixel) covered++
   }
+  // of a small corner whose radius could not be read for something beside it nothing is left
+  if (small && (covered > 0 || seen === 0)) return true
   return covered >= LEAST_ARC_POINTS && covered > HIDDEN_SHARE * (seen + covered)
 }
 /** Share of the outline at a corner that may be covered before its pole is refused. */
-const HIDDEN_SHARE = 0.6
+const HIDDEN_SHARE = 0.5
 
 /** The arc's angle, radians. */
 const opening = (shape: Shape) => (shape.face ? meetAngle(shape) : Math.PI / 2) - shape.flankAngle
@@ -179,7 +185,7 @@ const NARROW_SIGMA_PX = 0.1
 function arcLength(fit: Fitted, points: number, pixel: number, blurPx: number): number {
   const length = fit.shape.radius * opening(fit.shape)
   const radiusPx = fit.shape.radius / pixel
-  if (radiusPx < LEAST_ARC_PX - 0.5 || radiusPx < 4 * blurPx) return 0
+  if (radiusPx < LEAST_ARC_PX - 0.5 || radiusPx < SMALL_BLURS * blurPx) return 0
   // about one point a row or column
   return points > LEAST_ARC_SHARE * (length / pixel) ? length : 0
 }

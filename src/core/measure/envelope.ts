@@ -83,7 +83,7 @@ export function envelope(turns: readonly Turned[], view: View): Envelope | null 
     islands: ordered.flatMap((t) => t.traced.islands),
     blurPx: Math.min(...ordered.map((t) => t.traced.blurPx)),
     pixel,
-    grey: nearestTurn(ordered, poleDeg).traced.grey,
+    grey: { ...nearestTurn(ordered, poleDeg).traced.grey, turned: true },
   }
   return { traced, close: sure > CLOSE_SHARE * points.length }
 }

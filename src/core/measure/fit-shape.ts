@@ -20,6 +20,9 @@ export interface ShapeFit {
 /** How far a face may stand off being tangent to the arc, as a share of the radius: a kink of 3° is 0.0014. */
 const KINK_SHARE = 0.0025
 const MOST_STEPS = 25
+/** A step that changes the radius by more than this share of it, and more than so many pixels, is taken in part: its arc would run away. */
+const MOST_GROWTH = 0.5
+const LEAST_GROWTH_PX = 2
 /** Until the scale has settled every third point is enough: those steps need not be exact. */
 const EARLY_STRIDE = 3
 
@@ -77,7 +80,9 @@ export function fitShape(points: readonly OutlinePoint[], start: Shape, pixel: n
     for (let k = 0; k < size; k++) normal[k][k] = normal[k][k] * (1 + 1e-9) + 1e-9 // a part without points stays where it is
     const move = solveLinear(normal, [...rightSum])
     if (!move || !move.every(Number.isFinite)) return null
-    const p = parametersOf(shape).map((x, k) => x + move[k])
+    const most = Math.max(MOST_GROWTH * shape.radius, LEAST_GROWTH_PX * pixel)
+    const damped = Math.min(1, most / Math.max(1e-12, Math.abs(move[3])))
+    const p = parametersOf(shape).map((x, k) => x + damped * move[k])
     p[3] = Math.max(shape.face ? 0 : pixel, p[3])
     shape = shapeOf(p)
     if (settled && stride === 1 && Math.max(...move.map(Math.abs)) < 1e-4 * pixel) break

@@ -1,5 +1,5 @@
 /** A picture's outline as points in mm, counted from the middle of the picture: angles and offsets part well there. */
-import { findEdges, findOutline, readLight, type Frame, type LightError, type Outline } from '../imaging'
+import { findEdges, findOutline, readLight, type Blurred, type Frame, type LightError, type Outline } from '../imaging'
 import { fail, ok, type Result } from '../units'
 import { outlinePoint, pixelMm, pixelToMm, type OutlinePoint, type View } from './view'
 
@@ -16,13 +16,12 @@ export interface Traced {
   readonly grey: Grey
 }
 
-export interface Grey {
+export interface Grey extends Blurred {
   readonly frame: Frame
   /** The view counted from the middle of its picture, as the outline is. */
   readonly view: View
-  /** Standard deviation of the blurred step, the pixel's own width included, px, and of the noise in grey levels. */
-  readonly widthPx: number
-  readonly noise: number
+  /** Whether it is one of several turns that the outline was put together from. */
+  readonly turned?: boolean
 }
 
 const LEAST_POINTS = 12
@@ -53,6 +52,6 @@ export function readOutline(frame: Frame, view: View): Result<Traced, LightError
     })),
     blurPx: edges.blurPx,
     pixel,
-    grey: { frame, view: middle, widthPx: Math.sqrt(edges.blurPx ** 2 + 1 / 12), noise: edges.noise },
+    grey: { frame, view: middle, widthPx: Math.sqrt(edges.blurPx ** 2 + 1 / 12), noise: edges.noise, contrast: edges.contrast },
   })
 }

@@ -5,14 +5,12 @@
 import { direction, fitLine, intersect, type Point } from '../geometry'
 import { readRounding, type Corner, type CornerSide, type Rounding } from '../imaging'
 import { robustSigma, tukeyWeight } from '../numeric'
-import type { Fitted } from './corner-values'
-import type { Traced } from './read-outline'
+import { SMALL_BLURS, type Fitted } from './corner-values'
+import type { Grey, Traced } from './read-outline'
 import { ARC, gaugeOf, measureAgainst, parametersOf, tangentShape, type Shape } from './shape'
 import type { Side } from './sides'
 import { mmToPixel, type OutlinePoint, type View } from './view'
 
-/** Corners up to this radius, in blurs, are read here. */
-export const SMALL_BLURS = 4
 /** A blurred sharp corner looks like one of up to this radius, in blurs: such a look lets a small one be tried. */
 const LOOKS_SMALL_BLURS = 6
 /** Beyond the rounding's ends, a side of a blurred corner is straight from here on, in blurs. */
@@ -47,8 +45,7 @@ export function fitSmallCorner(
   const [along, across] = sides
   const tip = along && across && intersect(along, across)
   if (!along || !across || !tip) return null
-  const rounding = readRounding(grey.frame, cornerAt(grey.view, tip, [along, across], pixel, most), grey.widthPx, grey.noise)
-  const radius = rounding?.alone ? likely(rounding) : null
+  const radius = radiusOf(grey, cornerAt(grey.view, tip, [along, across], pixel), most / pixel)
   if (!radius || radius.value * pixel > most) return null
   const shape = tangentShape([along.angle, along.offset, 0, radius.value * pixel, across.angle, across.offset])
   const covariance = parametersOf(shape).map(() => [0, 0, 0, 0, 0, 0])
@@ -116,7 +113,7 @@ const AROUND = 8
 const OUTWARDS = 3
 
 /** The corner as its picture shows it. */
-function cornerAt(view: View, tip: Point, sides: readonly [Straight, Straight], pixel: number, mostMm: number): Corner {
+function cornerAt(view: View, tip: Point, sides: readonly [Straight, Straight], pixel: number): Corner {
   const { mmPerPixel } = view
   const [{ normal: f }, { normal: e }] = sides
   const cosine = f.x * e.x + f.z * e.z
@@ -145,7 +142,6 @@ function cornerAt(view: View, tip: Point, sides: readonly [Straight, Straight], 
     tip: mmToPixel(view, tip),
     sides: [pictureSide(sides[0], view, pixel), pictureSide(sides[1], view, pixel)],
     missing,
-    mostPx: mostMm / pixel,
   }
 }
 
@@ -154,6 +150,23 @@ function pictureSide({ normal, sigmaTip }: Straight, { mmPerPixel }: View, pixel
   const gv = -normal.z * mmPerPixel.z
   const g = Math.hypot(gu, gv)
   return { nu: gu / g, nv: gv / g, sigmaPx: Math.max(LEAST_SIDE_SIGMA_PX, sigmaTip / pixel) }
+}
+
+/** The rounding's reach, as shares of what is looked for: a chip near by may lie outside of a smaller window. */
+const REACHES = [1, 0.3]
+
+/** Where an edge on a helix turns out of the light's plane its shadow falls back, which looks like a rounding, px. */
+const TURNED_SIGMA_PX = 1
+
+/** @returns the radius, px; null where something other than the corner is seen there */
+function radiusOf(grey: Grey, corner: Corner, mostPx: number): ReturnType<typeof likely> | null {
+  for (const share of REACHES) {
+    const rounding = readRounding(grey.frame, corner, share * mostPx, grey)
+    if (!rounding?.alone) continue
+    const { value, sigma } = likely(rounding)
+    return { value, sigma: grey.turned ? Math.hypot(sigma, TURNED_SIGMA_PX) : sigma }
+  }
+  return null
 }
 
 /** Half of what the radius may be lies this many standard deviations of its square to each side. */

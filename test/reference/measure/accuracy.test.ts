@@ -1,7 +1,7 @@
 /** Pictures drawn by a separate renderer (test/support/render.ts), whose truth is known. */
 import { describe, expect, it } from 'vitest'
 import { measureFrame } from '@/core/measure'
-import { chance, cornerTool, randomCase, render } from '../../support/render'
+import { chance, cornerTool, randomCase, render, type Tool } from '../../support/render'
 
 const rms = (values: readonly number[]) => Math.sqrt(values.reduce((s, v) => s + v * v, 0) / values.length)
 
@@ -50,31 +50,65 @@ describe('hard pictures: noise to 8, blur to 3 px, light falling off by 40 %, ot
   it('reads a radius of 60 px within 0.5 px RMS', () => expect(rms(e.re)).toBeLessThan(0.5))
 })
 
-describe('a corner as sharp as can be, or smaller than its blur', () => {
-  it.each([0, 1, 2])('blur of up to 3 px, radius of %d blurs: the height is that of the corner, not of its blur', (blurs) => {
-    const errors: number[] = []
-    for (let i = 0; i < 16; i++) {
-      const blurPx = 0.8 + (2.2 * i) / 15
-      const tool = { x: 8 + 0.0013 * i, z: 150 + 0.0017 * i, re: Math.max(1e-6, 0.01 * blurs * blurPx), dishDeg: 1 + (i % 4) }
-      const scene = {
-        width: 640,
-        height: 480,
-        mmPerPixel: { x: 0.01, z: 0.01 },
-        centreX: tool.x - 1.2,
-        centreZ: tool.z - 1,
-        inside: cornerTool(tool),
-        blurPx,
-        noise: 2,
-        dark: 20,
-        contrast: 200,
-        fallOff: 0.1,
-        seed: i + 1,
-      }
-      const read = measureFrame({ width: 640, height: 480, data: render(scene) }, scene, ['LF', 'DC'])
-      if (!read.ok || !read.value.z) throw new Error('no height')
-      errors.push((read.value.z.value - tool.z) / 0.01)
+/** Corners from sharp to four blurs in pictures as hard as they come: what is read of each, px. */
+function smallCorners(
+  cases: number,
+  most: number,
+  chip: (tool: Tool, scale: number, c: ReturnType<typeof chance>) => Tool['chip'],
+) {
+  return Array.from({ length: cases }, (_, i) => {
+    const c = chance(4000 + i)
+    const noise = c.between(0.5, 8)
+    const blurPx = c.between(0.7, 3)
+    const x = c.between(0.002, 0.05)
+    const z = x * c.between(0.8, 1.25)
+    const tool = { x: c.between(3, 12), z: 150, re: Math.max(1e-7, c.between(0, most) * blurPx * x), dishDeg: c.between(1, 4) }
+    const scene = {
+      width: 640,
+      height: 480,
+      mmPerPixel: { x, z },
+      centreX: tool.x - c.between(60, 250) * x,
+      centreZ: tool.z - c.between(60, 180) * z,
+      inside: cornerTool({ ...tool, chip: chip(tool, x, c) }),
+      blurPx,
+      noise,
+      dark: 20,
+      contrast: Math.max(60, Math.min(220, 20 * noise + c.between(0, 60))),
+      fallOff: c.between(0, 0.4),
+      seed: i + 1,
     }
-    expect(Math.max(...errors.map(Math.abs))).toBeLessThan(0.2)
-    expect(Math.sqrt(errors.reduce((s, e) => s + e * e, 0) / errors.length)).toBeLessThan(0.05)
+    const read = measureFrame({ width: 640, height: 480, data: render(scene) }, scene, ['LF', 'DC'])
+    if (!read.ok) throw new Error(read.error.code)
+    const { x: foundX, z: foundZ, debris, warnings } = read.value
+    return {
+      x: foundX && (foundX.value - tool.x) / x,
+      z: foundZ && (foundZ.value - tool.z) / z,
+      pull: foundZ && Math.abs(foundZ.value - tool.z) / foundZ.sigma,
+      debris,
+      warnings,
+    }
+  })
+}
+
+describe('a corner as sharp as can be, or smaller than its blur', () => {
+  it.each([0, 1, 4])('of up to %d blurs: the height is that of the corner, not of its blur, and nothing else is seen', (most) => {
+    const read = smallCorners(40, most, () => undefined)
+    expect(read.flatMap((r) => r.warnings)).toEqual([])
+    for (const values of [read.map((r) => r.x!), read.map((r) => r.z!)]) {
+      expect(Math.max(...values.map(Math.abs))).toBeLessThan(0.2)
+      expect(rms(values)).toBeLessThan(0.05)
+    }
+    expect(read.filter((r) => r.pull! < 3).length).toBeGreaterThanOrEqual(39)
+  })
+  it('with a chip on it or beside it: told, and the value is right or refused', () => {
+    const read = smallCorners(60, 4, (tool, px, c) => {
+      const high = c.between(5, 40) * px
+      const r = high * c.between(0.6, 2)
+      const along = c.between(0, 60) * px
+      return c.uniform() < 0.5 ? { x: tool.x + high - r, z: tool.z - along, r } : { x: tool.x - along, z: tool.z + high - r, r }
+    })
+    expect(read.filter((r) => r.debris.length === 0)).toEqual([])
+    for (const { x, z } of read) expect(Math.max(Math.abs(x ?? 0), Math.abs(z ?? 0))).toBeLessThan(0.2)
+    expect(read.filter((r) => r.z !== null).length).toBeGreaterThan(10)
   })
 })

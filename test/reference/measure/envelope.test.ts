@@ -94,6 +94,17 @@ describe('an edge on a helix', () => {
     expect(rms(z)).toBeLessThan(0.05)
     expect(Math.max(...[...x, ...z].map(Math.abs))).toBeLessThan(0.2)
   })
+  it('with a corner that is sharp, or smaller than its blur, is as high', () => {
+    const errors = Array.from({ length: 8 }, (_, i) => {
+      const c = chance(9100 + i)
+      const helix = { radius: c.between(4, 14), re: c.between(0, 0.04), helixDeg: c.between(15, 45), scale: 0.01 }
+      const set = measureSet(pictures(i + 50, helix, turnsFor(helix, 1), c), { x: 0.01, z: 0.01 }, ['LF'])
+      const { value, sigma } = set.ok ? set.value.edges[0].z! : { value: NaN, sigma: NaN }
+      expect(Math.abs(value - 100)).toBeLessThan(3 * sigma)
+      return (value - 100) / 0.01
+    })
+    expect(Math.max(...errors.map(Math.abs))).toBeLessThan(0.1)
+  })
   it('keeps its corner radius to half a pixel or one in a hundred', () => {
     for (const { edge, helix } of results)
       expect(Math.abs(edge!.re!.value - helix.re)).toBeLessThan(Math.max(0.5 * helix.scale, 0.01 * helix.re))
