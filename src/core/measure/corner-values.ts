@@ -26,8 +26,10 @@ const SHARED = 1.2
 const SMALL_CORNER_SHARE = 0.025
 /** Share of the arc's length that must be seen, in points. */
 const LEAST_ARC_SHARE = 0.4
-/** Corners up to this radius, in blurs, are read from the picture's grey levels: their outline is mostly blur. */
-export const SMALL_BLURS = 4
+/** Corners up to this radius are read from the picture's grey levels: their outline is mostly blur, and a handful of points. */
+export const smallPx = (blurPx: number): number => Math.max(SMALL_BLURS * blurPx, SMALL_PX)
+const SMALL_BLURS = 4
+const SMALL_PX = 6
 /** A pole that is less sure than this is not told, px. */
 const MOST_SIGMA_PX = 0.5
 
@@ -47,7 +49,7 @@ export function cornerValues(fit: Fitted, pixel: number, blurPx: number, cut: bo
   }
   const sure = (m: Measured) => (m.sigma < MOST_SIGMA_PX * pixel ? m : null)
   // a corner smaller than its blur is not quite an arc any more
-  const small = !fit.small && fit.shape.radius < SMALL_BLURS * blurPx * pixel ? SMALL_CORNER_SHARE * blurPx : 0
+  const small = !fit.small && fit.shape.radius < smallPx(blurPx) * pixel ? SMALL_CORNER_SHARE * blurPx : 0
   const model = Math.hypot(MODEL_SIGMA_PX, small, opening(fit.shape) < NARROW ? NARROW_SIGMA_PX : 0) * pixel
   const upright = Math.abs(fit.shape.flankAngle) < Math.max(2 * Math.sqrt(fit.covariance[0][0]), 1e-4)
   if (fit.small)
@@ -69,7 +71,7 @@ export function cornerValues(fit: Fitted, pixel: number, blurPx: number, cut: bo
   const re = arcMm > 0 && joined ? measured((s) => s.radius) : null
   return {
     x: hidden && !upright ? null : sure(measured((s) => largestX(s, flank, upright))),
-    z: hidden || risesOut(fit.shape) ? null : sure(measured((s) => greatestZ(s, face))),
+    z: hidden || risesOut(fit.shape) || poleCovered(fit, pixel) ? null : sure(measured((s) => greatestZ(s, face))),
     re: re && sureRadius(re, pixel),
     arcMm,
   }
@@ -155,8 +157,8 @@ function greatestZ(shape: Shape, face: readonly number[]): number {
 /** Whether something covers so much of the corner that its pole cannot be told. */
 function arcHidden({ shape, points, out, weights }: Fitted, pixel: number, blurPx: number): boolean {
   const c = centreOf(shape)
-  const small = shape.radius < SMALL_BLURS * blurPx * pixel
-  const reach = shape.radius + ((small ? 2 * SMALL_BLURS : 2) * blurPx + 4) * pixel
+  const small = shape.radius < smallPx(blurPx) * pixel
+  const reach = shape.radius + ((small ? 2 * smallPx(blurPx) : 2 * blurPx) + 4) * pixel
   const f = direction(shape.flankAngle)
   let seen = 0
   let covered = 0
@@ -174,6 +176,25 @@ function arcHidden({ shape, points, out, weights }: Fitted, pixel: number, blurP
 }
 /** Share of the outline at a corner that may be covered before its pole is refused. */
 const HIDDEN_SHARE = 0.5
+
+/** Whether something stands over the highest place of a corner, and so wide that the outline seen next lies lower. */
+function poleCovered({ shape, points, parts, weights, out }: Fitted, pixel: number): boolean {
+  if (!shape.face) return false
+  const c = centreOf(shape)
+  const fall = Math.abs(Math.tan(shape.face.angle - Math.PI / 2))
+  let least = Infinity
+  let covered = false
+  for (let i = 0; i < points.length; i++) {
+    if (parts[i] === FLANK) continue
+    const from = Math.abs(points[i].x - c.x)
+    if (weights[i] > 0) least = Math.min(least, parts[i] === FACE ? from * fall : (from * from) / (2 * shape.radius))
+    else if (out[i] > COVER_HIGH_PX * pixel && from < COVER_PX * pixel) covered = true
+  }
+  return covered && least > MOST_FALL_PX * pixel
+}
+const COVER_PX = 2
+const COVER_HIGH_PX = 3
+const MOST_FALL_PX = 0.1
 
 /** The arc's angle, radians. */
 const opening = (shape: Shape) => (shape.face ? meetAngle(shape) : Math.PI / 2) - shape.flankAngle

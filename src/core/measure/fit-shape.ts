@@ -59,7 +59,9 @@ export function fitShape(points: readonly OutlinePoint[], start: Shape, pixel: n
   let shape = shapeOf(parametersOf(start))
   let scale = 2 * pixel
   let last = Infinity
-  let normal: number[][] = []
+  const normal = Array.from({ length: size }, () => new Array<number>(size).fill(0))
+  const right = new Array<number>(size).fill(0)
+  const units = new Float64Array(size)
   let settled = false
   for (let step = 0; step < MOST_STEPS; step++) {
     const stride = settled ? 1 : EARLY_STRIDE
@@ -76,16 +78,16 @@ export function fitShape(points: readonly OutlinePoint[], start: Shape, pixel: n
     const flankSeen = accumulate(gauge, { xs, zs, sigmas, out, parts, weights }, scale, stride, normalSum, rightSum, row)
     if (shape.face) tangency(shape, normalSum, rightSum, row)
     if (!flankSeen) normalSum[0] += 1e12 // no flank in sight: its angle stays where it is
-    normal = Array.from({ length: size }, (_, a) => [...normalSum.subarray(size * a, size * a + size)])
-    for (let k = 0; k < size; k++) normal[k][k] = normal[k][k] * (1 + 1e-9) + 1e-9 // a part without points stays where it is
-    const move = solveLinear(normal, [...rightSum])
+    scaleDown(normalSum, rightSum, { units, normal, right })
+    const move = solveLinear(normal, right)
+    for (let k = 0; move && k < size; k++) move[k] /= units[k]
     if (!move || !move.every(Number.isFinite)) return null
     const most = Math.max(MOST_GROWTH * shape.radius, LEAST_GROWTH_PX * pixel)
     const damped = Math.min(1, most / Math.max(1e-12, Math.abs(move[3])))
     const p = parametersOf(shape).map((x, k) => x + damped * move[k])
     p[3] = Math.max(shape.face ? 0 : pixel, p[3])
     shape = shapeOf(p)
-    if (settled && stride === 1 && Math.max(...move.map(Math.abs)) < 1e-4 * pixel) break
+    if (settled && stride === 1 && Math.max(...move.map(Math.abs)) < 5e-4 * pixel) break
   }
   measureAgainst(gaugeOf(shape, blurMm), xs, zs, out, parts, 1)
   const inverse = invert(normal)
@@ -101,7 +103,14 @@ export function fitShape(points: readonly OutlinePoint[], start: Shape, pixel: n
   if (!inverse || count < size + 3) return null
   // variance of unit weight, never below what the picture's noise alone gives
   const unit = Math.max(1, squares / (count - size))
-  return { shape, covariance: inverse.map((r) => r.map((x) => x * unit)), weights, parts, out, misfit }
+  return {
+    shape,
+    covariance: inverse.map((r, a) => r.map((x, b) => (x * unit) / (units[a] * units[b]))),
+    weights,
+    parts,
+    out,
+    misfit,
+  }
 }
 
 interface Columns {
@@ -158,6 +167,23 @@ function accumulate(
     }
   }
   return flankSeen
+}
+
+interface Scaled {
+  readonly units: Float64Array
+  readonly normal: number[][]
+  readonly right: number[]
+}
+
+/** All unknowns of one size, so that a part without points stays where it is, whatever its unit. */
+function scaleDown(normalSum: Float64Array, rightSum: Float64Array, { units, normal, right }: Scaled): void {
+  const size = units.length
+  for (let k = 0; k < size; k++) {
+    units[k] = Math.sqrt(normalSum[k * size + k]) || 1
+    right[k] = rightSum[k] / units[k]
+  }
+  for (let a = 0; a < size; a++)
+    for (let b = 0; b < size; b++) normal[a][b] = normalSum[size * a + b] / (units[a] * units[b]) + (a === b ? 1e-9 : 0)
 }
 
 /** Adds one observation, whose row is zero but between `from` and `to`. */

@@ -1,6 +1,6 @@
 /** The straight sides of an outline: the lines that whatever shape is looked for starts from. */
 import { fitLine, type Line, type Point } from '../geometry'
-import { leastSquares, median } from '../numeric'
+import { median, solveLinear } from '../numeric'
 import type { OutlinePoint } from './view'
 
 /** A straight side of the outline; its normal points out of the tool. */
@@ -121,13 +121,20 @@ function settle(
   }
 }
 
-/** Size of the curvature of `out` over `along`, 1/mm. */
+/** Size of the curvature of `out` over `along`, 1/mm: that of the parabola with the least squares. */
 function bend(along: readonly number[], out: readonly number[], middle: number): number {
-  const fit = leastSquares(
-    along.map((a) => [1, a - middle, (a - middle) ** 2]),
-    out,
-  )
-  return fit ? Math.abs(2 * fit.x[2]) : 0
+  const power = [0, 0, 0, 0, 0]
+  const right = [0, 0, 0]
+  for (let i = 0; i < along.length; i++) {
+    const a = along[i] - middle
+    let term = 1
+    for (let k = 0; k < 5; k++, term *= a) {
+      power[k] += term
+      if (k < 3) right[k] += term * out[i]
+    }
+  }
+  const fit = solveLinear([power.slice(0, 3), power.slice(1, 4), power.slice(2, 5)], right)
+  return fit ? Math.abs(2 * fit[2]) : 0
 }
 
 type Sums = readonly Float64Array[]

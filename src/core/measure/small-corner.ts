@@ -5,14 +5,14 @@
 import { direction, fitLine, intersect, type Point } from '../geometry'
 import { readRounding, type Corner, type CornerSide, type Rounding } from '../imaging'
 import { robustSigma, tukeyWeight } from '../numeric'
-import { SMALL_BLURS, type Fitted } from './corner-values'
+import { smallPx, type Fitted } from './corner-values'
 import type { Grey, Traced } from './read-outline'
 import { ARC, gaugeOf, measureAgainst, parametersOf, tangentShape, type Shape } from './shape'
 import type { Side } from './sides'
 import { mmToPixel, type OutlinePoint, type View } from './view'
 
-/** A blurred sharp corner looks like one of up to this radius, in blurs: such a look lets a small one be tried. */
-const LOOKS_SMALL_BLURS = 6
+/** A small corner looks larger in a blurred outline, by up to this: such a look lets a small one be tried. */
+const LOOKS_LARGER = 1.5
 /** Beyond the rounding's ends, a side of a blurred corner is straight from here on, in blurs. */
 const CLEAR_BLURS = 2.7
 /** Outline points that a side needs clear of the corner. */
@@ -35,10 +35,10 @@ export function fitSmallCorner(
   start: Shape,
   near: number,
 ): Fitted | null {
-  if (start.radius > LOOKS_SMALL_BLURS * blurPx * pixel) return null
+  const most = smallPx(blurPx) * pixel
+  if (start.radius > LOOKS_LARGER * most) return null
   const crossing = intersect(flank, face)
   if (!crossing) return null
-  const most = SMALL_BLURS * blurPx * pixel
   const spread = (Math.PI - face.angle + flank.angle) / 2
   const clear = CLEAR_BLURS * blurPx * pixel + Math.max(start.radius, most) / Math.tan(spread)
   const sides = [flank, face].map((side) => clearSide(points, side, crossing, clear, near))
