@@ -74,7 +74,7 @@ export default async function LoadPage({ searchParams }: { readonly searchParams
               profile={profile}
               unit={machine?.unit ?? house.unit}
               width={250}
-              height={330}
+              height={255}
               title={assembly.name}
               LF={values?.lengthMm ?? profile.highMm}
               DC={values ? 2 * values.radiusMm : null}

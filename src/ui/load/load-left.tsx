@@ -29,24 +29,46 @@ export function LoadLeft({
   readonly done: LoadDone | null
   readonly choose: (pocket: number) => void
 }) {
+  const inside = view && (
+    <figure className="mt-1">
+      <MagazineDrawing
+        view={view}
+        chosen={serial ? pocket : null}
+        widestMm={widestMm}
+        width={650}
+        height={view.magazine.form === 'drum' ? 250 : 200}
+        onChoose={serial && !run ? choose : undefined}
+      />
+      <figcaption className="text-soft text-base">
+        {serial && why && !run ? <span className="text-ink mr-3">{why}</span> : null}● taken, paler where only the control knows
+        it · ○ free · × too narrow for this tool · ▶ at the loading place
+      </figcaption>
+      <Inside pockets={view.pockets} decimals={machine?.decimals ?? 3} unit={view.unit} />
+    </figure>
+  )
+  // a drum is narrow enough to stand beside the tool; a chain or a rack takes the whole width below it
+  const beside = view?.magazine.form === 'drum'
   return (
     <>
       {title}
       {serial || label ? (
         <div className="grid grid-cols-[1fr_250px] gap-5 max-[900px]:grid-cols-1">
-          {done ? (
-            <p className="text-holds text-lg font-semibold">
-              ● {serial} stands in {done.machine.name}, {pocketText(done.pocket)}.
-            </p>
-          ) : (
-            <Checks
-              scans={scans}
-              findings={findings}
-              overruled={run?.overruled ?? []}
-              reasons={reasons}
-              onReason={run ? undefined : onReason}
-            />
-          )}
+          <div>
+            {done ? (
+              <p className="text-holds text-lg font-semibold">
+                ● {serial} stands in {done.machine.name}, {pocketText(done.pocket)}.
+              </p>
+            ) : (
+              <Checks
+                scans={scans}
+                findings={findings}
+                overruled={run?.overruled ?? []}
+                reasons={reasons}
+                onReason={run ? undefined : onReason}
+              />
+            )}
+            {beside && inside}
+          </div>
           {drawing}
         </div>
       ) : (
@@ -55,23 +77,7 @@ export function LoadLeft({
           {jobs}
         </>
       )}
-      {view && (
-        <figure className="mt-1">
-          <MagazineDrawing
-            view={view}
-            chosen={serial ? pocket : null}
-            widestMm={widestMm}
-            width={650}
-            height={view.magazine.form === 'drum' ? 250 : 200}
-            onChoose={serial && !run ? choose : undefined}
-          />
-          <figcaption className="text-soft text-base">
-            {serial && why && !run ? <span className="text-ink mr-3">{why}</span> : null}● taken, paler where only the control
-            knows it · ○ free · × too narrow for this tool · ▶ at the loading place
-          </figcaption>
-          <Inside pockets={view.pockets} decimals={machine?.decimals ?? 3} unit={view.unit} />
-        </figure>
-      )}
+      {!(beside && (serial || label)) && inside}
     </>
   )
 }

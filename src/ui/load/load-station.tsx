@@ -27,6 +27,7 @@ export function LoadStation(props: LoadStationProps) {
   const [reasons, setReasons] = useState<Partial<Record<LoadRule, string>>>({})
   const [done, setDone] = useState<LoadDone | null>(null)
   const now = run ? stepNow(steps) : null
+  const typing = now === 'written' && machine?.typed ? machine : null
   const waitsForSwitch = steps.some((s) => s.state === 'now' && s.watched && s.step !== 'written' && s.step !== 'recorded')
   useEffect(() => {
     if (!waitsForSwitch) return
@@ -120,20 +121,22 @@ export function LoadStation(props: LoadStationProps) {
       left={left}
       right={
         <>
-          {props.figures}
+          {typing ? <h2 className="text-2xl font-bold">{typing.name}, figures typed</h2> : props.figures}
           {run && machine && (
             <>
               <p className="text-soft mt-1 text-base">
                 {pocketText(run.pocket)}, begun by {props.runBy}
               </p>
-              <Steps steps={steps} />
-              {now === 'written' && machine.typed && (
+              {typing ? (
                 <TypedFigures
-                  machine={machine}
+                  machine={typing}
                   figures={props.typed}
                   busy={busy}
+                  problem={<Problem lead="Not done." text={problem} />}
                   onRead={(register, value) => void act(() => props.typeFigure({ serial: run.serial, register, value }))}
                 />
+              ) : (
+                <Steps steps={steps} />
               )}
             </>
           )}
@@ -150,7 +153,7 @@ export function LoadStation(props: LoadStationProps) {
                 {silence}
               </Say>
             )}
-            <Problem lead="Not loaded." text={problem ?? (silence ? null : (refused?.text ?? null))} />
+            <Problem lead="Not loaded." text={(typing ? null : problem) ?? (silence ? null : (refused?.text ?? null))} />
             {run && machine && serial ? (
               <NextStep {...props} machine={machine} serial={serial} busy={busy} act={act} finish={() => void finish()} />
             ) : mayBegin && machine && pocket !== null ? (

@@ -68,7 +68,7 @@ export function RulesForm({
               <tr className="border-ink border-b-2 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">
                 <th scope="col">rule</th>
                 <th scope="col" className="w-[220px]">
-                  who may go on against it, with a reason
+                  who may overrule it, saying why
                 </th>
               </tr>
             </thead>
@@ -81,7 +81,7 @@ export function RulesForm({
                   <td>
                     {MAY_BE_SET.includes(rule) ? (
                       <select
-                        className={`${FIELD} mt-0!`}
+                        className={`${FIELD} my-0.5!`}
                         aria-label={`Who may go on against: ${RULE_NAMES[rule]}`}
                         disabled={!lead}
                         {...register(`limits.may.${rule}`)}

@@ -1,5 +1,5 @@
 'use client'
-import { useState } from 'react'
+import { useState, type ReactNode } from 'react'
 import type { RegisterName } from '@/core/handover'
 import { fixed, unitMark, type LengthUnit } from '@/core/units'
 import { BigAction } from '../common/actions'
@@ -19,17 +19,21 @@ export function TypedFigures({
   machine,
   figures,
   busy,
+  problem,
   onRead,
 }: {
   readonly machine: { readonly name: string; readonly decimals: number }
   readonly figures: readonly Figure[]
   readonly busy: boolean
+  /** What was wrong with the last one. */
+  readonly problem: ReactNode
   readonly onRead: (register: RegisterName, value: number) => void
 }) {
   const at = figures.findIndex((f) => !f.read)
   const figure = figures[at]
   const [text, setText] = useState('')
   if (!figure) return null
+  const said = (f: Figure) => (f.register === 'tip' ? String(f.rounded) : fixed(f.rounded, machine.decimals))
   const value = Number(text.replace(',', '.'))
   const readable = text.trim() !== '' && Number.isFinite(value)
   const read = () => {
@@ -46,11 +50,25 @@ export function TypedFigures({
       }}
     >
       <p className="text-soft">
-        {at + 1} of {figures.length}, row {figure.number} of {machine.name}’s table
+        Row {figure.number} of {machine.name}’s table
       </p>
-      <p className="text-xl font-semibold">{figure.register}</p>
-      <p className="font-head figures text-[60px] leading-none font-bold" data-testid="to-type">
-        {figure.register === 'tip' ? figure.rounded : fixed(figure.rounded, machine.decimals)}{' '}
+      <ol aria-label="Registers to type">
+        {figures.map((f, i) => (
+          <li
+            key={f.register}
+            data-state={i < at ? 'done' : i === at ? 'now' : 'later'}
+            className={`border-rule grid min-h-[30px] grid-cols-[28px_1fr_auto] items-center border-b text-[18px] ${i === at ? 'bg-[color-mix(in_srgb,var(--color-act)_var(--tint),var(--color-base-100))] font-bold' : ''}`}
+          >
+            <span className={i < at ? 'text-holds' : i === at ? 'text-act' : 'text-soft'}>
+              {i < at ? '●' : i === at ? '▲' : '○'}
+            </span>
+            <span className={i > at ? 'text-soft' : ''}>{f.register}</span>
+            <small className="text-soft pr-1 font-normal">{i < at ? `${said(f)}, read back` : ''}</small>
+          </li>
+        ))}
+      </ol>
+      <p className="font-head figures mt-3 text-[60px] leading-none font-bold" data-testid="to-type">
+        {said(figure)}{' '}
         <small className="text-soft text-2xl font-medium">{figure.register === 'tip' ? '' : unitMark(figure.unit)}</small>
       </p>
       <label className="mt-2 block text-lg font-semibold">
@@ -63,6 +81,7 @@ export function TypedFigures({
         />
       </label>
       <div className="mt-2">
+        {problem}
         <BigAction hint="Enter" onAct={read} disabled={busy || !readable}>
           Read back
         </BigAction>

@@ -56,7 +56,11 @@ export function UnloadPanel(props: UnloadPanelProps) {
   const router = useRouter()
   const { sayScan } = useShell()
   const { busy, problem, setProblem, run } = useAct()
-  const mayAgain = current || worn
+  // why a choice is not open
+  const closed: Partial<Record<Fate, string>> = {
+    ...(current || worn ? {} : { again: 'its figures are old' }),
+    ...(others.length ? {} : { other: 'none of its taper' }),
+  }
   const [fate, setFate] = useState<Fate>(current && !worn ? 'again' : 'measure')
   const [reason, setReason] = useState('')
   const [minutes, setMinutes] = useState(props.cutMin === null ? '' : String(props.cutMin))
@@ -108,12 +112,14 @@ export function UnloadPanel(props: UnloadPanelProps) {
               name="fate"
               className="h-5 w-5 shrink-0 accent-[var(--color-act)]"
               checked={fate === key}
-              disabled={(key === 'again' && !mayAgain) || (key === 'other' && others.length === 0)}
+              disabled={key in closed}
               onChange={() => setFate(key)}
             />
             <span className="leading-tight">
               <span className="font-head block text-[19px] font-semibold">{name}</span>
-              <span className="text-soft text-[15px]">{about}</span>
+              <span className="text-soft text-[15px]">
+                {closed[key] ?? (key === 'again' && worn ? 'handed over anew' : about)}
+              </span>
             </span>
           </label>
         ))}
