@@ -1,50 +1,10 @@
-/** Without a whole corner in view: a point, or what line or arc lies around the farthest places of the outline. */
-import { fitCircle, intersect, type Point } from '../geometry'
+/** Without a whole corner in view: what line or arc lies around the farthest places of the outline. */
+import { fitCircle } from '../geometry'
 import { median } from '../numeric'
 import { lineX, lineZ, STEEP_END } from './corner-values'
 import { MODEL_SIGMA_PX, type Measured, type Values } from './measured'
-import { longestSide, sideOffsetSigma, type Side } from './sides'
+import { longestSide, type Side } from './sides'
 import type { OutlinePoint } from './view'
-
-/** Lips shorter than this do not make a point, outline points. */
-const LEAST_LIP = 30
-/** How far the outline may stay below the place where its lips would cross (chisel edge, blur), as a share of a lip. */
-const BLUNT = 0.15
-
-/** A point's lips are the outermost lines of the outline: a bump on an end is none. */
-const OUTSIDE_SHARE = 0.15
-
-export interface Tip {
-  readonly right: Side
-  readonly left: Side
-  readonly tip: Point
-}
-
-/** The two lips of a drill or a countersink, where they meet near the highest place of the outline. */
-export function findTip(points: readonly OutlinePoint[], pixel: number): Tip | null {
-  if (!fallsToAxis(points)) return null
-  const right = longestSide(points, 0.2, Math.PI / 2 - 0.1, pixel)
-  if (!right || right.count < LEAST_LIP) return null
-  const left = longestSide(points, Math.PI / 2 + 0.1, Math.PI - 0.2, pixel)
-  const tip = left && left.count >= LEAST_LIP ? intersect(right, left) : null
-  if (!left || !tip) return null
-  const top = points.reduce((z, p) => Math.max(z, p.z), -Infinity)
-  const short = tip.z - top
-  const blunt = Math.max(6 * pixel, BLUNT * Math.min(right.to - right.from, left.to - left.from))
-  if (short < -3 * pixel || short > blunt) return null
-  const outside = points.filter((p) =>
-    [right, left].some(({ normal, offset }) => normal.x * p.x + normal.z * p.z - offset > 2 * pixel),
-  )
-  return outside.length > OUTSIDE_SHARE * points.length ? null : { right, left, tip }
-}
-
-/** A left lip falls away from the highest place towards the left end of the outline: seen at once, sides are not. */
-function fallsToAxis(points: readonly OutlinePoint[]): boolean {
-  const top = points.reduce((a, b) => (b.z > a.z ? b : a))
-  const left = points.reduce((a, b) => (b.x < a.x ? b : a))
-  return top.z - left.z > LEAST_LIP_SLOPE * (top.x - left.x)
-}
-const LEAST_LIP_SLOPE = 0.085
 
 /** @param cut whether the tool touches the right and the top border: what lies there is no end of it */
 export function extremes(
@@ -52,18 +12,12 @@ export function extremes(
   pixel: number,
   cut: { readonly right: boolean; readonly top: boolean },
 ): Values {
-  const found = cut.top ? null : findTip(points, pixel)
   return {
     x: cut.right ? null : extreme(points, 'x', pixel, cut),
-    z: cut.top ? null : found ? tipHeight(found, pixel) : extreme(points, 'z', pixel, cut),
+    z: cut.top ? null : extreme(points, 'z', pixel, cut),
     re: null,
     arcMm: 0,
   }
-}
-
-function tipHeight({ right, left, tip }: Tip, pixel: number): Measured {
-  const at = (side: Side) => sideOffsetSigma(side, tip) / Math.max(0.1, Math.abs(side.normal.z))
-  return { value: tip.z, sigma: Math.hypot(at(right), at(left), MODEL_SIGMA_PX * pixel) }
 }
 
 /** Outline points around the farthest place that are looked at, px. */

@@ -5,7 +5,7 @@ import { median } from '../numeric'
 import { ok, type Result } from '../units'
 import { cornerValues, type Fitted } from './corner-values'
 import { findBumps, type Debris } from './debris'
-import { extremes, findTip } from './extremes'
+import { extremes } from './extremes'
 import { fitShape } from './fit-shape'
 import { facetValues, findFacets, outOf } from './facets'
 import type { Feature } from './features'
@@ -14,6 +14,7 @@ import { centreOf, parametersOf, type Shape } from './shape'
 import { fitSmallCorner } from './small-corner'
 import { sideValues, type SideValues } from './side-values'
 import { longestSide, nearLine } from './sides'
+import { findPoint, pointValues } from './point'
 import { ballStart, cornerStart, faceArcStart, flankArcStart } from './start-shape'
 import { readOutline, type Traced } from './read-outline'
 import type { OutlinePoint, View } from './view'
@@ -64,27 +65,32 @@ export function measureFrame(frame: Frame, view: View, asked: readonly Feature[]
 /** Measures an outline, of one picture or of several at once. */
 export function measureOutline(traced: Traced, view: View, asked: readonly Feature[]): FrameMeasurement {
   const { points, pixel, blurPx, touches: cut, islands } = traced
-  const found = bestFit(traced)
+  const point = findPoint(points, pixel)
+  const found = point ? null : bestFit(traced)
   // three straight sides are no arc: asked where the corner's fit leaves something over
-  const facets = found && found.misfit < WELL_FITTED ? null : findFacets(points, pixel, found?.misfit)
+  const facets = point || (found && found.misfit < WELL_FITTED) ? null : findFacets(points, pixel, found?.misfit)
   const fit = facets ? null : found
-  const values = facets
-    ? facetValues(points, facets, pixel)
-    : fit
-      ? cornerValues(fit, pixel, blurPx, cut.right || cut.top)
-      : extremes(points, pixel, cut)
+  const values = point
+    ? pointValues(points, point, pixel)
+    : facets
+      ? facetValues(points, facets, pixel)
+      : fit
+        ? cornerValues(fit, pixel, blurPx, cut.right || cut.top)
+        : extremes(points, pixel, cut)
   const x = cut.right ? null : shift(values.x, view.centreX)
   const z = cut.top ? null : shift(values.z, view.centreZ)
   const limit = Math.max(6 * median(points.map((p) => p.sigmaMm)), LEAST_BUMP_PX * pixel)
-  const stray = facets ? outOf(points, facets) : fit ? unexplained(fit, blurPx * pixel) : []
+  const stray = point ? point.out : facets ? outOf(points, facets) : fit ? unexplained(fit, blurPx * pixel) : []
   const judged = fit?.points ?? points
   const debris = [...findBumps(judged, stray, limit), ...islands]
   // where facets meet they are never quite sharp: as deep as that is no notch
-  const notches = findBumps(
-    judged,
-    stray.map((e) => -e),
-    facets ? limit + blurPx * pixel : limit,
-  )
+  const notches = point
+    ? [] // the lips of a point are hollow where its flutes begin
+    : findBumps(
+        judged,
+        stray.map((e) => -e),
+        facets ? limit + blurPx * pixel : limit,
+      )
   return {
     x,
     z,
@@ -130,7 +136,6 @@ function unexplained({ shape, out, points }: Fitted, blurMm: number): Float64Arr
 function bestFit(traced: Traced): Fitted | null {
   const { points, pixel, touches } = traced
   const blurMm = traced.blurPx * pixel
-  if (findTip(points, pixel)) return null
   const near = nearLine(points, pixel)
   const flank = longestSide(points, -0.45, 0.45, pixel, near) ?? longestSide(points, -1.3, 1.3, pixel, near)
   const face = longestSide(points, Math.max(0.6, (flank?.angle ?? 0) + 0.3), 2.2, pixel, near)

@@ -114,6 +114,34 @@ describe('a drill', () => {
     expectClose(lips, 'x', 0.05, 0.2)
     for (const { found } of lips) expect(found.z).toBeNull()
   })
+
+  const chipped = pictures(3200, ['LF', 'DC', 'SIG'], (c, _, px) => {
+    const sig = c.between(90, 140)
+    const X = c.between(120, 200) * px
+    const Z = 100
+    const slope = 1 / Math.tan((sig / 2) * rad)
+    const high = c.between(5, 40) * px
+    const r = high * c.between(0.6, 1.5)
+    // on the lip, its tip included, or on the margin below it
+    const along = c.between(-0.6, 1)
+    const n = along < 0 ? { x: 1, z: 0 } : { x: Math.cos((sig / 2) * rad), z: Math.sin((sig / 2) * rad) }
+    const at = along < 0 ? { x: X, z: Z - X * slope + along * X } : { x: (1 - along) * X, z: Z - (1 - along) * X * slope }
+    const middle = { x: at.x + (high - r) * n.x, z: at.z + (high - r) * n.z }
+    return {
+      inside: (x, z) => (Math.abs(x) < X && z < Z - Math.abs(x) * slope) || (x - middle.x) ** 2 + (z - middle.z) ** 2 < r * r,
+      at: { x: 0, z: Z, u: c.between(230, 380), v: c.between(70, 130) },
+      truth: { x: X, z: Z, sig },
+    }
+  })
+  it('with a chip on lip, tip or margin tells of it, and its figures are right or refused', () => {
+    for (const { found, truth, mmPerPixel } of chipped) {
+      expect(codes(found)).toContain('DEBRIS')
+      for (const key of ['x', 'z'] as const)
+        if (found[key]) expect(Math.abs(found[key].value - truth[key]!) / mmPerPixel[key]).toBeLessThan(0.2)
+      if (found.sig) expect(Math.abs(found.sig.value - truth.sig!)).toBeLessThan(0.5)
+    }
+    expect(chipped.filter((c) => c.found.x && c.found.z).length).toBeGreaterThan(CASES / 3)
+  })
 })
 
 describe('a ball', () => {
