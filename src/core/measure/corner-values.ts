@@ -31,7 +31,7 @@ export const smallPx = (blurPx: number): number => Math.max(SMALL_BLURS * blurPx
 const SMALL_BLURS = 4
 const SMALL_PX = 6
 /** A pole that is less sure than this is not told, px. */
-const MOST_SIGMA_PX = 0.5
+export const MOST_SIGMA_PX = 0.5
 
 /** @param cut whether the tool touches the right or the top border: a side must then be long to be none of the arc */
 export function cornerValues(fit: Fitted, pixel: number, blurPx: number, cut: boolean): Values {

@@ -1,7 +1,7 @@
 /** Without a whole corner in view: what line or arc lies around the farthest places of the outline. */
 import { fitCircle } from '../geometry'
 import { median } from '../numeric'
-import { lineX, lineZ, STEEP_END } from './corner-values'
+import { lineX, lineZ, MOST_SIGMA_PX, STEEP_END } from './corner-values'
 import { MODEL_SIGMA_PX, type Measured, type Values } from './measured'
 import { longestSide, type Side } from './sides'
 import type { OutlinePoint } from './view'
@@ -53,7 +53,8 @@ function extreme(
   const c = again.covariance
   const k = axis === 'x' ? 0 : 1
   const variance = c[k][k] + c[2][2] + 2 * c[k][2]
-  return { value: again.centre[axis] + again.radius, sigma: Math.hypot(1.5 * Math.sqrt(Math.max(0, variance)), model) }
+  const sigma = Math.hypot(1.5 * Math.sqrt(Math.max(0, variance)), model)
+  return sigma < MOST_SIGMA_PX * pixel ? { value: again.centre[axis] + again.radius, sigma } : null
 }
 
 /** How far a side turns from upright (x) or level (z): above 0 it falls away upwards, or rises to the right. */

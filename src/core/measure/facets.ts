@@ -1,8 +1,8 @@
 /** A chamfered corner: flank, chamfer and end, three straight sides one after the other. */
 import { intersect, type Point } from '../geometry'
 import { endOf } from './extremes'
-import type { Values } from './measured'
-import { longestSide, type Side } from './sides'
+import { MODEL_SIGMA_PX, type Measured, type Values } from './measured'
+import { longestSide, sideOffsetSigma, type Side } from './sides'
 import type { OutlinePoint } from './view'
 
 export interface Facets {
@@ -17,14 +17,20 @@ export interface Facets {
 const UP = Math.PI / 2
 /** A chamfer shorter than this is not told from a rounding, outline points. */
 const LEAST_COUNT = 12
+/** How far from where two sides meet, and how deep, the blur rounds them off, in blurs: 0.35 where they turn by 45°. */
+const ROUNDED_REACH = 3
+const ROUNDED_DEEP = 0.4
+/** What facets may leave, as a share of what an arc does. */
+const FAR_LESS = 0.75
 /** Share of its whole length that must be seen of a chamfer. */
 const LEAST_SEEN = 0.6
 
 /**
+ * @param blurMm blur of the picture, which rounds off where two sides meet
  * @param misfit what an arc leaves unexplained of the same outline: facets must leave far less
  * @returns null when the corner is none of three sides
  */
-export function findFacets(points: readonly OutlinePoint[], pixel: number, misfit = 1): Facets | null {
+export function findFacets(points: readonly OutlinePoint[], pixel: number, blurMm: number, misfit = 1): Facets | null {
   const flank = longestSide(points, -0.25, 0.25, pixel)
   const face = flank && longestSide(points, UP - 0.2, UP + 0.3, pixel)
   const chamfer = face && longestSide(points, 0.25, UP - 0.25, pixel)
@@ -34,8 +40,14 @@ export function findFacets(points: readonly OutlinePoint[], pixel: number, misfi
   if (!low || !high || high.z - low.z < 3 * pixel || low.x - high.x < 3 * pixel) return null
   if (chamfer.to - chamfer.from < LEAST_SEEN * Math.hypot(high.z - low.z, low.x - high.x)) return null
   const facets = { flank, chamfer, face, low, high }
-  const left = outOf(points, facets).reduce((sum, o) => sum + Math.min(1, (o / (0.5 * pixel)) ** 2), 0) / points.length
-  return left < 0.5 * misfit ? facets : null
+  const out = outOf(points, facets)
+  let left = 0
+  for (let i = 0; i < points.length; i++) {
+    const rounded = [low, high].some((p) => Math.hypot(points[i].x - p.x, points[i].z - p.z) < ROUNDED_REACH * blurMm)
+    const o = rounded && out[i] < 0 ? Math.min(0, out[i] + ROUNDED_DEEP * blurMm) : out[i]
+    left += Math.min(1, (o / (0.5 * pixel)) ** 2) / points.length
+  }
+  return left < FAR_LESS * misfit ? facets : null
 }
 
 /** Signed distance of each point outside of the corner that the three sides enclose, mm. */
@@ -46,6 +58,16 @@ export function outOf(points: readonly OutlinePoint[], { flank, chamfer, face }:
   return out
 }
 
-export function facetValues(points: readonly OutlinePoint[], { flank, face }: Facets, pixel: number): Values {
-  return { x: endOf(flank, points, 'x', pixel), z: endOf(face, points, 'z', pixel), re: null, arcMm: 0 }
+/** What is highest and widest is where the chamfer begins, whether a chip covers that place or not. */
+export function facetValues(points: readonly OutlinePoint[], { flank, face, low, high }: Facets, pixel: number): Values {
+  const at = (side: Side, place: Point, value: number): Measured => ({
+    value,
+    sigma: Math.hypot(sideOffsetSigma(side, place), MODEL_SIGMA_PX * pixel),
+  })
+  return {
+    x: flank.angle < 0 ? at(flank, low, low.x) : endOf(flank, points, 'x', pixel),
+    z: face.angle > UP ? at(face, high, high.z) : endOf(face, points, 'z', pixel),
+    re: null,
+    arcMm: 0,
+  }
 }

@@ -68,7 +68,7 @@ export function measureOutline(traced: Traced, view: View, asked: readonly Featu
   const point = findPoint(points, pixel)
   const found = point ? null : bestFit(traced)
   // three straight sides are no arc: asked where the corner's fit leaves something over
-  const facets = point || (found && found.misfit < WELL_FITTED) ? null : findFacets(points, pixel, found?.misfit)
+  const facets = point || (found && found.misfit < WELL_FITTED) ? null : findFacets(points, pixel, blurPx * pixel, found?.misfit)
   const fit = facets ? null : found
   const values = point
     ? pointValues(points, point, pixel)
@@ -96,7 +96,7 @@ export function measureOutline(traced: Traced, view: View, asked: readonly Featu
     z,
     re: values.re,
     arcMm: values.arcMm,
-    ...sideValues(points, asked, pixel, { x: view.centreX, z: view.centreZ }),
+    ...sideValues(traced, asked, { x: view.centreX, z: view.centreZ }),
     focus: Math.round(1000 * Math.exp(-((Math.max(0, blurPx - 0.7) / 3) ** 2))) / 1000,
     blurPx,
     explained: facets !== null || (fit !== null && fit.misfit < WELL_FITTED),

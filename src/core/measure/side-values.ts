@@ -4,6 +4,7 @@ import { radToDeg } from '../units'
 import type { Feature } from './features'
 import { MODEL_SIGMA_PX, type Measured } from './measured'
 import { findFacets } from './facets'
+import type { Traced } from './read-outline'
 import { longestSide, sideOffsetSigma, type Side } from './sides'
 import type { OutlinePoint } from './view'
 
@@ -18,7 +19,7 @@ const LEAN = 0.05
 const UP = Math.PI / 2
 
 /** @param origin of the points in machine coordinates, mm */
-export function sideValues(points: readonly OutlinePoint[], asked: readonly Feature[], pixel: number, origin: Point): SideValues {
+export function sideValues({ points, pixel, blurPx }: Traced, asked: readonly Feature[], origin: Point): SideValues {
   const any = (...of: Feature[]) => of.some((f) => asked.includes(f))
   if (!any('SIG', 'KAPR', 'CHW', 'KCH', 'SCX', 'SCZ')) return NO_SIDES
   const long = (side: Side | null) => (side && side.to - side.from >= LEAST_SIDE_PX * pixel ? side : null)
@@ -26,7 +27,7 @@ export function sideValues(points: readonly OutlinePoint[], asked: readonly Feat
   const under = any('KAPR') ? long(longestSide(points, LEAN - UP, -LEAN, pixel)) : null
   const flank = any('KAPR') ? long(longestSide(points, -LEAN, LEAN, pixel)) : null
   const main = leaning && under && under.count > leaning.count ? under : (leaning ?? under ?? flank)
-  const chamfer = any('CHW', 'KCH') ? chamferOf(points, pixel) : null
+  const chamfer = any('CHW', 'KCH') ? chamferOf(points, pixel, blurPx) : null
   const sharp = any('SCX', 'SCZ') ? sharpOf(points, pixel) : null
   return {
     sig: any('SIG') && leaning ? angleOf(leaning, 2, pixel) : null,
@@ -45,8 +46,8 @@ function angleOf(side: Side, times: number, pixel: number): Measured {
 }
 
 /** A leaning side between flank and end: its height along the axis, and its angle to it. */
-function chamferOf(points: readonly OutlinePoint[], pixel: number) {
-  const found = findFacets(points, pixel)
+function chamferOf(points: readonly OutlinePoint[], pixel: number, blurPx: number) {
+  const found = findFacets(points, pixel, blurPx * pixel)
   if (!found) return null
   const { chamfer: side, low, high } = found
   const sigma = Math.hypot(

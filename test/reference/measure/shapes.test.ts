@@ -196,6 +196,50 @@ describe('a chamfered corner', () => {
     ['scz', 0.06, 0.3],
   ] as const)('shows %s', (key, rms, worst) => expectClose(cases, key, rms, worst))
   it('is taken neither for a chip nor for a notch', () => expect(debris(cases)).toBe(0))
+
+  const chipped = pictures(3450, ['LF', 'DC'], (c, m, px) => {
+    const [X, Z] = [10, 120]
+    const k = c.between(30, 60) * rad
+    const w = c.between(40, 160) * m.z
+    const dish = Math.tan(c.between(0, 2) * rad)
+    const wide = w * Math.tan(k)
+    const high = c.between(5, 40) * px
+    const r = high * c.between(0.6, 1.5)
+    const along = c.between(0, 80) * px
+    // on the end, on the chamfer or on the flank
+    const [at, n] =
+      c.uniform() < 0.4
+        ? [
+            { x: X - wide - along, z: Z - along * dish },
+            { x: 0, z: 1 },
+          ]
+        : c.uniform() < 0.5
+          ? [
+              { x: X - wide / 2, z: Z - w / 2 },
+              { x: Math.cos(k), z: Math.sin(k) },
+            ]
+          : [
+              { x: X, z: Z - w - along },
+              { x: 1, z: 0 },
+            ]
+    const middle = { x: at.x + (high - r) * n.x, z: at.z + (high - r) * n.z }
+    return {
+      inside: (x, z) =>
+        (x < X && z < Z - Math.max(0, X - wide - x) * dish && (z < Z - w || x < X - (z - Z + w) * Math.tan(k))) ||
+        (x - middle.x) ** 2 + (z - middle.z) ** 2 < r * r,
+      at: { x: X, z: Z, u: c.between(420, 540), v: c.between(60, 150) },
+      truth: { x: X, z: Z },
+    }
+  })
+  it('with a chip tells of it, and its figures are right or refused', () => {
+    for (const { found, truth, mmPerPixel } of chipped) {
+      // one that swallows the whole chamfer looks like an arc with a notch on either side
+      expect(codes(found).some((w) => w === 'DEBRIS' || w === 'NOTCH')).toBe(true)
+      for (const key of ['x', 'z'] as const)
+        if (found[key]) expect(Math.abs(found[key].value - truth[key]!) / mmPerPixel[key]).toBeLessThan(0.2)
+    }
+    expect(chipped.filter((c) => c.found.x && c.found.z).length).toBeGreaterThan(CASES / 3)
+  })
 })
 
 describe('a leaning main edge', () => {
