@@ -21,13 +21,13 @@ const LEAST_COUNT = 12
 const ROUNDED_REACH = 3
 const ROUNDED_DEEP = 0.4
 /** What facets may leave, as a share of what an arc does. */
-const FAR_LESS = 0.75
+const CLEARLY_LESS = 0.75
 /** Share of its whole length that must be seen of a chamfer. */
 const LEAST_SEEN = 0.6
 
 /**
  * @param blurMm blur of the picture, which rounds off where two sides meet
- * @param misfit what an arc leaves unexplained of the same outline: facets must leave far less
+ * @param misfit what an arc leaves unexplained of the same outline: facets must leave clearly less
  * @returns null when the corner is none of three sides
  */
 export function findFacets(points: readonly OutlinePoint[], pixel: number, blurMm: number, misfit = 1): Facets | null {
@@ -47,7 +47,7 @@ export function findFacets(points: readonly OutlinePoint[], pixel: number, blurM
     const o = rounded && out[i] < 0 ? Math.min(0, out[i] + ROUNDED_DEEP * blurMm) : out[i]
     left += Math.min(1, (o / (0.5 * pixel)) ** 2) / points.length
   }
-  return left < FAR_LESS * misfit ? facets : null
+  return left < CLEARLY_LESS * misfit ? facets : null
 }
 
 /** Signed distance of each point outside of the corner that the three sides enclose, mm. */
