@@ -4,7 +4,7 @@ import { median } from '../numeric'
 import type { ShapeFit } from './fit-shape'
 import type { Measured, Values } from './measured'
 import { MODEL_SIGMA_PX } from './measured'
-import { ARC, centreOf, FACE, FLANK, meetAngle, parametersOf, shapeOf, tangentShape, type Shape } from './shape'
+import { ARC, centreOf, FACE, FLANK, meetAngle, parametersOf, shapeOf, tangentShape, tipOf, type Shape } from './shape'
 import type { OutlinePoint } from './view'
 
 export interface Fitted extends ShapeFit {
@@ -106,15 +106,7 @@ function sharpValues(
   blurMm: number,
 ): Values {
   const rounded = MIDDLE_SHARE * blurMm
-  const tip = (s: Shape) => {
-    const f = direction(s.flankAngle)
-    const e = direction(s.face!.angle)
-    const det = f.x * e.z - f.z * e.x
-    return {
-      x: (s.flankOffset * e.z - s.face!.offset * f.z) / det,
-      z: (f.x * s.face!.offset - e.x * s.flankOffset) / det,
-    }
-  }
+  const tip = (s: Shape) => tipOf(s, s.face!)
   const x = measured((s) =>
     upright || s.flankAngle > 0
       ? lineX(s.flankAngle, s.flankOffset, upright ? median(flank) : Math.min(...flank))

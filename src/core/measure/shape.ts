@@ -4,7 +4,7 @@
  * ground ends often start with a kink as large as the dish, and tying them would move the height by r·(1 − cos dish).
  * Angles are those of outward normals, from +X towards +Z.
  */
-import { direction, type Point } from '../geometry'
+import { direction, intersect, type Point } from '../geometry'
 
 export interface Shape {
   readonly flankAngle: number
@@ -35,13 +35,20 @@ export const shapeOf = (p: readonly number[]): Shape => ({
 
 /** The corner whose arc runs into both sides as a tangent; what `p` says of where its centre stands is not looked at. */
 export function tangentShape(p: readonly number[]): Shape {
-  const opening = p[4] - p[0]
-  const f = direction(p[0])
-  const e = direction(p[4])
-  const det = f.x * e.z - f.z * e.x
-  const tip = { x: (p[1] * e.z - p[5] * f.z) / det, z: (f.x * p[5] - e.x * p[1]) / det }
-  const along = -f.z * tip.x + f.x * tip.z - p[3] * Math.tan(opening / 2)
-  return shapeOf([p[0], p[1], along, p[3], p[4], p[5]])
+  const shape = shapeOf(p)
+  const f = direction(shape.flankAngle)
+  const tip = tipOf(shape, shape.face!)
+  const along = -f.z * tip.x + f.x * tip.z - shape.radius * Math.tan((p[4] - p[0]) / 2)
+  return { ...shape, along }
+}
+
+/** Where flank and end face would cross without the arc; NaN where they are parallel. */
+export function tipOf(
+  { flankAngle, flankOffset }: Pick<Shape, 'flankAngle' | 'flankOffset'>,
+  face: NonNullable<Shape['face']>,
+): Point {
+  const flank = { normal: direction(flankAngle), offset: flankOffset }
+  return intersect(flank, { normal: direction(face.angle), offset: face.offset }) ?? { x: NaN, z: NaN }
 }
 
 export function centreOf({ flankAngle, flankOffset, along, radius }: Shape): Point {

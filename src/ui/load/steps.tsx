@@ -5,19 +5,37 @@ export function Steps({ steps }: { readonly steps: readonly StepLine[] }) {
   return (
     <ol className="mt-2" aria-label="Steps of this load">
       {steps.map(({ step, state, text, watched }) => (
-        <li
-          key={step}
-          data-step={step}
-          data-state={state}
-          className={`border-rule grid min-h-[30px] grid-cols-[28px_1fr_auto] items-center border-b text-[18px] ${state === 'now' ? 'bg-[color-mix(in_srgb,var(--color-act)_var(--tint),var(--color-base-100))] font-bold' : ''}`}
-        >
-          <span className={state === 'done' ? 'text-holds' : state === 'now' ? 'text-act' : 'text-soft'} aria-label={state}>
-            {state === 'done' ? '●' : state === 'now' ? '▲' : '○'}
-          </span>
-          <span className={state === 'later' ? 'text-soft' : ''}>{text}</span>
-          <small className="text-soft pr-1 font-normal">{watched ? '' : 'not watched'}</small>
-        </li>
+        <StepRow key={step} name={step} state={state} note={watched ? '' : 'not watched'}>
+          {text}
+        </StepRow>
       ))}
     </ol>
+  )
+}
+
+/** One thing in a row of things to do: done, to be done now, or later. */
+export function StepRow({
+  name,
+  state,
+  note,
+  children,
+}: {
+  readonly name: string
+  readonly state: StepLine['state']
+  readonly note: string
+  readonly children: string
+}) {
+  return (
+    <li
+      data-step={name}
+      data-state={state}
+      className={`border-rule grid min-h-[30px] grid-cols-[28px_1fr_auto] items-center border-b text-[18px] ${state === 'now' ? 'bg-[color-mix(in_srgb,var(--color-act)_var(--tint),var(--color-base-100))] font-bold' : ''}`}
+    >
+      <span className={state === 'done' ? 'text-holds' : state === 'now' ? 'text-act' : 'text-soft'} aria-label={state}>
+        {state === 'done' ? '●' : state === 'now' ? '▲' : '○'}
+      </span>
+      <span className={state === 'later' ? 'text-soft' : ''}>{children}</span>
+      <small className="text-soft pr-1 font-normal">{note}</small>
+    </li>
   )
 }

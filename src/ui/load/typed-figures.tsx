@@ -4,6 +4,7 @@ import type { RegisterName } from '@/core/handover'
 import { fixed, unitMark, type LengthUnit } from '@/core/units'
 import { BigAction } from '../common/actions'
 import { FIELD } from '../common/form'
+import { StepRow } from './steps'
 
 /** One register to type: what it is to hold, and whether that was read back. */
 export interface Figure {
@@ -54,17 +55,14 @@ export function TypedFigures({
       </p>
       <ol aria-label="Registers to type">
         {figures.map((f, i) => (
-          <li
+          <StepRow
             key={f.register}
-            data-state={i < at ? 'done' : i === at ? 'now' : 'later'}
-            className={`border-rule grid min-h-[30px] grid-cols-[28px_1fr_auto] items-center border-b text-[18px] ${i === at ? 'bg-[color-mix(in_srgb,var(--color-act)_var(--tint),var(--color-base-100))] font-bold' : ''}`}
+            name={f.register}
+            state={i < at ? 'done' : i === at ? 'now' : 'later'}
+            note={i < at ? `${said(f)}, read back` : ''}
           >
-            <span className={i < at ? 'text-holds' : i === at ? 'text-act' : 'text-soft'}>
-              {i < at ? '●' : i === at ? '▲' : '○'}
-            </span>
-            <span className={i > at ? 'text-soft' : ''}>{f.register}</span>
-            <small className="text-soft pr-1 font-normal">{i < at ? `${said(f)}, read back` : ''}</small>
-          </li>
+            {f.register}
+          </StepRow>
         ))}
       </ol>
       <p className="font-head figures mt-3 text-[60px] leading-none font-bold" data-testid="to-type">
