@@ -1,10 +1,9 @@
 'use server'
 import { z } from 'zod'
-import type { CheckRow } from '@/core/handover'
 import { fail, type Result } from '@/core/units'
 import { dropPost } from '@/stations/hand-over/drop-post'
 import { keepLabel, tryLabel, type LabelTried } from '@/stations/hand-over/keep-label'
-import { keepPost, tryTemplate } from '@/stations/hand-over/keep-post'
+import { keepPost, tryTemplate, type TemplateTried } from '@/stations/hand-over/keep-post'
 import { printLabels } from '@/stations/hand-over/print-labels'
 import { voidHandover } from '@/stations/hand-over/void-hand-over'
 import type { Refused } from '@/stations/work'
@@ -37,9 +36,7 @@ const Template = z.object({
   options: Options,
 })
 
-export async function tryTemplateAction(
-  input: z.input<typeof Template>,
-): Promise<Result<{ readonly text: string; readonly rows: readonly CheckRow[] }, Refused>> {
+export async function tryTemplateAction(input: z.input<typeof Template>): Promise<Result<TemplateTried, Refused>> {
   const given = Template.safeParse(input)
   if (!given.success) return fail({ code: 'BAD_INPUT', text: given.error.issues[0]?.message ?? 'The template cannot be read.' })
   // nothing is written, so no page is made anew

@@ -94,7 +94,7 @@ describe('a hand-over', () => {
   })
   it('a control that would hold another value blocks it, and the value is named', async () => {
     const room = ready()
-    room.control.spoil = (row) => ({ ...row, radius: (row.radius ?? 0) * 2 })
+    room.control.spoilScratch = (row) => ({ ...row, radius: (row.radius ?? 0) * 2 })
     const refused = await release(room)
     expect(codeOf(refused)).toBe('POST_DIFFERS')
     expect(!refused.ok && refused.error.text).toMatch(/T4 radius: the control would hold 10\.00/)

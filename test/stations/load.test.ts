@@ -225,7 +225,7 @@ describe('loading', () => {
     control.hand('HERON', { do: 'open' }, { do: 'put' }, { do: 'shut' })
     // cut after the control's list was told
     control.asked.length = 0
-    control.cutAt = 6
+    control.cutAt = 7
     control.cutAfter = true
     expect(codeOf(await loadTool(room.as('ines', 80), control, 'BX00143'))).toBe('UNREACHABLE')
     expect(control.asked.at(-1)).toBe('assign')
@@ -246,6 +246,26 @@ describe('loading', () => {
     room.control.spoil = null
     room.control.live.HERON['4'] = { length: 7 }
     expect(codeOf(await loadTool(room.as('ines', 81), room.control, 'BX00143'))).toBe('ok')
+  })
+  it('a hand-over whose file also writes another tool’s offset is not sent', async () => {
+    const { room, scans } = await released()
+    room.control.live.HERON = { '31': { length: 101 } }
+    // as files were kept before the whole table was looked at
+    room.db.exec('DROP TRIGGER handover_frozen')
+    room.db.prepare("UPDATE handover SET post_text = post_text || char(10) || 'G10 L10 P31 R2.5'").run()
+    expect(codeOf(await loaded(room, scans, 80))).toBe('POST_WRITES_OTHERS')
+    expect(room.control.live.HERON).toEqual({ '31': { length: 101 } })
+  })
+  it('another offset that changes meanwhile is told with its old and new value, left alone, and stops the load once', async () => {
+    const { room, scans } = await released()
+    room.control.live.HERON = { '31': { length: 101, lengthWear: 0 } }
+    room.control.meddle = (table) => ({ ...table, '31': { ...table['31'], lengthWear: -0.02 } })
+    const refused = await loaded(room, scans, 80)
+    expect(codeOf(refused)).toBe('OTHERS_CHANGED')
+    expect(!refused.ok && refused.error.text).toContain('length wear of offset 31 from 0.000 mm to -0.020 mm')
+    expect(tool(room).state).toBe('released')
+    expect(codeOf(await loadTool(room.as('ines', 81), room.control, 'BX00143'))).toBe('ok')
+    expect(room.control.live.HERON['31']).toEqual({ length: 101, lengthWear: -0.02 })
   })
   it('measured anew in between: its hand-over is out of date, nothing is written', async () => {
     const { room, scans } = await released()

@@ -118,6 +118,23 @@ describe('a machine’s own post', () => {
     expect(codeOf(await keep(room, { options: { ...OPTIONS, numberFrom: 'table' } }))).toBe('REFUSED')
     expect(getMachine(room.db, 'HERON')).toMatchObject({ post: 'word-address-mill' })
   })
+  it('that also writes an offset of another tool is refused when tried, kept, released and sent', async () => {
+    const room = ready()
+    const sly = `${own}\nG10 L10 P31 R2.5\n`
+    const trial = await tryTemplate(
+      room.db,
+      room.control,
+      { machine: 'HERON', template: sly, serials: ['BX00143'], options: OPTIONS },
+      room.as('oda', 70).now,
+    )
+    expect(valueOf(trial).wrong).toContain('length of offset 31 from empty to 2.500 mm')
+    expect(codeOf(await keep(room, { template: sly }))).toBe('POST_WRITES_OTHERS')
+    // a post that was kept before anybody looked for it
+    room.db.prepare("INSERT INTO post VALUES ('old-sly', ?)").run(sly)
+    room.db.prepare("UPDATE machine SET body = json_set(body, '$.post', 'old-sly') WHERE key = 'HERON'").run()
+    const release = { serial: 'BX00143', scanned: 'BX00143' }
+    expect(codeOf(await releaseHandover(room.as('ines', 80), room.control, release))).toBe('POST_WRITES_OTHERS')
+  })
   it('is a lead’s to keep, and never under the name of one that came with Boulder', async () => {
     const room = ready()
     expect(codeOf(await keep(room, {}, 'ines'))).toBe('LEAD_ONLY')
@@ -136,10 +153,11 @@ describe('a machine’s own post', () => {
       )
     const trial = await tried()
     expect(trial.text).toContain('HOLLOWBECK')
-    expect(trial.rows.every((row) => row.same)).toBe(true)
-    const held = (rows: typeof trial.rows, register: string) => Number(rows.find((row) => row.register === register)?.measured)
+    expect(trial.check.same).toBe(true)
+    const held = (rows: typeof trial.check.rows, register: string) =>
+      Number(rows.find((row) => row.register === register)?.measured)
     const wide = await tried({ ...OPTIONS, sizeRegister: 'diameter' })
-    expect(held(wide.rows, 'diameter')).toBeCloseTo(2 * held(trial.rows, 'radius'), 2)
+    expect(held(wide.check.rows, 'diameter')).toBeCloseTo(2 * held(trial.check.rows, 'radius'), 2)
     expect(getPostTemplate(room.db, 'heron-own')).toBeNull()
     expect(getMachine(room.db, 'HERON')).toMatchObject({ sizeRegister: 'radius' })
   })

@@ -63,7 +63,11 @@ export function render(scene: Scene): Uint8Array {
   const X = (u: number) => scene.centreX + (u - w / 2) * mmPerPixel.x
   const Z = (v: number) => scene.centreZ + (h / 2 - v) * mmPerPixel.z
   const corner = new Uint8Array((w + 1) * (h + 1))
-  for (let v = 0; v <= h; v++) for (let u = 0; u <= w; u++) corner[v * (w + 1) + u] = inside(X(u), Z(v)) ? 1 : 0
+  const xs = Float64Array.from({ length: w + 1 }, (_, u) => X(u))
+  for (let v = 0; v <= h; v++) {
+    const z = Z(v)
+    for (let u = 0; u <= w; u++) corner[v * (w + 1) + u] = inside(xs[u], z) ? 1 : 0
+  }
   const cover = new Float32Array(w * h)
   // 64 places in a lattice: each row and column of them is different, so that an upright edge is not read in eighths
   const lattice = Array.from({ length: 64 }, (_, i) => [(i + 0.5) / 64, (i * 0.6180339887498949) % 1] as const)
@@ -83,10 +87,12 @@ export function render(scene: Scene): Uint8Array {
   const { normal, uniform } = chance(scene.seed)
   const grain = Float32Array.from({ length: 4 * w }, normal)
   const data = new Uint8Array(w * h)
+  const across = Float64Array.from({ length: w }, (_, u) => ((u - w / 2) / (w / 2)) ** 2)
   for (let v = 0; v < h; v++) {
     const shift = Math.floor(3 * w * uniform())
+    const up = ((v - h / 2) / (h / 2)) ** 2
     for (let u = 0; u < w; u++) {
-      const r2 = (((u - w / 2) / (w / 2)) ** 2 + ((v - h / 2) / (h / 2)) ** 2) / 2
+      const r2 = (across[u] + up) / 2
       const light = 1 - scene.fallOff * r2
       const grey = (scene.dark + scene.contrast * (1 - blurred[v * w + u])) * light + scene.noise * grain[shift + u]
       data[v * w + u] = Math.max(0, Math.min(255, Math.round(grey)))
@@ -105,7 +111,13 @@ function blur(picture: Float32Array, w: number, h: number, sigma: number): Float
     for (let line = 0; line < lines; line++) {
       const o = start(line)
       for (let i = 0; i < padded.length; i++) padded[i] = out[o + Math.min(length - 1, Math.max(0, i - reach)) * step]
+      // how many places up to the end of the window are the same: all tool or all field stays what it is
+      let alike = 0
+      for (let i = 0; i < kernel.length - 1; i++) alike = i > 0 && padded[i] === padded[i - 1] ? alike + 1 : 1
       for (let i = 0; i < length; i++) {
+        const end = i + kernel.length - 1
+        alike = end > 0 && padded[end] === padded[end - 1] ? alike + 1 : 1
+        if (alike >= kernel.length && (padded[end] === 0 || padded[end] === 1)) continue
         let sum = 0
         for (let k = 0; k < kernel.length; k++) sum += kernel[k] * padded[i + k]
         out[o + i * step] = sum / total

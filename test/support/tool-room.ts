@@ -40,6 +40,10 @@ export class TestControl implements Control {
   cutAfter = false
   /** Changes what is held after a run, as a fault of the control would. */
   spoil: ((row: HeldRow) => HeldRow) | null = null
+  /** The same on the scratch table only. */
+  spoilScratch: ((row: HeldRow) => HeldRow) | null = null
+  /** Somebody changes the live table while a file runs. */
+  meddle: ((table: Table) => Table) | null = null
   /** Rows by machine and T. */
   readonly live: Record<string, Table> = {}
 
@@ -60,10 +64,15 @@ export class TestControl implements Control {
 
   table = async (machine: string) => this.ask('table', () => this.held(machine, this.live[machine] ?? {}))
   tryFile = async (machine: string, text: string) =>
-    this.ask('tryFile', () => this.held(machine, runOffsets(this.facts[machine], {}, text)))
+    this.ask('tryFile', () => this.held(machine, runOffsets(this.facts[machine], {}, text), this.spoilScratch))
   run = async (machine: string, text: string) =>
     this.ask('run', () =>
-      this.held(machine, (this.live[machine] = runOffsets(this.facts[machine], this.live[machine] ?? {}, text))),
+      this.held(
+        machine,
+        (this.live[machine] = (this.meddle ?? ((t: Table) => t))(
+          runOffsets(this.facts[machine], this.live[machine] ?? {}, text),
+        )),
+      ),
     )
   state = async (machine: string) => this.ask('state', () => this.told(machine))
   turnTo = async (machine: string, pocket: number) =>
@@ -82,7 +91,7 @@ export class TestControl implements Control {
     const numbers = (record: Readonly<Record<string, number>>) => new Map(Object.entries(record).map(([k, v]) => [Number(k), v]))
     return { ...rest, magazine: numbers(magazine), cutMin: numbers(cutMin) }
   }
-  private held(machine: string, table: Table): ControlTable {
+  private held(machine: string, table: Table, spoil = this.spoil): ControlTable {
     const { sizeIs } = this.facts[machine]
     const rows = Object.entries(table).map(([t, row]) => {
       const kept: HeldRow = {
@@ -92,7 +101,7 @@ export class TestControl implements Control {
         [`${sizeIs} wear`]: row.sizeWear,
       }
       const known: HeldRow = Object.fromEntries(Object.entries(kept).filter(([, value]) => value !== undefined))
-      return [Number(t), this.spoil ? this.spoil(known) : known] as const
+      return [Number(t), spoil ? spoil(known) : known] as const
     })
     return new Map(rows)
   }
@@ -179,8 +188,16 @@ export function withJobs(room: ToolRoom): ToolRoom {
   return room
 }
 
-/** Pictures of a tool with these edges, small enough to be quick. */
+const drawn = new Map<string, Uint8Array>()
+
+/** Pictures of a tool with these edges, small enough to be quick; the same ones are drawn once. */
 export function frames(edges: readonly Tool[], mmPerPixel = { x: 0.01, z: 0.01 }): Uint8Array {
+  const key = JSON.stringify([edges, mmPerPixel])
+  if (!drawn.has(key)) drawn.set(key, draw(edges, mmPerPixel))
+  return drawn.get(key)!
+}
+
+function draw(edges: readonly Tool[], mmPerPixel: { readonly x: number; readonly z: number }): Uint8Array {
   const pictures: Picture[] = edges.map((tool, i) => {
     const scene = {
       width: 320,

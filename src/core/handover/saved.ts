@@ -1,4 +1,5 @@
-import type { HandoverValues, PostCheck } from './values'
+import type { PostCheck } from './check-table'
+import type { HandoverValues } from './values'
 
 /** A numbered hand-over: its values are frozen. */
 export interface Handover {

@@ -123,27 +123,3 @@ export function registersOf(v: Written, machine: Machine): RegisterValue[] {
 
 /** What the control's table holds in one row, in its own unit; a register never written is missing. */
 export type HeldRow = Readonly<Partial<Record<RegisterName, number>>>
-
-export interface CheckRow {
-  readonly t: number
-  readonly register: RegisterName
-  readonly unit: LengthUnit
-  readonly measured: number
-  /** null where the control holds nothing. */
-  readonly held: number | null
-  readonly same: boolean
-}
-
-export interface PostCheck {
-  readonly same: boolean
-  readonly rows: readonly CheckRow[]
-}
-
-/** Measured against held, value by value; `same` means held equals measured as the machine rounds it. */
-export function compareTable(wanted: readonly RegisterValue[], held: ReadonlyMap<number, HeldRow>, unit: LengthUnit): PostCheck {
-  const rows = wanted.map(({ t, number, register, measured, rounded }) => {
-    const value = held.get(number)?.[register] ?? null
-    return { t, register, unit, measured, held: value, same: value === rounded }
-  })
-  return { same: rows.every((row) => row.same), rows }
-}

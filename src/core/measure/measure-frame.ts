@@ -4,6 +4,7 @@ import type { Frame, LightError } from '../imaging'
 import { median } from '../numeric'
 import { ok, type Result } from '../units'
 import { cornerValues, type Fitted } from './corner-values'
+import { widensBelow } from './cut-bottom'
 import { findBumps, type Debris } from './debris'
 import { extremes } from './extremes'
 import { fitShape } from './fit-shape'
@@ -24,6 +25,7 @@ export type FrameWarning =
   | { readonly code: 'NOTCH'; readonly deep: number }
   | { readonly code: 'CUT_OFF_RIGHT' }
   | { readonly code: 'CUT_OFF_TOP' }
+  | { readonly code: 'CUT_OFF_BOTTOM' }
   | { readonly code: 'NO_CORNER_ARC' }
   | { readonly code: 'NO_FLANK' }
   | { readonly code: 'NO_POINT' }
@@ -77,7 +79,8 @@ export function measureOutline(traced: Traced, view: View, asked: readonly Featu
       : fit
         ? cornerValues(fit, pixel, blurPx, cut.right || cut.top)
         : extremes(points, pixel, cut)
-  const x = cut.right ? null : shift(values.x, view.centreX)
+  const widens = !cut.right && widensBelow(points, view)
+  const x = cut.right || widens ? null : shift(values.x, view.centreX)
   const z = cut.top ? null : shift(values.z, view.centreZ)
   const limit = Math.max(6 * median(points.map((p) => p.sigmaMm)), LEAST_BUMP_PX * pixel)
   const stray = point ? point.out : facets ? outOf(points, facets) : fit ? unexplained(fit, blurPx * pixel) : []
@@ -104,7 +107,13 @@ export function measureOutline(traced: Traced, view: View, asked: readonly Featu
     warnings: [
       ...debris.map(({ high }) => ({ code: 'DEBRIS', high }) as const),
       ...notches.map(({ high }) => ({ code: 'NOTCH', deep: high }) as const),
-      ...(cut.right ? [{ code: 'CUT_OFF_RIGHT' } as const] : x ? [] : [{ code: 'NO_FLANK' } as const]),
+      ...(cut.right
+        ? [{ code: 'CUT_OFF_RIGHT' } as const]
+        : widens
+          ? [{ code: 'CUT_OFF_BOTTOM' } as const]
+          : x
+            ? []
+            : [{ code: 'NO_FLANK' } as const]),
       ...(cut.top ? [{ code: 'CUT_OFF_TOP' } as const] : z ? [] : [{ code: 'NO_END' } as const]),
       ...(asked.includes('RE') && !values.re ? [{ code: 'NO_CORNER_ARC' } as const] : []),
     ],

@@ -231,7 +231,8 @@ function warningsOf(edge: number, seen: readonly Seen[], got: EdgeMeasurement, m
   const all = seen.flatMap((s) => s.found.warnings)
   const size = (w: FrameWarning) => ('high' in w ? w.high : 'deep' in w ? w.deep : 0)
   const needed = (w: FrameWarning) => {
-    if (w.code === 'CUT_OFF_RIGHT' || w.code === 'NO_FLANK') return measure.includes('DC') && !got.x
+    if (w.code === 'CUT_OFF_RIGHT' || w.code === 'CUT_OFF_BOTTOM' || w.code === 'NO_FLANK')
+      return measure.includes('DC') && !got.x
     if (w.code === 'CUT_OFF_TOP' || w.code === 'NO_END') return measure.includes('LF') && !got.z
     if (w.code === 'NO_CORNER_ARC') return measure.includes('RE') && !got.re
     return true

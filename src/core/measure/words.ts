@@ -13,6 +13,8 @@ export function warningText(edge: number, warning: FrameWarning): string {
       return `Edge ${edge} has a notch ${mm(warning.deep)} deep: look whether it is broken out.`
     case 'CUT_OFF_RIGHT':
       return `Edge ${edge} leaves the picture at the right: move the carriage outwards, its radius cannot be read.`
+    case 'CUT_OFF_BOTTOM':
+      return `Edge ${edge} still gets wider where it leaves the picture at the bottom. Move the carriage down to its widest place.`
     case 'CUT_OFF_TOP':
       return `Edge ${edge} leaves the picture at the top: move the carriage up, its length cannot be read.`
     case 'NO_CORNER_ARC':

@@ -10,7 +10,7 @@ import type { Control } from '@/devices/control/port'
 import { noteRefusal } from '../records/note-refusal'
 import { note } from '../records/note'
 import type { Refused, Work } from '../work'
-import { tryPost } from './propose'
+import { refuseTrial, tryPost } from './propose'
 
 /** A folder for each machine, from which its control or a gateway takes files; handed in, so that a verb knows no file system. */
 export interface DropFolder {
@@ -91,11 +91,7 @@ async function wholeKit(
   const tools: PostTool[] = handovers.map((h) => ({ ...h.values, name: getAssemblyName(work.db, h.assemblyId) ?? '' }))
   const trial = await tryPost(work.db, control, machine, tools, work.now)
   if (!trial.ok) return trial
-  const wrong = trial.value.check.rows.find((row) => !row.same)
-  if (wrong)
-    return fail({
-      code: 'POST_DIFFERS',
-      text: `T${wrong.t} ${wrong.register}: the control would hold ${wrong.held ?? 'nothing'}, measured is ${wrong.measured}. Nothing was sent.`,
-    })
+  const wrong = refuseTrial(trial.value, machine)
+  if (wrong) return fail(wrong)
   return ok({ postFile: trial.value.file, postText: trial.value.text })
 }

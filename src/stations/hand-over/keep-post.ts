@@ -1,5 +1,5 @@
 import { SHIPPED_POSTS } from '@/codecs/post'
-import type { CheckRow } from '@/core/handover'
+import type { PostCheck } from '@/core/handover'
 import type { Machine, PostOptions } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { inTransaction, type Db } from '@/db/connection'
@@ -10,7 +10,7 @@ import { noteRefusal } from '../records/note-refusal'
 import { note } from '../records/note'
 import type { Refused, Work } from '../work'
 import { toolsFor } from './preview-post'
-import { tryTemplateOn } from './propose'
+import { refuseTrial, tryTemplateOn } from './propose'
 
 export interface TemplateTrial {
   readonly machine: string
@@ -20,20 +20,29 @@ export interface TemplateTrial {
   readonly serials: readonly string[]
 }
 
+export interface TemplateTried {
+  readonly text: string
+  readonly check: PostCheck
+  /** Why it may not be sent; null when the control would hold what was measured and nothing else. */
+  readonly wrong: string | null
+}
+
 /** A template as it stands in an editor, filled in with real tools and tried by the control; nothing is kept. */
 export async function tryTemplate(
   db: Db,
   control: Control,
   { machine: key, template, serials, options }: TemplateTrial,
   now: string,
-): Promise<Result<{ readonly text: string; readonly rows: readonly CheckRow[] }, Refused>> {
+): Promise<Result<TemplateTried, Refused>> {
   const known = getMachine(db, key)
   if (!known) return fail({ code: 'UNKNOWN_MACHINE', text: `There is no machine ${key}.` })
   const machine = withOptions(known, options)
   const tools = toolsFor(db, machine, serials)
   if (!tools.ok) return tools
   const trial = await tryTemplateOn(control, machine, template, tools.value, now)
-  return trial.ok ? ok({ text: trial.value.text, rows: trial.value.check.rows }) : trial
+  return trial.ok
+    ? ok({ text: trial.value.text, check: trial.value.check, wrong: refuseTrial(trial.value, machine)?.text ?? null })
+    : trial
 }
 
 export interface PostKeep extends TemplateTrial {
@@ -70,14 +79,10 @@ export async function keepPost(work: Work, control: Control, keep: PostKeep): Pr
     return refuse({ code: 'NO_TOOL', text: 'Choose a measured tool to try it on: a post that was never tried is not kept.' })
   const trial = await tryTemplateOn(control, changed, keep.template, tools.value, work.now)
   if (!trial.ok) return refuse(trial.error)
-  const wrong = trial.value.check.rows.find((row) => !row.same)
-  if (wrong || !trial.value.check.rows.length)
-    return refuse({
-      code: 'POST_DIFFERS',
-      text: wrong
-        ? `T${wrong.t} ${wrong.register}: the control would hold ${wrong.held ?? 'nothing'}, measured is ${wrong.measured}. It was not kept.`
-        : 'The tool it was tried on has no register. It was not kept.',
-    })
+  const wrong = refuseTrial(trial.value, changed)
+  if (wrong) return refuse(wrong)
+  if (!trial.value.check.rows.length)
+    return refuse({ code: 'NO_REGISTER', text: 'The tool it was tried on has no offset register. Try it on another tool.' })
   inTransaction(work.db, () => {
     const before = getPostTemplate(work.db, machine.post)
     putPost(work.db, keep.name, keep.template)

@@ -1,7 +1,7 @@
 import { encodeLabel } from '@/codecs/label-text'
 import { postFileName, renderPost, SHIPPED_POSTS, type PostTool } from '@/codecs/post'
 import {
-  compareTable,
+  checkScratch,
   handoverRefusalText,
   leadMayOverrule,
   refuseHandover,
@@ -19,6 +19,7 @@ import { getDefinition } from '@/db/library/read'
 import { getMachine, getPostTemplate } from '@/db/machine/read'
 import { lastMeasurement } from '@/db/measurement/read'
 import { controlErrorText, type Control } from '@/devices/control/port'
+import { tableRefusalText, type TableRefusal } from '@/words/hand-over'
 import type { Refused } from '../work'
 
 export interface PostTrial {
@@ -40,12 +41,23 @@ export async function tryTemplateOn(
   if (!rendered.ok) return fail({ code: 'BAD_TEMPLATE', text: `The post cannot be filled in: ${rendered.error.detail}` })
   const held = await control.tryFile(machine.key, rendered.value)
   if (!held.ok) return fail({ code: held.error.code, text: controlErrorText(held.error) })
-  const check = compareTable(
+  const check = checkScratch(
     tools.flatMap((tool) => registersOf(tool, machine)),
     held.value,
     machine.unit,
   )
   return ok({ file: postFileName(machine, tools, postName), text: rendered.value, check })
+}
+
+/** Why a file may not go to the control after its trial; null when it writes what was wanted and nothing else. */
+export function refuseTrial({ check }: PostTrial, machine: Machine): Refused | null {
+  const row = check.rows.find((r) => !r.same)
+  const refusal: TableRefusal | null = row
+    ? { code: 'POST_DIFFERS', row }
+    : check.others?.length
+      ? { code: 'POST_WRITES_OTHERS', others: check.others }
+      : null
+  return refusal && { code: refusal.code, text: tableRefusalText(refusal, machine) }
 }
 
 /** A machine's post, tried. */
@@ -63,7 +75,7 @@ export async function tryPost(
 }
 
 /** An old control takes no files: its figures are typed and read back by eye. */
-const NO_FILE: PostTrial = { file: '', text: '', check: { same: true, rows: [] } }
+const NO_FILE: PostTrial = { file: '', text: '', check: { same: true, rows: [], others: [] } }
 
 /** Orientation of the imaginary tip of a tool that turns outside, towards the chuck: common practice, no source. */
 const OUTSIDE_TIP = 3

@@ -6,7 +6,7 @@ import { insertHandover, voidCurrent } from '@/db/handover/write'
 import type { Control } from '@/devices/control/port'
 import { noteRefusal } from '../records/note-refusal'
 import type { Refused, Work } from '../work'
-import { proposeHandover } from './propose'
+import { proposeHandover, refuseTrial } from './propose'
 import { note } from '../records/note'
 
 export interface Release {
@@ -47,12 +47,8 @@ export async function releaseHandover(
   if (!machine || !values || !label || !trial || !measurement)
     return refuse({ code: 'NOT_COMPLETE', text: 'Length, diameter, T and machine must be known.' })
   if (!trial.ok) return refuse(trial.error)
-  const different = trial.value.check.rows.find((row) => !row.same)
-  if (different)
-    return refuse({
-      code: 'POST_DIFFERS',
-      text: `T${different.t} ${different.register}: the control would hold ${different.held ?? 'nothing'}, measured is ${different.measured}. The post is wrong; nothing was released.`,
-    })
+  const different = refuseTrial(trial.value, machine)
+  if (different) return refuse(different)
   const reason = proposal.refusals.length ? release.reason!.trim() : null
   const released = inTransaction(work.db, () => {
     if (!moveAssembly(work.db, assembly, { state, machine: machine.key, t: values.t })) return null

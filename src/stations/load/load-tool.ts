@@ -1,4 +1,13 @@
-import { compareTable, registerNumber, registersOf, type CheckRow, type Handover, type HeldRow } from '@/core/handover'
+import {
+  checkScratch,
+  compareTable,
+  otherChanges,
+  registerNumber,
+  registersOf,
+  type CheckRow,
+  type Handover,
+  type HeldRow,
+} from '@/core/handover'
 import { isClear, type LoadRun } from '@/core/load'
 import { isTyped, nextState, pocketText, SPINDLE, type Assembly, type Machine } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
@@ -6,6 +15,7 @@ import { moveAssembly } from '@/db/assembly/write'
 import { inTransaction, isTaken } from '@/db/connection'
 import { deleteLoadRun, updateLoadRun } from '@/db/load/write'
 import { controlErrorText, type Control, type ControlError } from '@/devices/control/port'
+import { tableRefusalText, type TableRefusal } from '@/words/hand-over'
 import { note } from '../records/note'
 import { noteRefusal } from '../records/note-refusal'
 import type { Refused, Work } from '../work'
@@ -67,12 +77,22 @@ function typedFigures({ run, machine, handover }: InHand): Result<Written, Refus
   return ok({ rows: check.rows, before: {}, after: run.typed })
 }
 
-/** Sends, reads back, tells the control's list where the tool stands, and reads that back too. */
+/**
+ * Tries the very file once more on a scratch table, sends it, reads the whole table back, tells the control's list where
+ * the tool is, and reads that back too.
+ */
 async function sendFigures(work: Work, control: Control, { run, machine, handover }: InHand): Promise<Result<Written, Refused>> {
   const said = (error: ControlError): Refused => ({ code: error.code, text: controlErrorText(error) })
+  const refused = (refusal: TableRefusal) => fail({ code: refusal.code, text: tableRefusalText(refusal, machine) })
   const { key } = machine
   const wanted = registersOf(handover.values, machine)
   const register = registerNumber({ ...handover.values, pocket: handover.values.pocket ?? run.pocket }, machine) ?? run.t
+  const tried = await control.tryFile(key, handover.postText)
+  if (!tried.ok) return fail(said(tried.error))
+  const trial = checkScratch(wanted, tried.value, machine.unit)
+  const differs = trial.rows.find((row) => !row.same)
+  if (differs) return refused({ code: 'POST_DIFFERS', row: differs })
+  if (!trial.same) return refused({ code: 'POST_WRITES_OTHERS', others: trial.others ?? [] })
   const old = await control.table(key)
   if (!old.ok) return fail(said(old.error))
   if (!run.sent && !updateLoadRun(work.db, run, { ...run, sent: true }))
@@ -83,11 +103,9 @@ async function sendFigures(work: Work, control: Control, { run, machine, handove
   if (!held.ok) return fail(said(held.error))
   const check = compareTable(wanted, held.value, machine.unit)
   const wrong = check.rows.find((row) => !row.same)
-  if (wrong)
-    return fail({
-      code: 'READ_BACK',
-      text: `The control holds ${wrong.held ?? 'nothing'} as ${wrong.register} of T${wrong.t}, not ${wrong.measured}. Do not run this tool; correct the register.`,
-    })
+  if (wrong) return refused({ code: 'READ_BACK', row: wrong })
+  const others = otherChanges(old.value, held.value, wanted)
+  if (others.length) return refused({ code: 'OTHERS_CHANGED', others })
   const told = await control.assign(key, run.pocket, run.t)
   if (!told.ok) return fail(said(told.error))
   const state = await control.state(key)

@@ -1,9 +1,10 @@
-import { compareTable, emptyRow, registerNumber, registersOf, type HeldRow } from '@/core/handover'
+import { compareTable, emptyRow, otherChanges, registerNumber, registersOf, type HeldRow } from '@/core/handover'
 import type { Assembly, Machine } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { lastHandover } from '@/db/handover/read'
 import { controlErrorText, type Control } from '@/devices/control/port'
-import { tryPost } from '../hand-over/propose'
+import { tableRefusalText } from '@/words/hand-over'
+import { refuseTrial, tryPost } from '../hand-over/propose'
 import type { Refused, Work } from '../work'
 
 /** Writes the safe empty state into a tool's row and reads it back. */
@@ -18,16 +19,23 @@ export async function emptyRegister(
   const empty = { ...last.values, ...emptyRow(machine), t, pocket, cornerRadiusMm: null, wear: undefined }
   const post = await tryPost(work.db, control, machine, [{ ...empty, name: 'EMPTY' }], work.now)
   if (!post.ok) return post
+  const wrongPost = refuseTrial(post.value, machine)
+  if (wrongPost) return fail(wrongPost)
+  const before = await control.table(machine.key)
+  if (!before.ok) return fail({ code: before.error.code, text: controlErrorText(before.error) })
   const sent = await control.run(machine.key, post.value.text)
   if (!sent.ok) return fail({ code: sent.error.code, text: controlErrorText(sent.error) })
   const held = await control.table(machine.key)
   if (!held.ok) return fail({ code: held.error.code, text: controlErrorText(held.error) })
   const register = registerNumber({ t, pocket }, machine) ?? t
-  const wrong = compareTable(registersOf(empty, machine), held.value, machine.unit).rows.find((r) => !r.same)
+  const meant = registersOf(empty, machine)
+  const wrong = compareTable(meant, held.value, machine.unit).rows.find((r) => !r.same)
   if (wrong)
     return fail({
       code: 'READ_BACK',
       text: `The control holds ${wrong.held ?? 'nothing'} as ${wrong.register} of the empty row ${register}. Look at its table before anything is called.`,
     })
+  const others = otherChanges(before.value, held.value, meant)
+  if (others.length) return fail({ code: 'OTHERS_CHANGED', text: tableRefusalText({ code: 'OTHERS_CHANGED', others }, machine) })
   return ok(held.value.get(register) ?? {})
 }

@@ -3,7 +3,7 @@ import { EditorView } from '@codemirror/view'
 import dynamic from 'next/dynamic'
 import { useRouter } from 'next/navigation'
 import { useEffect, useMemo, useRef, useState } from 'react'
-import type { CheckRow } from '@/core/handover'
+import type { PostCheck } from '@/core/handover'
 import type { PostOptions } from '@/core/tool'
 import type { LengthUnit, Result } from '@/core/units'
 import { BigAction } from '../common/actions'
@@ -26,7 +26,9 @@ const CodeMirror = dynamic(() => import('@uiw/react-codemirror'), { ssr: false }
 
 interface Trial {
   readonly text: string
-  readonly rows: readonly CheckRow[]
+  readonly check: PostCheck
+  /** Why it may not be sent; null when the control would hold what was measured and nothing else. */
+  readonly wrong: string | null
 }
 
 export interface PostEditorProps {
@@ -93,7 +95,7 @@ export function PostEditor(props: PostEditorProps) {
     () => [PLAIN, EditorView.lineWrapping, EditorView.contentAttributes.of({ 'aria-label': 'Template' })],
     [],
   )
-  const differs = trial?.ok ? trial.value.rows.find((row) => !row.same) : undefined
+  const wrong = trial?.ok ? trial.value.wrong : null
   const go = (query: Record<string, string>) => router.push(`/hand-over/posts?${new URLSearchParams(query).toString()}`)
 
   return (
@@ -160,14 +162,14 @@ export function PostEditor(props: PostEditorProps) {
                 {trial.error.text}
               </Say>
             )}
-            {trial?.ok && differs && (
-              <Say tone="off" lead={`T${differs.t} ${differs.register}:`} role="alert">
-                the control would hold {differs.held ?? 'nothing'}, measured is {differs.measured}.
+            {wrong && (
+              <Say tone="off" lead="Wrong post." role="alert">
+                {wrong}
               </Say>
             )}
-            {trial?.ok && !differs && trial.value.rows.length > 0 && (
+            {trial?.ok && !wrong && trial.value.check.rows.length > 0 && (
               <Say tone="holds" lead="The control holds what was measured." role="status">
-                {trial.value.rows.length} registers, each the same.
+                {trial.value.check.rows.length} registers are the same; no other offset changes.
               </Say>
             )}
             <Problem lead="Not kept." text={problem} />
@@ -178,7 +180,7 @@ export function PostEditor(props: PostEditorProps) {
             )}
             <div className="mt-2.5">
               <BigAction
-                disabled={busy || !props.lead || !trial?.ok || differs !== undefined}
+                disabled={busy || !props.lead || !trial?.ok || wrong !== null}
                 onAct={() =>
                   void run(
                     () => props.keep({ machine: machine.key, template, serials: serial ? [serial] : [], name: keepAs, options }),

@@ -115,6 +115,32 @@ describe('a drill', () => {
     for (const { found } of lips) expect(found.z).toBeNull()
   })
 
+  const partly = pictures(3150, ['LF', 'DC', 'SIG'], (c) => {
+    const sig = c.between(60, 150)
+    const slope = 1 / Math.tan((sig / 2) * rad)
+    return {
+      inside: (x, z) => z < 100 - Math.abs(x) * slope,
+      at: { x: 0, z: 100, u: c.between(60, 120), v: c.between(90, 200) },
+      truth: { z: 100, x: null },
+    }
+  })
+  it('whose lip leaves the picture at the bottom has no diameter, and the reason is told', () => {
+    // where a blunt point runs out at the right as well, that is what is told
+    for (const { found } of partly) {
+      expect(found.x).toBeNull()
+      expect(codes(found).filter((code) => code === 'CUT_OFF_BOTTOM' || code === 'CUT_OFF_RIGHT')).toHaveLength(1)
+    }
+    expect(partly.filter(({ found }) => codes(found).includes('CUT_OFF_BOTTOM')).length).toBeGreaterThan(10)
+  })
+  it('of 90° and Ø10, 6.4 × 4.8 mm of it seen from 0.9 mm over its tip down: no diameter', () => {
+    const view = { width: 640, height: 480, mmPerPixel: { x: 0.01, z: 0.01 }, centreX: 2, centreZ: 98.5 }
+    const scene = { ...view, inside: (x: number, z: number) => Math.abs(x) < 5 && z < 100 - Math.abs(x) }
+    const drawn = render({ ...scene, blurPx: 1.2, noise: 2, dark: 25, contrast: 200, fallOff: 0.1, seed: 5 })
+    const read = measureFrame({ width: 640, height: 480, data: drawn }, view, ['LF', 'DC', 'SIG'])
+    expect(read.ok && [read.value.x, codes(read.value)]).toEqual([null, ['CUT_OFF_BOTTOM']])
+    expect(read.ok && read.value.z!.value).toBeCloseTo(100, 2)
+  })
+
   const chipped = pictures(3200, ['LF', 'DC', 'SIG'], (c, _, px) => {
     const sig = c.between(90, 140)
     const X = c.between(120, 200) * px

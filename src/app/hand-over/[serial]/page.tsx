@@ -3,7 +3,7 @@ import { isTyped } from '@/core/tool'
 import { fixed, mmToUnit, unitMark } from '@/core/units'
 import { currentHandover, listHandovers } from '@/db/handover/read'
 import { listMachines } from '@/db/machine/read'
-import { proposeHandover } from '@/stations/hand-over/propose'
+import { proposeHandover, refuseTrial } from '@/stations/hand-over/propose'
 import { SmallAction, SmallActions } from '@/ui/common/actions'
 import { Row, Say, Sheet, Title } from '@/ui/common/sheet'
 import { VerdictMark } from '@/ui/common/verdict'
@@ -129,7 +129,7 @@ export default async function HandoverPage({
   }
   const say = (mm: number) =>
     `${fixed(mmToUnit(mm, machine?.unit ?? 'mm'), machine?.decimals ?? 3)} ${unitMark(machine?.unit ?? 'mm')}`
-  const differs = trial?.ok ? trial.value.check.rows.find((row) => !row.same) : null
+  const wrongPost = trial?.ok && machine ? refuseTrial(trial.value, machine) : null
   return (
     <StationPage station="hand-over" current={serial}>
       <Sheet
@@ -192,13 +192,7 @@ export default async function HandoverPage({
               pocket={given.pocket ?? null}
               pockets={machine?.pockets ?? null}
               against={refusals}
-              postProblem={
-                trial && !trial.ok
-                  ? trial.error.text
-                  : differs
-                    ? `T${differs.t} ${differs.register}: the control would hold ${differs.held ?? 'nothing'}.`
-                    : null
-              }
+              postProblem={trial && !trial.ok ? trial.error.text : (wrongPost?.text ?? null)}
               machines={listMachines(house.db).map(({ key, name }) => ({ key, name }))}
               release={releaseAction}
             />
