@@ -97,7 +97,7 @@ describe('a hand-over', () => {
     room.control.spoilScratch = (row) => ({ ...row, radius: (row.radius ?? 0) * 2 })
     const refused = await release(room)
     expect(codeOf(refused)).toBe('POST_DIFFERS')
-    expect(!refused.ok && refused.error.text).toMatch(/T4 radius: the control would hold 10\.00/)
+    expect(!refused.ok && refused.error.text).toMatch(/T4 radius: measured 5\.00\d mm, the control would hold 10\.00\d mm/)
     nothing(room)
   })
   it('a control that does not answer, or does not know the file', async () => {
