@@ -27,6 +27,13 @@ const Options = z.object({
   numberFrom: z.enum(['T', 'pocket', 'table']),
   numbers: z.record(z.string().regex(/^\d{1,5}$/), z.number().int().min(1).max(99_999)),
   wear: z.enum(['zero', 'keep']),
+  sisters: z.discriminatedUnion('type', [
+    z.object({ type: z.literal('none') }),
+    z.object({ type: z.literal('own T'), step: z.number().int().min(1, 'The step between sisters is at least 1.').max(9999) }),
+    z.object({ type: z.literal('copies'), step: z.number().int().min(1, 'The step between copies is at least 1.').max(9999) }),
+  ]),
+  switchBy: z.enum(['control', 'program']),
+  absoluteWord: z.boolean(),
 })
 const MOST_TEMPLATE = 20_000
 const Template = z.object({

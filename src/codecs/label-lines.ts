@@ -1,26 +1,30 @@
 /** The human lines of a label: small Liquid templates that a shop writes for each machine. */
 import { Liquid } from 'liquidjs'
 import type { HandoverValues } from '@/core/handover'
-import type { LabelLayout, Machine } from '@/core/tool'
+import { controlT, tableOf, type LabelLayout, type Machine } from '@/core/tool'
 import { fail, formatLength, ok, unitMark, type Result } from '@/core/units'
+import { writtenLengthMm } from '@/core/handover'
 
 export interface LabelWords {
   readonly values: HandoverValues
   readonly machine: Machine | null
   readonly name: string
   readonly who: string
-  /** ISO 8601. */
-  readonly releasedAt: string
+  /** When it was released: in the shop's time, with its zone. */
+  readonly when: string
+  /** What a concession says, for its own line; null where there is none. */
+  readonly concession: string | null
   /** The job it was built for; empty when it has none. */
   readonly job: string
 }
 
 /** What a line may name, with what it means. Lengths carry their unit, in the machine's own. */
 export const LABEL_FIELDS: Readonly<Record<string, string>> = {
-  t: 'T number',
+  t: 'T number; for a sister also the number by which the control knows it',
   serial: 'mark of the holder',
   name: 'what it is',
-  length: 'length, or Z on a lathe',
+  length: 'length, or Z on a lathe, from the gauge line',
+  offset: 'what the length register gets, where it counts from a master tool',
   size: 'radius or diameter, as the machine keeps it',
   corner: 'corner radius',
   tip: 'tip orientation, on a lathe',
@@ -29,20 +33,30 @@ export const LABEL_FIELDS: Readonly<Record<string, string>> = {
   issue: 'number of the hand-over',
   job: 'job',
   who: 'who released it',
-  when: 'when, UTC',
+  when: 'when, with its time zone',
+  concession: 'for what a tool out of tolerance was released; printed as a last line where no line names it',
 }
 
-function fieldsOf({ values, machine, name, who, releasedAt, job }: LabelWords): Record<string, string> {
+function sisterText(t: number, sister: number, machine: Machine): string {
+  const own = controlT({ t, sister }, machine)
+  return own === t ? `T${t} copy ${sister + 1}` : `T${own} (T${t})`
+}
+
+function fieldsOf({ values, machine, name, who, when, job, concession }: LabelWords): Record<string, string> {
   const decimals = machine?.decimals ?? 3
   const mark = unitMark(values.unit)
   const size = (mm: number) => `${formatLength(mm, values.unit, decimals)} ${mark}`
   const across = machine?.sizeRegister === 'diameter' ? `Ø ${size(2 * values.radiusMm)}` : `radius ${size(values.radiusMm)}`
   const lathe = values.tip !== undefined
   return {
-    t: `T${values.t}`,
+    t: machine && values.sister ? sisterText(values.t, values.sister, machine) : `T${values.t}`,
     serial: values.serial,
     name,
-    length: `${lathe ? 'Z' : 'L'} ${size(values.lengthMm)}`,
+    length: `${lathe ? 'Z' : 'L'} ${size(values.lengthMm)} from gauge line`,
+    offset:
+      machine && tableOf(machine).lengthFrom.type === 'master'
+        ? `offset ${size(writtenLengthMm(values.lengthMm, machine))} from master`
+        : '',
     size: lathe ? `X ${across}` : across,
     corner: values.cornerRadiusMm === null ? '' : `R ${size(values.cornerRadiusMm)}`,
     tip: lathe ? `tip ${values.tip}` : '',
@@ -51,7 +65,8 @@ function fieldsOf({ values, machine, name, who, releasedAt, job }: LabelWords): 
     issue: `no. ${values.issue}`,
     job,
     who,
-    when: releasedAt.slice(0, 16).replace('T', ' '),
+    when,
+    concession: concession ?? '',
   }
 }
 
@@ -70,7 +85,10 @@ export function labelLines(
   const fields = fieldsOf(words)
   const fill = (template: string) => String(engine.parseAndRenderSync(template, fields)).replace(/\s+/g, ' ').trim()
   try {
-    return ok({ title: fill(layout.title), lines: layout.lines.map(fill).filter(Boolean) })
+    const lines = layout.lines.map(fill).filter(Boolean)
+    // nobody may miss these two, whatever a shop writes on its labels
+    const must = [fields.offset, fields.concession].filter((text) => text && !lines.some((line) => line.includes(text)))
+    return ok({ title: fill(layout.title), lines: [...lines, ...must] })
   } catch (error) {
     return fail({ code: 'BAD_TEMPLATE', detail: error instanceof Error ? error.message.split('\n')[0] : 'unknown' })
   }

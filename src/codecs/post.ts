@@ -2,7 +2,7 @@
 import { Liquid } from 'liquidjs'
 import Papa from 'papaparse'
 import { registerNumber, writtenLengthMm, type HandoverValues } from '@/core/handover'
-import { tableOf, type Machine } from '@/core/tool'
+import { controlT, tableOf, type Machine } from '@/core/tool'
 import { fail, fixed, mmToUnit, ok, roundTo, unitToMm, type LengthUnit, type Result } from '@/core/units'
 import { ASSET_XML } from './posts/asset-xml'
 import { RS274_MILL } from './posts/rs274-mill'
@@ -70,6 +70,10 @@ function toolContext(tool: PostTool, machine: Machine) {
   const size = kept(asDiameter ? diameterMm : tool.radiusMm)
   return {
     ...tool,
+    // what the control calls it; the job's own T is there too
+    t: controlT(tool, machine),
+    jobT: tool.t,
+    sister: tool.sister ?? 0,
     register: registerNumber(tool, machine) ?? 0,
     diameterMm,
     tip: tool.tip ?? 0,

@@ -1,7 +1,9 @@
-/** What Hand over, Load and Return say about the offset table of a control. */
-import type { CheckRow, OtherChange } from '@/core/handover'
-import type { Machine } from '@/core/tool'
-import { fixed, unitMark } from '@/core/units'
+/** What Hand over, Load and Return say: about the offset table of a control, and about what may not be released. */
+import type { CheckRow, Concession, HandoverRefusal, OffsetCall, OtherChange } from '@/core/handover'
+import { featureWord, isAngle, type FeatureKey } from '@/core/measure'
+import { COUPLINGS, tableOf, type Machine } from '@/core/tool'
+import { fixed, formatLength, unitMark, type LengthUnit } from '@/core/units'
+import { dayText } from './time'
 
 type Sizes = Pick<Machine, 'unit' | 'decimals'>
 
@@ -47,3 +49,76 @@ export function tableRefusalText(refusal: TableRefusal, machine: Sizes & Pick<Ma
       return `Other offsets of ${machine.name} changed at the same time: ${changesText(refusal.others, machine)}. Boulder left them as they are. Check them at the control, then press again.`
   }
 }
+
+const size = (mm: number, { unit, decimals }: Sizes) => `${formatLength(mm, unit, decimals)} ${unitMark(unit)}`
+
+/** A call of a program that does not name the register that is written. */
+export const offsetCallText = ({ t, job, program, word, called, register }: OffsetCall): string =>
+  `${program} of ${job} calls T${t} with ${word === 'offset' ? 'offset ' : word}${called}; Boulder writes offset ${register}.`
+
+/** Short words for a mark on a refusal. */
+export const refusalMark = (refusal: Pick<HandoverRefusal, 'code'>): string =>
+  refusal.code === 'OFF'
+    ? 'Out of tolerance.'
+    : refusal.code === 'UNSURE'
+      ? 'Borderline.'
+      : refusal.code === 'OFFSET_DIFFERS'
+        ? 'Wrong offset.'
+        : 'Not released.'
+
+export function handoverRefusalText(r: HandoverRefusal): string {
+  switch (r.code) {
+    case 'NOT_MEASURED':
+      return 'Not measured yet. Measure it first.'
+    case 'OFF':
+      return 'It is out of tolerance. Correct it and measure again. A lead can release it as a concession.'
+    case 'UNSURE':
+      return 'It is borderline: within the uncertainty of a limit. Measure again, or a lead releases it with a reason.'
+    case 'CONDITION':
+      return `It is ${r.condition}. Change its cutter or insert first.`
+    case 'NO_T':
+      return 'It has no T number yet. Give it one.'
+    case 'NO_MACHINE':
+      return 'It has no machine yet. Choose one.'
+    case 'WRONG_TAPER':
+      return `Its taper is ${r.has} (${COUPLINGS[r.has].standard}). The machine takes ${r.needs}.`
+    case 'WRONG_MACHINE':
+      return `It is not set up for ${r.machine}. Its definition allows ${r.allowed.join(', ')}.`
+    case 'LENGTH_RANGE':
+      return `${r.machine.name} takes lengths from ${size(r.machine.lengthMm.min, r.machine)} to ${size(r.machine.lengthMm.max, r.machine)}. This tool is ${size(r.lengthMm, r.machine)} long.`
+    case 'RADIUS_RANGE':
+      return `${r.machine.name} takes radii from ${size(r.machine.radiusMm.min, r.machine)} to ${size(r.machine.radiusMm.max, r.machine)}. This tool has ${size(r.radiusMm, r.machine)}.`
+    case 'NO_REGISTER':
+      return tableOf(r.machine).numberFrom === 'pocket'
+        ? `${r.machine.name} numbers its offsets by pocket. Give T${r.t} a pocket.`
+        : `${r.machine.name} has no offset number for T${r.t} in its table. Enter one in its options.`
+    case 'POCKET_RANGE':
+      return `${r.machine.name} has pockets 1 to ${r.machine.pockets}. There is no pocket ${r.pocket}.`
+    case 'REGISTER_RANGE':
+      return `${r.machine.name} has offsets ${r.machine.registers.min} to ${r.machine.registers.max}. T${r.t} would get ${r.register}.`
+    case 'NO_TIP':
+      return 'Say which way its tip points: orientation 1 to 9.'
+    case 'OFFSET_DIFFERS':
+      return `${offsetCallText(r)} Correct the program. A lead can allow a second offset on purpose.`
+  }
+}
+
+/** What a concession leaves out of tolerance, value by value. */
+const concessionValues = (c: Concession, unit: LengthUnit): string =>
+  c.values
+    .map(({ key, value, min, max }) => {
+      const feature = key as FeatureKey
+      const text = (v: number) => (isAngle(feature) ? `${v.toFixed(2)}°` : `${formatLength(v, unit)} ${unitMark(unit)}`)
+      return `${featureWord(feature)} ${text(value)} (allowed ${min === null ? 'up to' : `${text(min)} to`} ${text(max)})`
+    })
+    .join(', ')
+
+/** What it counts for: a job, or until a day. */
+export const concessionFor = (c: Concession): string =>
+  c.job !== null ? `for ${c.job}` : c.until !== null ? `until ${dayText(c.until)}` : ''
+
+/** The line of a label. */
+export const concessionLine = (c: Concession): string => `CONCESSION ${concessionFor(c)}`
+
+export const concessionText = (c: Concession, unit: LengthUnit): string =>
+  `Released out of tolerance by ${c.who} ${concessionFor(c)}: ${concessionValues(c, unit)}. Reason: ${c.reason}`

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { SHIPPED_POSTS } from '@/codecs/post'
+import { USUAL_TABLE } from '@/core/tool'
 import { currentHandover } from '@/db/handover/read'
 import { getMachine, getPostTemplate } from '@/db/machine/read'
 import { listRecord } from '@/db/record/read'
@@ -82,14 +83,7 @@ describe('a file in its machine’s folder', () => {
 })
 
 describe('a machine’s own post', () => {
-  const OPTIONS: PostKeep['options'] = {
-    sizeRegister: 'radius',
-    decimals: 3,
-    lengthFrom: { type: 'gauge line' },
-    numberFrom: 'T',
-    numbers: {},
-    wear: 'zero',
-  }
+  const OPTIONS: PostKeep['options'] = { ...USUAL_TABLE, sizeRegister: 'radius', decimals: 3 }
   const own = SHIPPED_POSTS['word-address-mill'].replace('BOULDER OFFSETS', 'HOLLOWBECK')
   const keep = (room: ToolRoom, change: Partial<PostKeep> = {}, person = 'oda') =>
     keepPost(room.as(person, 70), room.control, {

@@ -22,6 +22,7 @@ const WORDS: readonly { readonly types: readonly StandingType[]; readonly say: s
   { types: ['in-other-machine'], say: '◐ elsewhere' },
   { types: ['to-build'], say: '▲ to build' },
   { types: ['cannot-build'], say: '◆ cannot be built' },
+  { types: ['ask'], say: '◐ to check' },
   { types: ['unknown-t'], say: '◆ unknown T' },
 ]
 

@@ -4,7 +4,7 @@
  */
 export const TURNING = `%
 (BOULDER OFFSETS FOR {{ machine.key | comment }} {{ madeAt | comment }})
-{% if machine.unit == 'inch' %}G20{% else %}G21{% endif %} G90
+{% if machine.unit == 'inch' %}G20{% else %}G21{% endif %}{% if table.absoluteWord %} G90{% endif %}
 {%- for tool in tools %}
 (T{{ tool.t }} {{ tool.serial | comment }} ISSUE {{ tool.issue }} {{ tool.name | comment }})
 G10 P{{ tool.register | plus: 10000 }} X{{ tool.kept.size | num: machine.decimals }} Z{{ tool.kept.length | num: machine.decimals }} R{{ tool.kept.noseRadius | num: machine.decimals }} Q{{ tool.tip }}

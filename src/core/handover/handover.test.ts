@@ -1,9 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { HERON } from '../../../test/support/machines'
-import type { Machine } from '../tool'
+import { controlT, type Machine } from '../tool'
 import {
+  checkScratch,
   compareTable,
-  handoverRefusalText,
+  otherChanges,
+  registerNumber,
   labelFields,
   leadMayOverrule,
   refuseHandover,
@@ -18,6 +20,10 @@ const good: HandoverCase = {
   machine: mill,
   t: 12,
   coupling: 'HSK-A63',
+  condition: 'fit',
+  turning: false,
+  tip: null,
+  calls: [],
   allowed: ['HERON'],
   measured: { lengthMm: 152, radiusMm: 10, verdict: 'holds' },
 }
@@ -39,7 +45,25 @@ describe('what stands against a hand-over', () => {
     [{ t: 201 }, ['REGISTER_RANGE']],
     [{ measured: { lengthMm: 59.9, radiusMm: 61, verdict: 'holds' as const } }, ['LENGTH_RANGE', 'RADIUS_RANGE']],
   ])('%j', (change, wanted) => expect(codes(change)).toEqual(wanted))
-  it('only an unsure measurement is a lead’s to release', () => {
+  const call = (h: number[], d: number[] = []) => ({ calls: [{ job: 'J', program: 'A.nc', h, d }] })
+  it.each<[string, Partial<HandoverCase>, string[]]>([
+    ['worn, however it measures', { condition: 'worn' }, ['CONDITION']],
+    ['a lathe asks where the tip points', { machine: { ...mill, kind: 'lathe' }, turning: true }, ['NO_TIP']],
+    ['no tip of that number', { machine: { ...mill, kind: 'lathe' }, turning: true, tip: 10 }, ['NO_TIP']],
+    ['a drill on a lathe has none', { machine: { ...mill, kind: 'lathe' } }, []],
+    ['H and D of its own register', call([12], [12]), []],
+    ['another H', call([4], [12]), ['OFFSET_DIFFERS']],
+    ['another H and D', call([12, 4], [5]), ['OFFSET_DIFFERS', 'OFFSET_DIFFERS']],
+    ['no H at all', call([]), []],
+    ['H by the pocket', { ...call([7]), machine: { ...mill, table: { numberFrom: 'pocket' } }, pocket: 7 }, []],
+    [
+      'a sister is called by the first one’s',
+      { ...call([12]), machine: { ...mill, table: { sisters: { type: 'own T', step: 100 } } }, sister: 1 },
+      [],
+    ],
+    ['a lathe’s offset', { ...call([3]), machine: { ...mill, kind: 'lathe' } }, ['OFFSET_DIFFERS']],
+  ])('%s', (_, change, wanted) => expect(codes(change)).toEqual(wanted))
+  it('what a lead may release: borderline, out of tolerance, a second offset', () => {
     const all = refuseHandover({
       ...good,
       t: 999,
@@ -47,17 +71,47 @@ describe('what stands against a hand-over', () => {
       allowed: [],
       measured: { lengthMm: 1, radiusMm: 99, verdict: 'off' },
     })
-    expect(all.some(leadMayOverrule)).toBe(false)
+    expect(all.filter(leadMayOverrule).map((r) => r.code)).toEqual(['OFF'])
     expect(leadMayOverrule({ code: 'UNSURE' })).toBe(true)
   })
-  it('says ranges in the machine’s own unit', () => {
-    expect(handoverRefusalText({ code: 'LENGTH_RANGE', lengthMm: 25.4, machine: inch })).toBe(
-      'Dipper takes lengths from 2.3622 in to 11.8110 in; this tool is 1.0000 in.',
-    )
-    expect(handoverRefusalText({ code: 'RADIUS_RANGE', radiusMm: 80, machine: mill })).toContain('this tool has 80.000 mm')
-    for (const code of ['NOT_MEASURED', 'OFF', 'UNSURE', 'NO_T', 'NO_MACHINE'] as const)
-      expect(handoverRefusalText({ code })).toMatch(/\.$/)
+})
+
+describe('the whole table', () => {
+  const meant = registersOf({ t: 3, lengthMm: 100, radiusMm: 5 }, mill)
+  const row = { length: 100, 'length wear': 0, radius: 5, 'radius wear': 0 }
+  const table = (rows: Record<number, object>) => new Map(Object.entries(rows).map(([n, r]) => [Number(n), r]))
+  it('with exactly what was wanted is the same', () =>
+    expect(checkScratch(meant, table({ 3: row }), 'mm')).toMatchObject({ same: true, others: [] }))
+  it('with a register of another row is not, even where it writes a zero', () =>
+    expect(checkScratch(meant, table({ 3: row, 4: { 'length wear': 0 } }), 'mm')).toMatchObject({
+      same: false,
+      others: [{ number: 4, register: 'length wear', old: null, new: 0 }],
+    }))
+  it('between two looks: each change that nobody meant, with old and new, whatever else there is', () => {
+    const before = table({ 1: { length: 5 }, 3: { length: 7 }, 9: { radius: 2 } })
+    const after = table({ 1: { length: 5 }, 3: row, 9: { radius: 2.5 }, 12: { length: 1 } })
+    expect(otherChanges(before, after, meant)).toEqual([
+      { number: 9, register: 'radius', old: 2, new: 2.5 },
+      { number: 12, register: 'length', old: null, new: 1 },
+    ])
+    expect(otherChanges(after, after, [])).toEqual([])
   })
+})
+
+describe('sister tools', () => {
+  const of = (type: 'own T' | 'copies', numberFrom: 'T' | 'pocket' = 'T'): Machine => ({
+    ...mill,
+    table: { sisters: { type, step: 100 }, numberFrom },
+  })
+  const number = (machine: Machine, sister: number, pocket: number | null = null) =>
+    registerNumber({ t: 6, sister, pocket }, machine)
+  it('under a T of their own have the offset of that T', () => {
+    expect([controlT({ t: 6, sister: 1 }, of('own T')), number(of('own T'), 1)]).toEqual([106, 106])
+    expect([controlT({ t: 6 }, of('own T')), number(of('own T'), 0)]).toEqual([6, 6])
+  })
+  it('as copies have the same T and an offset each', () =>
+    expect([controlT({ t: 6, sister: 2 }, of('copies')), number(of('copies'), 2)]).toEqual([6, 206]))
+  it('numbered by pocket have their pocket’s', () => expect(number(of('own T', 'pocket'), 1, 17)).toBe(17))
 })
 
 describe('registers', () => {

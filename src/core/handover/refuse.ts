@@ -1,40 +1,88 @@
 /** What speaks against a hand-over: refused here already, not at the machine. */
 import type { Verdict } from '../measure'
-import { COUPLINGS, tableOf, type Coupling, type Machine } from '../tool'
-import { formatLength, unitMark } from '../units'
+import { isTip, type Condition, type Coupling, type Machine } from '../tool'
 import { registerNumber } from './values'
 
 export type HandoverRefusal =
   | { readonly code: 'NOT_MEASURED' }
   | { readonly code: 'OFF' }
   | { readonly code: 'UNSURE' }
+  /** Worn or broken: no measurement makes it fit again. */
+  | { readonly code: 'CONDITION'; readonly condition: Exclude<Condition, 'fit'> }
   | { readonly code: 'NO_T' }
   | { readonly code: 'NO_MACHINE' }
-  | { readonly code: 'WRONG_TAPER'; readonly has: string; readonly needs: string }
+  | { readonly code: 'WRONG_TAPER'; readonly has: Coupling; readonly needs: Coupling }
   | { readonly code: 'WRONG_MACHINE'; readonly machine: string; readonly allowed: readonly string[] }
   | { readonly code: 'LENGTH_RANGE'; readonly lengthMm: number; readonly machine: Machine }
   | { readonly code: 'RADIUS_RANGE'; readonly radiusMm: number; readonly machine: Machine }
   /** The machine's rows go by pocket or by a table, and this tool has none. */
   | { readonly code: 'NO_REGISTER'; readonly t: number; readonly machine: Machine }
   | { readonly code: 'POCKET_RANGE'; readonly pocket: number; readonly machine: Machine }
-  | { readonly code: 'REGISTER_RANGE'; readonly t: number; readonly machine: Machine }
+  | { readonly code: 'REGISTER_RANGE'; readonly t: number; readonly register: number; readonly machine: Machine }
+  /** Nobody said where the tip of a turning tool points. */
+  | { readonly code: 'NO_TIP' }
+  | ({ readonly code: 'OFFSET_DIFFERS' } & OffsetCall)
 
-/** A lead may release these with a reason; nobody the others. */
-export const leadMayOverrule = (refusal: HandoverRefusal): boolean => refusal.code === 'UNSURE'
+/** A program that calls a tool with another offset than the one it is written to. */
+export interface OffsetCall {
+  readonly t: number
+  readonly job: string
+  readonly program: string
+  readonly word: 'H' | 'D' | 'offset'
+  readonly called: number
+  /** The register that is really written. */
+  readonly register: number
+}
+
+/** A lead may release these with a reason, *out of tolerance* as a concession; nobody the others. */
+export const leadMayOverrule = ({ code }: HandoverRefusal): boolean =>
+  code === 'UNSURE' || code === 'OFF' || code === 'OFFSET_DIFFERS'
+
+/** How an open job's program calls a T. */
+export interface ProgramCall {
+  readonly job: string
+  readonly program: string
+  readonly h: readonly number[]
+  readonly d: readonly number[]
+}
 
 export interface HandoverCase {
   readonly machine: Machine | null
   readonly t: number | null
   /** Where it is to stand; null while nobody said. */
   readonly pocket?: number | null
+  readonly sister?: number
   readonly coupling: Coupling
+  readonly condition: Condition
   /** Machines of the definition; null without one. */
   readonly allowed: readonly string[] | null
   readonly measured: { readonly lengthMm: number; readonly radiusMm: number; readonly verdict: Verdict | null } | null
+  /** Whether it turns. */
+  readonly turning: boolean
+  readonly tip: number | null
+  /** Programs of the machine's open jobs that want this T. */
+  readonly calls: readonly ProgramCall[]
 }
 
-export function refuseHandover({ machine, t, pocket = null, coupling, allowed, measured }: HandoverCase): HandoverRefusal[] {
+/**
+ * Every program that calls this T with another offset than the register that is written for it. A sister is called with the
+ * offset of the first tool, which the control replaces.
+ */
+export function offsetCalls(calls: readonly ProgramCall[], t: number, pocket: number | null, machine: Machine): OffsetCall[] {
+  const register = registerNumber({ t, pocket }, machine)
+  if (register === null) return []
+  const lathe = machine.kind === 'lathe'
+  return calls.flatMap(({ job, program, h, d }) => {
+    const of = (word: OffsetCall['word'], numbers: readonly number[]) =>
+      numbers.filter((n) => n !== register).map((called) => ({ t, job, program, word, called, register }))
+    return lathe ? of('offset', h) : [...of('H', h), ...of('D', d)]
+  })
+}
+
+export function refuseHandover(c: HandoverCase): HandoverRefusal[] {
+  const { machine, t, pocket = null, measured } = c
   const found: HandoverRefusal[] = []
+  if (c.condition !== 'fit') found.push({ code: 'CONDITION', condition: c.condition })
   if (!measured) found.push({ code: 'NOT_MEASURED' })
   else if (measured.verdict === 'off') found.push({ code: 'OFF' })
   else if (measured.verdict === 'unsure') found.push({ code: 'UNSURE' })
@@ -43,14 +91,17 @@ export function refuseHandover({ machine, t, pocket = null, coupling, allowed, m
     found.push({ code: 'NO_MACHINE' })
     return found
   }
-  if (machine.coupling !== coupling) found.push({ code: 'WRONG_TAPER', has: coupling, needs: machine.coupling })
+  if (machine.coupling !== c.coupling) found.push({ code: 'WRONG_TAPER', has: c.coupling, needs: machine.coupling })
   if (pocket !== null && (pocket < 1 || pocket > machine.pockets)) found.push({ code: 'POCKET_RANGE', pocket, machine })
-  if (allowed && !allowed.includes(machine.key)) found.push({ code: 'WRONG_MACHINE', machine: machine.name, allowed })
+  if (c.allowed && !c.allowed.includes(machine.key))
+    found.push({ code: 'WRONG_MACHINE', machine: machine.name, allowed: c.allowed })
+  if (machine.kind === 'lathe' && c.turning && !isTip(c.tip)) found.push({ code: 'NO_TIP' })
   if (t !== null) {
-    const register = registerNumber({ t, pocket }, machine)
+    const register = registerNumber({ t, pocket, sister: c.sister }, machine)
     if (register === null) found.push({ code: 'NO_REGISTER', t, machine })
     else if (register < machine.registers.min || register > machine.registers.max)
-      found.push({ code: 'REGISTER_RANGE', t, machine })
+      found.push({ code: 'REGISTER_RANGE', t, register, machine })
+    found.push(...offsetCalls(c.calls, t, pocket, machine).map((call) => ({ code: 'OFFSET_DIFFERS', ...call }) as const))
   }
   if (measured) {
     const { lengthMm, radiusMm } = measured
@@ -60,36 +111,4 @@ export function refuseHandover({ machine, t, pocket = null, coupling, allowed, m
       found.push({ code: 'RADIUS_RANGE', radiusMm, machine })
   }
   return found
-}
-
-export function handoverRefusalText(r: HandoverRefusal): string {
-  const size = (mm: number, machine: Machine) => `${formatLength(mm, machine.unit, machine.decimals)} ${unitMark(machine.unit)}`
-  switch (r.code) {
-    case 'NOT_MEASURED':
-      return 'Not measured yet. Measure it first.'
-    case 'OFF':
-      return 'Its last measurement is off. Correct the tool and measure it again.'
-    case 'UNSURE':
-      return 'Its last measurement is too near a limit to call. Measure it again, or a lead releases it with a reason.'
-    case 'NO_T':
-      return 'It has no T number yet. Give it one.'
-    case 'NO_MACHINE':
-      return 'It has no machine yet. Choose one.'
-    case 'WRONG_TAPER':
-      return `Its taper is ${r.has} (${COUPLINGS[r.has as Coupling]?.standard ?? ''}), the machine takes ${r.needs}.`
-    case 'WRONG_MACHINE':
-      return `It may not go to ${r.machine}: its definition allows ${r.allowed.join(', ')}.`
-    case 'LENGTH_RANGE':
-      return `${r.machine.name} takes lengths from ${size(r.machine.lengthMm.min, r.machine)} to ${size(r.machine.lengthMm.max, r.machine)}; this tool is ${size(r.lengthMm, r.machine)}.`
-    case 'RADIUS_RANGE':
-      return `${r.machine.name} takes radii from ${size(r.machine.radiusMm.min, r.machine)} to ${size(r.machine.radiusMm.max, r.machine)}; this tool has ${size(r.radiusMm, r.machine)}.`
-    case 'NO_REGISTER':
-      return tableOf(r.machine).numberFrom === 'pocket'
-        ? `${r.machine.name} numbers its registers by pocket, and T${r.t} has no pocket yet. Give it one.`
-        : `${r.machine.name} has no register for T${r.t} in its table of numbers. Enter one in its options.`
-    case 'POCKET_RANGE':
-      return `${r.machine.name} has pockets 1 to ${r.machine.pockets}; there is no pocket ${r.pocket}.`
-    case 'REGISTER_RANGE':
-      return `${r.machine.name} has registers ${r.machine.registers.min} to ${r.machine.registers.max}; T${r.t} has none.`
-  }
 }

@@ -17,4 +17,6 @@ export interface Handover {
   /** When and why it stopped being current; null while it is. */
   readonly voidedAt: string | null
   readonly voidReason: string | null
+  /** Why it may not be loaded until the tool was measured again; null when nothing holds it. */
+  readonly held: string | null
 }

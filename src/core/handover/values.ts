@@ -1,5 +1,5 @@
 /** What a hand-over freezes, and what each place it goes to says of it. Lengths mm. */
-import { tableOf, type Machine } from '../tool'
+import { controlT, tableOf, type Machine } from '../tool'
 import { mmToUnit, roundTo, type LengthUnit } from '../units'
 
 export interface HandoverValues {
@@ -17,8 +17,29 @@ export interface HandoverValues {
   readonly tip?: number
   /** Wear that it brings from another machine; left out: none. */
   readonly wear?: { readonly lengthMm: number; readonly radiusMm: number }
+  /** Left out: the first tool of its T in the machine; 1 its first sister. */
+  readonly sister?: number
+  readonly concession?: Concession
+  /** Why its program may call it with another offset than its own; a lead's word. */
+  readonly secondOffset?: { readonly reason: string; readonly who: string }
   /** ISO 8601, UTC. */
   readonly measuredAt: string
+}
+
+/** A lead's leave to use a tool that is out of tolerance, for one job or until a day. */
+export interface Concession {
+  readonly reason: string
+  readonly who: string
+  readonly job: string | null
+  /** ISO 8601 date; the last day on which it counts. */
+  readonly until: string | null
+  /** What is out of tolerance: mm, angles in degrees. */
+  readonly values: readonly {
+    readonly key: string
+    readonly value: number
+    readonly min: number | null
+    readonly max: number
+  }[]
 }
 
 /** Fields of the label's code in their order; `C` follows last. */
@@ -64,6 +85,7 @@ export type RegisterName =
   | 'tip'
 
 export interface RegisterValue {
+  /** By which the control knows the tool. */
   readonly t: number
   /** The row of the table it stands in. */
   readonly number: number
@@ -75,13 +97,15 @@ export interface RegisterValue {
 }
 
 type Written = Pick<HandoverValues, 't' | 'lengthMm' | 'radiusMm'> &
-  Partial<Pick<HandoverValues, 'cornerRadiusMm' | 'pocket' | 'tip' | 'wear'>>
+  Partial<Pick<HandoverValues, 'cornerRadiusMm' | 'pocket' | 'tip' | 'wear' | 'sister'>>
 
 /** The row of a tool; null where nobody knows it yet. */
-export function registerNumber(v: Pick<Written, 't' | 'pocket'>, machine: Machine): number | null {
-  const { numberFrom, numbers } = tableOf(machine)
+export function registerNumber(v: Pick<Written, 't' | 'pocket' | 'sister'>, machine: Machine): number | null {
+  const { numberFrom, numbers, sisters } = tableOf(machine)
   if (numberFrom === 'pocket') return v.pocket ?? null
-  return numberFrom === 'table' ? (numbers[String(v.t)] ?? null) : v.t
+  const t = controlT(v, machine)
+  const first = numberFrom === 'table' ? (numbers[String(t)] ?? null) : t
+  return first !== null && sisters.type === 'copies' ? first + (v.sister ?? 0) * sisters.step : first
 }
 
 /** What stands in the length register: from the gauge line, or from the end of the machine's master tool. */
@@ -97,9 +121,10 @@ export function writtenLengthMm(lengthMm: number, machine: Machine): number {
 export function registersOf(v: Written, machine: Machine): RegisterValue[] {
   const number = registerNumber(v, machine)
   if (number === null) return []
+  const t = controlT(v, machine)
   const row = (register: RegisterName, mm: number): RegisterValue => {
     const measured = mmToUnit(mm, machine.unit)
-    return { t: v.t, number, register, measured, rounded: roundTo(measured, machine.decimals) }
+    return { t, number, register, measured, rounded: roundTo(measured, machine.decimals) }
   }
   const zeroed = tableOf(machine).wear === 'zero'
   const twice = machine.sizeRegister === 'diameter' ? 2 : 1
@@ -110,7 +135,7 @@ export function registersOf(v: Written, machine: Machine): RegisterValue[] {
       row(twice === 2 ? 'X diameter' : 'X radius', twice * v.radiusMm),
       row('Z', lengthMm),
       row('nose radius', v.cornerRadiusMm ?? 0),
-      { t: v.t, number, register: 'tip', measured: v.tip ?? 0, rounded: v.tip ?? 0 },
+      { t, number, register: 'tip', measured: v.tip ?? 0, rounded: v.tip ?? 0 },
       ...(zeroed ? [row('X wear', twice * wear.radiusMm), row('Z wear', wear.lengthMm)] : []),
     ]
   return [

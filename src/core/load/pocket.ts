@@ -4,7 +4,10 @@ import type { Magazine } from '../tool'
 /** What stands in a pocket: a tool takes room by its largest radius beside its neighbours. */
 export interface Standing {
   readonly pocket: number
+  /** By which the control knows it. */
   readonly t: number | null
+  /** Of several copies of one T; left out where nobody knows. */
+  readonly sister?: number
   readonly serial: string | null
   /** Largest radius over the gauge line. */
   readonly radiusMm: number

@@ -1,19 +1,18 @@
-/** What is looked at before a tool goes into a machine, each as a rule of its own with its sentence and who may overrule it. */
+/** What is looked at before a tool goes into a machine, each as a rule of its own that says who may overrule it. */
 import {
+  controlT,
   isTyped,
-  tableOf,
   limitsOf,
-  pocketText,
   SPINDLE,
   type Condition,
   type Coupling,
+  type Definition,
   type LoadRule,
   type Machine,
   type MayOverrule,
 } from '../tool'
-import { formatLength, unitMark } from '../units'
 import type { Verdict } from '../measure'
-import type { HeldRow } from '../handover'
+import { offsetCalls, type Concession, type HandoverValues, type HeldRow, type OffsetCall, type ProgramCall } from '../handover'
 import type { MachineState } from './state'
 import type { Standing } from './pocket'
 
@@ -23,6 +22,8 @@ export interface LoadCase {
   readonly tool: {
     readonly serial: string
     readonly t: number
+    /** 0 the first tool of its T in this machine. */
+    readonly sister: number
     readonly coupling: Coupling
     readonly condition: Condition
     /** null where there is none, or nobody knows it. */
@@ -34,17 +35,32 @@ export interface LoadCase {
     readonly massKg: number | null
     /** The slowest part's speed; null when no part says. */
     readonly greatestRpm: number | null
+    /** Whether somebody balanced it as it is now. */
     readonly balanced: boolean
+    /** What it was built to; null without a definition. */
+    readonly definition: (Pick<Definition, 'id' | 'name' | 'balance' | 'route'> & { readonly version: number }) | null
+    /** The newest version of that definition; null without one. */
+    readonly currentVersion: number | null
+    /** When its holder fell and was not inspected since; null when it did not. */
+    readonly fallenAt: string | null
   }
   readonly measured: { readonly at: string; readonly verdict: Verdict | null } | null
   /** Key and name of the machine its hand-over names. */
   readonly madeFor: { readonly key: string; readonly name: string }
+  readonly concession: Concession | null
+  readonly secondOffset: HandoverValues['secondOffset'] | null
+  /** Why the hand-over is held until the tool was measured again; null when nothing holds it. */
+  readonly held: string | null
   /** Open jobs of this machine that want its T. */
   readonly jobs: readonly {
     readonly id: string
     readonly maxSpindle: number | null
     readonly programs: readonly { readonly name: string; readonly hash: string }[]
+    /** Definition that the job means by this T; null when nobody knows one. */
+    readonly definition: { readonly id: string; readonly name: string } | null
   }[]
+  /** How those jobs' programs call it. */
+  readonly calls: readonly ProgramCall[]
   /** Where it is to stand; SPINDLE by hand, null when there is no room. */
   readonly pocket: number | null
   /** The one its hand-over names; null when it names none. */
@@ -53,7 +69,7 @@ export interface LoadCase {
   readonly inPocket: Standing | null
   /** Neighbours it would touch. */
   readonly touches: readonly Standing[]
-  /** Where the same T stands in this machine already. */
+  /** Where the same T, with the same row, stands in this machine already. */
   readonly sameT: { readonly pocket: number; readonly serial: string | null } | null
   /** null: the control does not answer. */
   readonly state: MachineState | null
@@ -69,11 +85,75 @@ export interface LoadCase {
   readonly now: string
 }
 
+/** What a rule found, as code and data; lengths mm, masses kg, speeds rev/min. */
+export type LoadSaid =
+  | { readonly code: 'CONTROL_SILENT' }
+  | { readonly code: 'MADE_FOR_IT' }
+  | { readonly code: 'MADE_FOR_ANOTHER'; readonly other: string }
+  | { readonly code: 'TAPER_FITS'; readonly coupling: Coupling }
+  | { readonly code: 'TAPER_WRONG'; readonly has: Coupling }
+  | { readonly code: 'STUD_FITS'; readonly form: string }
+  | { readonly code: 'STUD_UNKNOWN' }
+  | { readonly code: 'STUD_WRONG'; readonly form: string }
+  | { readonly code: 'STUD_OLD' }
+  | { readonly code: 'CONDITION'; readonly condition: Condition }
+  | { readonly code: 'FELL'; readonly at: string }
+  | { readonly code: 'WANTED'; readonly jobs: readonly string[]; readonly t: number }
+  | { readonly code: 'NOT_WANTED'; readonly t: number }
+  | { readonly code: 'VERSION_CURRENT'; readonly id: string; readonly version: number }
+  | { readonly code: 'SUPERSEDED'; readonly id: string; readonly built: number; readonly current: number }
+  | { readonly code: 'OTHER_TOOL'; readonly job: string; readonly t: number; readonly wants: string; readonly has: string }
+  | { readonly code: 'OFFSET_SAME'; readonly register: number }
+  | { readonly code: 'OFFSET_ALLOWED'; readonly call: OffsetCall; readonly who: string; readonly reason: string }
+  | { readonly code: 'OFFSET_DIFFERS'; readonly call: OffsetCall }
+  | { readonly code: 'PROGRAM_SAME'; readonly programs: readonly string[] }
+  | { readonly code: 'PROGRAM_CHANGED'; readonly program: string; readonly job: string }
+  | { readonly code: 'PROGRAM_ABSENT'; readonly program: string }
+  | { readonly code: 'MEASURED'; readonly days: number }
+  | { readonly code: 'NEVER_MEASURED' }
+  | { readonly code: 'MEASURED_LONG_AGO'; readonly days: number; readonly atMost: number }
+  | { readonly code: 'OUT_OF_TOLERANCE' }
+  | { readonly code: 'HELD'; readonly why: string }
+  | { readonly code: 'CONCESSION'; readonly concession: Concession }
+  | { readonly code: 'CONCESSION_ENDED'; readonly concession: Concession }
+  | { readonly code: 'BALANCED' }
+  | { readonly code: 'BALANCE_NOT_ASKED'; readonly by: 'definition' | 'machine' }
+  | {
+      readonly code: 'NOT_BALANCED'
+      readonly rpm: number | null
+      readonly massKg: number | null
+      readonly wanted: Definition['balance']
+    }
+  | { readonly code: 'SPEED_FITS'; readonly greatest: number }
+  | { readonly code: 'TOO_FAST'; readonly rpm: number; readonly greatest: number; readonly by: 'part' | 'machine' }
+  | { readonly code: 'MASS_UNKNOWN' }
+  | { readonly code: 'TOO_HEAVY'; readonly massKg: number; readonly greatestKg: number }
+  | { readonly code: 'BY_LIFT' | 'CHANGER_SLOW' | 'MASS_FITS'; readonly massKg: number }
+  | { readonly code: 'TOO_LONG' | 'TOO_SHORT'; readonly lengthMm: number; readonly limitMm: number }
+  | { readonly code: 'LENGTH_FITS'; readonly lengthMm: number }
+  | { readonly code: 'TOO_WIDE'; readonly widestMm: number; readonly limitMm: number }
+  | { readonly code: 'WIDTH_FITS'; readonly widestMm: number }
+  | { readonly code: 'NO_POCKET' }
+  | { readonly code: 'OTHER_POCKET'; readonly given: number }
+  | { readonly code: 'POCKET_TAKEN'; readonly pocket: number; readonly by: Standing }
+  | { readonly code: 'POCKET_FREE'; readonly pocket: number }
+  | { readonly code: 'TOUCHES'; readonly pocket: number; readonly other: Standing }
+  | { readonly code: 'NEIGHBOURS_CLEAR' }
+  | { readonly code: 'SAME_T'; readonly t: number; readonly pocket: number; readonly serial: string | null }
+  | { readonly code: 'CANNOT_ASK'; readonly t: number }
+  | { readonly code: 'PROGRAM_RUNS'; readonly program: string; readonly t: number }
+  | { readonly code: 'IN_SPINDLE'; readonly t: number }
+  | { readonly code: 'REGISTER_IDLE'; readonly t: number }
+  | { readonly code: 'ROW_OURS' }
+  | { readonly code: 'ROW_BEGUN' }
+  | { readonly code: 'ROW_EMPTY' }
+  | { readonly code: 'ROW_IN_USE'; readonly register: number; readonly row: HeldRow }
+
 export interface LoadFinding {
   readonly rule: LoadRule
   /** `asks` may be overruled by `may`; `told` stops nothing. */
   readonly state: 'holds' | 'told' | 'asks' | 'refused'
-  readonly text: string
+  readonly said: LoadSaid
   readonly may: MayOverrule
 }
 
@@ -85,8 +165,11 @@ const USUAL_MAY: Readonly<Record<LoadRule, MayOverrule>> = {
   stud: 'nobody',
   condition: 'nobody',
   wanted: 'anyone',
+  version: 'nobody',
+  offset: 'lead',
   program: 'nobody',
   measured: 'lead',
+  concession: 'nobody',
   balance: 'anyone',
   speed: 'nobody',
   mass: 'lead',
@@ -106,178 +189,193 @@ export const mayOverrule = (rule: LoadRule, machine: Machine): MayOverrule =>
   (MAY_BE_SET.includes(rule) ? limitsOf(machine).may[rule] : undefined) ?? USUAL_MAY[rule]
 
 const DAY_MS = 24 * 3600 * 1000
-const rpm = (n: number) => `${n.toLocaleString('en')} rev/min`
-const kg = (n: number) => `${n.toFixed(1)} kg`
+
+/** Puts findings down, in the order they are looked at. */
+class Sheet {
+  readonly found: LoadFinding[] = []
+  constructor(private readonly machine: Machine) {}
+  add(rule: LoadRule, state: LoadFinding['state'], said: LoadSaid): void {
+    this.found.push({ rule, state, said, may: mayOverrule(rule, this.machine) })
+  }
+  holds(rule: LoadRule, said: LoadSaid): void {
+    this.add(rule, 'holds', said)
+  }
+  told(rule: LoadRule, said: LoadSaid): void {
+    this.add(rule, 'told', said)
+  }
+  /** A rule that is broken: asked where somebody may overrule it, else refused. */
+  against(rule: LoadRule, said: LoadSaid): void {
+    this.add(rule, mayOverrule(rule, this.machine) === 'nobody' ? 'refused' : 'asks', said)
+  }
+}
 
 /** Every rule that applies, in the order they are looked at. */
 export function loadRules(c: LoadCase): LoadFinding[] {
-  const { machine, tool, state } = c
-  const limits = limitsOf(machine)
-  const byHand = c.pocket === SPINDLE
-  const found: LoadFinding[] = []
-  const size = (mm: number) => `${formatLength(mm, machine.unit, machine.decimals)} ${unitMark(machine.unit)}`
-  const add = (rule: LoadRule, result: LoadFinding['state'], text: string) =>
-    found.push({ rule, state: result, text, may: mayOverrule(rule, machine) })
-  /** A rule that is broken: asked where somebody may overrule it, else refused. */
-  const against = (rule: LoadRule, text: string) => add(rule, mayOverrule(rule, machine) === 'nobody' ? 'refused' : 'asks', text)
-
-  if (!state) add('control', 'refused', `${machine.name}’s control does not answer: nothing can be checked or written.`)
-
-  if (c.madeFor.key === machine.key) add('right-machine', 'holds', `The figures were made for ${machine.name}.`)
-  else against('right-machine', `Wrong machine: these figures were made for ${c.madeFor.name}, this is ${machine.name}.`)
-
-  if (tool.coupling === machine.coupling) add('taper', 'holds', `Its taper fits: ${machine.coupling}.`)
-  else against('taper', `Wrong taper: the tool is ${tool.coupling}, ${machine.name} takes ${machine.coupling}.`)
-
-  if (machine.studForms.length) {
-    const takes = machine.studForms.join(' or ')
-    if (tool.stud === null) against('stud', `It has no pull stud on record; ${machine.name} takes form ${takes}.`)
-    else if (!machine.studForms.includes(tool.stud.form))
-      against('stud', `Wrong pull stud: form ${tool.stud.form}, ${machine.name} takes ${takes}. It would drop the tool.`)
-    else if (tool.stud.tooOld) against('stud', 'Its pull stud is past its age: put a new one in.')
-    else add('stud', 'holds', `Its pull stud is form ${tool.stud.form}.`)
-  }
-
-  if (tool.condition !== 'fit') against('condition', `It is ${tool.condition}.`)
-
-  if (c.jobs.length)
-    add('wanted', 'holds', `${c.jobs.map((j) => j.id).join(', ')} ${c.jobs.length === 1 ? 'wants' : 'want'} T${tool.t}.`)
-  else against('wanted', `No open job of ${machine.name} wants T${tool.t}.`)
-
-  if (state && c.jobs.length) programRule(c, state, add, against)
-
-  if (!c.measured) against('measured', 'It was never measured here.')
-  else {
-    const days = Math.floor((Date.parse(c.now) - Date.parse(c.measured.at)) / DAY_MS)
-    if (days > limits.measuredDays)
-      against(
-        'measured',
-        `It was measured ${days} days ago; ${machine.name} asks for ${limits.measuredDays} at most. Check it on the bench.`,
-      )
-    else if (c.measured.verdict === 'off') against('measured', 'Its last measurement is off.')
-    else add('measured', 'holds', days === 0 ? 'Measured today.' : `Measured ${days === 1 ? 'a day' : `${days} days`} ago.`)
-  }
-
-  const wanted = Math.max(0, ...c.jobs.map((j) => j.maxSpindle ?? 0)) || null
-  if (tool.balanced) add('balance', 'holds', 'Balanced.')
-  else if (wanted === null || wanted < limits.balanceFromRpm)
-    add(
-      'balance',
-      'holds',
-      wanted === null
-        ? 'Not balanced; no program says its speed.'
-        : `Not balanced; ${rpm(wanted)} is below ${rpm(limits.balanceFromRpm)}.`,
-    )
-  else against('balance', `Not balanced, and the program turns it at ${rpm(wanted)}.`)
-
-  const greatest = Math.min(machine.greatestRpm, tool.greatestRpm ?? Infinity)
-  if (wanted !== null && wanted > greatest)
-    against(
-      'speed',
-      `The program turns it at ${rpm(wanted)}; ${tool.greatestRpm !== null && tool.greatestRpm < machine.greatestRpm ? 'its weakest part takes' : `${machine.name} takes`} ${rpm(greatest)}.`,
-    )
-  else if (tool.greatestRpm !== null) add('speed', 'holds', `Its weakest part takes ${rpm(tool.greatestRpm)}.`)
-
-  if (machine.greatestKg !== null) {
-    if (tool.massKg === null) against('mass', 'Nobody knows its mass.')
-    else if (tool.massKg > machine.greatestKg && !byHand)
-      against('mass', `Too heavy: ${kg(tool.massKg)}, the changer carries ${kg(machine.greatestKg)}.`)
-    else if (tool.massKg >= limits.liftFromKg) add('mass', 'told', `${kg(tool.massKg)}: by the lift.`)
-    else if (tool.massKg >= limits.slowFromKg) add('mass', 'told', `${kg(tool.massKg)}: set the changer to slow for it.`)
-    else add('mass', 'holds', `${kg(tool.massKg)}.`)
-  }
-  const { lengthMm, radiusMm } = machine
-  if (tool.lengthMm > lengthMm.max)
-    against('length', `Too long: ${size(tool.lengthMm)}, ${machine.name} takes ${size(lengthMm.max)}.`)
-  else if (tool.lengthMm < lengthMm.min)
-    against('length', `Too short: ${size(tool.lengthMm)}, ${machine.name} takes from ${size(lengthMm.min)}.`)
-  else add('length', 'holds', `Length ${size(tool.lengthMm)}.`)
-  if (tool.widestMm > radiusMm.max && !byHand)
-    against(
-      'diameter',
-      `Too wide: Ø ${size(2 * tool.widestMm)}, the changer takes Ø ${size(2 * radiusMm.max)}. Into the spindle by hand.`,
-    )
-  else add('diameter', 'holds', `Widest Ø ${size(2 * tool.widestMm)}.`)
-
-  pocketRule(c, byHand, add, against)
-  if (state) registerRules(c, state, add, against)
-  return found
+  const sheet = new Sheet(c.machine)
+  if (!c.state) sheet.add('control', 'refused', { code: 'CONTROL_SILENT' })
+  toolRules(c, sheet)
+  jobRules(c, sheet)
+  measuredRules(c, sheet)
+  balanceRule(c, sheet)
+  speedRule(c, sheet)
+  massRule(c, sheet)
+  sizeRules(c, sheet)
+  pocketRules(c, sheet)
+  if (c.state) registerRules(c, c.state, sheet)
+  return sheet.found
 }
 
-type Add = (rule: LoadRule, state: LoadFinding['state'], text: string) => void
-type Against = (rule: LoadRule, text: string) => void
+const byHand = (c: LoadCase) => c.pocket === SPINDLE
+const fastest = (c: LoadCase): number | null => Math.max(0, ...c.jobs.map((j) => j.maxSpindle ?? 0)) || null
 
-function programRule({ jobs, machine }: LoadCase, state: MachineState, add: Add, against: Against): void {
+function toolRules({ machine, tool, madeFor }: LoadCase, sheet: Sheet): void {
+  if (madeFor.key === machine.key) sheet.holds('right-machine', { code: 'MADE_FOR_IT' })
+  else sheet.against('right-machine', { code: 'MADE_FOR_ANOTHER', other: madeFor.name })
+
+  if (tool.coupling === machine.coupling) sheet.holds('taper', { code: 'TAPER_FITS', coupling: machine.coupling })
+  else sheet.against('taper', { code: 'TAPER_WRONG', has: tool.coupling })
+
+  if (machine.studForms.length) {
+    if (tool.stud === null) sheet.against('stud', { code: 'STUD_UNKNOWN' })
+    else if (!machine.studForms.includes(tool.stud.form)) sheet.against('stud', { code: 'STUD_WRONG', form: tool.stud.form })
+    else if (tool.stud.tooOld) sheet.against('stud', { code: 'STUD_OLD' })
+    else sheet.holds('stud', { code: 'STUD_FITS', form: tool.stud.form })
+  }
+  if (tool.condition !== 'fit') sheet.against('condition', { code: 'CONDITION', condition: tool.condition })
+  if (tool.fallenAt !== null) sheet.against('condition', { code: 'FELL', at: tool.fallenAt })
+}
+
+function jobRules(c: LoadCase, sheet: Sheet): void {
+  const { machine, tool, jobs } = c
+  if (jobs.length) sheet.holds('wanted', { code: 'WANTED', jobs: jobs.map((j) => j.id), t: tool.t })
+  else sheet.against('wanted', { code: 'NOT_WANTED', t: tool.t })
+
+  const { definition, currentVersion } = tool
+  const other = jobs.find((j) => j.definition !== null && j.definition.id !== definition?.id)
+  // a job that no tool's definition belongs to asks for its T alone
+  if (other?.definition && jobs.every((j) => j.definition === null || j.definition.id !== definition?.id))
+    sheet.against('version', {
+      code: 'OTHER_TOOL',
+      job: other.id,
+      t: tool.t,
+      wants: other.definition.name,
+      has: definition?.name ?? tool.serial,
+    })
+  else if (definition && currentVersion !== null && definition.version < currentVersion)
+    sheet.against('version', { code: 'SUPERSEDED', id: definition.id, built: definition.version, current: currentVersion })
+  else if (definition) sheet.holds('version', { code: 'VERSION_CURRENT', id: definition.id, version: definition.version })
+
+  const [call] = offsetCalls(c.calls, tool.t, c.pocket === SPINDLE ? null : c.pocket, machine)
+  if (call && c.secondOffset) sheet.told('offset', { code: 'OFFSET_ALLOWED', call, ...c.secondOffset })
+  else if (call) sheet.against('offset', { code: 'OFFSET_DIFFERS', call })
+  else if (c.calls.some(({ h, d }) => h.length + d.length > 0))
+    sheet.holds('offset', { code: 'OFFSET_SAME', register: c.register })
+
+  if (c.state && jobs.length) programRule(c, c.state, sheet)
+}
+
+function programRule({ jobs }: LoadCase, state: MachineState, sheet: Sheet): void {
   const kept = new Map(state.programs.map((p) => [p.name, p.hash]))
   const programs = jobs.flatMap((j) => j.programs.map((p) => ({ ...p, job: j.id })))
   const changed = programs.find((p) => kept.has(p.name) && kept.get(p.name) !== p.hash)
   const there = programs.filter((p) => kept.get(p.name) === p.hash)
-  if (changed)
-    against(
-      'program',
-      `${changed.name} in the control is not the one ${changed.job} was netted with: it was changed. Read the job’s program in again.`,
-    )
-  else if (there.length) add('program', 'holds', `${there.map((p) => p.name).join(', ')} is as it was netted.`)
-  else if (programs.length)
-    add('program', 'told', `${programs[0].name} does not lie in ${machine.name}’s control yet: it could not be compared.`)
+  if (changed) sheet.against('program', { code: 'PROGRAM_CHANGED', program: changed.name, job: changed.job })
+  else if (there.length) sheet.holds('program', { code: 'PROGRAM_SAME', programs: there.map((p) => p.name) })
+  else if (programs.length) sheet.told('program', { code: 'PROGRAM_ABSENT', program: programs[0].name })
 }
 
-function pocketRule(c: LoadCase, byHand: boolean, add: Add, against: Against): void {
-  const { machine, pocket } = c
-  if (pocket === null)
-    return against('pocket', `${machine.name} has no pocket for it: none is free that is wide enough. Unload a tool first.`)
+function measuredRules({ machine, measured, concession, held, jobs, now }: LoadCase, sheet: Sheet): void {
+  const { measuredDays } = limitsOf(machine)
+  if (held !== null) sheet.against('measured', { code: 'HELD', why: held })
+  if (!measured) sheet.against('measured', { code: 'NEVER_MEASURED' })
+  else {
+    const days = Math.floor((Date.parse(now) - Date.parse(measured.at)) / DAY_MS)
+    if (days > measuredDays) sheet.against('measured', { code: 'MEASURED_LONG_AGO', days, atMost: measuredDays })
+    else if (measured.verdict === 'off' && !concession) sheet.against('measured', { code: 'OUT_OF_TOLERANCE' })
+    else if (held === null) sheet.holds('measured', { code: 'MEASURED', days })
+  }
+  if (!concession) return
+  const ended =
+    (concession.until !== null && concession.until < now.slice(0, 10)) ||
+    (concession.job !== null && !jobs.some((j) => j.id === concession.job))
+  if (ended) sheet.against('concession', { code: 'CONCESSION_ENDED', concession })
+  else sheet.told('concession', { code: 'CONCESSION', concession })
+}
+
+/** Not balanced neither passes nor blocks by itself: it is asked, with what speed, mass and definition say of it. */
+function balanceRule(c: LoadCase, sheet: Sheet): void {
+  const { machine, tool } = c
+  if (tool.balanced) return sheet.holds('balance', { code: 'BALANCED' })
+  const route = tool.definition?.route ?? 'as the machine'
+  const wanted = tool.definition?.balance ?? null
+  if (route === 'no balance') return sheet.told('balance', { code: 'BALANCE_NOT_ASKED', by: 'definition' })
+  const rpm = fastest(c)
+  const slow = rpm !== null && rpm < limitsOf(machine).balanceFromRpm
+  if (route === 'as the machine' && machine.route === 'no balance' && wanted === null && slow)
+    return sheet.told('balance', { code: 'BALANCE_NOT_ASKED', by: 'machine' })
+  sheet.against('balance', { code: 'NOT_BALANCED', rpm, massKg: tool.massKg, wanted })
+}
+
+function speedRule(c: LoadCase, sheet: Sheet): void {
+  const { machine, tool } = c
+  const rpm = fastest(c)
+  const greatest = Math.min(machine.greatestRpm, tool.greatestRpm ?? Infinity)
+  const by = tool.greatestRpm !== null && tool.greatestRpm < machine.greatestRpm ? 'part' : 'machine'
+  if (rpm !== null && rpm > greatest) sheet.against('speed', { code: 'TOO_FAST', rpm, greatest, by })
+  else if (tool.greatestRpm !== null) sheet.holds('speed', { code: 'SPEED_FITS', greatest: tool.greatestRpm })
+}
+
+function massRule(c: LoadCase, sheet: Sheet): void {
+  const { machine, tool } = c
+  const { massKg } = tool
+  const limits = limitsOf(machine)
+  if (machine.greatestKg === null) return
+  if (massKg === null) sheet.against('mass', { code: 'MASS_UNKNOWN' })
+  else if (massKg > machine.greatestKg && !byHand(c))
+    sheet.against('mass', { code: 'TOO_HEAVY', massKg, greatestKg: machine.greatestKg })
+  else if (massKg >= limits.liftFromKg) sheet.told('mass', { code: 'BY_LIFT', massKg })
+  else if (massKg >= limits.slowFromKg) sheet.told('mass', { code: 'CHANGER_SLOW', massKg })
+  else sheet.holds('mass', { code: 'MASS_FITS', massKg })
+}
+
+function sizeRules(c: LoadCase, sheet: Sheet): void {
+  const { lengthMm: lengths, radiusMm: radii } = c.machine
+  const { lengthMm, widestMm } = c.tool
+  if (lengthMm > lengths.max) sheet.against('length', { code: 'TOO_LONG', lengthMm, limitMm: lengths.max })
+  else if (lengthMm < lengths.min) sheet.against('length', { code: 'TOO_SHORT', lengthMm, limitMm: lengths.min })
+  else sheet.holds('length', { code: 'LENGTH_FITS', lengthMm })
+  if (widestMm > radii.max && !byHand(c)) sheet.against('diameter', { code: 'TOO_WIDE', widestMm, limitMm: radii.max })
+  else sheet.holds('diameter', { code: 'WIDTH_FITS', widestMm })
+}
+
+function pocketRules(c: LoadCase, sheet: Sheet): void {
+  const { pocket } = c
+  if (pocket === null) return sheet.against('pocket', { code: 'NO_POCKET' })
   if (c.givenPocket !== null && pocket !== c.givenPocket)
-    return against('pocket', `Its hand-over names pocket ${c.givenPocket}: it belongs there and nowhere else.`)
-  if (c.inPocket)
-    return against(
-      'pocket',
-      `${byHand ? 'The spindle' : `Pocket ${pocket}`} is not free: ${nameOf(c.inPocket)} stands there.${byHand ? ' Put it away first, so that it is known where it is.' : ''}`,
-    )
-  add('pocket', 'holds', byHand ? 'The spindle is free.' : `Pocket ${pocket} is free.`)
-  if (byHand) return
-  if (c.touches.length)
-    against(
-      'neighbours',
-      `Too wide for pocket ${pocket}: it would touch ${nameOf(c.touches[0])} in pocket ${c.touches[0].pocket}.`,
-    )
-  else add('neighbours', 'holds', 'Its neighbours leave it room.')
+    return sheet.against('pocket', { code: 'OTHER_POCKET', given: c.givenPocket })
+  if (c.inPocket) return sheet.against('pocket', { code: 'POCKET_TAKEN', pocket, by: c.inPocket })
+  sheet.holds('pocket', { code: 'POCKET_FREE', pocket })
+  if (byHand(c)) return
+  if (c.touches.length) sheet.against('neighbours', { code: 'TOUCHES', pocket, other: c.touches[0] })
+  else sheet.holds('neighbours', { code: 'NEIGHBOURS_CLEAR' })
 }
 
-const nameOf = (s: Standing) => (s.t === null ? (s.serial ?? 'a tool') : `T${s.t}${s.serial ? ` (${s.serial})` : ''}`)
-
-function registerRules(c: LoadCase, state: MachineState, add: Add, against: Against): void {
-  const { machine, tool, register } = c
-  if (c.sameT)
-    against(
-      'one-t',
-      `T${tool.t} stands in ${machine.name} already, ${pocketText(c.sameT.pocket)}${c.sameT.serial ? ` (${c.sameT.serial})` : ''}: both would have one row. Take that one out first.`,
-    )
-  if (isTyped(machine))
-    return add(
-      'register-idle',
-      'told',
-      `${machine.name} cannot be asked: see there that nothing uses T${tool.t}, and that its row is empty.`,
-    )
-  const row = tableOf(machine).numberFrom === 'T' ? 'row' : `row ${register}`
-  if (state.running?.tools.includes(tool.t))
-    against('register-idle', `${state.running.program} is running and uses T${tool.t}: its ${row} must not change now.`)
-  else if (state.spindle === tool.t && c.pocket !== SPINDLE)
-    against('register-idle', `T${tool.t} is in the spindle: its ${row} must not change now.`)
-  else add('register-idle', 'holds', `No running program uses T${tool.t}.`)
+function registerRules(c: LoadCase, state: MachineState, sheet: Sheet): void {
+  const { machine, register } = c
+  const own = controlT(c.tool, machine)
+  if (c.sameT) sheet.against('one-t', { code: 'SAME_T', t: own, ...c.sameT })
+  if (isTyped(machine)) return sheet.told('register-idle', { code: 'CANNOT_ASK', t: own })
+  if (state.running?.tools.some((t) => t === own || t === c.tool.t))
+    sheet.against('register-idle', { code: 'PROGRAM_RUNS', program: state.running.program, t: own })
+  else if (state.spindle === own && c.pocket !== SPINDLE) sheet.against('register-idle', { code: 'IN_SPINDLE', t: own })
+  else sheet.holds('register-idle', { code: 'REGISTER_IDLE', t: own })
   if (c.row === null) return
-  if (c.rowIsOurs) add('register-empty', 'holds', 'Its row holds these figures already.')
-  else if (c.sent) add('register-empty', 'holds', 'Its row was begun by this load.')
-  else if (c.rowIsEmpty) add('register-empty', 'holds', 'Its row is empty.')
-  else against('register-empty', `Its ${row} is not empty: ${rowText(c.row, machine)}.`)
+  if (c.rowIsOurs) sheet.holds('register-empty', { code: 'ROW_OURS' })
+  else if (c.sent) sheet.holds('register-empty', { code: 'ROW_BEGUN' })
+  else if (c.rowIsEmpty) sheet.holds('register-empty', { code: 'ROW_EMPTY' })
+  else sheet.against('register-empty', { code: 'ROW_IN_USE', register, row: c.row })
 }
 
-const rowText = (row: HeldRow, machine: Machine): string =>
-  Object.entries(row)
-    .filter(([name, value]) => value !== 0 || !name.includes('wear'))
-    .slice(0, 3)
-    .map(([name, value]) => `${name} ${name === 'tip' ? value : `${value.toFixed(machine.decimals)} ${unitMark(machine.unit)}`}`)
-    .join(', ')
-
-/** Whether nothing stands against it any more, given what was overruled with a reason. */
+/** Whether nothing is against it any more, given what was overruled with a reason. */
 export const isClear = (findings: readonly LoadFinding[], overruled: readonly LoadRule[]): boolean =>
   findings.every((f) => f.state === 'holds' || f.state === 'told' || (f.state === 'asks' && overruled.includes(f.rule)))

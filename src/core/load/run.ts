@@ -16,6 +16,8 @@ export interface LoadRun {
   /** SPINDLE by hand. */
   readonly pocket: number
   readonly t: number
+  /** 0 the first tool of its T, 1 its first sister. */
+  readonly sister: number
   readonly handover: number
   readonly overruled: readonly Overruled[]
   readonly ticks: Ticks

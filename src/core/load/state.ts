@@ -18,7 +18,7 @@ export interface MachineState {
   readonly magazine: ReadonlyMap<number, number>
   /** SHA-256 of each program that lies in the control. */
   readonly programs: readonly { readonly name: string; readonly hash: string }[]
-  /** Minutes each T has cut since its row was written. */
+  /** Minutes that the tool of each row of the table has cut since it was written. */
   readonly cutMin: ReadonlyMap<number, number>
 }
 

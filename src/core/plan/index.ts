@@ -1,6 +1,7 @@
 export * from './job'
 export * from './ledger'
 export * from './lookahead'
+export * from './match'
 export * from './netting'
 export * from './picking'
 export * from './walk'

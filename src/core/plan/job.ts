@@ -32,6 +32,8 @@ export interface Job {
   readonly urgentFor: string | null
   readonly programs: readonly JobProgram[]
   readonly extra: readonly HandTool[]
+  /** What a T of it means, by T, where somebody said so: a definition, or null where nothing is to be set up (a probe). */
+  readonly mapping: Readonly<Record<string, string | null>>
 }
 
 /** One T that a job wants, from all its programs and lists together. */

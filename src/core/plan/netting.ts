@@ -1,6 +1,7 @@
 /** Which tools the jobs want and how each of them stands; two jobs never count the same tool or part twice. */
 import { FETCHED, WITH_SERIAL, type Assembly, type Definition, type PartLine, type Role } from '../tool'
 import { byUrgency, wantedOf, type Job, type Wanted } from './job'
+import { meantBy, type Difference } from './match'
 
 /** Why a complete tool may not simply be used. */
 export type Stale =
@@ -38,6 +39,10 @@ export type Standing =
   | { readonly type: 'to-build'; readonly definition: Definition; readonly parts: readonly PickedPart[] }
   | { readonly type: 'cannot-build'; readonly definition: Definition; readonly missing: readonly MissingPart[] }
   | { readonly type: 'unknown-t' }
+  /** The program's comment does not fit the definition that has this T: somebody says which is meant. */
+  | { readonly type: 'ask'; readonly definition: Definition; readonly differs: readonly Difference[] }
+  /** Nothing is to be set up for it, such as a probe. */
+  | { readonly type: 'left-out' }
 
 export type StandingType = Standing['type']
 
@@ -74,6 +79,8 @@ export interface Inventory {
 }
 
 const DAY_MS = 24 * 3600 * 1000
+/** With less than this share of its life left a tool in a machine calls its sister. Common practice, no source. */
+const WARN_SHARE = 0.1
 
 interface Pool {
   readonly used: Set<number>
@@ -102,7 +109,12 @@ export function netJobs(jobs: readonly Job[], inventory: Inventory): ReadonlyMap
 function netJob(job: Job, inventory: Inventory, pool: Pool): NettedTool[] {
   const taken = new Map(inventory.taken.get(job.id) ?? [])
   return wantedOf(job).flatMap((wanted) => {
-    const definition = inventory.definitions.find((d) => d.t === wanted.t && d.machines.includes(job.machine)) ?? null
+    const meant = meantBy(job, wanted, inventory.definitions)
+    if (meant.type === 'left out' || meant.type === 'ask') {
+      const standing: Standing = meant.type === 'ask' ? meant : { type: 'left-out' }
+      return [{ wanted, sister: 0, definition: null, standing, replaces: null }]
+    }
+    const definition = meant.type === 'definition' ? meant.definition : null
     const inMachine = new Set<number>()
     return Array.from({ length: wanted.count }, (_, sister): NettedTool => {
       const { standing, replaces } = standingOf(job, wanted, definition, inventory, pool, taken, inMachine)
@@ -134,8 +146,10 @@ function standingOf(
   for (const a of inventory.assemblies) {
     if (a.state !== 'loaded' || a.machine !== job.machine || !isThat(a, job, wanted.t, definition) || inMachine.has(a.id))
       continue
-    const left = definition?.lifeMin == null ? null : definition.lifeMin - a.lifeUsedMin
-    const enough = a.condition === 'fit' && (left === null || left > (wanted.needMin ?? 0))
+    const life = definition?.lifeMin ?? null
+    const left = life === null ? null : life - a.lifeUsedMin - a.runningMin
+    // its sister is called before it is worn out, not when it is
+    const enough = a.condition === 'fit' && (left === null || left > Math.max(wanted.needMin ?? 0, WARN_SHARE * (life ?? 0)))
     inMachine.add(a.id)
     if (enough) return { standing: { type: 'in-machine', assembly: a, lifeLeftMin: left }, replaces: null }
     replaces = replaces ?? a

@@ -246,6 +246,7 @@ describe('what a job wants', () => {
     priority: 0,
     state: 'open',
     urgentFor: null,
+    mapping: {},
     programs: [program([4, 6]), program([6, 9])],
     extra: [
       { t: 6, name: 'drill', count: 2, minutesEach: 3, source: 'tool list' },

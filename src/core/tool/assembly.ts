@@ -49,13 +49,17 @@ export interface Assembly {
   readonly place: string | null
   readonly parts: readonly BuiltPart[]
   readonly condition: Condition
-  /** Minutes cut. */
+  /** Minutes cut before it went into the machine it is in. */
   readonly lifeUsedMin: number
+  /** Minutes cut there so far, as its control counts them; 0 outside. */
+  readonly runningMin: number
   readonly dueAt: string | null
   readonly builtAt: string
   readonly stopSetMm: number | null
   /** Wear that goes along into the next machine; null when there is none, or it was cleared. */
   readonly wear: CarriedWear | null
+  /** Beside another tool of its T in one machine: 0 the first, 1 its first sister. */
+  readonly sister: number
   readonly heat: Heat | null
   /** Counts every change of the row. */
   readonly version: number

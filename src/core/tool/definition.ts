@@ -64,6 +64,8 @@ export interface Definition {
   /** Minutes of cutting until it is worn, null when not kept. */
   readonly lifeMin: number | null
   readonly contour: readonly ContourPiece[] | null
+  /** Orientation of a turning tool's tip, 1–9; left out where nobody said. */
+  readonly tip?: number
 }
 
 export const linesOf = (definition: Definition, role: Role): readonly PartLine[] =>

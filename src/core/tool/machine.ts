@@ -11,9 +11,33 @@ export interface TableOptions {
   readonly numbers: Readonly<Record<string, number>>
   /** A new figure with an old wear is a wrong figure, unless the shop keeps its wear elsewhere. */
   readonly wear: 'zero' | 'keep'
+  readonly sisters: Sisters
+  /** Who goes over to the sister when a tool reaches its life. */
+  readonly switchBy: 'control' | 'program'
+  /** Whether a file says G90. A lathe with G-code system A takes it for a cycle and counts X and Z from the zero anyway. */
+  readonly absoluteWord: boolean
 }
 
-export const USUAL_TABLE: TableOptions = { lengthFrom: { type: 'gauge line' }, numberFrom: 'T', numbers: {}, wear: 'zero' }
+/**
+ * How a machine keeps a second tool of one T: not at all; under a T number of its own in the T's group (T6, then T106); or
+ * as a copy of the same T that has a register of its own.
+ */
+export type Sisters =
+  | { readonly type: 'none' }
+  /** Added to the T number for each sister. */
+  | { readonly type: 'own T'; readonly step: number }
+  /** Added to the register for each copy. */
+  | { readonly type: 'copies'; readonly step: number }
+
+export const USUAL_TABLE: TableOptions = {
+  lengthFrom: { type: 'gauge line' },
+  numberFrom: 'T',
+  numbers: {},
+  wear: 'zero',
+  sisters: { type: 'none' },
+  switchBy: 'control',
+  absoluteWord: true,
+}
 
 /** How tools stand in a machine. */
 export interface Magazine {
@@ -35,8 +59,11 @@ export const LOAD_RULES = [
   'stud',
   'condition',
   'wanted',
+  'version',
+  'offset',
   'program',
   'measured',
+  'concession',
   'balance',
   'speed',
   'mass',
@@ -106,6 +133,10 @@ export const USUAL_LABEL: LabelLayout = {
   ],
 }
 
+/** Orientation of the imaginary tip of a turning tool: 1 to 9, as word-address lathes count them. From memory. */
+export const isTip = (tip: number | null | undefined): tip is number =>
+  tip !== null && tip !== undefined && Number.isInteger(tip) && tip >= 1 && tip <= 9
+
 /** The pocket number of a tool that was put into the spindle by hand. */
 export const SPINDLE = 0
 
@@ -152,6 +183,12 @@ export const limitsOf = (machine: Machine): LoadLimits => ({ ...USUAL_LIMITS, ..
 export const switchesOf = (machine: Machine): Switches => ({ door: true, pot: true, ...machine.switches })
 export const labelLayoutOf = (machine: Machine): LabelLayout => machine.label ?? USUAL_LABEL
 export const isTyped = (machine: Machine): boolean => machine.figures === 'typed'
+
+/** The T by which the control itself knows a tool: a sister may have one of its own. */
+export function controlT({ t, sister = 0 }: { readonly t: number; readonly sister?: number }, machine: Machine): number {
+  const { sisters } = tableOf(machine)
+  return sisters.type === 'own T' ? t + sister * sisters.step : t
+}
 
 /** Where a tool stands in its machine, in words. */
 export const pocketText = (pocket: number | null): string =>

@@ -16,11 +16,13 @@ export interface AssemblyRow {
   parts: string
   condition: Condition
   life_used_min: number
+  running_min: number
   due_at: string | null
   built_at: string
   stop_set_mm: number | null
   heat: string | null
   wear: string | null
+  sister: number
   version: number
 }
 
@@ -41,11 +43,13 @@ export const assembly = (row: unknown): Assembly => {
     parts: (JSON.parse(r.parts) as Partial<BuiltPart>[]).map((p) => ({ serial: null, ...p }) as BuiltPart),
     condition: r.condition,
     lifeUsedMin: r.life_used_min,
+    runningMin: r.running_min,
     dueAt: r.due_at,
     builtAt: r.built_at,
     stopSetMm: r.stop_set_mm,
     heat: r.heat === null ? null : (JSON.parse(r.heat) as Heat),
     wear: r.wear === null ? null : (JSON.parse(r.wear) as CarriedWear),
+    sister: r.sister,
     version: r.version,
   }
 }

@@ -2,7 +2,7 @@ import type { Assembly, BuiltPart, CarriedWear, Condition, Heat, ToolState } fro
 import type { Db } from '../connection'
 
 /** @returns the new row's id */
-export function insertAssembly(db: Db, a: Omit<Assembly, 'id' | 'version' | 'wear'>): number {
+export function insertAssembly(db: Db, a: Omit<Assembly, 'id' | 'version' | 'wear' | 'sister' | 'runningMin'>): number {
   const done = db
     .prepare(
       `INSERT INTO assembly (serial, t, name, definition_id, definition_version, machine_key, job_id, coupling, state, pocket, place_id, parts, condition, life_used_min, due_at, built_at, stop_set_mm, heat)
@@ -37,6 +37,7 @@ export interface Move {
   readonly pocket?: number | null
   readonly machine?: string
   readonly t?: number
+  readonly sister?: number
   readonly heat?: Heat
   readonly parts?: readonly BuiltPart[]
   readonly condition?: Condition
@@ -53,9 +54,10 @@ export interface Move {
 export function moveAssembly(db: Db, seen: Pick<Assembly, 'id' | 'version'>, to: Move): boolean {
   const done = db
     .prepare(
-      `UPDATE assembly SET state = :state, pocket = :pocket, machine_key = coalesce(:machine, machine_key), t = coalesce(:t, t),
+      `UPDATE assembly SET state = :state, pocket = :pocket, machine_key = coalesce(:machine, machine_key), t = coalesce(:t, t), sister = coalesce(:sister, sister),
          place_id = iif(:state IN ('loaded', 'apart'), NULL, place_id), heat = coalesce(:heat, heat), parts = coalesce(:parts, parts),
          condition = coalesce(:condition, condition), life_used_min = life_used_min + :cutMin,
+         running_min = iif(:state = 'loaded', running_min, 0),
          wear = iif(:wears, :wear, wear), version = version + 1
        WHERE id = :id AND version = :version`,
     )
@@ -69,6 +71,7 @@ export function moveAssembly(db: Db, seen: Pick<Assembly, 'id' | 'version'>, to:
       pocket: to.pocket ?? null,
       machine: to.machine ?? null,
       t: to.t ?? null,
+      sister: to.sister ?? null,
       heat: to.heat ? JSON.stringify(to.heat) : null,
       parts: to.parts ? JSON.stringify(to.parts) : null,
       condition: to.condition ?? null,
@@ -79,6 +82,11 @@ export function moveAssembly(db: Db, seen: Pick<Assembly, 'id' | 'version'>, to:
 /** Puts a tool into a slot, or takes it out of one. @throws when another stands there */
 export function placeAssembly(db: Db, id: number, place: string | null): void {
   db.prepare('UPDATE assembly SET place_id = ? WHERE id = ?').run(place, id)
+}
+
+/** What the control counts while the tool is in it; the tool itself is not changed by it. */
+export function setRunningMin(db: Db, id: number, minutes: number): void {
+  db.prepare("UPDATE assembly SET running_min = ? WHERE id = ? AND state = 'loaded'").run(minutes, id)
 }
 
 /** Notes wear without touching the tool's state. */

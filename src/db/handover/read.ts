@@ -15,6 +15,7 @@ interface HandoverRow {
   person_id: string
   voided_at: string | null
   void_reason: string | null
+  held: string | null
 }
 
 const handover = (row: unknown): Handover => {
@@ -33,6 +34,7 @@ const handover = (row: unknown): Handover => {
     personId: r.person_id,
     voidedAt: r.voided_at,
     voidReason: r.void_reason,
+    held: r.held,
   }
 }
 

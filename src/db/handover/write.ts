@@ -2,7 +2,7 @@ import type { Handover } from '@/core/handover'
 import type { Db } from '../connection'
 
 /** @returns the new row's id */
-export function insertHandover(db: Db, h: Omit<Handover, 'id' | 'voidedAt' | 'voidReason'>): number {
+export function insertHandover(db: Db, h: Omit<Handover, 'id' | 'voidedAt' | 'voidReason' | 'held'>): number {
   const done = db
     .prepare(
       `INSERT INTO handover (serial, issue, assembly_id, measurement_id, machine_key, frozen, label, post_name, post_file, post_text, post_check, released_at, person_id)
@@ -24,6 +24,11 @@ export function insertHandover(db: Db, h: Omit<Handover, 'id' | 'voidedAt' | 'vo
       h.personId,
     )
   return Number(done.lastInsertRowid)
+}
+
+/** Holds a hand-over that stands; null lets it go again. */
+export function holdHandover(db: Db, id: number, why: string | null): void {
+  db.prepare('UPDATE handover SET held = ? WHERE id = ? AND voided_at IS NULL').run(why, id)
 }
 
 /** Voids the current hand-over of a serial; @returns its issue number, null when there was none. */

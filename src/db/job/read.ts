@@ -12,9 +12,10 @@ interface JobRow {
   state: Job['state']
   urgent_for: string | null
   extra: string
+  mapping: string
 }
 
-const COLUMNS = 'id, name, machine_key, due_at, quantity, priority, state, urgent_for, extra'
+const COLUMNS = 'id, name, machine_key, due_at, quantity, priority, state, urgent_for, extra, mapping'
 
 function programsOf(db: Db, id: string): JobProgram[] {
   const rows = db.prepare('SELECT name, hash, program FROM job_program WHERE job_id = ? ORDER BY position').all(id)
@@ -38,6 +39,7 @@ const jobOf = (db: Db, row: unknown): Job => {
     urgentFor: r.urgent_for,
     programs: programsOf(db, r.id),
     extra: JSON.parse(r.extra) as HandTool[],
+    mapping: JSON.parse(r.mapping) as Job['mapping'],
   }
 }
 

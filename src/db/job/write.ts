@@ -4,8 +4,8 @@ import type { Db } from '../connection'
 /** @param texts the programs' texts, in the order of `job.programs` */
 export function insertJob(db: Db, job: Job, texts: readonly string[], createdAt: string): void {
   db.prepare(
-    `INSERT INTO job (id, name, machine_key, due_at, quantity, priority, state, urgent_for, extra, created_at)
-     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+    `INSERT INTO job (id, name, machine_key, due_at, quantity, priority, state, urgent_for, extra, mapping, created_at)
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
   ).run(
     job.id,
     job.name,
@@ -16,6 +16,7 @@ export function insertJob(db: Db, job: Job, texts: readonly string[], createdAt:
     job.state,
     job.urgentFor,
     JSON.stringify(job.extra),
+    JSON.stringify(job.mapping),
     createdAt,
   )
   const add = db.prepare('INSERT INTO job_program (job_id, position, name, text, hash, program) VALUES (?, ?, ?, ?, ?, ?)')

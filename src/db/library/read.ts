@@ -1,5 +1,5 @@
 import type { HolderItem } from '@/core/fits'
-import type { Component, Coupling, Definition } from '@/core/tool'
+import type { Component, Coupling, Definition, Heat } from '@/core/tool'
 import type { Db } from '../connection'
 
 const body = <T>(row: unknown): T => JSON.parse((row as { body: string }).body) as T
@@ -69,6 +69,10 @@ export interface HolderRead extends Omit<HolderItem, 'component' | 'coupling'> {
   readonly component: string | null
   readonly coupling: Coupling
   readonly place: string | null
+  /** Its last heat, whatever tool was on it; null when it never had one. */
+  readonly heat: Heat | null
+  /** When it fell; null when it was looked at since, or never fell. */
+  readonly fallenAt: string | null
 }
 
 interface HolderRow {
@@ -81,6 +85,8 @@ interface HolderRow {
   stud_component: string | null
   stud_since: string | null
   place_id: string | null
+  heat: string | null
+  fallen_at: string | null
   assembly_id: number | null
   t: number | null
 }
@@ -103,6 +109,8 @@ const holder = (row: unknown): HolderRead => {
     stud: r.stud_component,
     studSince: r.stud_since,
     place: r.place_id,
+    heat: r.heat === null ? null : (JSON.parse(r.heat) as Heat),
+    fallenAt: r.fallen_at,
     carries: r.assembly_id !== null,
     carriesT: r.t,
   }

@@ -1,4 +1,4 @@
-import type { Component, Coupling, Definition } from '@/core/tool'
+import type { Component, Coupling, Definition, Heat } from '@/core/tool'
 import type { Db } from '../connection'
 
 /** @throws on a number that is taken */
@@ -68,6 +68,16 @@ export function updateHolder(
 
 export function countHeat(db: Db, serial: string): void {
   db.prepare('UPDATE holder SET heats = heats + 1 WHERE serial = ?').run(serial)
+}
+
+/** The piece keeps its heat, whatever tool is on it. */
+export function keepHeat(db: Db, serial: string, heat: Heat): void {
+  db.prepare('UPDATE holder SET heat = ? WHERE serial = ?').run(JSON.stringify(heat), serial)
+}
+
+/** A piece that fell is looked at before it is used again. @param at null: it was looked at */
+export function setFallen(db: Db, serial: string, at: string | null): void {
+  db.prepare('UPDATE holder SET fallen_at = ? WHERE serial = ?').run(at, serial)
 }
 
 /** @throws on a version that is taken: somebody else changed it meanwhile */

@@ -8,6 +8,7 @@ interface LoadRow {
   machine_key: string
   pocket: number
   t: number
+  sister: number
   handover_id: number
   body: string
   person_id: string
@@ -23,6 +24,7 @@ export const loadRun = (row: unknown): LoadRun => {
     machine: r.machine_key,
     pocket: r.pocket,
     t: r.t,
+    sister: r.sister,
     handover: r.handover_id,
     ...(JSON.parse(r.body) as LoadBody),
     personId: r.person_id,

@@ -7,9 +7,9 @@ const bodyOf = ({ overruled, ticks, typed, sent }: LoadBody) => JSON.stringify({
 /** @throws when the tool, the pocket or the T is on its way already */
 export function insertLoadRun(db: Db, run: Omit<LoadRun, 'id' | 'version'>): void {
   db.prepare(
-    `INSERT INTO load_run (serial, machine_key, pocket, t, handover_id, body, person_id, started_at)
-     VALUES (?, ?, ?, ?, ?, ?, ?, ?)`,
-  ).run(run.serial, run.machine, run.pocket, run.t, run.handover, bodyOf(run), run.personId, run.startedAt)
+    `INSERT INTO load_run (serial, machine_key, pocket, t, sister, handover_id, body, person_id, started_at)
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+  ).run(run.serial, run.machine, run.pocket, run.t, run.sister, run.handover, bodyOf(run), run.personId, run.startedAt)
 }
 
 /** @returns false when somebody changed it since it was read */

@@ -13,20 +13,12 @@ import {
   type Step,
   type StepFacts,
 } from '@/core/fits'
-import type { Job } from '@/core/plan'
+import { meantBy, wantedOf, type Job } from '@/core/plan'
 import { FETCHED, numberOf, valueOf, type Definition } from '@/core/tool'
 import { getStepList, buildsOf, listBuilds, listLessons, type BuildUnderWay } from '@/db/build/read'
 import type { Db } from '@/db/connection'
 import { getJob } from '@/db/job/read'
-import {
-  getDefinition,
-  getHolder,
-  listComponents,
-  listDefinitions,
-  listHolders,
-  listHolderTypes,
-  type HolderRead,
-} from '@/db/library/read'
+import { getHolder, listComponents, listDefinitions, listHolders, listHolderTypes, type HolderRead } from '@/db/library/read'
 import { listMachines } from '@/db/machine/read'
 import { balanceOf } from '@/db/stock/read'
 import { freeHolders } from '../kit/inventory'
@@ -101,8 +93,9 @@ function inStockFirst(db: Db, candidates: readonly Candidates[], short: readonly
 /** The sheet for a job's T number; null when the job or a definition for it is not there. */
 export function readBuild(db: Db, jobId: string, t: number, serial: string | null, now: string): BuildSheet | null {
   const job = getJob(db, jobId)
-  const current = job && listDefinitions(db).find((d) => d.t === t && d.machines.includes(job.machine))
-  const definition = current && getDefinition(db, current.id)
+  const wanted = job && wantedOf(job).find((w) => w.t === t)
+  const meant = wanted && meantBy(job, wanted, listDefinitions(db))
+  const definition = meant?.type === 'definition' ? meant.definition : null
   return job && definition ? readBuildOf(db, definition, job, serial, now) : null
 }
 

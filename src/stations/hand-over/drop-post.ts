@@ -86,7 +86,9 @@ async function wholeKit(
   machine: NonNullable<ReturnType<typeof getMachine>>,
   handovers: readonly Handover[],
 ): Promise<Result<Pick<Handover, 'postFile' | 'postText'>, Refused>> {
-  const twice = handovers.find((h, i) => handovers.findIndex((o) => o.values.t === h.values.t) < i)
+  const twice = handovers.find(
+    (h, i) => handovers.findIndex((o) => o.values.t === h.values.t && o.values.sister === h.values.sister) < i,
+  )
   if (twice) return fail({ code: 'T_TWICE', text: `T${twice.values.t} would be written twice. Choose one of the two tools.` })
   const tools: PostTool[] = handovers.map((h) => ({ ...h.values, name: getAssemblyName(work.db, h.assemblyId) ?? '' }))
   const trial = await tryPost(work.db, control, machine, tools, work.now)

@@ -6,6 +6,8 @@ import { getAssemblyById } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
 import { getMachine } from '@/db/machine/read'
 import { getPerson } from '@/db/person/read'
+import { concessionLine } from '@/words/hand-over'
+import { timeWithZone } from '@/words/time'
 
 /** What the lines of a hand-over's label may name. */
 export function wordsOf(db: Db, handover: Handover): LabelWords {
@@ -15,7 +17,8 @@ export function wordsOf(db: Db, handover: Handover): LabelWords {
     machine: getMachine(db, handover.values.machine),
     name: assembly?.name ?? '',
     who: getPerson(db, handover.personId)?.name ?? handover.personId,
-    releasedAt: handover.releasedAt,
+    when: timeWithZone(handover.releasedAt),
+    concession: handover.values.concession ? concessionLine(handover.values.concession) : null,
     job: assembly?.job ?? '',
   }
 }

@@ -10,6 +10,7 @@ import { lastMeasurement } from '@/db/measurement/read'
 import type { Control } from '@/devices/control/port'
 import type { Refused } from '../work'
 import { tryPost, valuesOf, type PostTrial } from './propose'
+import { sisterOf } from './sister-of'
 
 export interface Preview {
   readonly machine: string
@@ -21,6 +22,10 @@ export interface Preview {
 /** Whether a tool turns; one without a definition does not. */
 const turns = (db: Db, { definition }: Assembly): boolean =>
   definition !== null && getDefinition(db, definition.id, definition.version)?.toolClass === 'turn'
+
+/** Where the tip of a turning tool points, by its definition; without one a post shows it as orientation 9, the nose's centre. */
+const tipOf = (db: Db, { definition }: Assembly): number =>
+  (definition && getDefinition(db, definition.id, definition.version)?.tip) ?? 9
 
 /** Tools as a post of this machine would get them now, from their last measurements. */
 export function toolsFor(db: Db, machine: Machine, serials: readonly string[]): Result<readonly PostTool[], Refused> {
@@ -38,6 +43,8 @@ export function toolsFor(db: Db, machine: Machine, serials: readonly string[]): 
       measurement && assembly.t !== null
         ? valuesOf(assembly, measurement, machine, assembly.t, nextIssue(db, assembly.serial), {
             turning: turns(db, assembly),
+            tip: tipOf(db, assembly),
+            sister: sisterOf(db, machine, assembly.t, assembly),
             // where rows go by pocket, nobody has given one yet: it is shown as if they stood in the first ones
             pocket: tableOf(machine).numberFrom === 'pocket' ? tools.length + 1 : null,
           })
@@ -47,7 +54,7 @@ export function toolsFor(db: Db, machine: Machine, serials: readonly string[]): 
         code: 'NOT_MEASURED',
         text: `${assembly.serial} has no measurement with length and diameter, or no T number.`,
       })
-    if (tools.some((tool) => tool.t === values.t))
+    if (tools.some((tool) => tool.t === values.t && tool.sister === values.sister))
       return fail({
         code: 'T_TWICE',
         text: `T${values.t} would be written twice: ${assembly.serial} has the same T as another tool of this post.`,

@@ -1,16 +1,8 @@
 import { encodeLabel } from '@/codecs/label-text'
 import { postFileName, renderPost, SHIPPED_POSTS, type PostTool } from '@/codecs/post'
-import {
-  checkScratch,
-  handoverRefusalText,
-  leadMayOverrule,
-  refuseHandover,
-  registersOf,
-  type HandoverValues,
-  type PostCheck,
-} from '@/core/handover'
+import { checkScratch, leadMayOverrule, refuseHandover, registersOf, type HandoverValues, type PostCheck } from '@/core/handover'
 import type { SavedMeasurement } from '@/core/measure'
-import { isTyped, type Assembly, type Machine } from '@/core/tool'
+import { isTip, isTyped, type Assembly, type Machine } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
@@ -19,8 +11,10 @@ import { getDefinition } from '@/db/library/read'
 import { getMachine, getPostTemplate } from '@/db/machine/read'
 import { lastMeasurement } from '@/db/measurement/read'
 import { controlErrorText, type Control } from '@/devices/control/port'
-import { tableRefusalText, type TableRefusal } from '@/words/hand-over'
+import { handoverRefusalText, refusalMark, tableRefusalText, type TableRefusal } from '@/words/hand-over'
 import type { Refused } from '../work'
+import { callsOf } from './calls-of'
+import { sisterOf } from './sister-of'
 
 export interface PostTrial {
   readonly file: string
@@ -77,9 +71,6 @@ export async function tryPost(
 /** An old control takes no files: its figures are typed and read back by eye. */
 const NO_FILE: PostTrial = { file: '', text: '', check: { same: true, rows: [], others: [] } }
 
-/** Orientation of the imaginary tip of a tool that turns outside, towards the chuck: common practice, no source. */
-const OUTSIDE_TIP = 3
-
 /** What a tool's hand-over would freeze, from its last measurement. */
 export function valuesOf(
   assembly: Assembly,
@@ -87,8 +78,14 @@ export function valuesOf(
   machine: Machine,
   t: number,
   issue: number,
-  { turning, pocket = null }: { readonly turning: boolean; readonly pocket?: number | null },
+  given: {
+    readonly turning: boolean
+    readonly pocket?: number | null
+    readonly tip?: number | null
+    readonly sister?: number
+  },
 ): HandoverValues | null {
+  const { turning, pocket = null, tip, sister = 0 } = given
   const { LF, DC, RE } = measurement.summary
   if (LF === null || DC === null) return null
   return {
@@ -102,10 +99,16 @@ export function valuesOf(
     radiusMm: machine.kind === 'lathe' && !turning ? 0 : DC / 2,
     cornerRadiusMm: RE,
     pocket,
-    ...(machine.kind === 'lathe' && turning ? { tip: OUTSIDE_TIP } : {}),
+    ...(machine.kind === 'lathe' && turning && isTip(tip) ? { tip } : {}),
+    ...(sister > 0 ? { sister } : {}),
     ...(assembly.wear ? { wear: assembly.wear } : {}),
     measuredAt: measurement.at,
   }
+}
+
+export interface ProposalRefusal extends Refused {
+  readonly mark: string
+  readonly leadMay: boolean
 }
 
 export interface HandoverProposal {
@@ -113,7 +116,10 @@ export interface HandoverProposal {
   readonly machine: Machine | null
   readonly t: number | null
   readonly measurement: SavedMeasurement | null
-  readonly refusals: readonly (Refused & { readonly leadMay: boolean })[]
+  /** Whether it turns, and where its tip points. */
+  readonly turning: boolean
+  readonly tip: number | null
+  readonly refusals: readonly ProposalRefusal[]
   readonly values: HandoverValues | null
   readonly label: string | null
   readonly trial: Result<PostTrial, Refused> | null
@@ -128,7 +134,7 @@ export async function proposeHandover(
   control: Control,
   serial: string,
   now: string,
-  given: { readonly machine?: string; readonly t?: number; readonly pocket?: number } = {},
+  given: { readonly machine?: string; readonly t?: number; readonly pocket?: number; readonly tip?: number } = {},
 ): Promise<HandoverProposal | null> {
   const assembly = getAssembly(db, serial)
   if (!assembly) return null
@@ -136,12 +142,12 @@ export async function proposeHandover(
   const t = given.t ?? assembly.t
   const definition = assembly.definition ? getDefinition(db, assembly.definition.id, assembly.definition.version) : null
   const measurement = assembly.state === 'built' ? null : lastMeasurement(db, assembly.id)
+  const turning = definition?.toolClass === 'turn'
+  const tip = given.tip ?? definition?.tip ?? null
+  const sister = machine && t !== null ? sisterOf(db, machine, t, assembly) : 0
   const values =
     measurement && machine && t !== null
-      ? valuesOf(assembly, measurement, machine, t, nextIssue(db, serial), {
-          turning: definition?.toolClass === 'turn',
-          pocket: given.pocket,
-        })
+      ? valuesOf(assembly, measurement, machine, t, nextIssue(db, serial), { turning, pocket: given.pocket, tip, sister })
       : null
   const measured =
     values && measurement ? { lengthMm: values.lengthMm, radiusMm: values.radiusMm, verdict: measurement.verdict } : null
@@ -149,16 +155,26 @@ export async function proposeHandover(
     machine,
     t,
     pocket: given.pocket ?? null,
+    sister,
     coupling: assembly.coupling,
+    condition: assembly.condition,
+    turning,
+    tip,
+    calls: machine && t !== null ? callsOf(db, machine.key, t) : [],
     allowed: definition?.machines ?? null,
     measured: measurement ? (measured ?? { lengthMm: NaN, radiusMm: NaN, verdict: measurement.verdict }) : null,
   })
-  const refusals = found.map((r) => ({ code: r.code, text: handoverRefusalText(r), leadMay: leadMayOverrule(r) }))
+  const refusals = found.map((r) => ({
+    code: r.code,
+    mark: refusalMark(r),
+    text: handoverRefusalText(r),
+    leadMay: leadMayOverrule(r),
+  }))
   const trial =
     values && machine
       ? isTyped(machine)
         ? ok(NO_FILE)
         : await tryPost(db, control, machine, [{ ...values, name: assembly.name }], now)
       : null
-  return { assembly, machine, t, measurement, refusals, values, label: values && encodeLabel(values), trial }
+  return { assembly, machine, t, measurement, turning, tip, refusals, values, label: values && encodeLabel(values), trial }
 }

@@ -1,9 +1,13 @@
+import type { Concession, HandoverValues } from '@/core/handover'
+import type { SavedMeasurement } from '@/core/measure'
 import { nextState } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { moveAssembly } from '@/db/assembly/write'
 import { inTransaction } from '@/db/connection'
 import { insertHandover, voidCurrent } from '@/db/handover/write'
+import { getJob } from '@/db/job/read'
 import type { Control } from '@/devices/control/port'
+import { concessionText } from '@/words/hand-over'
 import { noteRefusal } from '../records/note-refusal'
 import type { Refused, Work } from '../work'
 import { proposeHandover, refuseTrial } from './propose'
@@ -17,8 +21,30 @@ export interface Release {
   readonly t?: number
   /** Where it is to stand, given at the bench. */
   readonly pocket?: number
-  /** A lead's reason for letting an unsure measurement go. */
+  /** Where the tip of a turning tool points, 1–9. */
+  readonly tip?: number
+  /** A lead's reason for going on against what only a lead may allow. */
   readonly reason?: string
+  /** What a tool out of tolerance may be used for: an open job of the machine, or until a day (ISO 8601 date). */
+  readonly concession?: { readonly job: string | null; readonly until: string | null }
+}
+
+/** What of a measurement is out of tolerance. */
+const outOf = ({ result }: SavedMeasurement): Concession['values'] =>
+  result.features.flatMap(({ key, value, limits, verdict }) =>
+    verdict === 'off' && limits ? [{ key, value, min: limits.min, max: limits.max }] : [],
+  )
+
+/** A concession is for one open job of the machine, or until a day that is still to come. */
+function refuseConcession({ db, now }: Work, concession: Release['concession'], machine: string): Refused | null {
+  if (!concession || (concession.job === null && concession.until === null))
+    return { code: 'CONCESSION', text: 'Say for which job the concession is, or until when.' }
+  const job = concession.job === null ? null : getJob(db, concession.job)
+  if (concession.job !== null && (job?.state !== 'open' || job.machine !== machine))
+    return { code: 'CONCESSION', text: `There is no open job ${concession.job} on this machine.` }
+  if (concession.until !== null && concession.until < now.slice(0, 10))
+    return { code: 'CONCESSION', text: 'The concession would end in the past. Choose a later day.' }
+  return null
 }
 
 /** Freezes the values under a number, once the control has run the very file that will be sent. */
@@ -29,7 +55,7 @@ export async function releaseHandover(
 ): Promise<Result<{ id: number; issue: number }, Refused>> {
   const proposal = await proposeHandover(work.db, control, release.serial, work.now, release)
   if (!proposal) return fail({ code: 'UNKNOWN_SERIAL', text: `No tool stands on holder ${release.serial}.` })
-  const { assembly, machine, values, label, trial, measurement } = proposal
+  const { assembly, machine, label, trial, measurement } = proposal
   const refuse = (refused: Refused) => {
     noteRefusal(work, 'Hand over', { serial: assembly.serial, t: assembly.t, machine: machine?.key }, refused)
     return fail(refused)
@@ -42,16 +68,30 @@ export async function releaseHandover(
   const overruled = work.person.role === 'lead' && (release.reason ?? '').trim().length >= 5
   const standing = proposal.refusals.filter((r) => !(r.leadMay && overruled))
   if (standing.length) return refuse(standing[0])
+  const allowed = new Set(proposal.refusals.map((r) => r.code))
+  if (allowed.has('OFF')) {
+    const wrong = refuseConcession(work, release.concession, machine?.key ?? '')
+    if (wrong) return refuse(wrong)
+  }
   const state = nextState(assembly.state, 'release')
   if (!state) return refuse({ code: 'NOT_NOW', text: `${assembly.serial} is ${assembly.state}: it cannot be handed over now.` })
-  if (!machine || !values || !label || !trial || !measurement)
+  if (!machine || !proposal.values || !label || !trial || !measurement)
     return refuse({ code: 'NOT_COMPLETE', text: 'Length, diameter, T and machine must be known.' })
   if (!trial.ok) return refuse(trial.error)
   const different = refuseTrial(trial.value, machine)
   if (different) return refuse(different)
   const reason = proposal.refusals.length ? release.reason!.trim() : null
+  const lead = { reason: reason ?? '', who: work.person.name }
+  const concession: Concession | null = allowed.has('OFF')
+    ? { ...lead, job: release.concession?.job ?? null, until: release.concession?.until ?? null, values: outOf(measurement) }
+    : null
+  const values: HandoverValues = {
+    ...proposal.values,
+    ...(concession ? { concession } : {}),
+    ...(allowed.has('OFFSET_DIFFERS') ? { secondOffset: lead } : {}),
+  }
   const released = inTransaction(work.db, () => {
-    if (!moveAssembly(work.db, assembly, { state, machine: machine.key, t: values.t })) return null
+    if (!moveAssembly(work.db, assembly, { state, machine: machine.key, t: values.t, sister: values.sister ?? 0 })) return null
     const before = voidCurrent(work.db, assembly.serial, work.now, `replaced by issue ${values.issue}`)
     const id = insertHandover(work.db, {
       assemblyId: assembly.id,
@@ -68,7 +108,7 @@ export async function releaseHandover(
     note(
       work,
       'released',
-      `Hand-over ${values.issue} for ${machine.name}${reason ? `, unsure measurement released: ${reason}` : ''}`,
+      `Hand-over ${values.issue} for ${machine.name}${concession ? `. ${concessionText(concession, machine.unit)}` : reason ? `, released by a lead although: ${proposal.refusals.map((r) => r.text).join(' ')} Reason: ${reason}` : ''}`,
       {
         serial: assembly.serial,
         t: values.t,

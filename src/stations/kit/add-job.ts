@@ -58,6 +58,7 @@ export function addJob(work: Work, wanted: NewJob): Result<Job, Refused> {
     priority: wanted.priority,
     state: 'open',
     urgentFor: null,
+    mapping: {},
     programs: programs.value,
     extra: wanted.extra,
   }

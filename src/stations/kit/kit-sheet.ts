@@ -61,7 +61,7 @@ export function readLookahead(db: Db, now: string): AheadLine[] {
   const { jobs, tools } = readNetted(db, now)
   const ahead = jobs.flatMap((job) =>
     (tools.get(job.id) ?? []).flatMap(({ standing, definition, wanted }) => {
-      if (!definition || standing.type === 'unknown-t' || standing.type === 'in-machine' || standing.type === 'ready') return []
+      if (!definition || standing.type === 'in-machine' || standing.type === 'ready') return []
       const whole = BUILD_MINUTES[definition.toolClass]
       const rest = standing.type === 'to-build' || standing.type === 'cannot-build' || standing.type === 'under-way' ? whole : 5
       return [{ job: job.id, t: wanted.t, minutes: rest, dueMs: Date.parse(job.dueAt), priority: job.priority }]

@@ -33,6 +33,7 @@ export function neededNow(work: Work, serial: string): Result<Job, Refused> {
     priority: URGENT,
     state: 'open',
     urgentFor: serial,
+    mapping: broken.definition ? { [String(broken.t)]: broken.definition.id } : {},
     programs: [],
     extra: [{ t: broken.t, name: broken.name, count: 1, minutesEach: null, source: 'by hand' }],
   }

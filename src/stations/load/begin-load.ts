@@ -62,6 +62,7 @@ export async function beginLoad(
         machine: machine.key,
         pocket,
         t: handover.values.t,
+        sister: handover.values.sister ?? 0,
         handover: handover.id,
         overruled,
         ticks: {},

@@ -1,4 +1,4 @@
-import { pocketText, SPINDLE } from '@/core/tool'
+import { controlT, pocketText, SPINDLE } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { inTransaction } from '@/db/connection'
 import { getLoadRun } from '@/db/load/read'
@@ -23,7 +23,7 @@ export async function dropLoad(work: Work, control: Control, serial: string, rea
     const emptied = await emptyRegister(work, control, machine, run)
     if (!emptied.ok) return emptied
     const listed = run.pocket === SPINDLE ? state.value.spindle : state.value.magazine.get(run.pocket)
-    if (listed === run.t) {
+    if (listed === controlT(run, machine)) {
       const told = await control.assign(machine.key, run.pocket, null)
       if (!told.ok) return fail({ code: told.error.code, text: controlErrorText(told.error) })
     }

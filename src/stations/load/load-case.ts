@@ -1,12 +1,13 @@
 import { compareTable, isEmptyRow, registerNumber, registersOf, type Handover } from '@/core/handover'
 import { inTheWay, type LoadCase } from '@/core/load'
-import { wantedOf } from '@/core/plan'
-import { numberOf, type Assembly, type Machine } from '@/core/tool'
+import { meantBy, wantedOf } from '@/core/plan'
+import { controlT, numberOf, tableOf, type Assembly, type Machine } from '@/core/tool'
 import type { Db } from '@/db/connection'
 import { listJobs } from '@/db/job/read'
-import { getComponent, getHolder } from '@/db/library/read'
+import { getComponent, getDefinition, getHolder, listDefinitions } from '@/db/library/read'
 import { getMachine } from '@/db/machine/read'
 import { lastMeasurement } from '@/db/measurement/read'
+import { callsOf } from '../hand-over/calls-of'
 import type { Told } from './ask-control'
 import { massOf, roomOf, widestOf, type MagazineRead } from './magazine'
 
@@ -50,13 +51,29 @@ export function loadCase(
     return (part && numberOf(part, 'RPMX')) ?? []
   })
   // its own entry in the control's list, from a load that was interrupted, is no other tool
-  const same = others.find((s) => s.t === values.t && !(s.serial === null && s.pocket === pocket))
-  const ownEntry = standing !== undefined && standing.serial === null && standing.t === values.t
+  const sister = values.sister ?? 0
+  const own = controlT(values, machine)
+  // where sisters are copies of one T, only another tool with the same row is in the way
+  const copies = tableOf(machine).sisters.type === 'copies'
+  const same = others.find((s) => s.t === own && !(s.serial === null && s.pocket === pocket) && !(copies && s.sister !== sister))
+  const ownEntry = standing !== undefined && standing.serial === null && standing.t === own
+  const definition = assembly.definition && getDefinition(db, assembly.definition.id, assembly.definition.version)
+  const current = listDefinitions(db)
+  const jobs = listJobs(db)
+    .filter((job) => job.machine === machine.key)
+    .flatMap((job) => {
+      const wanted = wantedOf(job).find((w) => w.t === values.t)
+      const meant = wanted && meantBy(job, wanted, current)
+      if (!wanted || !meant || meant.type === 'left out') return []
+      const means = meant.type === 'definition' ? { id: meant.definition.id, name: meant.definition.name } : null
+      return [{ id: job.id, maxSpindle: wanted.maxSpindle, programs: job.programs, definition: means }]
+    })
   return {
     machine,
     tool: {
       serial: assembly.serial,
       t: values.t,
+      sister,
       coupling: assembly.coupling,
       condition: assembly.condition,
       stud: studOf(db, assembly.serial, now),
@@ -66,22 +83,30 @@ export function loadCase(
       greatestRpm: speeds.length ? Math.min(...speeds) : null,
       // nothing is balanced here yet
       balanced: false,
+      definition: definition && {
+        id: definition.id,
+        name: definition.name,
+        version: definition.version,
+        balance: definition.balance,
+        route: definition.route,
+      },
+      currentVersion: current.find((d) => d.id === definition?.id)?.version ?? null,
+      fallenAt: getHolder(db, assembly.serial)?.fallenAt ?? null,
     },
     measured: measured && { at: measured.at, verdict: measured.verdict },
     madeFor: { key: values.machine, name: getMachine(db, values.machine)?.name ?? values.machine },
-    jobs: listJobs(db)
-      .filter((job) => job.machine === machine.key)
-      .flatMap((job) => {
-        const wanted = wantedOf(job).find((w) => w.t === values.t)
-        return wanted ? [{ id: job.id, maxSpindle: wanted.maxSpindle, programs: job.programs }] : []
-      }),
+    concession: values.concession ?? null,
+    secondOffset: values.secondOffset ?? null,
+    held: handover.held,
+    jobs,
+    calls: callsOf(db, machine.key, values.t),
     pocket,
     givenPocket: values.pocket,
     inPocket:
       standing && !ownEntry
         ? standing
         : heldHere
-          ? { pocket: heldHere.pocket, t: heldHere.t, serial: heldHere.serial, radiusMm: 0, massKg: null }
+          ? { pocket: heldHere.pocket, t: heldHere.t, sister: 0, serial: heldHere.serial, radiusMm: 0, massKg: null }
           : null,
     touches: pocket === null || pocket === 0 ? [] : inTheWay({ ...room, standing: others }, pocket, roomOf(machine, widestMm)),
     sameT: same ? { pocket: same.pocket, serial: same.serial } : null,

@@ -4,7 +4,6 @@ import {
   loadSteps,
   pocketStates,
   proposePocket,
-  type LoadFinding,
   type LoadRun,
   type PocketState,
   type Proposal,
@@ -19,6 +18,7 @@ import { getLoadRun } from '@/db/load/read'
 import { getMachine } from '@/db/machine/read'
 import { getPerson } from '@/db/person/read'
 import type { Control } from '@/devices/control/port'
+import { loadSaidText, type LoadLine } from '@/words/load'
 import { askControl, type Told } from './ask-control'
 import { loadCase } from './load-case'
 import { readMagazine, roomOf, widestOf, type MagazineRead } from './magazine'
@@ -44,7 +44,7 @@ export interface LoadSheet {
   readonly assembly: Assembly | null
   readonly handover: Handover | null
   readonly scans: readonly ScanLine[]
-  readonly findings: readonly LoadFinding[]
+  readonly findings: readonly LoadLine[]
   readonly room: MagazineRead | null
   readonly pockets: readonly PocketState[]
   readonly proposal: Proposal | null
@@ -91,7 +91,9 @@ export async function readLoad(db: Db, control: Control, scans: LoadScans, now: 
   const pocket = run?.pocket ?? scans.pocket ?? proposal?.pocket ?? null
   const findings =
     machine && assembly && handover && room && assembly.state !== 'loaded'
-      ? loadRules(loadCase(db, { machine, assembly, handover, pocket, room, told, sent: run?.sent ?? false, now }))
+      ? loadRules(loadCase(db, { machine, assembly, handover, pocket, room, told, sent: run?.sent ?? false, now })).map(
+          (finding): LoadLine => ({ ...finding, text: loadSaidText(finding.said, machine) }),
+        )
       : []
   return {
     machine,

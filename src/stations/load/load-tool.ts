@@ -9,7 +9,7 @@ import {
   type HeldRow,
 } from '@/core/handover'
 import { isClear, type LoadRun } from '@/core/load'
-import { isTyped, nextState, pocketText, SPINDLE, type Assembly, type Machine } from '@/core/tool'
+import { controlT, isTyped, nextState, pocketText, SPINDLE, type Assembly, type Machine } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { moveAssembly } from '@/db/assembly/write'
 import { inTransaction, isTaken } from '@/db/connection'
@@ -106,15 +106,16 @@ async function sendFigures(work: Work, control: Control, { run, machine, handove
   if (wrong) return refused({ code: 'READ_BACK', row: wrong })
   const others = otherChanges(old.value, held.value, wanted)
   if (others.length) return refused({ code: 'OTHERS_CHANGED', others })
-  const told = await control.assign(key, run.pocket, run.t)
+  const own = controlT(run, machine)
+  const told = await control.assign(key, run.pocket, own)
   if (!told.ok) return fail(said(told.error))
   const state = await control.state(key)
   if (!state.ok) return fail(said(state.error))
   const there = run.pocket === SPINDLE ? state.value.spindle : (state.value.magazine.get(run.pocket) ?? null)
-  if (there !== run.t)
+  if (there !== own)
     return fail({
       code: 'READ_BACK',
-      text: `The control says that ${there === null ? 'nothing' : `T${there}`} stands in ${pocketText(run.pocket)}, not T${run.t}. Look at its list.`,
+      text: `The control says that ${there === null ? 'nothing' : `T${there}`} stands in ${pocketText(run.pocket)}, not T${own}. Look at its list.`,
     })
   return ok({ rows: check.rows, before: old.value.get(register) ?? {}, after: held.value.get(register) ?? {} })
 }

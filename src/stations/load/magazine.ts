@@ -1,6 +1,6 @@
 import { SILENT, type MachineState, type MagazineRoom, type Standing } from '@/core/load'
 import type { HeldRow } from '@/core/handover'
-import { COUPLINGS, magazineOf, numberOf, type Assembly, type Machine } from '@/core/tool'
+import { controlT, COUPLINGS, magazineOf, numberOf, type Assembly, type Machine } from '@/core/tool'
 import { unitToMm } from '@/core/units'
 import { findAssemblies } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
@@ -51,7 +51,8 @@ export function readMagazine(db: Db, machine: Machine, state: MachineState | nul
       : [
           {
             pocket: a.pocket,
-            t: a.t,
+            t: a.t === null ? null : controlT({ t: a.t, sister: a.sister }, machine),
+            sister: a.sister,
             serial: a.serial,
             radiusMm: roomOf(machine, widestOf(db, a)),
             massKg: massOf(db, a),

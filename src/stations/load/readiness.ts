@@ -23,7 +23,11 @@ export function readReadiness(db: Db, machine: string, now: string): Readiness {
     .filter((job) => job.machine === machine)
     .map((job) => {
       const tools = netted.tools.get(job.id) ?? []
-      return { job, tools, ready: tools.length > 0 && tools.every((t) => t.standing.type === 'in-machine') }
+      return {
+        job,
+        tools,
+        ready: tools.length > 0 && tools.every((t) => t.standing.type === 'in-machine' || t.standing.type === 'left-out'),
+      }
     })
   const missing = jobs.flatMap(({ tools }) =>
     tools.flatMap(({ standing }) => (standing.type === 'cannot-build' ? standing.missing.map((m) => m.component) : [])),

@@ -12,11 +12,11 @@ export async function emptyRegister(
   work: Work,
   control: Control,
   machine: Machine,
-  { serial, t, pocket }: Pick<Assembly, 'serial' | 't' | 'pocket'>,
+  { serial, t, pocket, sister }: Pick<Assembly, 'serial' | 't' | 'pocket' | 'sister'>,
 ): Promise<Result<HeldRow, Refused>> {
   const last = lastHandover(work.db, serial)
   if (!last || t === null) return fail({ code: 'NO_HANDOVER', text: `${serial} was never handed over.` })
-  const empty = { ...last.values, ...emptyRow(machine), t, pocket, cornerRadiusMm: null, wear: undefined }
+  const empty = { ...last.values, ...emptyRow(machine), t, pocket, sister, cornerRadiusMm: null, wear: undefined }
   const post = await tryPost(work.db, control, machine, [{ ...empty, name: 'EMPTY' }], work.now)
   if (!post.ok) return post
   const wrongPost = refuseTrial(post.value, machine)
@@ -27,7 +27,7 @@ export async function emptyRegister(
   if (!sent.ok) return fail({ code: sent.error.code, text: controlErrorText(sent.error) })
   const held = await control.table(machine.key)
   if (!held.ok) return fail({ code: held.error.code, text: controlErrorText(held.error) })
-  const register = registerNumber({ t, pocket }, machine) ?? t
+  const register = registerNumber({ t, pocket, sister }, machine) ?? t
   const meant = registersOf(empty, machine)
   const wrong = compareTable(meant, held.value, machine.unit).rows.find((r) => !r.same)
   if (wrong)

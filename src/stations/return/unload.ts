@@ -1,6 +1,6 @@
 import { isEmptyRow, isWorn, registerNumber, wearOf, type HeldRow, type Wear } from '@/core/handover'
 import type { MachineState } from '@/core/load'
-import { isTyped, nextState, pocketText, SPINDLE, type Assembly, type Machine, type ToolEvent } from '@/core/tool'
+import { controlT, isTyped, nextState, pocketText, SPINDLE, type Assembly, type Machine, type ToolEvent } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { findAssemblies, getAssembly } from '@/db/assembly/read'
 import { moveAssembly } from '@/db/assembly/write'
@@ -41,7 +41,8 @@ export async function readInside(db: Db, control: Control, serial: string): Prom
   const assembly = getAssembly(db, serial)
   const machine = assembly?.state === 'loaded' && assembly.machine ? getMachine(db, assembly.machine) : null
   if (!assembly || !machine || assembly.t === null) return null
-  const register = registerNumber({ t: assembly.t, pocket: assembly.pocket }, machine) ?? assembly.t
+  const { t, pocket, sister } = assembly
+  const register = registerNumber({ t, pocket, sister }, machine) ?? t
   const { state, table, silence } = await askControl(control, machine)
   const row = table && (table.get(register) ?? {})
   // emptied already, by an unloading that broke off: the wear it had was kept before
@@ -53,7 +54,7 @@ export async function readInside(db: Db, control: Control, serial: string): Prom
     row,
     wear: kept ?? (row && wearOf(row, machine)),
     worn: kept !== null || (row !== null && isWorn(row)),
-    cutMin: state?.cutMin.get(assembly.t) ?? null,
+    cutMin: state?.cutMin.get(register) ?? null,
     state,
     problem: silence,
   }
@@ -167,16 +168,17 @@ function keepWear({ db }: Work, { assembly, wear, worn }: Inside): Assembly | nu
 /** What speaks against this way out. */
 function refuseUnload(db: Db, { assembly, machine, state, worn }: Inside, { fate, to, wear }: Unload): Refused | null {
   const { serial, pocket } = assembly
+  const own = controlT({ t: assembly.t ?? -1, sister: assembly.sister }, machine)
   if (state?.toolAtDoor && pocket !== SPINDLE && state.atDoor === pocket)
     return { code: 'STILL_IN', text: `The switch still sees a tool in pocket ${pocket}. Take it out first, then scan it.` }
   if (state?.inSpindle && pocket === SPINDLE)
     return { code: 'STILL_IN', text: 'Something is still clamped in the spindle. Take it out first.' }
-  if (state?.running?.tools.includes(assembly.t ?? -1))
+  if (state?.running?.tools.some((t) => t === own || t === assembly.t))
     return {
       code: 'REGISTER-IDLE',
       text: `${state.running.program} is running and uses T${assembly.t}: it must not come out now.`,
     }
-  if (state && state.spindle === assembly.t && pocket !== SPINDLE)
+  if (state && state.spindle === own && pocket !== SPINDLE)
     return { code: 'REGISTER-IDLE', text: `T${assembly.t} is in the spindle by the control’s list. Call another tool first.` }
   if (fate === 'again' && !worn && !currentHandover(db, serial))
     return { code: 'NO_HANDOVER', text: 'Its hand-over is out of date. Measure it again.' }
@@ -209,7 +211,8 @@ async function clearControl(
   const emptied = await emptyRegister(work, control, machine, assembly)
   if (!emptied.ok) return emptied
   const pocket = assembly.pocket ?? -1
-  const lists = (s: MachineState | null) => (pocket === SPINDLE ? s?.spindle : s?.magazine.get(pocket)) === assembly.t
+  const own = controlT({ t: assembly.t ?? -1, sister: assembly.sister }, machine)
+  const lists = (s: MachineState | null) => (pocket === SPINDLE ? s?.spindle : s?.magazine.get(pocket)) === own
   if (!lists(state)) return emptied
   const told = await control.assign(machine.key, pocket, null)
   if (!told.ok) return said(told.error)

@@ -32,7 +32,13 @@ interface Trial {
 }
 
 export interface PostEditorProps {
-  readonly machine: { readonly key: string; readonly name: string; readonly post: string; readonly unit: LengthUnit }
+  readonly machine: {
+    readonly key: string
+    readonly name: string
+    readonly post: string
+    readonly unit: LengthUnit
+    readonly lathe: boolean
+  }
   readonly machines: readonly { readonly key: string; readonly name: string }[]
   readonly posts: readonly string[]
   readonly post: string
@@ -155,7 +161,7 @@ export function PostEditor(props: PostEditorProps) {
               ))}
             </select>
           </Field>
-          <TableForm options={options} unit={machine.unit} change={setOptions} />
+          <TableForm options={options} unit={machine.unit} lathe={machine.lathe} change={setOptions} />
           <div className="mt-auto pt-3">
             {trial && !trial.ok && (
               <Say tone="off" lead="It does not hold." role="alert">

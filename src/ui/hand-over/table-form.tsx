@@ -1,6 +1,6 @@
 'use client'
 import { useState } from 'react'
-import type { PostOptions } from '@/core/tool'
+import type { PostOptions, Sisters } from '@/core/tool'
 import { formatLength, parseLength, unitMark, type LengthUnit } from '@/core/units'
 import { Field, FIELD } from '../common/form'
 
@@ -8,10 +8,12 @@ import { Field, FIELD } from '../common/form'
 export function TableForm({
   options,
   unit,
+  lathe,
   change,
 }: {
   readonly options: PostOptions
   readonly unit: LengthUnit
+  readonly lathe: boolean
   readonly change: (options: PostOptions) => void
 }) {
   const { lengthFrom } = options
@@ -90,6 +92,53 @@ export function TableForm({
           <WearSelect options={options} change={change} />
         </Field>
       )}
+      <Field name="Sister tools">
+        <select
+          className={FIELD}
+          value={options.sisters.type}
+          onChange={(e) => change({ ...options, sisters: sistersOf(e.target.value, options) })}
+        >
+          <option value="none">one tool per T</option>
+          <option value="own T">own T in the group</option>
+          <option value="copies">copies of one T</option>
+        </select>
+      </Field>
+      {options.sisters.type !== 'none' && (
+        <>
+          <Field name={options.sisters.type === 'own T' ? 'T of a sister: T +' : 'Its register: +'}>
+            <input
+              className={`${FIELD} figures`}
+              type="number"
+              min={1}
+              max={9999}
+              value={options.sisters.step}
+              onChange={(e) => change({ ...options, sisters: { ...options.sisters, step: Number(e.target.value) } as Sisters })}
+            />
+          </Field>
+          <Field name="Sister called by">
+            <select
+              className={FIELD}
+              value={options.switchBy}
+              onChange={(e) => change({ ...options, switchBy: e.target.value as PostOptions['switchBy'] })}
+            >
+              <option value="control">the control, at the life limit</option>
+              <option value="program">the program</option>
+            </select>
+          </Field>
+        </>
+      )}
+      {lathe && (
+        <Field name="G90 in files">
+          <select
+            className={FIELD}
+            value={options.absoluteWord ? 'yes' : 'no'}
+            onChange={(e) => change({ ...options, absoluteWord: e.target.value === 'yes' })}
+          >
+            <option value="yes">yes</option>
+            <option value="no">no (G-code system A)</option>
+          </select>
+        </Field>
+      )}
       {options.numberFrom === 'table' && (
         <Field name="Registers" symbol="T = register" wide>
           <input className={FIELD} placeholder="12=312 4=304" value={numbers} onChange={(e) => setTable(e.target.value)} />
@@ -97,6 +146,12 @@ export function TableForm({
       )}
     </div>
   )
+}
+
+/** The step stays when the way changes. */
+function sistersOf(type: string, { sisters }: PostOptions): Sisters {
+  const step = sisters.type === 'none' ? 100 : sisters.step
+  return type === 'own T' || type === 'copies' ? { type, step } : { type: 'none' }
 }
 
 function WearSelect({ options, change }: { readonly options: PostOptions; readonly change: (options: PostOptions) => void }) {

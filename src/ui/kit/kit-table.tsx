@@ -23,6 +23,8 @@ const hrefOf = ({ standing, wanted }: NettedTool, job: string): string | null =>
     case 'cannot-build':
       return `/build?job=${encodeURIComponent(job)}&t=${wanted.t}`
     case 'unknown-t':
+    case 'ask':
+    case 'left-out':
       return null
   }
 }

@@ -12,6 +12,8 @@ export const TONE: Record<StandingType, string> = {
   'to-build': 'text-act',
   'cannot-build': 'text-off',
   'unknown-t': 'text-off',
+  ask: 'text-unsure',
+  'left-out': 'text-soft',
 }
 
 const STALE = (stale: Stale): string =>
@@ -65,5 +67,9 @@ export function standingText({ standing, replaces }: Pick<NettedTool, 'standing'
     }
     case 'unknown-t':
       return '◆ unknown T: no definition for this machine'
+    case 'ask':
+      return `◐ which tool? ${standing.definition.name} has this T, the program says otherwise`
+    case 'left-out':
+      return '– nothing to set up'
   }
 }

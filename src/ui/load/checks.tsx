@@ -1,4 +1,4 @@
-import type { LoadFinding } from '@/core/load'
+import type { LoadLine } from '@/words/load'
 import type { LoadRule } from '@/core/tool'
 import { FIELD } from '../common/form'
 
@@ -41,7 +41,7 @@ export function Checks({
   onReason,
 }: {
   readonly scans: readonly Line[]
-  readonly findings: readonly LoadFinding[]
+  readonly findings: readonly LoadLine[]
   readonly overruled: readonly { readonly rule: LoadRule; readonly reason: string; readonly who: string }[]
   readonly reasons: Readonly<Partial<Record<LoadRule, string>>>
   /** Left out once a load is begun. */
@@ -62,7 +62,7 @@ export function Checks({
         {open.map((f) => {
           const done = overruled.find((o) => o.rule === f.rule)
           return (
-            <li key={f.rule} className="border-rule border-b">
+            <li key={f.said.code} className="border-rule border-b">
               <CheckLine line={f} />
               {done && (
                 <p className="text-soft pb-1.5 pl-7">
@@ -94,7 +94,7 @@ export function Checks({
             <span>{holding.length === 1 ? 'One rule holds' : `${holding.length} rules hold`} ▾</span>
           </summary>
           {holding.map((f) => (
-            <CheckLine key={f.rule} line={f} small />
+            <CheckLine key={f.said.code} line={f} small />
           ))}
         </details>
       )}

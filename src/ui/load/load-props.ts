@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react'
 import type { CheckRow, RegisterName } from '@/core/handover'
-import type { LoadFinding, LoadRun, StepLine } from '@/core/load'
+import type { LoadRun, StepLine } from '@/core/load'
+import type { LoadLine } from '@/words/load'
 import type { LoadRule } from '@/core/tool'
 import type { Result } from '@/core/units'
 import type { Line } from './checks'
@@ -29,7 +30,7 @@ export interface LoadStationProps {
   readonly serial: string | null
   readonly label: string | null
   readonly scans: readonly Line[]
-  readonly findings: readonly LoadFinding[]
+  readonly findings: readonly LoadLine[]
   readonly run: LoadRun | null
   readonly runBy: string | null
   readonly steps: readonly StepLine[]

@@ -1,6 +1,7 @@
 'use client'
 import { useForm } from 'react-hook-form'
-import { MAY_BE_SET, RULE_NAMES } from '@/core/load'
+import { MAY_BE_SET } from '@/core/load'
+import { RULE_NAMES } from '@/words/load'
 import { LOAD_RULES, type LoadLimits, type LoadRule, type Magazine, type MayOverrule } from '@/core/tool'
 import type { Result } from '@/core/units'
 import { BigAction } from '../common/actions'

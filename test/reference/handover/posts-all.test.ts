@@ -10,7 +10,7 @@ import Papa from 'papaparse'
 import { describe, expect, it } from 'vitest'
 import { postFileName, renderPost, SHIPPED_POSTS, type PostTool } from '@/codecs/post'
 import { compareTable, registersOf, type HeldRow } from '@/core/handover'
-import type { Machine, TableOptions } from '@/core/tool'
+import { USUAL_TABLE, type Machine, type TableOptions } from '@/core/tool'
 import { takeFile } from '../../../standins/control/gateway'
 import { NO_MODAL, Refused, type MachineFacts } from '../../../standins/control/interpreter'
 import { HERON } from '../../support/machines'
@@ -78,9 +78,18 @@ const options = (post: string): fc.Arbitrary<Machine> =>
       master: fc.option(fc.double({ min: 20, max: 200, noNaN: true })),
       numberFrom: fc.constantFrom('T' as const, 'pocket' as const, 'table' as const),
       wear: fc.constantFrom('zero' as const, 'keep' as const),
+      sisters: fc.constantFrom<TableOptions['sisters']>(
+        { type: 'none' },
+        { type: 'own T', step: 100 },
+        { type: 'copies', step: 100 },
+      ),
+      absoluteWord: fc.boolean(),
     })
-    .map(({ unit, more, sizeRegister, master, numberFrom, wear }) => {
+    .map(({ unit, more, sizeRegister, master, numberFrom, wear, sisters, absoluteWord }) => {
       const table: TableOptions = {
+        ...USUAL_TABLE,
+        sisters,
+        absoluteWord,
         lengthFrom: master === null ? { type: 'gauge line' } : { type: 'master', lengthMm: master },
         numberFrom,
         numbers: Object.fromEntries(Array.from({ length: 100 }, (_, i) => [String(i + 1), 300 - i])),

@@ -30,7 +30,13 @@ export default async function PostsPage({
       <div />
       <PostEditor
         key={`${machine.key}-${post}-${machine.post}`}
-        machine={{ key: machine.key, name: machine.name, post: machine.post, unit: machine.unit }}
+        machine={{
+          key: machine.key,
+          name: machine.name,
+          post: machine.post,
+          unit: machine.unit,
+          lathe: machine.kind === 'lathe',
+        }}
         machines={machines.map(({ key, name }) => ({ key, name }))}
         posts={posts}
         post={post}

@@ -20,11 +20,12 @@ import { addToolsAction, closeJobAction, putBackAction, shortPickAction, takePar
 export const metadata = { title: 'Kit' }
 
 const SHARES: readonly { readonly types: readonly StandingType[]; readonly text: string; readonly look: string }[] = [
-  { types: ['in-machine', 'ready'], text: 'there', look: 'bg-holds text-paper' },
-  { types: ['stale', 'in-other-machine'], text: 'stale', look: 'bg-unsure text-paper' },
-  { types: ['in-work', 'under-way'], text: 'in work', look: 'bg-unsure text-paper' },
+  { types: ['in-machine', 'ready', 'left-out'], text: 'ready', look: 'bg-holds text-paper' },
+  { types: ['stale', 'in-other-machine'], text: 'to measure again', look: 'bg-unsure text-paper' },
+  { types: ['in-work', 'under-way'], text: 'in progress', look: 'bg-unsure text-paper' },
   { types: ['to-build'], text: 'to build', look: 'bg-act text-act-ink' },
-  { types: ['cannot-build'], text: 'stuck', look: 'bg-off text-paper' },
+  { types: ['cannot-build'], text: 'blocked', look: 'bg-off text-paper' },
+  { types: ['ask'], text: 'to check', look: 'bg-unsure text-paper' },
   { types: ['unknown-t'], text: 'unknown T', look: 'bg-off text-paper' },
 ]
 
