@@ -2,10 +2,10 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { SHIPPED_POSTS } from '@/codecs/post'
-import type { Master } from '@/core/measure'
+import type { AdapterPiece, Master } from '@/core/measure'
 import type { HandTool } from '@/core/plan'
 import type { Component, Coupling, Definition, Machine, Person, Place, StoreUnit } from '@/core/tool'
-import { insertMaster } from '@/db/bench/write'
+import { insertAdapterPiece, insertMaster } from '@/db/bench/write'
 import { inTransaction, type Db } from '@/db/connection'
 import { insertComponent, insertDefinition, insertHolder } from '@/db/library/write'
 import { insertMachine, insertPost } from '@/db/machine/write'
@@ -55,6 +55,7 @@ export function fillLibrary(db: Db, at: (minutes: number) => string): Filled {
     seedFile<Machine[]>('machines.json').forEach((machine) => insertMachine(db, machine))
     Object.entries(SHIPPED_POSTS).forEach(([name, template]) => insertPost(db, name, template))
     seedFile<Master[]>('masters.json').forEach((master) => insertMaster(db, master))
+    seedFile<AdapterPiece[]>('adapters.json').forEach((piece) => insertAdapterPiece(db, piece))
     components.forEach((component) => insertComponent(db, component))
     definitions.forEach((definition) => insertDefinition(db, definition))
     store.units.forEach((unit) => putUnit(db, unit))

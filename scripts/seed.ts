@@ -5,7 +5,7 @@ import { seededRandom } from '@/core/numeric'
 import type { Coupling } from '@/core/tool'
 import type { Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
-import { lastCheck, listMasters } from '@/db/bench/read'
+import { lastCheck, listAdapters, listMasters } from '@/db/bench/read'
 import { insertAdapter, insertCheck } from '@/db/bench/write'
 import { currentHandover } from '@/db/handover/read'
 import { simulatedBench } from '@/devices/bench/simulated'
@@ -74,10 +74,12 @@ const NONE = { x: 0, z: 0 }
 /** The adapter for a taper on the spindle, and its master just measured. */
 function checkedBench(coupling: Coupling, minutesAgo: number, personId: string, drift = NONE): void {
   const master = listMasters(db).find((m) => m.coupling === coupling)!
-  insertAdapter(db, coupling, at(-minutesAgo - 2), personId)
+  const adapter = listAdapters(db).find((a) => a.coupling === coupling)!
+  insertAdapter(db, adapter, at(-minutesAgo - 2), personId)
   insertCheck(db, {
     masterId: master.id,
     coupling,
+    adapter: adapter.serial,
     at: at(-minutesAgo - 1),
     personId,
     drift,
@@ -177,7 +179,7 @@ for (let shift = 24; shift >= 1; shift--)
     x: 0.0009 * normal() + 0.0006 * Math.sin(shift),
     z: 0.0012 * normal() + 0.0014 * Math.sin(shift),
   })
-insertAdapter(db, 'HSK-A63', at(-50), 'ines')
+insertAdapter(db, { serial: 'AD-HSKA63-1', coupling: 'HSK-A63' }, at(-50), 'ines')
 must('check', saveCheck(workOf('ines', 45), evidence, await masterPictures()))
 
 must(

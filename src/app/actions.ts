@@ -68,7 +68,11 @@ const Release = z.object({
   machine: z.string().max(20).optional(),
   t: z.number().int().min(1).max(99999).optional(),
   pocket: z.number().int().min(1).max(999).optional(),
+  tip: z.number().int().min(1).max(9).optional(),
   reason: z.string().max(400).optional(),
+  concession: z
+    .object({ job: z.string().max(60).nullable(), until: z.iso.date({ error: 'The day cannot be read.' }).nullable() })
+    .optional(),
 })
 export async function releaseAction(input: z.input<typeof Release>): Promise<Result<{ id: number; issue: number }, Refused>> {
   return act(Release, input, (work, release, house) => releaseHandover(work, house.control, release))

@@ -1,13 +1,16 @@
 'use server'
 import { z } from 'zod'
+import { COOLING_WAYS } from '@/core/clamp'
 import { CLAMPINGS, CONFIRMS } from '@/core/fits'
 import { fail, ok, type Result } from '@/core/units'
 import { abandonBuild, addExtension, beginBuild, tickStep } from '@/stations/build/begin-build'
 import { finishBuild } from '@/stations/build/build-tool'
 import { putSteps } from '@/stations/build/put-steps'
-import { coolDown, startHeat, takeOut, unitErrorText } from '@/stations/build/shrink'
+import { shrinkByHand, coolDown, startHeat, takeOut } from '@/stations/build/shrink'
 import { DISTURBANCES } from '@/core/tool'
-import { disturb, takeApart } from '@/stations/build/take-apart'
+import { correctCondition, disturb, takeApart } from '@/stations/build/take-apart'
+import { coolOut, heatOutByHand, startHeatOut } from '@/stations/build/heat-out'
+import { unitErrorText } from '@/stations/build/unit-error'
 import type { Refused } from '@/stations/work'
 import type { UnitState } from '@/devices/shrink/port'
 import { act, Serial } from './_server/act'
@@ -44,10 +47,32 @@ export async function addExtensionAction(input: z.input<typeof Extension>): Prom
 export async function startHeatAction(input: z.input<typeof One>): Promise<Result<null, Refused>> {
   return act(One, input, (work, { serial }, house) => startHeat(work, house.shrink, serial))
 }
-const Cool = z.object({ serial: Serial, body: z.number().int().min(1).max(20) })
+const Cool = z.object({ serial: Serial, body: z.number().int().min(1).max(20), failed: z.boolean().optional() })
 export async function coolDownAction(input: z.input<typeof Cool>): Promise<Result<null, Refused>> {
-  return act(Cool, input, (work, { serial, body }, house) => coolDown(work, house.shrink, serial, body))
+  return act(Cool, input, (work, { serial, body, failed }, house) => coolDown(work, house.shrink, serial, body, failed))
 }
+const ByHand = z.object({ serial: Serial, way: z.enum(COOLING_WAYS), reason: z.string().trim().max(300).nullable().optional() })
+/** A unit without a data line: whoever heats says what was done. */
+export async function shrinkByHandAction(input: z.input<typeof ByHand>): Promise<Result<null, Refused>> {
+  return act(ByHand, input, (work, { serial, way }) => shrinkByHand(work, serial, way))
+}
+
+const HeatOut = z.object({ serial: Serial, reason: z.string().trim().max(300).nullable() })
+export async function heatOutAction(input: z.input<typeof HeatOut>): Promise<Result<null, Refused>> {
+  return act(HeatOut, input, (work, { serial, reason }, house) => startHeatOut(work, house.shrink, serial, reason))
+}
+export async function coolOutAction(input: z.input<typeof Cool>): Promise<Result<null, Refused>> {
+  return act(Cool, input, (work, { serial, body }, house) => coolOut(work, house.shrink, serial, body))
+}
+export async function heatOutByHandAction(input: z.input<typeof ByHand>): Promise<Result<null, Refused>> {
+  return act(ByHand, input, (work, { serial, way, reason }) => heatOutByHand(work, serial, way, reason ?? null))
+}
+
+const Corrected = z.object({ serial: Serial, reason: z.string().trim().min(5, 'Say in a few words why it was wrong.').max(300) })
+export async function correctConditionAction(input: z.input<typeof Corrected>): Promise<Result<null, Refused>> {
+  return act(Corrected, input, (work, { serial, reason }) => correctCondition(work, serial, reason))
+}
+
 export async function takeOutAction(input: z.input<typeof One>): Promise<Result<null, Refused>> {
   return act(One, input, (_, { serial }, house) => takeOut(house.shrink, serial))
 }
@@ -60,7 +85,6 @@ export async function unitStateAction(): Promise<Result<UnitState, { text: strin
 
 const Apart = z.object({
   serial: Serial,
-  heated: z.boolean(),
   fates: z
     .array(
       z.object({

@@ -5,7 +5,8 @@ import { COUPLING_NAMES } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
 import { adjustTicket, handOut } from '@/runtime/bench-ticket'
-import { changeAdapter, overruleCheck } from '@/stations/measure/adapter'
+import { addAdapter, changeAdapter, overruleCheck, renewMaster } from '@/stations/measure/adapter'
+import { saveValuesCheck } from '@/stations/measure/check-values'
 import { keepProgram, type ProgramSave } from '@/stations/measure/keep-program'
 import type { Refused } from '@/stations/work'
 import { saveFigures } from '@/stations/measure/save-figures'
@@ -14,10 +15,35 @@ import { readLine, saveLineFigures } from '@/stations/measure/line-figures'
 import { cleanPictures, type Cleaned } from '@/stations/measure/clean-pictures'
 import { act, Serial } from './_server/act'
 
-const AdapterChoice = z.object({ coupling: z.enum(COUPLING_NAMES) })
+const AdapterChoice = z.object({ serial: Serial })
 
 export async function changeAdapterAction(input: z.input<typeof AdapterChoice>): Promise<Result<null, Refused>> {
-  return act(AdapterChoice, input, (work, { coupling }) => changeAdapter(work, coupling))
+  return act(AdapterChoice, input, (work, { serial }) => changeAdapter(work, serial))
+}
+
+const NewAdapter = z.object({ serial: Serial, coupling: z.enum(COUPLING_NAMES), name: z.string().trim().max(60) })
+export async function addAdapterAction(input: z.input<typeof NewAdapter>): Promise<Result<null, Refused>> {
+  return act(NewAdapter, input, (work, piece) => addAdapter(work, { ...piece, name: piece.name || `adapter ${piece.coupling}` }))
+}
+
+const Renewal = z.object({
+  id: z.string().max(60),
+  LFmm: z.number().positive('Type the length of the new certificate.').max(2000),
+  DCmm: z.number().positive('Type the diameter of the new certificate.').max(1000),
+  calibratedUntil: z.iso.date({ error: 'Say until when the certificate counts.' }),
+})
+export async function renewMasterAction(input: z.input<typeof Renewal>): Promise<Result<null, Refused>> {
+  return act(Renewal, input, renewMaster)
+}
+
+const ValuesCheck = z.object({
+  coupling: z.enum(COUPLING_NAMES),
+  scanned: Serial,
+  LFmm: z.number().positive().max(2000),
+  DCmm: z.number().positive().max(1000),
+})
+export async function saveValuesCheckAction(input: z.input<typeof ValuesCheck>): Promise<Result<{ verdict: string }, Refused>> {
+  return act(ValuesCheck, input, saveValuesCheck)
 }
 
 const Reason = z.object({ reason: z.string().trim().min(3, 'Give the reason in a few words.').max(300) })

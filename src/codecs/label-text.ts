@@ -72,6 +72,8 @@ export const encodeBadge = (personId: string): string => encodeLine('BP1', [['P'
 export const encodePlace = (placeId: string): string => encodeLine('BL1', [['P', placeId]])
 /** A card on the bench: scanning it does what the big button on the screen would do. */
 export const ACTION_CARD = encodeLine('BC1', [['A', 'GO']])
+/** What a slow scanner is set up with. */
+export const TEST_CODE = encodeLine('BC1', [['A', 'TEST']])
 
 export type Scan =
   | { readonly type: 'label'; readonly label: LabelContent; readonly text: string }
@@ -79,6 +81,7 @@ export type Scan =
   | { readonly type: 'badge'; readonly personId: string }
   | { readonly type: 'place'; readonly placeId: string }
   | { readonly type: 'action' }
+  | { readonly type: 'test' }
   | { readonly type: 'damaged' }
   /** Anything else: a serial, a job, something unknown. */
   | { readonly type: 'plain'; readonly text: string }
@@ -106,7 +109,7 @@ export function readScan(raw: string): Scan {
         ? { type: 'badge', personId: value }
         : prefix === 'BL1'
           ? { type: 'place', placeId: value }
-          : { type: 'action' }
+          : { type: value === 'TEST' ? 'test' : 'action' }
   }
   return { type: 'plain', text }
 }

@@ -74,15 +74,23 @@ const strayOf = (seed: number): Meant => ({
 
 const DAY_MS = 86_400_000
 
-/** What the axes read too much now: each mounting of an adapter sits a little differently, and the frame breathes with the day. */
+/** What the axes read too much now: by the adapter, by how it was mounted, and as the frame breathes with the day. */
 function zeroTruth(db: Db, nowMs: number): Zero {
   const adapter = adapterNow(db)
   if (!adapter) return NO_ZERO
-  let seed = FIRST_SEED
-  for (const c of `${adapter.coupling}/${adapter.since}`) seed = (Math.imul(seed, 31) + c.charCodeAt(0)) >>> 0
-  const { normal } = seededRandom(seed)
+  const chanceOf = (text: string) => {
+    let seed = FIRST_SEED
+    for (const c of text) seed = (Math.imul(seed, 31) + c.charCodeAt(0)) >>> 0
+    return seededRandom(seed)
+  }
+  // each adapter has a zero of its own, and sits a little differently each time
+  const piece = chanceOf(adapter.serial)
+  const mounting = chanceOf(`${adapter.serial}/${adapter.since}`)
   const breath = Math.sin((2 * Math.PI * nowMs) / DAY_MS)
-  return { x: 0.002 * normal() + 0.0008 * breath, z: 0.0025 * normal() + 0.0015 * breath }
+  return {
+    x: 0.0018 * piece.normal() + 0.0008 * mounting.normal() + 0.0008 * breath,
+    z: 0.0022 * piece.normal() + 0.001 * mounting.normal() + 0.0015 * breath,
+  }
 }
 
 const STEEL_PER_K = 11.5e-6

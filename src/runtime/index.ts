@@ -17,10 +17,12 @@ import type { TagStation } from '@/devices/tag/port'
 import { simulatedTag } from '@/devices/tag/simulated'
 import { getShrinkState, getSimTag } from '@/db/truth/read'
 import { putShrinkState, putSimTag } from '@/db/truth/write'
+import { clockOf, type Clock } from './clock'
 import { dataFolder } from './data-folder'
 
 export interface Runtime {
   readonly db: Db
+  readonly clock: Clock
   readonly control: Control
   /** Hands at a machine that is a stand-in. */
   readonly hands: Hands
@@ -69,10 +71,13 @@ function open(): Runtime {
   const db = openDatabase(join(data, 'boulder.sqlite'))
   const schema = migrate(db, join(process.cwd(), 'src/db/migrations'))
   inTransaction(db, () => chainUp(db))
+  // whoever starts the stand-ins says so; next to anything real the clock stays the clock
+  const clock = clockOf(db, process.env.BOULDER_STANDINS === '1')
   const port = Number(process.env.PORT ?? 3000)
   const control = httpControl(process.env.BOULDER_CONTROL ?? `http://127.0.0.1:${port + 1}`)
   return {
     db,
+    clock,
     schema,
     control,
     hands: control,
@@ -81,7 +86,7 @@ function open(): Runtime {
     shrink: simulatedShrink({
       get: () => getShrinkState(db),
       put: (state) => putShrinkState(db, state),
-      nowMs: () => Date.now(),
+      nowMs: () => clock.nowMs(),
     }),
     printer: simulatedPrinter(spoolIn(join(data, 'spool'))),
     evidence: evidenceIn(join(data, 'evidence')),

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { HERON } from '../../test/support/machines'
+import { splitRunout } from '@/core/measure'
 import { handoverRefusalText, concessionText } from './hand-over'
+import { runoutText } from './measure'
 import { dayText, timeText, timeWithZone } from './time'
 
 describe('times', () => {
@@ -12,6 +14,21 @@ describe('times', () => {
     expect(timeWithZone(at, 'Europe/Berlin')).toMatch(/^28 Nov 2026 14:05 (CET|GMT\+1)$/)
     expect(timeText('2026-12-31T23:30:00.000Z', 'Europe/Berlin')).toBe('1 Jan 2027 00:30')
     expect(dayText('2026-12-05')).toBe('5 Dec 2026')
+  })
+})
+
+describe('runout', () => {
+  const edges = (radii: readonly number[]) =>
+    radii.map((radiusMm, i) => ({ edge: i + 1, angleDeg: (360 * i) / radii.length, radiusMm }))
+  it('two edges tell one direction, at the height where it was measured', () =>
+    expect(runoutText(splitRunout(edges([7.99826, 8.00174]), 0.001)!, 152.04, 'mm')).toBe(
+      'Along edge 1 the tool is 2 µm off centre at its edges, 152.0 mm above the gauge line. Two edges do not show it across that direction. Edge 2 cuts 3 µm more per turn than its share.',
+    ))
+  it('says what nobody can know, and nothing of a height that is not known', () => {
+    expect(runoutText(splitRunout(edges([8]), 0.001)!, null, 'mm')).toBe(
+      'One edge alone tells nothing about how the tool is seated.',
+    )
+    expect(runoutText(splitRunout(edges([5, 5.01, 5]), 0.001)!, null, 'mm')).toContain('off centre at its edges (')
   })
 })
 

@@ -10,6 +10,7 @@ import { simulatedShrink } from '@/devices/shrink/simulated'
 import { abandonBuild, addExtension, beginBuild, tickStep } from '@/stations/build/begin-build'
 import { readBuild } from '@/stations/build/build-sheet'
 import { buildTool, finishBuild } from '@/stations/build/build-tool'
+import { heatOutByHand } from '@/stations/build/heat-out'
 import { coolDown, startHeat, takeOut } from '@/stations/build/shrink'
 import { disturb, readApart, takeApart } from '@/stations/build/take-apart'
 import { addJob } from '@/stations/kit/add-job'
@@ -84,11 +85,11 @@ describe('a build by its steps', () => {
     const job = { id: 'HP-9', name: '', machine: 'HERON', dueAt: later(300), quantity: 1, priority: 0, programs: [] }
     valueOf(addJob(room.as('oda'), { ...job, extra: [{ t: 6, name: null, count: 1, minutesEach: null, source: 'by hand' }] }))
     const sheet = readBuild(room.db, 'HP-9', 6, null, START)!
-    expect([sheet.clamping, sheet.facts.torque, sheet.facts.travel!.toFixed(4)]).toEqual(['collet', 90, '3.5577'])
+    expect([sheet.clamping, sheet.facts.torque, sheet.facts.travel!.toFixed(4)]).toEqual(['collet', 90, '0.0000'])
     valueOf(beginBuild(room.as('ines'), 'HP-9', 6, 'BX00154'))
     tick(room, 'BX00154', ...sheet.steps.map((s) => s.id))
     valueOf(finishBuild(room.as('ines'), 'BX00154'))
-    expect(getAssembly(room.db, 'BX00154')).toMatchObject({ heat: null, stopSetMm: null, state: 'built' })
+    expect(getAssembly(room.db, 'BX00154')).toMatchObject({ heat: null, stopSetMm: 178, state: 'built' })
     for (const part of ['N25', 'K25-12', 'C-DR102']) expect(balanceOf(room.db, part).built).toBe(1)
   })
   it('somebody else may go on with it; nobody else may build on that holder', () => {
@@ -196,10 +197,10 @@ describe('the stop, learned at the bench', () => {
       valueOf(
         saveMeasurement(room.as('ines', 10 * i + 9), room.evidence, saving('BX00143', long, { takenAt: later(10 * i + 9) })),
       )
+      valueOf(heatOutByHand(room.as('ines', 10 * i + 9), 'BX00143', 'contact', null))
       valueOf(
         takeApart(room.as('ines', 10 * i + 9), {
           serial: 'BX00143',
-          heated: true,
           fates: [{ component: 'C-EM10R10', count: 1, to: 'back', wear: '' }],
         }),
       )
@@ -220,13 +221,15 @@ describe('taking apart and other mishaps', () => {
   it('parts go back or are scrapped, the holder is free, the heat is counted, the hand-over is void', async () => {
     const room = measured(withT4(withJobs(toolRoom())))
     valueOf(await releaseHandover(room.as('ines', 70), room.control, { serial: 'BX00143', scanned: 'BX00143' }))
-    const sheet = readApart(room.db, 'BX00143')!
+    const sheet = readApart(room.db, 'BX00143', later(80))!
     expect(sheet.heat!.temperatureC).toBeGreaterThan(USUAL_PRACTICE.ambientC + 200)
     const fate = { component: 'C-EM10R10', count: 1, to: 'scrap' as const, wear: 'corner broken' }
-    expect(codeOf(takeApart(room.as('ines', 80), { serial: 'BX00143', heated: false, fates: [fate] }))).toBe('NEEDS_HEAT')
-    expect(codeOf(takeApart(room.as('ines', 80), { serial: 'BX00143', heated: true, fates: [] }))).toBe('PART_LEFT')
+    expect(codeOf(takeApart(room.as('ines', 80), { serial: 'BX00143', fates: [fate] }))).toBe('NEEDS_HEAT')
     const { heats } = getHolder(room.db, 'BX00143')!
-    valueOf(takeApart(room.as('ines', 80), { serial: 'BX00143', heated: true, fates: [fate] }))
+    valueOf(heatOutByHand(room.as('ines', 80), 'BX00143', 'contact', null))
+    expect(codeOf(heatOutByHand(room.as('ines', 80), 'BX00143', 'contact', null))).toBe('HEATED')
+    expect(codeOf(takeApart(room.as('ines', 80), { serial: 'BX00143', fates: [] }))).toBe('PART_LEFT')
+    valueOf(takeApart(room.as('ines', 80), { serial: 'BX00143', fates: [fate] }))
     expect(getHolder(room.db, 'BX00143')).toMatchObject({ carries: false, heats: heats + 1 })
     expect(balanceOf(room.db, 'C-EM10R10')).toMatchObject({ built: 0, scrapped: 1, hand: 3 })
     expect(currentHandover(room.db, 'BX00143')).toBeNull()

@@ -3,8 +3,9 @@ import { describe, expect, it } from 'vitest'
 import { getAssembly } from '@/db/assembly/read'
 import { lastMeasurement } from '@/db/measurement/read'
 import { listRecord } from '@/db/record/read'
+import { saveValuesCheck, type ValuesCheck } from '@/stations/measure/check-values'
 import { saveFigures, type FiguresSave } from '@/stations/measure/save-figures'
-import { codeOf, measured, toolRoom, valueOf, withJobs, withT4, type ToolRoom } from '../support/tool-room'
+import { codeOf, goodT4, measured, toolRoom, valueOf, withJobs, withT4, type ToolRoom } from '../support/tool-room'
 
 const T4 = { LF: 118, DC: 10, RE: 1 }
 const save = (room: ToolRoom, change: Partial<FiguresSave> = {}) =>
@@ -17,7 +18,20 @@ const save = (room: ToolRoom, change: Partial<FiguresSave> = {}) =>
     reason: null,
     ...change,
   })
-const ready = () => withT4(withJobs(toolRoom()))
+const ready = (minutes = 1) => {
+  const room = withT4(withJobs(toolRoom()))
+  valueOf(checkOther(room, minutes))
+  return room
+}
+/** What the other bench reads of its master; certified 150.0021 and 40.0004. */
+const checkOther = (room: ToolRoom, minutes: number, change: Partial<ValuesCheck> = {}) =>
+  saveValuesCheck(room.as('ines', minutes), {
+    coupling: 'HSK-A63',
+    scanned: 'MS-HSKA63-1',
+    LFmm: 150.003,
+    DCmm: 40.002,
+    ...change,
+  })
 
 describe('figures typed twice', () => {
   it('are kept with their source; a diameter 5 µm inside its limit stays unsure', () => {
@@ -33,10 +47,37 @@ describe('figures typed twice', () => {
     })
     expect(listRecord(room.db, { serial: 'BX00143' })[0].text).toContain('figures typed')
   })
-  it('need no master: the other bench has its own', () => {
-    const room = ready()
-    room.db.prepare('DELETE FROM bench_check').run()
+  it('count only after the other bench was checked with its master, this shift', () => {
+    const room = withT4(withJobs(toolRoom()))
+    expect(codeOf(save(room))).toBe('MASTER_DUE')
+    expect(codeOf(checkOther(room, 1, { scanned: 'MS-SK40-1' }))).toBe('OTHER_MASTER')
+    expect(codeOf(checkOther(room, 1, { LFmm: 150.03 }))).toBe('TOO_FAR')
+    expect(codeOf(checkOther(room, 1, { DCmm: 20.0002 }))).toBe('TOO_FAR')
+    expect(codeOf(save(room))).toBe('MASTER_DUE')
+    expect(codeOf(checkOther(room, 1))).toBe('ok')
     expect(codeOf(save(room))).toBe('ok')
+    expect(codeOf(save(ready(60 - 481)))).toBe('MASTER_DUE')
+  })
+  it.each([
+    ['radius for diameter', { DC: 5 }],
+    ['diameter for radius', { RE: 2 }],
+    ['inch for millimetres', { LF: 118 / 25.4 }],
+  ])('%s: asked about, not saved', (_, wrong) => {
+    const room = ready()
+    const figures = { ...T4, ...wrong }
+    const asked = { first: figures, second: figures }
+    expect(codeOf(save(room, asked))).toBe('MIXED_UP')
+    expect(getAssembly(room.db, 'BX00143')!.state).toBe('built')
+  })
+  it('do not make good what the camera said is out: that was not measured again', () => {
+    const four = goodT4()
+    const room = measured(ready(), 'BX00143', [{ ...four[0], x: four[0].x + 0.03 }, ...four.slice(1)])
+    const last = () => lastMeasurement(room.db, getAssembly(room.db, 'BX00143')!.id)!
+    expect(last().verdict).toBe('off')
+    const again = { ...T4, DC: 10.001 }
+    const done = save(room, { first: again, second: again, reason: 'measured by hand' })
+    if (done.ok) expect(done.value.verdict).toBe('off')
+    expect(last().verdict).toBe('off')
   })
   it.each([
     ['two different lengths', { second: { ...T4, LF: 118.2 } }, 'TYPED_DIFFERENT'],

@@ -3,6 +3,7 @@ import { encodeLineFigure } from '@/codecs/line-figures'
 import { getAssembly } from '@/db/assembly/read'
 import { lastMeasurement } from '@/db/measurement/read'
 import type { LineBench } from '@/devices/line-bench/port'
+import { saveValuesCheck } from '@/stations/measure/check-values'
 import { readLine, saveLineFigures } from '@/stations/measure/line-figures'
 import { codeOf, toolRoom, valueOf, withJobs, withT4 } from '../support/tool-room'
 
@@ -12,6 +13,7 @@ const showing = (...figures: [string, number][]): LineBench => ({
 const GOOD = showing(['LF', 118.012], ['DC', 10.001], ['RE', 1.002])
 const save = (bench: LineBench | null, first = { LF: 118.012, DC: 10.001, RE: 1.002 }) => {
   const room = withT4(withJobs(toolRoom()))
+  valueOf(saveValuesCheck(room.as('ines', 1), { coupling: 'HSK-A63', scanned: 'MS-HSKA63-1', LFmm: 150.003, DCmm: 40.002 }))
   const done = saveLineFigures(room.as('ines', 60), bench, { serial: 'BX00143', scanned: 'BX00143', first, reason: null })
   return { room, done }
 }

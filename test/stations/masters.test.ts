@@ -2,14 +2,17 @@
 import { describe, expect, it } from 'vitest'
 import { encodeFrameSet } from '@/codecs/frame-set'
 import type { Picture, Zero } from '@/core/measure'
-import { lastCheck, listChecks } from '@/db/bench/read'
+import { lastCheck, listChecks, listMasters } from '@/db/bench/read'
+import { currentHandover } from '@/db/handover/read'
 import { listRecord } from '@/db/record/read'
 import { BENCH_FACTS } from '@/devices/bench/port'
 import { simulatedBench } from '@/devices/bench/simulated'
 import { makeMaster, toTicket } from '@/devices/world/tool-truth'
-import { changeAdapter, overruleCheck } from '@/stations/measure/adapter'
+import { changeAdapter, overruleCheck, renewMaster } from '@/stations/measure/adapter'
 import { heldBack, readBench } from '@/stations/measure/bench-state'
 import { saveCheck, type CheckSave } from '@/stations/measure/check-bench'
+import { readHeld } from '@/stations/measure/look-back'
+import { releaseHandover } from '@/stations/hand-over/release-hand-over'
 import { saveMeasurement } from '@/stations/measure/save-measurement'
 import { codeOf, goodT4, later, saving, toolRoom, valueOf, withJobs, withT4, type ToolRoom } from '../support/tool-room'
 import { emptyLight, evenBench, standStill } from '@/workers/bench-cycle'
@@ -81,9 +84,55 @@ describe('a check with the master', () => {
   })
   it('a master whose certificate has ended is none', async () => {
     const room = toolRoom()
-    valueOf(changeAdapter(room.as('ines'), 'HSK-F63'))
+    valueOf(changeAdapter(room.as('ines'), 'AD-HSKF63-1'))
     const frames = await pictures(NONE, NONE, [0, 180], { LF: 120.0009, DC: 31.9992 })
     expect(codeOf(check(room, frames, { scanned: 'MS-HSKF63-1' }))).toBe('MASTER_EXPIRED')
+  })
+})
+
+describe('another adapter', () => {
+  it('of the same taper has a zero of its own: what its first check finds is no drift', async () => {
+    const room = toolRoom()
+    valueOf(check(room, await pictures(NONE, NONE)))
+    valueOf(changeAdapter(room.as('ines', 20), 'AD-HSKA63-2'))
+    const first = valueOf(
+      check(room, await pictures(OFF, NONE), { checkId: readBench(room.db, later(21)).check?.id ?? null }, 'ines', 21),
+    )
+    expect(first.verdict).toBe('first')
+    expect(first.again).toEqual([])
+    // back on the first one, whose own check is not to be found changed by that
+    valueOf(changeAdapter(room.as('ines', 30), 'AD-HSKA63-1'))
+    expect(Math.abs(readBench(room.db, later(31)).zero.z)).toBeLessThan(0.001)
+  })
+})
+
+describe('a master', () => {
+  it('whose certificate has ended is renewed by a lead, with what the new one says', () => {
+    const room = toolRoom()
+    const { id } = listMasters(room.db).find((m) => m.mark === 'MS-HSKF63-1')!
+    const renewal = { id, calibratedUntil: '2028-06-30', LFmm: 120.0012, DCmm: 31.9995 }
+    expect(codeOf(renewMaster(room.as('ines'), renewal))).toBe('LEAD_ONLY')
+    expect(codeOf(renewMaster(room.as('oda'), { ...renewal, LFmm: 121 }))).toBe('OTHER_MASTER')
+    valueOf(renewMaster(room.as('oda'), renewal))
+    expect(listMasters(room.db).find((m) => m.mark === 'MS-HSKF63-1')).toMatchObject({
+      LFmm: 120.0012,
+      calibratedUntil: '2028-06-30',
+    })
+  })
+})
+
+describe('after a drift', () => {
+  it('what was measured since the last good check is looked back at, and held', async () => {
+    const room = withT4(withJobs(toolRoom()))
+    valueOf(check(room, await pictures(NONE, NONE), {}, 'ines', 5))
+    const checkId = readBench(room.db, later(6)).check!.id
+    valueOf(saveMeasurement(room.as('ines', 60), room.evidence, saving('BX00143', goodT4(), { checkId, takenAt: later(60) })))
+    valueOf(await releaseHandover(room.as('ines', 70), room.control, { serial: 'BX00143', scanned: 'BX00143' }))
+    const found = valueOf(check(room, await pictures({ x: 0, z: 0.012 }, NONE), { checkId }, 'ines', 90))
+    expect(found.verdict).toBe('drifted')
+    expect(found.again.map((a) => a.serial)).toEqual(['BX00143'])
+    expect(currentHandover(room.db, 'BX00143')!.held).toContain('drifted')
+    expect(readHeld(room.db).map((h) => [h.serial, h.loaded])).toEqual([['BX00143', false]])
   })
 })
 
@@ -103,10 +152,11 @@ describe('measuring is held back', () => {
   })
   it('after a change of adapter, and for a tool of another taper', () => {
     const room = ready()
-    valueOf(changeAdapter(room.as('ines', 1), 'SK 40'))
-    expect(codeOf(changeAdapter(room.as('ines', 1), 'SK 40'))).toBe('SAME_ADAPTER')
+    expect(codeOf(changeAdapter(room.as('ines', 1), 'AD-NONE-1'))).toBe('UNKNOWN_ADAPTER')
+    valueOf(changeAdapter(room.as('ines', 1), 'AD-SK40-1'))
+    expect(codeOf(changeAdapter(room.as('ines', 1), 'AD-SK40-1'))).toBe('SAME_ADAPTER')
     expect(codeOf(save(room, 60))).toBe('WRONG_ADAPTER')
-    valueOf(changeAdapter(room.as('ines', 2), 'HSK-A63'))
+    valueOf(changeAdapter(room.as('ines', 2), 'AD-HSKA63-1'))
     expect(codeOf(save(room, 60))).toBe('MASTER_DUE')
     expect(heldBack(readBench(room.db, later(60)), 'HSK-A63')?.text).toContain('adapter was changed')
   })

@@ -137,11 +137,12 @@ export function toolRoom(): ToolRoom {
   migrate(db, MIGRATIONS)
   const { people, definitions } = fillLibrary(db, later)
   // the bench was checked half an hour ago
-  insertAdapter(db, 'HSK-A63', later(-60), 'ines')
+  insertAdapter(db, { serial: 'AD-HSKA63-1', coupling: 'HSK-A63' }, later(-60), 'ines')
   const none = { x: 0, z: 0 }
   insertCheck(db, {
     masterId: 'M-HSKA63',
     coupling: 'HSK-A63',
+    adapter: 'AD-HSKA63-1',
     at: later(-30),
     personId: 'ines',
     drift: none,

@@ -1,11 +1,16 @@
 import 'server-only'
 import { revalidatePath } from 'next/cache'
 import { z } from 'zod'
+import { MARK_RULE, readMark } from '@/core/tool'
 import { fail, type Result } from '@/core/units'
 import type { Refused, Work } from '@/stations/work'
 import { context, type Context } from './context'
 
-export const Serial = z.string().trim().toUpperCase().min(3).max(40)
+export const Serial = z.string().transform((text, context) => {
+  const mark = readMark(text)
+  if (mark === null) context.addIssue({ code: 'custom', message: `A mark has ${MARK_RULE}.` })
+  return mark ?? ''
+})
 const NOBODY: Refused = {
   code: 'NOBODY',
   text: 'Nobody is working here yet. Scan your badge, or tap your name at the top right.',

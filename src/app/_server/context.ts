@@ -6,6 +6,7 @@ import type { LengthUnit } from '@/core/units'
 import { getPerson, listPeople } from '@/db/person/read'
 import { getSession } from '@/db/session/read'
 import { runtime, type Runtime } from '@/runtime'
+import { watchMinutes } from './watch-minutes'
 import { SESSION_COOKIE, sessionIdOf } from '@/runtime/session'
 
 export interface Context extends Runtime {
@@ -21,6 +22,7 @@ export interface Context extends Runtime {
 export async function context(): Promise<Context> {
   await connection()
   const house = runtime()
+  watchMinutes(house)
   const sessionId = sessionIdOf((await cookies()).get(SESSION_COOKIE)?.value)
   const session = sessionId ? getSession(house.db, sessionId) : null
   return {
@@ -30,6 +32,6 @@ export async function context(): Promise<Context> {
     people: listPeople(house.db),
     unit: session?.unit ?? 'mm',
     theme: session?.theme ?? 'granite',
-    now: new Date().toISOString(),
+    now: house.clock.now(),
   }
 }

@@ -2,6 +2,7 @@ import Link from 'next/link'
 import { stepText } from '@/codecs/step-text'
 import { carrierOf, partIn, refusalText, tickIds } from '@/core/fits'
 import { numberOf, roleOf, valueOf } from '@/core/tool'
+import { lyingOf } from '@/db/stock/read'
 import { readBuild, type BuildSheet } from '@/stations/build/build-sheet'
 import { BuildPanel, type BuildActions } from '@/ui/build/build-panel'
 import { SetUp } from '@/ui/build/set-up'
@@ -15,6 +16,7 @@ import {
   addExtensionAction,
   beginBuildAction,
   coolDownAction,
+  shrinkByHandAction,
   finishBuildAction,
   startHeatAction,
   takeOutAction,
@@ -31,6 +33,7 @@ const ACT: BuildActions = {
   extension: addExtensionAction,
   heat: startHeatAction,
   cool: coolDownAction,
+  shrinkByHand: shrinkByHandAction,
   takeOut: takeOutAction,
   abandon: abandonBuildAction,
   unit: unitStateAction,
@@ -182,7 +185,18 @@ export default async function BuildPage({
               .map((p) => ({ component: p.component.id, name: p.component.name }))}
             free={sheet.free.map((h) => h.serial)}
             blocked={blocked}
-            shrink={checked.shrink !== null}
+            parts={parts.map((p) => ({
+              component: p.component.id,
+              name: p.component.name,
+              places: lyingOf(house.db, p.component.id).flatMap(({ place }) => place ?? []),
+            }))}
+            shrink={
+              checked.shrink && {
+                coil: facts.coil ?? '–',
+                seconds: checked.shrink.heatingS,
+                leastC: checked.shrink.leastC,
+              }
+            }
             greatestC={greatestC}
             act={ACT}
           />

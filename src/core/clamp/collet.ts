@@ -30,5 +30,27 @@ export const forceAmplification = (mu: number): number => 1 / Math.tan(COLLET_AN
 /** Whether the cone holds itself once it is tight. */
 export const isSelfLocking = (mu: number): boolean => Math.atan(mu) > COLLET_ANGLE_RAD
 
+/** Tightening torque of each size's nut, N·m: from memory, to be edited. */
+export const COLLET_RATED_NM: Readonly<Record<number, number>> = {
+  8: 6,
+  11: 24,
+  16: 40,
+  20: 80,
+  25: 104,
+  32: 136,
+  40: 176,
+  50: 240,
+}
+
+/**
+ * Torque that a collet passes on when its nut is tightened with another torque than the rated one: it follows the force on
+ * the cone, and so the torque of the nut.
+ */
+export const heldTorqueNm = (ratedHoldsNm: number, ratedNutNm: number, nutNm: number): number =>
+  ratedHoldsNm * Math.min(1, nutNm / ratedNutNm)
+
+/** How far tightening draws the cutter in: (size − shank) / (2 tan 8°). */
+export const drawInMm = (sizeMm: number, shankMm: number): number => axialTravelMm(Math.max(0, sizeMm - shankMm))
+
 /** Least depth of the shank: two thirds of the collet's length. Common practice. */
 export const leastInsertionMm = (colletLengthMm: number): number => (2 / 3) * colletLengthMm

@@ -3,7 +3,18 @@ import { fail, ok, type Limits, type Result } from '../units'
 import { coneSlipTorqueNm, contactPressure, sleeveStress, slipForceN } from './interference'
 import { shankLimits, type ShankClass } from '../tool'
 import { MATERIALS, type Material, type MaterialName } from './material'
-import { coolingTauS, coolingTimeS, heatingTimeS, insertionRiseK, shrinkBackMm, temperatureAt, wallTimeS } from './shrink'
+import { STANDARD_PRACTICE, type Practice } from './practice'
+import {
+  coolingTauS,
+  coolingTimeS,
+  heatingTimeS,
+  insertionRiseK,
+  removalRiseK,
+  shrinkBackMm,
+  slidingClearanceMm,
+  temperatureAt,
+  wallTimeS,
+} from './shrink'
 
 export interface ShrinkJoint {
   /** Limits of the cold bore, mm. */
@@ -26,13 +37,13 @@ export interface ShrinkJoint {
 
 /** What the shop sets: editable data, with where the default comes from. */
 export interface ShrinkPractice {
-  /** Sliding clearance wanted while inserting, mm. */
-  readonly clearanceMm: number
   readonly mu: number
   readonly powerW: number
   readonly efficiency: number
-  /** Contact cooling, W/(m²·K). */
-  readonly coolingH: number
+  /** Heat transfer of each way of cooling, W/(m²·K). */
+  readonly coolingH: Readonly<Record<CoolingWay, number>>
+  /** Share of the nose's rise that the shank takes while the tool is heated out, 0…1. */
+  readonly warmedShare: { readonly carbide: number; readonly steel: number }
   readonly ambientC: number
   /** Cool enough to touch, and to measure. */
   readonly touchC: number
@@ -41,29 +52,41 @@ export interface ShrinkPractice {
   readonly shrinkBackShare: number
 }
 
-/** Typical values, common practice or from memory, no source: a shop edits them. */
-export const USUAL_PRACTICE: ShrinkPractice = {
-  clearanceMm: 0.012,
-  mu: 0.12,
-  powerW: 10_000,
-  efficiency: 0.6,
-  coolingH: 1500,
-  ambientC: 20,
-  touchC: 45,
-  measureC: 21,
-  shrinkBackShare: 0.8,
-}
+/** How a nose is cooled: pressed into a body, by the unit's own cycle, or in air. */
+export const COOLING_WAYS = ['contact', 'cycle', 'air'] as const
+export type CoolingWay = (typeof COOLING_WAYS)[number]
+
+/** What of the shop's practice the shrink fit asks for. */
+export const shrinkPractice = (p: Practice): ShrinkPractice => ({
+  mu: p.frictionMu,
+  powerW: p.unitPowerW,
+  efficiency: p.unitEfficiency,
+  coolingH: { contact: p.contactH, cycle: p.cycleH, air: p.airH },
+  warmedShare: { carbide: p.warmedCarbide, steel: p.warmedSteel },
+  ambientC: p.ambientC,
+  touchC: p.touchC,
+  measureC: p.measureC,
+  shrinkBackShare: p.shrinkBackShare,
+})
+
+/** As it ships. */
+export const USUAL_PRACTICE: ShrinkPractice = shrinkPractice(STANDARD_PRACTICE)
 
 export interface ShrinkSetup {
   readonly interferenceMm: Limits
   /** Bore temperature for the tightest pair, °C. */
   readonly temperatureC: number
+  /** Below this the tightest shank does not go in any more, °C. */
+  readonly leastC: number
   readonly heatingS: number
   /** Earliest times after the end of the heat, s. */
   readonly touchS: number
   readonly measureS: number
-  /** Cooling constant, s, for the curve and the warmth left at any time. */
+  /** Cooling constant, s, for the curve and the warmth left at any time; the times above are those of contact. */
   readonly tauS: number
+  readonly taus: Readonly<Record<CoolingWay, number>>
+  /** Bore temperature for getting it out again, °C; Infinity where it never comes out. */
+  readonly removalC: number
   /** How much higher than wanted the stop is set, mm, and its upper bound. */
   readonly stopHighMm: number
   readonly shrinkBackBoundMm: number
@@ -76,7 +99,10 @@ export interface ShrinkSetup {
 }
 
 export type ShrinkNote =
-  { readonly code: 'STEEL_SHANK' } | { readonly code: 'TORQUE_LOW'; readonly worstNm: number; readonly wantedNm: number }
+  | { readonly code: 'STEEL_SHANK' }
+  /** It could be shrunk in but not be heated out again within the holder's limit. */
+  | { readonly code: 'NOT_OUT_AGAIN'; readonly neededC: number; readonly limitC: number }
+  | { readonly code: 'TORQUE_LOW'; readonly worstNm: number; readonly wantedNm: number }
 
 export type ShrinkError =
   | { readonly code: 'SIZE_NOT_IN_TABLE'; readonly nominalMm: number }
@@ -102,7 +128,8 @@ export function shrinkSetup(
   if (interferenceMm.min <= 0) return fail({ code: 'NO_INTERFERENCE', leastMm: interferenceMm.min })
   const sleeve: Material = MATERIALS[joint.holderMaterial]
   const shank: Material = MATERIALS[joint.shankMaterial]
-  const riseK = insertionRiseK(interferenceMm.max, practice.clearanceMm, joint.shankMm, sleeve)
+  const clearanceMm = slidingClearanceMm(joint.shankMm)
+  const riseK = insertionRiseK(interferenceMm.max, clearanceMm, joint.shankMm, sleeve)
   const temperatureC = practice.ambientC + riseK
   if (temperatureC > joint.greatestC) return fail({ code: 'TOO_HOT', neededC: temperatureC, limitC: joint.greatestC })
   const fit = { d: joint.shankMm, D: joint.noseMm, shankBore: joint.coolantBoreMm, sleeve, shank }
@@ -113,22 +140,30 @@ export function shrinkSetup(
   const nose = { d: joint.shankMm, D: middleD, heatedMm: joint.heatedMm, sleeve }
   const shankHeat =
     (shank.rho * shank.c * Math.PI * (joint.shankMm ** 2 - joint.coolantBoreMm ** 2) * Math.min(joint.gripMm, joint.heatedMm)) / 4
-  const tauS = coolingTauS(nose, { h: practice.coolingH, ambientC: practice.ambientC }, shankHeat)
+  const tauOf = (way: CoolingWay) => coolingTauS(nose, { h: practice.coolingH[way], ambientC: practice.ambientC }, shankHeat)
+  const taus = { contact: tauOf('contact'), cycle: tauOf('cycle'), air: tauOf('air') }
+  const tauS = taus.contact
+  const warmed = joint.shankMaterial === 'carbide' ? practice.warmedShare.carbide : practice.warmedShare.steel
+  const removalC = practice.ambientC + removalRiseK(interferenceMm.max, clearanceMm, joint.shankMm, sleeve, shank, warmed)
   const torque = (interference: number) => coneSlipTorqueNm(fit, interference, joint.gripMm, practice.mu, joint.noseHalfAngleRad)
   const pull = (interference: number) => slipForceN(contactPressure(fit, interference), joint.shankMm, joint.gripMm, practice.mu)
   const gripTorqueNm = { min: torque(interferenceMm.min), max: torque(interferenceMm.max) }
   const bound = shrinkBackMm(joint.heatedMm, riseK, sleeve)
   const notes: ShrinkNote[] = []
   if (joint.shankMaterial !== 'carbide') notes.push({ code: 'STEEL_SHANK' })
+  if (removalC > joint.greatestC) notes.push({ code: 'NOT_OUT_AGAIN', neededC: removalC, limitC: joint.greatestC })
   if (wantedTorqueNm !== null && gripTorqueNm.min < wantedTorqueNm)
     notes.push({ code: 'TORQUE_LOW', worstNm: gripTorqueNm.min, wantedNm: wantedTorqueNm })
   return ok({
     interferenceMm,
     temperatureC,
+    leastC: practice.ambientC + insertionRiseK(interferenceMm.max, 0, joint.shankMm, sleeve),
     heatingS: Math.max(heatingTimeS(nose, riseK, practice.powerW, practice.efficiency), wallTimeS(nose)),
     touchS: coolingTimeS(tauS, temperatureC, practice.touchC, practice.ambientC),
     measureS: coolingTimeS(tauS, temperatureC, practice.measureC, practice.ambientC),
     tauS,
+    taus,
+    removalC,
     stopHighMm: bound * practice.shrinkBackShare,
     shrinkBackBoundMm: bound,
     gripTorqueNm,

@@ -1,6 +1,25 @@
 /** Heating, cooling and shrink-back of a shrink-fit nose. Lengths mm, temperatures °C, times s. */
 import type { Material } from './material'
 
+/** Clearance wanted for pushing a shank in, by its diameter, mm: straight between these. Assumed; to be tried on the unit. */
+const CLEARANCES: readonly (readonly [number, number])[] = [
+  [3, 0.006],
+  [6, 0.008],
+  [10, 0.01],
+  [12, 0.01],
+  [20, 0.015],
+  [32, 0.02],
+]
+
+/** @param d shank diameter, mm; outside of the table its nearest value counts */
+export function slidingClearanceMm(d: number): number {
+  const above = CLEARANCES.findIndex(([at]) => at >= d)
+  if (above < 0) return CLEARANCES[CLEARANCES.length - 1][1]
+  if (above === 0) return CLEARANCES[0][1]
+  const [[d0, c0], [d1, c1]] = [CLEARANCES[above - 1], CLEARANCES[above]]
+  return c0 + ((c1 - c0) * (d - d0)) / (d1 - d0)
+}
+
 /** Temperature rise for an insertion with the shank at room temperature. */
 export const insertionRiseK = (interferenceMm: number, clearanceMm: number, d: number, sleeve: Material): number =>
   (interferenceMm + clearanceMm) / (sleeve.alpha * d)

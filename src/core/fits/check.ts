@@ -1,5 +1,5 @@
 /** Whether these parts make that tool for those machines: every reason against it, and what it would be. */
-import { shrinkSetup, type ShrinkJoint, type ShrinkPractice, type ShrinkSetup } from '../clamp'
+import { COLLET_RATED_NM, heldTorqueNm, shrinkSetup, type ShrinkJoint, type ShrinkPractice, type ShrinkSetup } from '../clamp'
 import {
   COUPLINGS,
   numberOf,
@@ -91,7 +91,7 @@ export function checkTool(
       greatestRpm: stack.greatestRpm,
       part: stack.slowestPart,
     })
-  const holdsNm = numberOf(holder, 'TQX')
+  const holdsNm = holdingNm(holder, partIn(parts, 'nut'))
   if (definition.torqueNm !== null && holdsNm !== undefined && holdsNm < definition.torqueNm)
     notes.push({ code: 'TORQUE_LOW', part: holder.name, holdsNm, wantedNm: definition.torqueNm })
   const carrier = carrierOf(parts)
@@ -100,6 +100,17 @@ export function checkTool(
   const setup = shrinkSetup(jointOf(carrier, cutter, stack.depthMm), practice, definition.torqueNm)
   if (!setup.ok) refusals.push({ code: 'SHRINK', error: setup.error })
   return { refusals, notes, stack, shrink: setup.ok ? setup.value : null }
+}
+
+/** What the holder passes on: a collet holder by how its nut is really tightened. */
+function holdingNm(holder: Component, nut: Component | null): number | undefined {
+  const rated = numberOf(holder, 'TQX')
+  const nutNm = nut ? numberOf(nut, 'TQ') : undefined
+  const ratedNut = nut ? COLLET_RATED_NM[numberOf(nut, 'colletSize') ?? 0] : undefined
+  const double = nut !== null && valueOf(nut, 'colletSystem') === 'ISO 15488'
+  return rated !== undefined && nutNm !== undefined && ratedNut !== undefined && double
+    ? heldTorqueNm(rated, ratedNut, nutNm)
+    : rated
 }
 
 function checkMachineSide(holder: Component, stud: Component | null, machines: readonly Machine[]): Refusal[] {

@@ -1,5 +1,5 @@
 /** One holder (or extension) with a serial: free, healthy, and of a type the tool accepts. */
-import { accepts, numberOf, type Component, type Coupling, type Definition } from '../tool'
+import { accepts, numberOf, type Component, type Coupling, type Definition, type Heat } from '../tool'
 import { fitsCarrier } from './pair'
 import type { Refusal } from './refusal'
 
@@ -18,6 +18,10 @@ export interface HolderItem {
   readonly inspectBy: string | null
   readonly stud: string | null
   readonly studSince: string | null
+  /** The last heat of its joint; null when it never had one. */
+  readonly heat?: Heat | null
+  /** When it fell; null when it was inspected since. */
+  readonly fallenAt?: string | null
 }
 
 /**
@@ -49,6 +53,8 @@ export function refuseHolder(
 /** What holder care has to say: heats used up, inspection due. The stud is asked by refuseStud. */
 export function refuseHealth(item: HolderItem, type: Component, now: string): Refusal[] {
   const refusals: Refusal[] = []
+  if (item.fallenAt) refusals.push({ code: 'HOLDER_FELL', serial: item.serial, at: item.fallenAt })
+  if (item.heat && item.heat.touchAt > now) refusals.push({ code: 'HOLDER_HOT', serial: item.serial, until: item.heat.touchAt })
   const greatest = numberOf(type, 'greatestHeats')
   if (greatest !== undefined && item.heats >= greatest)
     refusals.push({ code: 'HEATS_USED_UP', serial: item.serial, heats: item.heats, greatest })

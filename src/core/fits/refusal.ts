@@ -43,6 +43,11 @@ export type Refusal =
   | { readonly code: 'INSPECTION_DUE'; readonly serial: string; readonly since: string }
   | { readonly code: 'STUD_TOO_OLD'; readonly serial: string; readonly since: string }
   | { readonly code: 'STUD_NOT_KNOWN'; readonly serial: string }
+  | { readonly code: 'HOLDER_FELL'; readonly serial: string; readonly at: string }
+  /** Hot from its last heat; computed, the unit's light comes first. */
+  | { readonly code: 'HOLDER_HOT'; readonly serial: string; readonly until: string }
+  /** The library has a collet whose size is nearer above the shank. */
+  | { readonly code: 'COLLET_NOT_NEAREST'; readonly has: string; readonly better: string }
   // of the stock
   | { readonly code: 'NONE_IN_STOCK'; readonly name: string }
 
@@ -126,6 +131,12 @@ export function refusalText(r: Refusal): string {
       return `Holder ${r.serial} was due for inspection on ${r.since.slice(0, 10)}. Inspect it first, or take another.`
     case 'STUD_TOO_OLD':
       return `The pull stud in ${r.serial} has been in since ${r.since.slice(0, 10)}: replace it first.`
+    case 'HOLDER_FELL':
+      return `Holder ${r.serial} was dropped on ${r.at.slice(0, 10)}. Inspect it first, or take another.`
+    case 'HOLDER_HOT':
+      return `Holder ${r.serial} is hot from its last heat. Wait for the unit’s light, or take another.`
+    case 'COLLET_NOT_NEAREST':
+      return `Take ${r.better} instead of ${r.has}: its size is nearer above the shank.`
     case 'STUD_NOT_KNOWN':
       return `Nobody noted which pull stud is in ${r.serial}. Note it in the library first.`
     case 'NONE_IN_STOCK':

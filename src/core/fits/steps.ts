@@ -22,6 +22,10 @@ export interface StepFacts {
   readonly collet: string | null
   readonly nut: string | null
   readonly insert: string | null
+  /** One that is screwed on; a shrunk one goes with the shrink steps. */
+  readonly extension: string | null
+  readonly extensionTorque: number | null
+  readonly extensionKey: number | null
   readonly seats: number | null
   readonly stop: number | null
   readonly LF: number
@@ -63,6 +67,41 @@ const SET_LENGTH: Step = {
   needs: ['caliper or height stop'],
 }
 
+const DAMAGE: Step = {
+  id: 'damage',
+  title: 'Look',
+  text: 'Look at {{ collet }}, cone, slots, nut and thread: no damage, no fretting.',
+  confirm: 'tick',
+}
+const FILM: Step = {
+  id: 'film',
+  title: 'Lubricant',
+  text: '{% if lubricated == "oiled" %}A thin brushed film where the collet meets holder and nut and on the thread, none in the bore. Wipe off the rest.{% else %}The maker wants cone and thread dry.{% endif %}',
+  confirm: 'tick',
+}
+/** Each pocket of a cutter with inserts, whatever holds the cutter. */
+const SEATS: Step = {
+  id: 'seats',
+  title: 'Inserts',
+  text: '{{ insert }}: clean each pocket, set the insert right down on its seat, tighten its screw to {{ seatTorque }} N·m. Tick each pocket.',
+  confirm: 'seats',
+  needs: ['torque screwdriver'],
+}
+const EXTENSION: Step = {
+  id: 'extension',
+  title: 'Extension',
+  text: 'Join {{ extension }} to {{ holder }}. Tighten to {{ extensionTorque }} N·m, key {{ extensionKey | length }}. No gap at the face.',
+  confirm: 'tick',
+  needs: ['key', 'torque wrench'],
+}
+
+/** What a tool's own parts ask for beside the steps of its clamping: a screwed extension, inserts to be seated. */
+export function withOwnSteps(steps: readonly Step[], facts: Pick<StepFacts, 'extension' | 'seats'>): readonly Step[] {
+  const before = facts.extension !== null && !steps.some((s) => s.id === 'extension') ? [EXTENSION] : []
+  const after = facts.seats !== null && !steps.some((s) => s.confirm === 'seats') ? [SEATS] : []
+  return [...before, ...steps, ...after]
+}
+
 export const SHIPPED_STEPS: Readonly<Record<Clamping, readonly Step[]>> = {
   shrink: [
     {
@@ -96,19 +135,9 @@ export const SHIPPED_STEPS: Readonly<Record<Clamping, readonly Step[]>> = {
   ],
   collet: [
     CLEAN_SHANK,
-    {
-      id: 'damage',
-      title: 'Look',
-      text: 'Look at {{ collet }}, cone, slots, nut and thread: no damage, no fretting.',
-      confirm: 'tick',
-    },
+    DAMAGE,
     wipe('bore, slots, cone, nut and threads'),
-    {
-      id: 'film',
-      title: 'Lubricant',
-      text: '{% if lubricated == "oiled" %}A thin brushed film where the collet meets holder and nut and on the thread, none in the bore; wipe off the rest.{% else %}The maker wants cone and thread dry.{% endif %}',
-      confirm: 'tick',
-    },
+    FILM,
     {
       id: 'click',
       title: 'Collet into nut',
@@ -117,7 +146,7 @@ export const SHIPPED_STEPS: Readonly<Record<Clamping, readonly Step[]>> = {
     },
     {
       ...SET_LENGTH,
-      text: `${SET_LENGTH.text} Not touching the holder behind the collet. Tightening draws it in, by up to {{ travel | length }}.`,
+      text: `${SET_LENGTH.text} Not touching the holder behind the collet. {% if travel != '–' %}Tightening draws it in by {{ travel | length }}: set it {{ stop | length }} long.{% endif %}`,
     },
     {
       id: 'tighten',
@@ -139,10 +168,12 @@ export const SHIPPED_STEPS: Readonly<Record<Clamping, readonly Step[]>> = {
     {
       id: 'size',
       title: 'Size',
-      text: '{{ collet }} holds exactly its own size: the shank is {{ shank | length }}. Never a 6 mm shank in a 1/4 in collet.',
+      text: '{{ collet }} takes exactly its own size. The shank is {{ shank | length }}. Never an 8 mm shank in a 5/16 in collet.',
       confirm: 'tick',
     },
+    DAMAGE,
     wipe('bore, slots, cone, nut and threads'),
+    FILM,
     {
       id: 'click',
       title: 'Collet into nut',
@@ -175,7 +206,12 @@ export const SHIPPED_STEPS: Readonly<Record<Clamping, readonly Step[]>> = {
   'side-lock': [
     CLEAN_SHANK,
     wipe('bore and shank'),
-    { id: 'flat', title: 'Flat', text: 'The flat faces the screw; push the cutter back against it.', confirm: 'tick' },
+    {
+      id: 'flat',
+      title: 'Flat',
+      text: 'The flat faces the screw. Pull the cutter outwards, away from the holder, until the flat stops at the screw: so it cannot be pulled out in the cut.',
+      confirm: 'tick',
+    },
     SET_LENGTH,
     {
       id: 'tighten',
@@ -225,7 +261,7 @@ export const SHIPPED_STEPS: Readonly<Record<Clamping, readonly Step[]>> = {
     {
       id: 'mount',
       title: 'Modules',
-      text: 'Join {{ holder }} and {{ cutter }}, {{ torque }} N·m, key {{ key | length }}.',
+      text: 'Join {{ cutter }} to the module before it. Tighten to {{ torque }} N·m, key {{ key | length }}. No gap at the face.',
       confirm: 'tick',
       needs: ['key', 'torque wrench'],
     },

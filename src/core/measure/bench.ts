@@ -6,10 +6,14 @@ import { USUAL_BENCH, type BenchUncertainty } from './judge'
 /** Less than this is lost in the rest, mm. */
 const COLD_MM = 1e-4
 
-/** @param at ISO 8601, when the pictures were taken */
-export function benchFor(heat: Heat | null, at: string): BenchUncertainty {
-  if (!heat) return USUAL_BENCH
+/**
+ * @param at ISO 8601, when the pictures were taken
+ * @param guardSigmas the shop's guard band
+ */
+export function benchFor(heat: Heat | null, at: string, guardSigmas = USUAL_BENCH.guardSigmas): BenchUncertainty {
+  const bench = guardSigmas === USUAL_BENCH.guardSigmas ? USUAL_BENCH : { ...USUAL_BENCH, guardSigmas }
+  if (!heat) return bench
   const seconds = (Date.parse(at) - Date.parse(heat.endedAt)) / 1000
   const warmMm = warmExcessMm(heat.heatedMm, heat.fromC, heat.ambientC, heat.tauS, seconds)
-  return { ...USUAL_BENCH, warmMm: warmMm < COLD_MM ? 0 : warmMm }
+  return { ...bench, warmMm: warmMm < COLD_MM ? 0 : warmMm }
 }

@@ -1,5 +1,6 @@
 /** Figures that come without pictures: read off another bench and typed twice, or sent over a serial line. */
-import { fail, ok, type Result } from '../units'
+import { fail, MM_PER_INCH, ok, type Result } from '../units'
+import type { SpecLimits } from './judge'
 import { summarise, type EdgeMeasurement, type SetMeasurement } from './measure-set'
 import type { Feature } from './features'
 
@@ -16,6 +17,28 @@ export type FigureError =
   | { readonly code: 'TYPED_DIFFERENT'; readonly key: FigureKey }
   | { readonly code: 'MISSING'; readonly key: FigureKey }
   | { readonly code: 'NOT_POSITIVE'; readonly key: FigureKey }
+
+/** What a typed value is of the wanted one, where somebody may have mixed something up. */
+export type MixUp = 'twice' | 'half' | 'inch' | 'mm'
+
+/** So near a factor a value is taken for a mix-up, as a share. */
+const MIX_UP_SHARE = 0.03
+
+/**
+ * Whether a value looks like radius for diameter, diameter for radius, or one unit for the other; null when it does not.
+ * @param wanted limits that it should lie in, mm
+ */
+export function mixUp(value: number, wanted: SpecLimits): MixUp | null {
+  const middle = wanted.min === null ? wanted.max : (wanted.min + wanted.max) / 2
+  if (!(middle > 0) || (value >= (wanted.min ?? 0) && value <= wanted.max)) return null
+  const factors: readonly (readonly [MixUp, number])[] = [
+    ['twice', 2],
+    ['half', 0.5],
+    ['inch', 1 / MM_PER_INCH],
+    ['mm', MM_PER_INCH],
+  ]
+  return factors.find(([, factor]) => Math.abs(value / (middle * factor) - 1) < MIX_UP_SHARE)?.[0] ?? null
+}
 
 /** Two figures are one when they agree to this, mm. */
 const SAME_MM = 5e-5

@@ -13,9 +13,12 @@ export const around = (nominal: number, lower: number, upper: number): SpecLimit
   max: nominal + upper,
 })
 
-/** Inside only when inside by more than U, outside only when outside by more than U; U = 2σ. */
-export function judge(value: number, limits: SpecLimits, sigma: number): Verdict {
-  const U = 2 * sigma
+/**
+ * Inside only when inside by more than U, outside only when outside by more than U.
+ * @param guardSigmas U in standard deviations; 2 is the expanded uncertainty with k = 2
+ */
+export function judge(value: number, limits: SpecLimits, sigma: number, guardSigmas = 2): Verdict {
+  const U = guardSigmas * sigma
   const min = limits.min ?? -Infinity
   if (value >= min + U && value <= limits.max - U) return 'holds'
   if (value < min - U || value > limits.max + U) return 'off'
@@ -36,10 +39,18 @@ export interface BenchUncertainty {
   readonly temperatureSigmaK: number
   /** How much longer the tool reads because it is still warm, mm (0 when cold). */
   readonly warmMm: number
+  /** Guard band in standard deviations: inside only when inside by more than that. */
+  readonly guardSigmas: number
 }
 
 /** Of a bench checked with its master this shift, in a tool room kept to ±1 K: common practice, no source. */
-export const USUAL_BENCH: BenchUncertainty = { zeroSigmaMm: 0.0006, scaleSigma: 5e-6, temperatureSigmaK: 0.5, warmMm: 0 }
+export const USUAL_BENCH: BenchUncertainty = {
+  zeroSigmaMm: 0.0006,
+  scaleSigma: 5e-6,
+  temperatureSigmaK: 0.5,
+  warmMm: 0,
+  guardSigmas: 2,
+}
 
 const STEEL_PER_K = 11.5e-6
 

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest'
 import {
-  advise,
   benchFor,
   featureWord,
   judgeTool,
@@ -8,9 +7,13 @@ import {
   setErrorText,
   USUAL_BENCH,
   warningText,
+  advise,
+  UNKNOWN_MAKE,
   type LimitSet,
+  type ToolMade,
   type SetMeasurement,
 } from './index'
+import { adviceText } from '@/words/measure'
 import { summarise, type EdgeMeasurement } from './measure-set'
 
 const m = (value: number, sigma = 0.0002) => ({ value, sigma })
@@ -49,10 +52,12 @@ const judged = (
   limits: LimitSet = LIMITS,
   bench = USUAL_BENCH,
   warnings: SetMeasurement['warnings'] = [],
+  made: ToolMade = UNKNOWN_MAKE,
 ) => {
   const set = setOf(edges, warnings)
   const result = judgeTool(set, limits, bench)
-  return { result, advice: advise(set, result, 'mm') }
+  const advice = advise(set, result, made)
+  return { result, advice: { ...advice, ...adviceText(advice, 'mm') } }
 }
 
 describe('a result', () => {
@@ -69,7 +74,7 @@ describe('a result', () => {
     const [LF, DC] = result.features
     expect(LF.sigma).toBeGreaterThan(0.0006)
     expect(DC.sigma).toBeGreaterThan(2 * 0.0006)
-    expect(advice).toMatchObject({ tone: 'holds', lead: 'Everything asked for holds.' })
+    expect(advice).toMatchObject({ tone: 'holds', lead: 'In tolerance.' })
   })
   it('without limits nothing is judged', () => {
     const { result, advice } = judged(GOOD, {})
@@ -88,23 +93,49 @@ describe('what to do', () => {
     const { advice } = judged([edge(0, 11, 152), ...GOOD.slice(1)], LIMITS, USUAL_BENCH, [
       { edge: 3, warning: { code: 'DEBRIS', high: 0.04 } },
     ])
-    expect(advice).toMatchObject({ tone: 'off', edge: 3, lead: 'Wipe edge 3 and measure it again.' })
+    expect(advice).toMatchObject({ tone: 'off', edge: 3, lead: 'Clean edge 3 and measure it again.' })
     expect(advice.rest).toContain('0.040 mm high')
   })
   it('a wrong length says by how much, and which way', () => {
     expect(judged(GOOD.map((e) => ({ ...e, z: m(152.35) }))).advice.lead).toBe('Set the length 0.350 mm shorter.')
     expect(judged(GOOD.map((e) => ({ ...e, z: m(151.7) }))).advice.lead).toBe('Set the length 0.300 mm longer.')
   })
+  it.each([
+    ['shrink', 'Shrink it in again, 0.350 mm shorter.', 'stop 0.350 mm lower'],
+    ['collet', 'Set the length 0.350 mm shorter.', 'Loosen the nut'],
+    ['arbor', 'It is 0.350 mm too long.', 'cannot be set'],
+  ] as const)('a length is changed the way the %s allows', (clamping, lead, rest) => {
+    const { advice } = judged(
+      GOOD.map((e) => ({ ...e, z: m(152.35) })),
+      LIMITS,
+      USUAL_BENCH,
+      [],
+      { clamping, divisionMm: null },
+    )
+    expect(advice.lead).toBe(lead)
+    expect(advice.rest).toContain(rest)
+  })
+  it('an adjustable head is told in divisions of its own dial', () => {
+    // 20.35 measured, middle of the limits 19.995: 0.355 mm on diameter are 35.5 divisions of 0.01 mm
+    const { advice } = judged(
+      GOOD.map((e) => ({ ...e, x: m(10.175) })),
+      { DC: LIMITS.DC! },
+      USUAL_BENCH,
+      [],
+      { clamping: 'boring', divisionMm: 0.01 },
+    )
+    expect(advice.lead).toBe('Adjust the head by 35.5 divisions smaller.')
+  })
   it('one edge that stands out is told from a tool that sits off centre', () => {
     const six = Array.from({ length: 6 }, (_, i) => edge(i, 10, 152, { spindleDeg: 60 * i }))
     const out = judged(six.map((e, i) => (i === 2 ? { ...e, x: m(10.03) } : e)))
-    expect(out.advice).toMatchObject({ edge: 3, lead: expect.stringMatching(/^Edge 3 stands \d+ µm out of its own/) as string })
+    expect(out.advice).toMatchObject({ edge: 3, lead: expect.stringMatching(/^Edge 3 is \d+\.?\d* µm high\.$/) as string })
     const offCentre = judged(six.map((e) => ({ ...e, x: m(10 + 0.02 * Math.cos((e.spindleDeg * Math.PI) / 180)) })))
-    expect(offCentre.advice.lead).toBe('The tool sits 20 µm off centre, 40 µm on an indicator.')
+    expect(offCentre.advice.lead).toBe('The tool is 20 µm off centre at its edges, 40 µm on an indicator there.')
   })
   it('a wrong diameter points at the cutter', () => {
     const { advice } = judged(GOOD.map((e) => ({ ...e, x: m(10.5) })))
-    expect(advice.lead).toBe('Diameter is 0.980 mm outside.')
+    expect(advice.lead).toBe('Diameter is 0.980 mm out of tolerance.')
     expect(advice.rest).toContain('reground')
   })
   it('too near a limit is unsure, with what it is known to', () => {
@@ -118,7 +149,10 @@ describe('what to do', () => {
 describe('uncertainty', () => {
   it('adds picture, zero, scale, temperature and warmth', () => {
     expect(lengthSigma(0.0003, 0, USUAL_BENCH)).toBeCloseTo(Math.hypot(0.0003, 0.0006), 9)
-    expect(lengthSigma(0, 100, { zeroSigmaMm: 0, scaleSigma: 0, temperatureSigmaK: 1, warmMm: 0 })).toBeCloseTo(0.00115, 9)
+    expect(lengthSigma(0, 100, { zeroSigmaMm: 0, scaleSigma: 0, temperatureSigmaK: 1, warmMm: 0, guardSigmas: 2 })).toBeCloseTo(
+      0.00115,
+      9,
+    )
     expect(lengthSigma(0, 100, { ...USUAL_BENCH, warmMm: 0.05 })).toBeGreaterThan(0.05)
   })
   it('a warm tool: 45 mm nose, 25 K over the room, reads 13 µm long; a cold one nothing', () => {

@@ -1,5 +1,4 @@
 /** A tool's result: each feature with its value, uncertainty, limits and verdict, and one sentence of what to do. */
-import { formatDeviation, formatLength, unitMark, type LengthUnit } from '../units'
 import { judge, lengthSigma, worst, type BenchUncertainty, type SpecLimits, type Verdict } from './judge'
 import { ANGLES, featureName, FEATURES, KEY_OF, type Feature, type ValueKey } from './features'
 import type { SetMeasurement } from './measure-set'
@@ -21,6 +20,8 @@ export interface FeatureResult {
   readonly limits: SpecLimits | null
   /** null where no limits are set. */
   readonly verdict: Verdict | null
+  /** When it was measured, where that was before this measurement (ISO 8601): it was not measured again. */
+  readonly carried?: string
 }
 
 export type LimitSet = Readonly<Partial<Record<FeatureKey, SpecLimits>>>
@@ -40,6 +41,21 @@ export interface StepMeasured {
   readonly name: string
   readonly set: SetMeasurement
   readonly limits: LimitSet
+}
+
+/**
+ * What an earlier measurement judged and this one did not measure keeps its verdict: typed lengths do not make a tool's
+ * runout forgotten.
+ * @param before with when it was measured, ISO 8601
+ */
+export function carryOver(before: { readonly result: ToolResult; readonly at: string }, now: ToolResult): ToolResult {
+  const has = (f: Missing) => now.features.some((g) => g.key === f.key && g.step === f.step)
+  const carried = before.result.features
+    .filter((f) => f.verdict !== null && !has(f) && !now.missing.some((m) => m.key === f.key && m.step === f.step))
+    .map((f) => ({ carried: before.at, ...f }))
+  if (!carried.length) return now
+  const verdicts = [now.verdict, ...carried.map((f) => f.verdict)].filter((v) => v !== null)
+  return { ...now, features: [...now.features, ...carried], verdict: worst(verdicts) }
 }
 
 /** Puts values, uncertainty and limits together: of the tool itself, and of the further steps of its program. */
@@ -78,7 +94,7 @@ function judgeStep(
     }
     const wanted = limits[key] ?? null
     const sigma = sigmaOf(key, set, bench)
-    features.push({ key, step, value, sigma, limits: wanted, verdict: wanted && judge(value, wanted, sigma) })
+    features.push({ key, step, value, sigma, limits: wanted, verdict: wanted && judge(value, wanted, sigma, bench.guardSigmas) })
   }
   return { features, missing }
 }
@@ -115,118 +131,7 @@ function sigmaOf(key: FeatureKey, { edges }: SetMeasurement, bench: BenchUncerta
   }
 }
 
-export interface Advice {
-  readonly tone: Verdict | 'todo'
-  readonly lead: string
-  readonly rest: string
-  /** The edge to look at, where there is one. */
-  readonly edge: number | null
-}
-
-/** What to do next about a result: the most telling thing first, in a sentence. */
-export function advise(set: SetMeasurement, result: ToolResult, unit: LengthUnit): Advice {
-  const size = (mm: number) => `${formatLength(mm, unit)} ${unitMark(unit)}`
-  const small = (mm: number) => formatDeviation(mm, unit)
-  const sizeOf = (key: FeatureKey, value: number) => (isAngle(key) ? `${value.toFixed(2)}°` : size(value))
-  const dirty = set.warnings.find((w) => w.warning.code === 'DEBRIS')
-  if (dirty && dirty.warning.code === 'DEBRIS')
-    return {
-      tone: 'off',
-      edge: dirty.edge,
-      lead: `Wipe edge ${dirty.edge} and measure it again.`,
-      rest: `Something ${size(dirty.warning.high)} high sits on it. Stop the spindle first; no gloves near it while it turns.`,
-    }
-  const blurred = set.warnings.find((w) => w.warning.code === 'NOT_SHARP')
-  if (blurred)
-    return {
-      tone: 'off',
-      edge: blurred.edge,
-      lead: `Edge ${blurred.edge} is out of focus.`,
-      rest: 'Nothing of it counts. Turn it into the plane of the light, wipe the lens, then measure again.',
-    }
-  if (result.missing.length)
-    return {
-      tone: 'off',
-      edge: null,
-      lead: `${result.missing.map(named).join(' and ')} could not be measured.`,
-      rest: 'Move the carriage so that the whole corner is in the picture, then measure again.',
-    }
-  const feature = (key: FeatureKey) => result.features.find((f) => f.key === key && f.step === null)
-  const runout = feature('radialRunout')
-  if (runout?.verdict === 'off') return runoutAdvice(result, small)
-  const off = result.features.find((f) => f.verdict === 'off')
-  if (off?.limits) {
-    const { min, max } = off.limits
-    const mid = min === null ? max : (min + max) / 2
-    if (off.key === 'LF' && off.step === null) {
-      const by = off.value - mid
-      return {
-        tone: 'off',
-        edge: null,
-        lead: `Set the length ${size(Math.abs(by))} ${by > 0 ? 'shorter' : 'longer'}.`,
-        rest: `It should be ${size(mid)} from the gauge line. Then measure again.`,
-      }
-    }
-    return {
-      tone: 'off',
-      edge: null,
-      lead: `${named(off)} is ${sizeOf(off.key, Math.abs(off.value - (off.value > max ? max : (min ?? max))))} outside.`,
-      rest:
-        off.key === 'DC' || off.key === 'RE'
-          ? 'Compare the cutter’s mark with the parts list: a wrong or reground cutter measures like this.'
-          : 'Check the seat of the edges, then measure again.',
-    }
-  }
-  const unsure = result.features.find((f) => f.verdict === 'unsure')
-  if (unsure)
-    return {
-      tone: 'unsure',
-      edge: null,
-      lead: `${named(unsure)} is too near its limit to call.`,
-      rest: `It is known to ± ${sizeOf(unsure.key, 2 * unsure.sigma)}. Measure again, or a lead may release it with a reason.`,
-    }
-  const pattern = result.runout?.eccentricity
-  const axis =
-    pattern && pattern.eMm > pattern.provenAboveMm
-      ? ` The tool’s axis stands ${small(pattern.eMm).replace('+', '')} off centre, ${small(2 * pattern.eMm).replace('+', '')} on an indicator.`
-      : ''
-  if (result.verdict === null)
-    return { tone: 'todo', edge: null, lead: 'Measured without limits.', rest: `Nothing was asked, so nothing is judged.${axis}` }
-  return { tone: 'holds', edge: null, lead: 'Everything asked for holds.', rest: `Scan the holder again to save it.${axis}` }
-}
-
-function runoutAdvice(result: ToolResult, small: (mm: number) => string): Advice {
-  const { runout } = result
-  const own = runout?.own ? [...runout.own].sort((a, b) => Math.abs(b.mm) - Math.abs(a.mm))[0] : null
-  const e = runout?.eccentricity
-  const plain = (mm: number) => small(Math.abs(mm)).replace('+', '')
-  if (own && e && Math.abs(own.mm) > e.eMm)
-    return {
-      tone: 'off',
-      edge: own.edge,
-      lead: `Edge ${own.edge} stands ${plain(own.mm)} ${own.mm > 0 ? 'out' : 'back'} of its own.`,
-      rest: `The seat explains only ${plain(e.eMm)}. Look at that edge: wear, a chip off it, or the grinding.`,
-    }
-  if (e && e.eMm > e.provenAboveMm)
-    return {
-      tone: 'off',
-      edge: null,
-      lead: `The tool sits ${plain(e.eMm)} off centre, ${plain(2 * e.eMm)} on an indicator.`,
-      rest: 'Clean taper and bore and clamp again; if it stays, take it apart and look for a chip in the seat.',
-    }
-  return {
-    tone: 'off',
-    edge: null,
-    lead: 'The edges do not agree.',
-    rest: 'Wipe all edges and the taper, clamp again and measure once more.',
-  }
-}
-
 export const featureWord = (key: FeatureKey): string =>
   key === 'radialRunout' ? 'Runout of the edges' : key === 'axialRunout' ? 'Length spread' : featureName[key]
-
-/** With the step it belongs to. */
-const named = ({ key, step }: Missing): string =>
-  step === null ? featureWord(key) : `${step}: ${featureWord(key).toLowerCase()}`
 
 export const isAngle = (key: FeatureKey): boolean => (ANGLES as readonly FeatureKey[]).includes(key)

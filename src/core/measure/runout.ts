@@ -76,29 +76,3 @@ export function splitRunout(edges: readonly EdgeRadius[], sigmaMm: number): Runo
     known: n === 3 ? 'pattern-only' : n === 4 ? 'alternating-only' : 'both',
   }
 }
-
-/**
- * What the split says, in sentences: what is known, what it means at the spindle, and what nobody can know.
- * @param size writes a length, mm, without a sign
- */
-export function runoutText(runout: Runout, size: (mm: number) => string): string {
-  const { eccentricity: e, own, component, feed, known } = runout
-  const said: string[] = []
-  if (component && component.mm !== 0)
-    said.push(
-      `Along edge ${component.edge} the tool stands ${size(Math.abs(component.mm))} off centre; across it two edges show nothing.`,
-    )
-  if (e && e.eMm > e.provenAboveMm)
-    said.push(`The tool sits ${size(e.eMm)} off centre, ${size(2 * e.eMm)} on an indicator at its shank.`)
-  else if (e) said.push(`That the tool sits off centre is not proven: less than ${size(e.provenAboveMm)}.`)
-  if (own) {
-    const worst = own.reduce((a, b) => (Math.abs(b.mm) > Math.abs(a.mm) ? b : a))
-    said.push(`Edge ${worst.edge} stands ${size(Math.abs(worst.mm))} ${worst.mm < 0 ? 'back' : 'out'} of its own.`)
-  }
-  const most = feed.length ? feed.reduce((a, b) => (b.mm > a.mm ? b : a)) : null
-  if (most && most.mm > 0) said.push(`Edge ${most.edge} takes ${size(most.mm)} more feed each turn than its share.`)
-  if (known === 'nothing') said.push('One edge alone tells nothing of the seat.')
-  if (known === 'pattern-only') said.push('Three edges cannot tell the seat of the tool from the seats of the edges.')
-  if (known === 'alternating-only') said.push('Of four edges’ own seats only the part that alternates shows.')
-  return said.join(' ')
-}

@@ -1,6 +1,5 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { Coupling } from '../tool'
 import { addZero, checkDue, driftOf, judgeDrift, type Master, type ZeroCheck } from './zero'
 
 const MASTER: Master = {
@@ -20,12 +19,14 @@ const check = (change: Partial<ZeroCheck> = {}): ZeroCheck => ({
   who: 'Ines',
   masterId: 'M1',
   coupling: 'HSK-A63',
+  adapter: 'AD-1',
+  bench: 'camera',
   drift: { x: 0, z: 0 },
   zero: { x: 0, z: 0 },
   reason: null,
   ...change,
 })
-const adapter = (coupling: Coupling = 'HSK-A63', hours = -1) => ({ coupling, since: at(hours) })
+const adapter = (serial = 'AD-1', hours = -1) => ({ serial, name: 'adapter', coupling: 'HSK-A63' as const, since: at(hours) })
 
 describe('the check with the master', () => {
   it('is due without one, after eight hours, and after a change of adapter', () => {
@@ -33,8 +34,9 @@ describe('the check with the master', () => {
     expect(checkDue(check(), null, at(1))).toBe('never')
     expect(checkDue(check(), adapter(), at(8))).toBeNull()
     expect(checkDue(check(), adapter(), at(8.01))).toBe('shift')
-    expect(checkDue(check(), adapter('HSK-A63', 2), at(3))).toBe('adapter')
-    expect(checkDue(check(), adapter('SK 40', -1), at(3))).toBe('adapter')
+    expect(checkDue(check(), adapter('AD-1', 2), at(3))).toBe('adapter')
+    // another piece of the same taper has a zero of its own
+    expect(checkDue(check(), adapter('AD-2', -1), at(3))).toBe('never')
   })
   it('finds the drift without the seat of the master: an offset cancels over half a turn', () => {
     fc.assert(
@@ -55,6 +57,8 @@ describe('the check with the master', () => {
     expect(judgeDrift({ x: 0.003, z: -0.001 })).toBe('still')
     expect(judgeDrift({ x: 0, z: -0.0031 })).toBe('drifted')
     expect(judgeDrift({ x: 0.021, z: 0 })).toBe('too far')
+    // what a new adapter's zero is nobody could have known
+    expect(judgeDrift({ x: 0.3, z: -0.2 }, true)).toBe('first')
   })
   it('adds up: the next zero is the old one and what was found with it', () => {
     expect(addZero({ x: 0.001, z: 0.002 }, { x: -0.003, z: 0.004 })).toEqual({ x: -0.002, z: 0.006 })

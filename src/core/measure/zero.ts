@@ -32,6 +32,9 @@ export interface ZeroCheck {
   readonly who: string
   readonly masterId: string
   readonly coupling: Coupling
+  /** Serial of the adapter that was on the spindle. */
+  readonly adapter: string
+  readonly bench: BenchKind
   /** How far the master read from its certificate with the zero that held until then, mm. */
   readonly drift: Zero
   /** The zero that holds from then on, mm. */
@@ -39,8 +42,19 @@ export interface ZeroCheck {
   readonly reason: string | null
 }
 
-export interface Adapter {
+/** The bench with the camera, or one whose values are typed or come over a line. */
+export type BenchKind = 'camera' | 'values'
+
+/** An adapter that takes one taper onto the spindle; each has a zero of its own. */
+export interface AdapterPiece {
+  /** The mark on it, to scan. */
+  readonly serial: string
   readonly coupling: Coupling
+  readonly name: string
+}
+
+/** The one on the spindle. */
+export interface Adapter extends AdapterPiece {
   /** ISO 8601 */
   readonly since: string
 }
@@ -50,20 +64,27 @@ export type CheckDue = 'never' | 'shift' | 'adapter'
 /** A check counts for one shift of 8 h: common practice, no source. */
 export const SHIFT_H = 8
 
-/** Why the master must be measured before anything else may be; null when it need not. @param now ISO 8601 */
+/**
+ * Why the master must be measured before anything else may be; null when it need not.
+ * @param last the last check of this adapter
+ * @param now ISO 8601
+ */
 export function checkDue(last: ZeroCheck | null, adapter: Adapter | null, now: string): CheckDue | null {
-  if (!last || !adapter) return 'never'
-  if (adapter.since > last.at || adapter.coupling !== last.coupling) return 'adapter'
+  if (!last || !adapter || last.adapter !== adapter.serial) return 'never'
+  if (adapter.since > last.at) return 'adapter'
   return Date.parse(now) - Date.parse(last.at) > SHIFT_H * 3_600_000 ? 'shift' : null
 }
 
-export type DriftVerdict = 'still' | 'drifted' | 'too far'
+/** `first`: this adapter's zero is set; there is nothing yet that it could have drifted from. */
+export type DriftVerdict = 'first' | 'still' | 'drifted' | 'too far'
 
 /** Up to this a drift is heat and nothing else; beyond the second it is dirt, a knock or the wrong master: common practice, no source. */
 export const STILL_MM = 0.003
 export const TOO_FAR_MM = 0.02
 
-export function judgeDrift({ x, z }: Zero): DriftVerdict {
+/** @param first whether this adapter was never checked before */
+export function judgeDrift({ x, z }: Zero, first = false): DriftVerdict {
+  if (first) return 'first'
   const most = Math.max(Math.abs(x), Math.abs(z))
   return most <= STILL_MM ? 'still' : most <= TOO_FAR_MM ? 'drifted' : 'too far'
 }

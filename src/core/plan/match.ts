@@ -38,7 +38,7 @@ const KIND_WORDS: readonly (readonly [string, RegExp])[] = [
   ['shell mill', /\b(SHELL|FACE)[ -]?MILL\b/],
   ['end mill', /\b(END|SLOT)[ -]?MILL\b/],
   ['drill', /\bDRILL\b/],
-  ['turning tool', /\b(ROUGH|FINISH)(ING)? \d+ ?DEG\b/],
+  ['turning tool', /\bTURNING TOOL\b|\b(ROUGH|FINISH)(ING)? \d+ ?DEG\b/],
 ]
 
 /** @param text a comment of a program or the name of a definition; `Ø` counts as D */

@@ -13,6 +13,8 @@ export interface Heat {
   /** Earliest times, ISO 8601. */
   readonly touchAt: string
   readonly measureAt: string
+  /** Id of the tool that this heat freed from its holder; left out where it was for shrinking in. */
+  readonly out?: number
 }
 
 /** A part as it was built in. */

@@ -45,6 +45,20 @@ export function stationOf(state: ToolState): Station | null {
   }
 }
 
+/** Where a tool waits, by its state, its condition and its last verdict: what is out of tolerance is corrected first. */
+export type Waits = Station | 'correct' | 'change cutter'
+
+/** @param verdict of the last measurement; null when nothing was judged */
+export function waitsFor(
+  { state, condition }: { readonly state: ToolState; readonly condition: 'fit' | 'worn' | 'broken' },
+  verdict: 'holds' | 'unsure' | 'off' | null,
+): Waits | null {
+  const station = stationOf(state)
+  if (station === null) return null
+  if (condition !== 'fit') return 'change cutter'
+  return station === 'hand-over' && verdict === 'off' ? 'correct' : station
+}
+
 /** What may happen to a tool that sets back what depended on it. */
 export const DISTURBANCES = ['heated', 're-clamped', 'insert turned', 'adjusted', 'dropped'] as const
 export type Disturbance = (typeof DISTURBANCES)[number]
@@ -58,11 +72,26 @@ export interface PartFate {
   readonly wear: string
 }
 
-/** What it takes to heat a shrunk cutter out again. */
+/** What it takes to heat a shrunk cutter out again. Lengths mm, temperatures °C, times s. */
 export interface Removal {
+  /** Serial of the piece whose joint is heated; null where nobody noted it. */
+  readonly joint: string | null
+  readonly jointName: string
+  readonly coil: string
   readonly temperatureC: number
   readonly greatestC: number
+  readonly heatingS: number
   /** The largest share of the rise that the shank may take. */
   readonly warmedShare: number
   readonly steelShank: boolean
+  readonly nose: { readonly boreMm: number; readonly noseMm: number; readonly heatedMm: number }
+  /** Cooling constant by way of cooling; null where it cannot be computed. */
+  readonly taus: { readonly contact: number; readonly cycle: number; readonly air: number } | null
+  readonly heats: number
+  /** Until when it is too hot for another heat, ISO 8601; null when it is cold. */
+  readonly hotUntil: string | null
+  /** It had its heat: the cutter is out, or can be pulled now. */
+  readonly heated: boolean
+  /** What only a lead may go on against. */
+  readonly leadFor: readonly string[]
 }

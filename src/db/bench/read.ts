@@ -1,4 +1,4 @@
-import type { Adapter, Master, ZeroCheck } from '@/core/measure'
+import type { Adapter, AdapterPiece, BenchKind, Master, ZeroCheck } from '@/core/measure'
 import type { Coupling } from '@/core/tool'
 import type { Db } from '../connection'
 
@@ -7,8 +7,20 @@ export const listMasters = (db: Db): Master[] =>
 
 /** The adapter on the spindle now; null before the first. */
 export function adapterNow(db: Db): Adapter | null {
-  const row = db.prepare('SELECT coupling, at AS since FROM bench_adapter ORDER BY id DESC LIMIT 1').get()
+  const row = db
+    .prepare(
+      'SELECT a.serial, a.coupling, a.name, b.at AS since FROM bench_adapter b JOIN adapter a ON a.serial = b.serial ORDER BY b.id DESC LIMIT 1',
+    )
+    .get()
   return (row as Adapter | undefined) ?? null
+}
+
+export const listAdapters = (db: Db): AdapterPiece[] =>
+  db.prepare('SELECT serial, coupling, name FROM adapter ORDER BY coupling, serial').all() as AdapterPiece[]
+
+export function getAdapter(db: Db, serial: string): AdapterPiece | null {
+  const row = db.prepare('SELECT serial, coupling, name FROM adapter WHERE serial = ?').get(serial)
+  return (row as AdapterPiece | undefined) ?? null
 }
 
 interface CheckRow {
@@ -17,6 +29,8 @@ interface CheckRow {
   who: string
   master_id: string
   coupling: Coupling
+  adapter: string
+  bench: BenchKind
   drift_x: number
   drift_z: number
   zero_x: number
@@ -32,6 +46,8 @@ const check = (row: unknown): ZeroCheck => {
     who: r.who,
     masterId: r.master_id,
     coupling: r.coupling,
+    adapter: r.adapter,
+    bench: r.bench,
     drift: { x: r.drift_x, z: r.drift_z },
     zero: { x: r.zero_x, z: r.zero_z },
     reason: r.reason,
@@ -40,15 +56,30 @@ const check = (row: unknown): ZeroCheck => {
 
 const SELECT = 'SELECT c.*, p.name AS who FROM bench_check c JOIN person p ON p.id = c.person_id'
 
-/** The check that holds now. */
+/** The last check of the bench with the camera, whatever adapter was on it. */
 export function lastCheck(db: Db): ZeroCheck | null {
-  const row = db.prepare(`${SELECT} ORDER BY c.id DESC LIMIT 1`).get()
+  const row = db.prepare(`${SELECT} WHERE c.bench = 'camera' ORDER BY c.id DESC LIMIT 1`).get()
+  return row ? check(row) : null
+}
+
+/** The last check of one adapter on one bench. */
+export function lastCheckOf(db: Db, adapter: string, bench: BenchKind = 'camera'): ZeroCheck | null {
+  const row = db.prepare(`${SELECT} WHERE c.bench = ? AND c.adapter = ? ORDER BY c.id DESC LIMIT 1`).get(bench, adapter)
+  return row ? check(row) : null
+}
+
+/** The last check of the bench without a camera for a taper. */
+export function lastValuesCheck(db: Db, coupling: Coupling): ZeroCheck | null {
+  const row = db.prepare(`${SELECT} WHERE c.bench = 'values' AND c.coupling = ? ORDER BY c.id DESC LIMIT 1`).get(coupling)
   return row ? check(row) : null
 }
 
 /** Checks, oldest first, at most `count` of the newest. */
 export const listChecks = (db: Db, count: number): ZeroCheck[] =>
-  db.prepare(`SELECT * FROM (${SELECT} ORDER BY c.at DESC, c.id DESC LIMIT ?) ORDER BY at, id`).all(count).map(check)
+  db
+    .prepare(`SELECT * FROM (${SELECT} WHERE c.bench = 'camera' ORDER BY c.at DESC, c.id DESC LIMIT ?) ORDER BY at, id`)
+    .all(count)
+    .map(check)
 
 export interface Overrule {
   readonly until: string

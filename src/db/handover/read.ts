@@ -59,6 +59,10 @@ export const listHandovers = (db: Db, serial?: string): Handover[] =>
 export const listCurrent = (db: Db): Handover[] =>
   db.prepare('SELECT * FROM handover WHERE voided_at IS NULL ORDER BY id DESC').all().map(handover)
 
+/** Current ones that are held until their tool was measured again. */
+export const listHeld = (db: Db): Handover[] =>
+  db.prepare('SELECT * FROM handover WHERE voided_at IS NULL AND held IS NOT NULL ORDER BY id').all().map(handover)
+
 export function currentHandover(db: Db, serial: string): Handover | null {
   const row = db.prepare('SELECT * FROM handover WHERE serial = ? AND voided_at IS NULL').get(serial)
   return row ? handover(row) : null

@@ -1,4 +1,4 @@
-import type { FeatureResult, MeasurementSource, SavedMeasurement, ToolResult } from '@/core/measure'
+import type { FeatureResult, MeasurementSource, SavedMeasurement, ToolResult, Verdict } from '@/core/measure'
 import type { Db } from '../connection'
 
 interface MeasurementRow {
@@ -64,6 +64,28 @@ export function lastMeasurement(db: Db, assemblyId: number): SavedMeasurement | 
   const row = db.prepare(`${SELECT} WHERE m.assembly_id = ? ORDER BY m.id DESC LIMIT 1`).get(assemblyId)
   return row ? measurement(row) : null
 }
+
+/** Verdict of the last measurement of every tool that still is one, by its number. */
+export function lastVerdicts(db: Db): ReadonlyMap<number, Verdict | null> {
+  const rows = db
+    .prepare(
+      `SELECT m.assembly_id AS id, m.body ->> '$.verdict' AS verdict FROM measurement m
+         JOIN assembly a ON a.id = m.assembly_id
+        WHERE a.state <> 'apart' AND m.id = (SELECT max(id) FROM measurement WHERE assembly_id = m.assembly_id)`,
+    )
+    .all() as { id: number; verdict: Verdict | null }[]
+  return new Map(rows.map((r) => [r.id, r.verdict]))
+}
+
+/** The last measurement of each tool that still is one, where it was taken from pictures since then. */
+export const listMeasuredSince = (db: Db, at: string): SavedMeasurement[] =>
+  db
+    .prepare(
+      `${SELECT} WHERE m.at >= ? AND m.source = 'pictures' AND a.state <> 'apart'
+         AND m.id = (SELECT max(id) FROM measurement WHERE assembly_id = m.assembly_id) ORDER BY m.id`,
+    )
+    .all(at)
+    .map(measurement)
 
 export function getMeasurement(db: Db, id: number): SavedMeasurement | null {
   const row = db.prepare(`${SELECT} WHERE m.id = ?`).get(id)

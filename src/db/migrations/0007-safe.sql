@@ -57,3 +57,9 @@ ALTER TABLE load_run_new RENAME TO load_run;
 
 -- What each T of a job's programs means, where somebody said so: a definition, or nothing to set up.
 ALTER TABLE job ADD COLUMN mapping TEXT NOT NULL DEFAULT '{}' CHECK (json_valid(mapping));
+
+-- How far the clock of a room of stand-ins has been set forward, so that nobody waits for a simulated nose to cool.
+CREATE TABLE sim_clock (
+  id INTEGER PRIMARY KEY CHECK (id = 1),
+  ahead_ms INTEGER NOT NULL CHECK (ahead_ms >= 0)
+) STRICT;

@@ -21,3 +21,9 @@ export function getSimTag(db: Db, serial: string): { bytes: Uint8Array; lostAfte
 /** Holders that have a simulated carrier. */
 export const listSimTags = (db: Db): string[] =>
   (db.prepare('SELECT serial FROM sim_tag ORDER BY serial').all() as { serial: string }[]).map((r) => r.serial)
+
+/** How far the clock of the stand-ins has been set forward, ms. */
+export function getClockAheadMs(db: Db): number {
+  const row = db.prepare('SELECT ahead_ms FROM sim_clock WHERE id = 1').get() as { ahead_ms: number } | undefined
+  return row?.ahead_ms ?? 0
+}

@@ -16,3 +16,9 @@ export function putSimTag(db: Db, serial: string, tag: { readonly bytes: Uint8Ar
      ON CONFLICT (serial) DO UPDATE SET bytes = excluded.bytes, lost_after = excluded.lost_after`,
   ).run(serial, Buffer.from(tag.bytes), tag.lostAfter)
 }
+
+export function putClockAheadMs(db: Db, aheadMs: number): void {
+  db.prepare(
+    'INSERT INTO sim_clock (id, ahead_ms) VALUES (1, ?) ON CONFLICT (id) DO UPDATE SET ahead_ms = excluded.ahead_ms',
+  ).run(aheadMs)
+}

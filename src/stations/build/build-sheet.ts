@@ -1,11 +1,12 @@
-import { axialTravelMm, stopSetting, USUAL_PRACTICE, type StopSetting } from '@/core/clamp'
+import { drawInMm, shrinkPractice, stopSetting, type StopSetting } from '@/core/clamp'
 import {
   carrierOf,
   checkTool,
   clampingOf,
   partIn,
   SHIPPED_STEPS,
-  smallestShankMm,
+  chooseCollet,
+  withOwnSteps,
   whatFits,
   type Candidates,
   type Checked,
@@ -22,6 +23,7 @@ import { getHolder, listComponents, listDefinitions, listHolders, listHolderType
 import { listMachines } from '@/db/machine/read'
 import { balanceOf } from '@/db/stock/read'
 import { freeHolders } from '../kit/inventory'
+import { practiceOf } from '../practice'
 import { chooseParts, type ChosenPart } from './choose-parts'
 
 export interface BuildSheet {
@@ -53,12 +55,15 @@ export function readBuildOf(db: Db, definition: Definition, job: Job | null, ser
   const holder = serial ? getHolder(db, serial) : null
   const parts = chooseParts(db, definition, job?.id ?? null, holder)
   const machines = listMachines(db).filter((m) => (job ? m.key === job.machine : definition.machines.includes(m.key)))
-  const checked = checkTool(definition, parts, machines, USUAL_PRACTICE)
+  const practice = shrinkPractice(practiceOf(db))
+  const checked = withColletNote(db, checkTool(definition, parts, machines, practice), parts)
   const clamping = clampingOf(parts)
   const shankMm = numberOf(partIn(parts, 'cutter')!, 'DMM') ?? 0
   const holderType = partIn(parts, 'holder')
-  const stop =
-    checked.shrink && holderType ? stopSetting(checked.shrink.stopHighMm, shankMm, listLessons(db, holderType.id)) : null
+  // hot it stands high by its shrink-back, a collet draws it in: both are set longer, and both are learned
+  const computedMm = checked.shrink?.stopHighMm ?? colletDrawMm(parts, shankMm)
+  const stop = computedMm !== null && holderType ? stopSetting(computedMm, shankMm, listLessons(db, holderType.id)) : null
+  const facts = factsOf(definition, parts, checked, stop)
   const short = parts.filter((p) => FETCHED.includes(p.line.role) && p.onHand + p.fetched < p.count)
   const builds = job ? buildsOf(db, job.id, definition.t) : []
   return {
@@ -67,8 +72,8 @@ export function readBuildOf(db: Db, definition: Definition, job: Job | null, ser
     parts,
     checked,
     clamping,
-    steps: stepsOf(db, clamping),
-    facts: factsOf(definition, parts, checked, stop),
+    steps: withOwnSteps(stepsOf(db, clamping), facts),
+    facts,
     stop,
     free: freeHolders(listHolders(db), listHolderTypes(db), new Set(listBuilds(db).map((b) => b.serial)), now).filter((h) =>
       definition.parts.some((l) => l.role === 'holder' && (l.component === h.component || l.alternatives.includes(h.component!))),
@@ -77,9 +82,29 @@ export function readBuildOf(db: Db, definition: Definition, job: Job | null, ser
     short,
     candidates:
       checked.refusals.length || short.length
-        ? inStockFirst(db, whatFits(definition, parts, listComponents(db), machines, USUAL_PRACTICE), short)
+        ? inStockFirst(db, whatFits(definition, parts, listComponents(db), machines, practice), short)
         : [],
   }
+}
+
+/** How far tightening the nut draws the cutter in; null where no double-slotted collet holds it. */
+function colletDrawMm(parts: readonly ChosenPart[], shankMm: number): number | null {
+  const collet = partIn(parts, 'collet')
+  return collet?.kind === 'collet' && collet.colletSystem === 'ISO 15488' && shankMm > 0 ? drawInMm(collet.DCX, shankMm) : null
+}
+
+/** A collet may hold a shank and still not be the one to take: the smallest size at or above it is. */
+function withColletNote(db: Db, checked: Checked, parts: readonly ChosenPart[]): Checked {
+  const collet = partIn(parts, 'collet')
+  const cutter = partIn(parts, 'cutter')
+  const shankMm = cutter && numberOf(cutter, 'DMM')
+  if (collet?.kind !== 'collet' || !shankMm || checked.refusals.length) return checked
+  const same = listComponents(db).filter(
+    (c) => c.kind === 'collet' && c.colletSystem === collet.colletSystem && c.colletSize === collet.colletSize,
+  )
+  const best = chooseCollet(shankMm, same)
+  if (best?.kind !== 'collet' || best.DCX >= collet.DCX) return checked
+  return { ...checked, notes: [...checked.notes, { code: 'COLLET_NOT_NEAREST', has: collet.name, better: best.name }] }
 }
 
 /** For a part that is short only what lies in the store helps. */
@@ -107,6 +132,8 @@ function factsOf(definition: Definition, parts: readonly ChosenPart[], checked: 
     partIn(parts, 'nut'),
   ]
   const insert = partIn(parts, 'insert')
+  const between = partIn(parts, 'extension')
+  const screwed = between?.kind === 'module-extension' ? between : null
   const screw = partIn(parts, 'screw')
   const text = (part: typeof cutter, key: Parameters<typeof valueOf>[1]) =>
     part ? ((valueOf(part, key) as string | undefined) ?? null) : null
@@ -135,9 +162,9 @@ function factsOf(definition: Definition, parts: readonly ChosenPart[], checked: 
     lubricated: text(nut, 'lubricated'),
     key: number(carrier, 'keyMm'),
     seatTorque: number(screw, 'TQ') ?? number(insert, 'TQ'),
-    travel:
-      collet?.kind === 'collet' && collet.colletSystem === 'ISO 15488'
-        ? axialTravelMm(collet.DCX - smallestShankMm(collet))
-        : null,
+    travel: colletDrawMm(parts, number(cutter, 'DMM') ?? 0),
+    extension: screwed?.name ?? null,
+    extensionTorque: number(screwed, 'TQ'),
+    extensionKey: number(screwed, 'keyMm'),
   }
 }

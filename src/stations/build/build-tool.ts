@@ -1,18 +1,18 @@
-import { USUAL_PRACTICE, type ShrinkSetup } from '@/core/clamp'
 import { isShrink, carrierOf, partIn, refusalText, refuseHolder, refuseStud, tickIds } from '@/core/fits'
-import { FETCHED, numberOf, type BuiltPart, type Heat } from '@/core/tool'
+import { FETCHED, numberOf, type BuiltPart } from '@/core/tool'
 import { fail, type Result } from '@/core/units'
 import { insertAssembly } from '@/db/assembly/write'
 import { buildOn, type BuildUnderWay } from '@/db/build/read'
 import { deleteBuild } from '@/db/build/write'
 import { componentOf, getComponent, getHolder } from '@/db/library/read'
-import { countHeat, updateHolder } from '@/db/library/write'
+import { countHeat, keepHeat, updateHolder } from '@/db/library/write'
 import { lyingOf } from '@/db/stock/read'
 import { noteRefusal } from '../records/note-refusal'
 import { bookInside, moves } from '../store/book'
 import { allOrNothing, need, type Refused, type Work } from '../work'
 import { readBuild, type BuildSheet } from './build-sheet'
 import type { ChosenPart } from './choose-parts'
+import { heatFrom } from './heat-out'
 import { note } from '../records/note'
 
 /** Everything that speaks against this holder for this tool; the first is the weightiest. */
@@ -27,7 +27,9 @@ export function refuseBuild(work: Pick<Work, 'db' | 'now'>, sheet: BuildSheet, s
   const first = sheet.definition.parts.find((l) => l.role === 'holder')!
   const cutter = partIn(sheet.parts, 'cutter')!
   const offered = componentOf(work.db, item.component)
-  const known = { ...item, component: item.component }
+  // the heat of this very build is no reason against it
+  const own = other?.heat && carrierOf(sheet.parts)?.kind !== 'shrink-extension'
+  const known = { ...item, component: item.component, ...(own ? { heat: null, heats: Math.max(0, item.heats - 1) } : {}) }
   const refusals = [
     ...refuseHolder(known, offered, componentOf(work.db, first.component), cutter, sheet.definition, work.now),
     ...refuseStud(known, item.stud === null ? null : getComponent(work.db, item.stud), partIn(sheet.parts, 'stud'), work.now),
@@ -37,23 +39,6 @@ export function refuseBuild(work: Pick<Work, 'db' | 'now'>, sheet: BuildSheet, s
       .map((p) => ({ code: 'NONE_IN_STOCK', name: p.component.name }) as const),
   ]
   return refusals.map((r) => ({ code: r.code === 'SHRINK' ? r.error.code : r.code, text: refusalText(r) }))
-}
-
-export function heatOf(
-  setup: Pick<ShrinkSetup, 'temperatureC' | 'touchS' | 'measureS' | 'tauS'>,
-  heatedMm: number,
-  endedAt: string,
-): Heat {
-  const later = (seconds: number) => new Date(Date.parse(endedAt) + 1000 * seconds).toISOString()
-  return {
-    endedAt,
-    fromC: setup.temperatureC,
-    ambientC: USUAL_PRACTICE.ambientC,
-    tauS: setup.tauS,
-    heatedMm,
-    touchAt: later(setup.touchS),
-    measureAt: later(setup.measureS),
-  }
 }
 
 /** The scan of the holder's own mark after its last step: every step must be confirmed. */
@@ -93,7 +78,11 @@ export function buildTool(
   }
   const { definition, job, parts, checked } = sheet
   const carrier = carrierOf(parts)
-  const heat = build?.heat ?? (checked.shrink && isShrink(carrier) ? heatOf(checked.shrink, carrier.heatedMm, work.now) : null)
+  const heat =
+    build?.heat ??
+    (checked.shrink && isShrink(carrier)
+      ? heatFrom(work, checked.shrink.temperatureC, checked.shrink.tauS, carrier.heatedMm)
+      : null)
   const stopSetMm = sheet.stop ? definition.LF.nominal + sheet.stop.highMm : null
   const coupling = getHolder(work.db, serial)!.coupling
   return allOrNothing(work.db, `Somebody else has just built on holder ${serial}. Take another one.`, () => {
@@ -118,7 +107,10 @@ export function buildTool(
     })
     updateHolder(work.db, serial, { place: null })
     for (const part of parts) if (FETCHED.includes(part.line.role)) buildIn(work, part, serial, job?.id ?? null)
-    if (heat && !build?.heat) countHeat(work.db, serial)
+    if (heat && !build?.heat) {
+      countHeat(work.db, serial)
+      keepHeat(work.db, serial, heat)
+    }
     if (build) deleteBuild(work.db, build.id)
     note(work, 'built', saidOf(sheet, serial, stopSetMm), {
       serial,

@@ -1,35 +1,18 @@
-import { coolingTimeS, USUAL_PRACTICE } from '@/core/clamp'
+import type { CoolingWay } from '@/core/clamp'
 import { carrierOf, isShrink, refusalText, refuseHealth } from '@/core/fits'
+import type { ShrinkExtension, ShrinkHolder } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
-import { buildOn } from '@/db/build/read'
+import { buildOn, type BuildUnderWay } from '@/db/build/read'
 import { updateBuild } from '@/db/build/write'
 import { inTransaction } from '@/db/connection'
 import { getHolder } from '@/db/library/read'
-import { countHeat } from '@/db/library/write'
+import { countHeat, keepHeat } from '@/db/library/write'
 import type { ShrinkUnit, UnitError } from '@/devices/shrink/port'
 import type { Refused, Work } from '../work'
 import { readBuild } from './build-sheet'
-import { heatOf } from './build-tool'
+import { heatFrom } from './heat-out'
+import { unitErrorText } from './unit-error'
 import { note } from '../records/note'
-
-export function unitErrorText(error: UnitError): string {
-  switch (error.code) {
-    case 'BUSY':
-      return `${error.serial} stands in the coil. Set it into a cooling body first.`
-    case 'UNKNOWN_COIL':
-      return `The unit has no coil position ${error.coil}; it has ${error.coils.join(', ')}.`
-    case 'ABOVE_LIMIT':
-      return `${Math.round(error.targetC)} °C is above what this holder may see (${error.greatestC} °C).`
-    case 'STILL_WARM':
-      return `${error.serial} is still at ${Math.round(error.noseC)} °C: one heat, then cool fully. Never a second heat on a warm nose.`
-    case 'BODY_TAKEN':
-      return `${error.serial} cools in body ${error.body}. Take a free one.`
-    case 'NOT_IN_COIL':
-      return `${error.serial} does not stand in the coil.`
-    case 'UNREACHABLE':
-      return 'The shrink unit does not answer. Look whether it is switched on and connected.'
-  }
-}
 
 const refuse = (error: UnitError): { ok: false; error: Refused } => fail({ code: error.code, text: unitErrorText(error) })
 
@@ -44,8 +27,7 @@ export async function startHeat(work: Work, unit: ShrinkUnit, serial: string): P
     return fail({ code: 'COIL_NOT_SEEN', text: 'Look at the coil’s position and confirm it before heating.' })
   if (build.done.includes('heat'))
     return fail({ code: 'HEATED', text: 'It had its heat: cool it fully. Never a second heat on a warm nose.' })
-  // each joint has its own heat count: with an extension it is the extension's bore that is heated
-  const joint = carrier.kind === 'shrink-extension' ? build.extensions[carrier.id] : serial
+  const joint = jointIn(build, carrier)
   if (!joint) return fail({ code: 'NO_EXTENSION', text: `Scan the ${carrier.name} that you take first: its heats are counted.` })
   const item = getHolder(work.db, joint)!
   const [held] = refuseHealth({ ...item, component: carrier.id }, carrier, work.now)
@@ -70,8 +52,21 @@ export async function startHeat(work: Work, unit: ShrinkUnit, serial: string): P
   return ok(null)
 }
 
-/** From the coil into a cooling body: heat and cutter are done, and the times of touching and measuring count from here. */
-export async function coolDown(work: Work, unit: ShrinkUnit, serial: string, body: number): Promise<Result<null, Refused>> {
+/** The piece whose joint is heated: with a shrunk extension it is the extension's bore. */
+const jointIn = (build: BuildUnderWay, carrier: ShrinkHolder | ShrinkExtension): string | null =>
+  carrier.kind === 'shrink-extension' ? (build.extensions[carrier.id] ?? null) : build.serial
+
+/**
+ * From the coil into a cooling body: heat and cutter are done, and the times of touching and measuring count from here.
+ * @param failed the cutter did not go in: it cools and is heated again from the beginning
+ */
+export async function coolDown(
+  work: Work,
+  unit: ShrinkUnit,
+  serial: string,
+  body: number,
+  failed = false,
+): Promise<Result<null, Refused>> {
   const build = buildOn(work.db, serial)
   const sheet = build && readBuild(work.db, build.job, build.t, serial, work.now)
   const carrier = sheet && carrierOf(sheet.parts)
@@ -81,18 +76,58 @@ export async function coolDown(work: Work, unit: ShrinkUnit, serial: string, bod
   if (!state.ok) return refuse(state.error)
   const { heating } = state.value
   if (heating?.serial !== serial) return refuse({ code: 'NOT_IN_COIL', serial })
-  if (heating.phase === 'heating') return fail({ code: 'STILL_HEATING', text: 'It still heats. The unit stops by itself.' })
+  if (heating.phase === 'heating') return fail({ code: 'STILL_HEATING', text: 'It is still heating. The unit stops by itself.' })
+  const { leastC, tauS } = sheet.checked.shrink
+  if (!failed && heating.noseC < leastC)
+    return fail({
+      code: 'TOO_COLD',
+      text: `The bore is too small again: ${Math.round(heating.noseC)} °C, it needs ${Math.round(leastC)} °C. Cool it fully and start over.`,
+    })
   const moved = await unit.cool(serial, body)
   if (!moved.ok) return refuse(moved.error)
-  const { tauS } = sheet.checked.shrink
-  const until = (toC: number) => coolingTimeS(tauS, heating.noseC, toC, USUAL_PRACTICE.ambientC)
-  const heat = heatOf(
-    { temperatureC: heating.noseC, tauS, touchS: until(USUAL_PRACTICE.touchC), measureS: until(USUAL_PRACTICE.measureC) },
-    carrier.heatedMm,
-    work.now,
-  )
-  const done = [...new Set([...build.done, 'heat', 'cool'])]
-  return inTransaction(work.db, () => updateBuild(work.db, build, { done, heat }))
+  const heat = heatFrom(work, heating.noseC, tauS, carrier.heatedMm)
+  const joint = jointIn(build, carrier)
+  return inTransaction(work.db, () => {
+    if (joint) keepHeat(work.db, joint, heat)
+    if (failed) {
+      note(work, 'heat failed', 'The cutter did not go in: cooled, to be heated again', { serial, t: build.t })
+      return true
+    }
+    return updateBuild(work.db, build, { done: [...new Set([...build.done, 'heat', 'cool'])], heat })
+  })
+    ? ok(null)
+    : fail({ code: 'CHANGED', text: 'Somebody else is at this build. Look again.' })
+}
+
+/** On a unit without a data line: coil and seconds are confirmed by whoever heats, and how it is cooled. */
+export function shrinkByHand(work: Work, serial: string, way: CoolingWay): Result<null, Refused> {
+  const build = buildOn(work.db, serial)
+  const sheet = build && readBuild(work.db, build.job, build.t, serial, work.now)
+  const carrier = sheet && carrierOf(sheet.parts)
+  if (!build || !sheet?.checked.shrink || !isShrink(carrier))
+    return fail({ code: 'NOT_BEGUN', text: `Nobody shrinks a tool on ${serial} now.` })
+  if (!build.done.includes('coil'))
+    return fail({ code: 'COIL_NOT_SEEN', text: 'Look at the coil’s position and confirm it before heating.' })
+  if (build.done.includes('heat'))
+    return fail({ code: 'HEATED', text: 'It had its heat: cool it fully. Never a second heat on a warm nose.' })
+  const joint = jointIn(build, carrier)
+  if (!joint) return fail({ code: 'NO_EXTENSION', text: `Scan the ${carrier.name} that you take first: its heats are counted.` })
+  const item = getHolder(work.db, joint)!
+  const [held] = refuseHealth({ ...item, component: carrier.id }, carrier, work.now)
+  if (held) return fail({ code: held.code, text: refusalText(held) })
+  const { temperatureC, taus, heatingS } = sheet.checked.shrink
+  const heat = heatFrom(work, temperatureC, taus[way], carrier.heatedMm)
+  return inTransaction(work.db, () => {
+    countHeat(work.db, joint)
+    keepHeat(work.db, joint, heat)
+    note(
+      work,
+      'heated',
+      `by hand: coil ${carrier.coil}, about ${heatingS.toFixed(0)} s, cooled by ${way}, heat ${item.heats + 1} of the joint in ${joint}`,
+      { serial, t: build.t, before: { heats: item.heats }, after: { heats: item.heats + 1 } },
+    )
+    return updateBuild(work.db, build, { done: [...new Set([...build.done, 'heat', 'cool'])], heat })
+  })
     ? ok(null)
     : fail({ code: 'CHANGED', text: 'Somebody else is at this build. Look again.' })
 }

@@ -1,12 +1,10 @@
-import { COUPLINGS, roleOf, type Coupling } from '@/core/tool'
+import { COUPLINGS, MARK_RULE, readMark, roleOf, type Coupling } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { inTransaction, isTaken } from '@/db/connection'
 import { getComponent, getHolder } from '@/db/library/read'
-import { insertHolder, updateHolder } from '@/db/library/write'
+import { insertHolder, setFallen, updateHolder } from '@/db/library/write'
 import { note } from '../records/note'
 import type { Refused, Work } from '../work'
-
-const SERIAL = /^[A-Z0-9][A-Z0-9-]{2,23}$/
 
 /** A holder or an extension gets its serial and its type. */
 export function addHolder(
@@ -14,10 +12,10 @@ export function addHolder(
   given: { readonly serial: string; readonly component: string; readonly place: string | null },
 ): Result<{ serial: string }, Refused> {
   const { serial } = given
-  if (!SERIAL.test(serial))
+  if (readMark(serial) !== serial)
     return fail({
       code: 'BAD_SERIAL',
-      text: 'A serial has 3 to 24 capital letters, digits or dashes, as it stands on the holder.',
+      text: `A mark has ${MARK_RULE}, as it is on the holder.`,
     })
   const type = getComponent(work.db, given.component)
   const role = type && roleOf(type)
@@ -53,6 +51,8 @@ export function inspectHolder(
     return fail({ code: 'BAD_DATE', text: 'The next inspection lies in the future.' })
   inTransaction(work.db, () => {
     updateHolder(work.db, given.serial, given.retireReason !== null ? { retired: true } : { inspectBy: given.until })
+    // whatever fell was looked at
+    setFallen(work.db, given.serial, null)
     note(
       work,
       given.retireReason !== null ? 'retired' : 'inspected',

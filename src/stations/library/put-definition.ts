@@ -1,11 +1,12 @@
 import { checkTool, refusalText, type StackPart } from '@/core/fits'
-import { USUAL_PRACTICE } from '@/core/clamp'
+import { shrinkPractice } from '@/core/clamp'
 import type { Definition } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { isTaken, inTransaction, type Db } from '@/db/connection'
 import { getComponent, getDefinition, listDefinitions } from '@/db/library/read'
 import { insertDefinition } from '@/db/library/write'
 import { listMachines } from '@/db/machine/read'
+import { practiceOf } from '../practice'
 import type { Refused, Work } from '../work'
 import { note } from '../records/note'
 
@@ -23,7 +24,7 @@ export function definitionFaults(db: Db, definition: Definition): string[] {
     return [`The library knows no part ${lost?.component}.`]
   }
   const machines = listMachines(db).filter((m) => definition.machines.includes(m.key))
-  return checkTool(definition, parts, machines, USUAL_PRACTICE).refusals.map(refusalText)
+  return checkTool(definition, parts, machines, shrinkPractice(practiceOf(db))).refusals.map(refusalText)
 }
 
 /**

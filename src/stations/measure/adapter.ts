@@ -1,29 +1,83 @@
-import { SHIFT_H } from '@/core/measure'
-import type { Coupling } from '@/core/tool'
+import { SHIFT_H, type AdapterPiece } from '@/core/measure'
 import { fail, ok, type Result } from '@/core/units'
-import { insertAdapter, insertOverrule } from '@/db/bench/write'
-import { inTransaction } from '@/db/connection'
+import { getAdapter, listMasters } from '@/db/bench/read'
+import { insertAdapter, insertAdapterPiece, insertOverrule, updateMaster } from '@/db/bench/write'
+import { inTransaction, isTaken } from '@/db/connection'
 import { note } from '../records/note'
 import type { Refused, Work } from '../work'
 import { readBench } from './bench-state'
 
 const NOTHING = { serial: null, t: null, machine: null }
 
-/** Another adapter stands on the spindle: its master is due before anything else is measured. */
-export function changeAdapter(work: Work, coupling: Coupling): Result<null, Refused> {
+/** Another adapter is on the spindle: its master is due before anything else is measured. @param serial the mark on it */
+export function changeAdapter(work: Work, serial: string): Result<null, Refused> {
   const { adapter } = readBench(work.db, work.now)
-  if (adapter?.coupling === coupling)
-    return fail({ code: 'SAME_ADAPTER', text: `The adapter for ${coupling} is on the spindle already.` })
+  const piece = getAdapter(work.db, serial)
+  if (!piece)
+    return fail({ code: 'UNKNOWN_ADAPTER', text: `There is no adapter ${serial}. Scan the mark on the adapter, or enter it.` })
+  if (adapter?.serial === serial) return fail({ code: 'SAME_ADAPTER', text: `${serial} is on the spindle already.` })
   inTransaction(work.db, () => {
-    insertAdapter(work.db, coupling, work.now, work.person.id)
-    note(work, 'adapter changed', `Adapter for ${coupling} on the spindle`, {
+    insertAdapter(work.db, piece, work.now, work.person.id)
+    note(work, 'adapter changed', `Adapter ${serial} (${piece.coupling}) on the spindle`, {
       ...NOTHING,
-      before: { adapter: adapter?.coupling ?? null },
-      after: { adapter: coupling },
+      before: { adapter: adapter?.serial ?? null },
+      after: { adapter: serial },
     })
   })
   return ok(null)
 }
+
+/** Enters an adapter with the mark on it. */
+export function addAdapter(work: Work, piece: AdapterPiece): Result<null, Refused> {
+  try {
+    inTransaction(work.db, () => {
+      insertAdapterPiece(work.db, piece)
+      note(work, 'adapter added', `Adapter ${piece.serial} for ${piece.coupling}`, { ...NOTHING, after: { ...piece } })
+    })
+  } catch (error) {
+    if (isTaken(error)) return fail({ code: 'TAKEN', text: `There is an adapter ${piece.serial} already.` })
+    throw error
+  }
+  return ok(null)
+}
+
+export interface MasterRenewal {
+  readonly id: string
+  /** As the new certificate gives them, mm. */
+  readonly LFmm: number
+  readonly DCmm: number
+  /** ISO 8601 date. */
+  readonly calibratedUntil: string
+}
+
+/** A new certificate of a master; a lead's to enter, since every figure rests on it. */
+export function renewMaster(work: Work, renewal: MasterRenewal): Result<null, Refused> {
+  const master = listMasters(work.db).find((m) => m.id === renewal.id)
+  if (!master) return fail({ code: 'UNKNOWN_MASTER', text: 'There is no such master.' })
+  if (work.person.role !== 'lead')
+    return fail({ code: 'LEAD_ONLY', text: 'Only a lead can enter a certificate: every measurement rests on it.' })
+  if (renewal.calibratedUntil < work.now.slice(0, 10))
+    return fail({ code: 'EXPIRED', text: 'This certificate has ended already. Check the date.' })
+  const away = Math.max(Math.abs(renewal.LFmm - master.LFmm), Math.abs(renewal.DCmm - master.DCmm))
+  if (away > MOST_CHANGE_MM)
+    return fail({
+      code: 'OTHER_MASTER',
+      text: `The new values differ by ${away.toFixed(3)} mm from the old ones. Is it the certificate of ${master.mark}?`,
+    })
+  const { id, ...values } = renewal
+  inTransaction(work.db, () => {
+    updateMaster(work.db, { ...master, ...values })
+    note(work, 'master renewed', `Certificate of ${master.mark} until ${renewal.calibratedUntil}`, {
+      ...NOTHING,
+      before: { id, LFmm: master.LFmm, DCmm: master.DCmm, calibratedUntil: master.calibratedUntil },
+      after: { id, ...values },
+    })
+  })
+  return ok(null)
+}
+
+/** Two certificates of one master never differ by more: common practice, no source. */
+const MOST_CHANGE_MM = 0.05
 
 /** A lead lets measuring go on for a shift although the check is due. */
 export function overruleCheck(work: Work, reason: string): Result<null, Refused> {

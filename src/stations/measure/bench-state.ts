@@ -1,6 +1,6 @@
 import { checkDue, NO_ZERO, type Adapter, type CheckDue, type Master, type Zero, type ZeroCheck } from '@/core/measure'
 import type { Coupling } from '@/core/tool'
-import { adapterNow, lastCheck, listMasters, overruleAt, type Overrule } from '@/db/bench/read'
+import { adapterNow, lastCheckOf, listMasters, overruleAt, type Overrule } from '@/db/bench/read'
 import type { Db } from '@/db/connection'
 import type { Refused } from '../work'
 
@@ -10,7 +10,7 @@ export interface BenchNow {
   readonly due: CheckDue | null
   /** A lead let measuring go on although a check is due. */
   readonly overrule: Overrule | null
-  /** What the axes read too much. */
+  /** What the axes read too much with this adapter. */
   readonly zero: Zero
   /** The master that belongs to the adapter on the spindle. */
   readonly master: Master | null
@@ -18,7 +18,7 @@ export interface BenchNow {
 
 export function readBench(db: Db, now: string): BenchNow {
   const adapter = adapterNow(db)
-  const check = lastCheck(db)
+  const check = adapter && lastCheckOf(db, adapter.serial)
   return {
     adapter,
     check,
@@ -30,7 +30,7 @@ export function readBench(db: Db, now: string): BenchNow {
 }
 
 const WHY: Readonly<Record<CheckDue, string>> = {
-  never: 'The bench has not been checked with its master yet.',
+  never: 'This adapter has not been checked with its master yet.',
   shift: 'The check with the master is more than eight hours old.',
   adapter: 'The adapter was changed after the last check with the master.',
 }

@@ -7,6 +7,7 @@ import { note } from '../records/note'
 import { noteRefusal } from '../records/note-refusal'
 import type { Refused, Work } from '../work'
 import { readBench } from './bench-state'
+import { findAgain, holdAgain, type MeasureAgain } from './look-back'
 import type { EvidenceStore } from './save-measurement'
 
 export interface CheckSave {
@@ -22,6 +23,8 @@ export interface CheckSave {
 export interface CheckSaved {
   readonly drift: Zero
   readonly verdict: DriftVerdict
+  /** Tools measured since the check before that would have come out otherwise. */
+  readonly again: readonly MeasureAgain[]
 }
 
 /** Measures the master from its pictures and takes what it reads too much as the bench's zero from now on. */
@@ -60,17 +63,19 @@ export function saveCheck(work: Work, evidence: EvidenceStore, save: CheckSave):
   if (radii.length < 2 || LF === null)
     return refuse({ code: 'NOT_MEASURED', text: 'The master must be seen whole at two turns of the spindle. Measure it again.' })
   const drift = driftOf(master, radii, LF)
-  const verdict = judgeDrift(drift)
+  const verdict = judgeDrift(drift, bench.check === null)
   if (verdict === 'too far' && (work.person.role !== 'lead' || !save.reason))
     return refuse({
       code: 'TOO_FAR',
       text: 'The master reads more than 0.02 mm off. Clean spindle, adapter and master and measure again; a lead may take it with a reason.',
     })
   const place = evidence.put(master.mark, work.now, save.frames)
+  const again = verdict === 'drifted' || verdict === 'too far' ? findAgain(work, adapter, bench.check, drift) : []
   inTransaction(work.db, () => {
     insertCheck(work.db, {
       masterId: master.id,
       coupling: adapter.coupling,
+      adapter: adapter.serial,
       at: work.now,
       personId: work.person.id,
       drift,
@@ -83,8 +88,9 @@ export function saveCheck(work: Work, evidence: EvidenceStore, save: CheckSave):
       t: null,
       machine: null,
       before: { ...bench.zero },
-      after: { ...addZero(bench.zero, drift) },
+      after: { ...addZero(bench.zero, drift), again: again.map(({ serial, movedMm, after }) => ({ serial, movedMm, after })) },
     })
+    holdAgain(work, again)
   })
-  return ok({ drift, verdict })
+  return ok({ drift, verdict, again })
 }

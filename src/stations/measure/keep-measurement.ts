@@ -12,7 +12,8 @@ import { nextState } from '@/core/tool'
 import { fail, mmToUnit, ok, type Result } from '@/core/units'
 import { moveAssembly } from '@/db/assembly/write'
 import { inTransaction } from '@/db/connection'
-import { voidCurrent } from '@/db/handover/write'
+import { currentHandover } from '@/db/handover/read'
+import { holdHandover, voidCurrent } from '@/db/handover/write'
 import { insertMeasurement } from '@/db/measurement/write'
 import { note } from '../records/note'
 import type { Refused, Work } from '../work'
@@ -86,6 +87,9 @@ export function keepMeasurement(work: Work, sheet: MeasureSheet, found: Found): 
       source,
       reason,
     })
+    // found the same with a bench that is right: nothing holds it any more
+    const current = kept ? currentHandover(work.db, serial) : null
+    if (current?.held) holdHandover(work.db, current.id, null)
     const voided = kept ? null : voidCurrent(work.db, serial, work.now, 'measured again')
     learnStop(work, assembly, summary.LF, found.takenAt)
     const how = source === 'pictures' ? `${edges.length} ${edges.length === 1 ? 'edge' : 'edges'} measured` : `figures ${source}`

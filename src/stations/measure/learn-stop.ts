@@ -1,13 +1,13 @@
 import { partIn } from '@/core/fits'
 import { numberOf, type Assembly } from '@/core/tool'
 import { putLesson } from '@/db/build/write'
-import { stackOf } from '../build/take-apart'
+import { stackOf } from '../build/stack-of'
 import type { Work } from '../work'
 
 /** What this build teaches about the stop: how high it was set, and how long the tool is now that it is cold. */
 export function learnStop(work: Work, assembly: Assembly, measuredMm: number | null, takenAt: string): void {
   const { heat, stopSetMm } = assembly
-  if (measuredMm === null || stopSetMm === null || heat === null || heat.measureAt > takenAt) return
+  if (measuredMm === null || stopSetMm === null || (heat !== null && heat.measureAt > takenAt)) return
   const parts = stackOf(work.db, assembly)
   const holder = partIn(parts, 'holder')
   const cutter = partIn(parts, 'cutter')

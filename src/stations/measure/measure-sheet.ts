@@ -5,11 +5,13 @@ import {
   type MeasuringProgram,
   type ProgramStep,
   type SavedMeasurement,
+  type ToolMade,
 } from '@/core/measure'
-import type { Assembly, Definition } from '@/core/tool'
+import { clampingOf, partIn } from '@/core/fits'
+import { numberOf, type Assembly, type Definition } from '@/core/tool'
 import { getAssembly } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
-import { getDefinition } from '@/db/library/read'
+import { getComponent, getDefinition } from '@/db/library/read'
 import { getMachine } from '@/db/machine/read'
 import { lastMeasurement } from '@/db/measurement/read'
 import { listRecord } from '@/db/record/read'
@@ -23,6 +25,8 @@ export interface MeasureSheet {
   readonly steps: readonly ProgramStep[]
   readonly program: MeasuringProgram | null
   readonly last: SavedMeasurement | null
+  /** How it is held and set, for what to do about it. */
+  readonly made: ToolMade
   /** The machine it stood in since it was last measured; null when it stood in none. */
   readonly wasIn: string | null
 }
@@ -34,8 +38,13 @@ export function limitsOf(definition: Definition | null): LimitSet {
     LF: around(LF.nominal, LF.lower, LF.upper),
     DC: around(DC.nominal, DC.lower, DC.upper),
     ...(RE ? { RE: around(RE.nominal, RE.lower, RE.upper) } : {}),
-    radialRunout: { min: null, max: definition.radialRunoutMax },
-    axialRunout: { min: null, max: definition.axialRunoutMax },
+    // one edge has nothing to run out against: what cannot exist is not judged
+    ...(definition.edges > 1
+      ? {
+          radialRunout: { min: null, max: definition.radialRunoutMax },
+          axialRunout: { min: null, max: definition.axialRunoutMax },
+        }
+      : {}),
   }
 }
 
@@ -61,8 +70,18 @@ export function readMeasure(db: Db, serial: string): MeasureSheet | null {
     steps,
     program,
     last,
+    made: madeOf(db, assembly),
     wasIn: last && machineSince(db, serial, last.at),
   }
+}
+
+function madeOf(db: Db, { parts }: Assembly): ToolMade {
+  const stack = parts.flatMap(({ component, count }) => {
+    const part = getComponent(db, component)
+    return part ? [{ component: part, count }] : []
+  })
+  const cutter = partIn(stack, 'cutter')
+  return { clamping: clampingOf(stack), divisionMm: (cutter && numberOf(cutter, 'divisionMm')) ?? null }
 }
 
 /** The machine a tool stood in since then, by its name. */

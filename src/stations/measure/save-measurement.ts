@@ -4,6 +4,7 @@ import { nextState } from '@/core/tool'
 import { fail, type Result } from '@/core/units'
 import { noteRefusal } from '../records/note-refusal'
 import type { Refused, Work } from '../work'
+import { practiceOf } from '../practice'
 import { heldBack, readBench } from './bench-state'
 import { keepMeasurement, unexplainedJump, type Saved } from './keep-measurement'
 import { readMeasure } from './measure-sheet'
@@ -78,7 +79,12 @@ export function saveMeasurement(work: Work, evidence: EvidenceStore, save: Save)
   const dirty = [tool, ...steps.map((s) => s.set)].flatMap((s) => s.warnings).find((w) => w.warning.code === 'DEBRIS')
   if (dirty)
     return refuse({ code: 'DEBRIS', text: `Something sits on edge ${dirty.edge}. Wipe it and measure it again before saving.` })
-  const result = judgeTool(tool, sheet.limits, benchFor(assembly.heat, save.takenAt < work.now ? save.takenAt : work.now), steps)
+  const result = judgeTool(
+    tool,
+    sheet.limits,
+    benchFor(assembly.heat, save.takenAt < work.now ? save.takenAt : work.now, practiceOf(work.db).guardSigmas),
+    steps,
+  )
   const jump = unexplainedJump(sheet, result, save.reason ?? null)
   if (jump) return fail(jump)
   const place = evidence.put(save.serial, work.now, save.frames)

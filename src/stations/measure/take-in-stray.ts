@@ -1,4 +1,4 @@
-import type { Coupling } from '@/core/tool'
+import { MARK_RULE, readMark, type Coupling } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { insertAssembly } from '@/db/assembly/write'
 import { inTransaction, isTaken } from '@/db/connection'
@@ -15,14 +15,12 @@ export interface Stray {
   readonly machine: string | null
 }
 
-const SERIAL = /^[A-Z0-9][A-Z0-9-]{2,23}$/
-
 /** A tool without a job or a definition comes to the bench: its holder is noted, and it can be measured at once. */
 export function takeInStray(work: Work, stray: Stray): Result<{ serial: string }, Refused> {
-  if (!SERIAL.test(stray.serial))
+  if (readMark(stray.serial) !== stray.serial)
     return fail({
       code: 'BAD_SERIAL',
-      text: 'A serial has 3 to 24 capital letters, digits or dashes. Scan the mark on the holder, or type it as it stands there.',
+      text: `A mark has ${MARK_RULE}. Scan the mark on the holder, or type it as it is there.`,
     })
   const holder = getHolder(work.db, stray.serial)
   if (holder?.carries)

@@ -1,10 +1,10 @@
-import { plainProfile, profileOf, type Assembly, type Definition, type Station, stationOf, type ToolProfile } from '@/core/tool'
+import { plainProfile, profileOf, type Assembly, type Definition, type Station, waitsFor, type ToolProfile } from '@/core/tool'
 import { listAssemblies } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
 import { getComponent, getDefinition } from '@/db/library/read'
 import { listJobs } from '@/db/job/read'
 import { listMachines } from '@/db/machine/read'
-import { lastMeasurement } from '@/db/measurement/read'
+import { lastMeasurement, lastVerdicts } from '@/db/measurement/read'
 import { readKit, readToBuild } from '../kit/kit-sheet'
 
 export interface RackItem {
@@ -68,8 +68,7 @@ export function readRack(db: Db, station: Station | 'kit', now: string, job?: st
     })
   }
   const urgent = new Set(listJobs(db).flatMap((j) => (j.urgentFor === null ? [] : [j.id])))
-  return listAssemblies(db)
-    .filter((a) => stationOf(a.state) === station && a.condition !== 'broken')
+  return waitingAt(db, station)
     .map((a) => ({
       key: a.serial,
       t: a.t,
@@ -83,11 +82,19 @@ export function readRack(db: Db, station: Station | 'kit', now: string, job?: st
     .sort((a, b) => Number(b.urgent) - Number(a.urgent))
 }
 
+/** What is out of tolerance waits where it is measured again; what is worn or broken waits at no station. */
+function waitingAt(db: Db, station: Station): Assembly[] {
+  const verdicts = lastVerdicts(db)
+  return listAssemblies(db).filter((a) => {
+    const waits = waitsFor(a, verdicts.get(a.id) ?? null)
+    return waits === station || (waits === 'correct' && station === 'measure')
+  })
+}
+
 /** How many wait at each station. */
 export function countWaiting(db: Db, now: string): Record<'kit' | Station, number> {
-  const assemblies = listAssemblies(db)
   const toBuild = readToBuild(db, now)
-  const at = (station: Station) => assemblies.filter((a) => stationOf(a.state) === station && a.condition !== 'broken').length
+  const at = (station: Station) => waitingAt(db, station).length
   return {
     kit: new Set(toBuild.map((w) => w.job.id)).size,
     build: toBuild.length,

@@ -1,7 +1,8 @@
 import { readScan } from '@/codecs/label-text'
 import { wantedOf } from '@/core/plan'
-import { accepts, stationOf, pocketText } from '@/core/tool'
+import { accepts, waitsFor, pocketText } from '@/core/tool'
 import { getAssembly } from '@/db/assembly/read'
+import { lastMeasurement } from '@/db/measurement/read'
 import type { Db } from '@/db/connection'
 import { getJob } from '@/db/job/read'
 import { buildOn } from '@/db/build/read'
@@ -20,6 +21,8 @@ export interface ScanAnswer {
   readonly href?: string
   /** A badge: this person works here now. */
   readonly personId?: string
+  /** What it is, for a sheet that has a use of its own for some of these. */
+  readonly kind?: 'holder' | 'job' | 'part' | 'place'
 }
 
 export function answerScan(db: Db, raw: string, now: string): ScanAnswer {
@@ -52,6 +55,8 @@ export function answerScan(db: Db, raw: string, now: string): ScanAnswer {
       return answerPlace(db, scan.placeId)
     case 'action':
       return { title: 'Action card', text: 'There is nothing to confirm on this screen.', tone: 'off' }
+    case 'test':
+      return { title: 'Test code', text: 'The scanner works.', tone: 'holds' }
     case 'damaged':
       return {
         title: 'Unreadable',
@@ -67,7 +72,13 @@ function answerPlace(db: Db, id: string): ScanAnswer {
   const place = getPlace(db, id)
   const unit = place && getUnit(db, place.unit)
   return place && unit
-    ? { title: place.id, text: `${unit.name}, ${place.name}`, tone: 'todo', href: `/library/store?place=${place.id}` }
+    ? {
+        title: place.id,
+        text: `${unit.name}, ${place.name}`,
+        tone: 'todo',
+        kind: 'place',
+        href: `/library/store?place=${place.id}`,
+      }
     : { title: id, text: 'There is no such place on the plan.', tone: 'off' }
 }
 
@@ -75,12 +86,16 @@ function answerPlain(db: Db, text: string, now: string): ScanAnswer {
   const serial = text.toUpperCase()
   const assembly = getAssembly(db, serial)
   if (assembly) {
-    const station = stationOf(assembly.state)
+    const waits = waitsFor(assembly, lastMeasurement(db, assembly.id)?.verdict ?? null)
     const title = `${serial} · T${assembly.t ?? '?'}`
-    if (station === 'measure') return { title, text: `${assembly.name} · to measure`, tone: 'todo', href: `/measure/${serial}` }
-    if (station === 'hand-over')
+    if (waits === 'change cutter')
+      return { title, text: `${assembly.name} · ${assembly.condition}, to take apart`, tone: 'off', href: `/tools/${serial}` }
+    if (waits === 'correct')
+      return { title, text: `${assembly.name} · out of tolerance, to correct`, tone: 'off', href: `/measure/${serial}` }
+    if (waits === 'measure') return { title, text: `${assembly.name} · to measure`, tone: 'todo', href: `/measure/${serial}` }
+    if (waits === 'hand-over')
       return { title, text: `${assembly.name} · measured, to hand over`, tone: 'todo', href: `/hand-over/${serial}` }
-    if (station === 'load')
+    if (waits === 'load')
       return { title, text: `${assembly.name} · released, to load`, tone: 'todo', href: `/load?serial=${serial}` }
     return {
       title,
@@ -127,12 +142,14 @@ function answerPlain(db: Db, text: string, now: string): ScanAnswer {
   if (job)
     return {
       title: job.id,
+      kind: 'job',
       text: `${job.name} · ${wantedOf(job).length} tools wanted`,
       tone: 'todo',
       href: `/kit/${encodeURIComponent(job.id)}`,
     }
   const part = getComponent(db, text) ?? getComponent(db, serial)
-  if (part) return { title: part.id, text: part.name, tone: 'todo', href: `/library/parts/${encodeURIComponent(part.id)}` }
+  if (part)
+    return { title: part.id, text: part.name, tone: 'todo', kind: 'part', href: `/library/parts/${encodeURIComponent(part.id)}` }
   if (getPlace(db, text)) return answerPlace(db, text)
   return {
     title: text.slice(0, 24),

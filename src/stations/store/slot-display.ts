@@ -1,4 +1,4 @@
-import { stationOf, type Assembly, type Place, type StoreUnit } from '@/core/tool'
+import { waitsFor, type Assembly, type Place, type StoreUnit } from '@/core/tool'
 import type { LengthUnit } from '@/core/units'
 import type { Db } from '@/db/connection'
 import { currentHandover } from '@/db/handover/read'
@@ -19,7 +19,7 @@ export interface SlotDisplay {
   readonly lengthMm: number | null
   readonly diameterMm: number | null
   readonly issue: number | null
-  readonly toDo: 'measure' | 'hand over' | 'load' | 'on its way in' | 'broken' | null
+  readonly toDo: 'measure' | 'hand over' | 'load' | 'on its way in' | 'measure again' | 'change cutter' | 'broken' | null
 }
 
 export interface SlotDisplays {
@@ -27,7 +27,14 @@ export interface SlotDisplays {
   readonly slots: readonly SlotDisplay[]
 }
 
-const TO_DO = { build: null, measure: 'measure', 'hand-over': 'hand over', load: 'load' } as const
+const TO_DO = {
+  build: null,
+  measure: 'measure',
+  'hand-over': 'hand over',
+  load: 'load',
+  correct: 'measure again',
+  'change cutter': 'change cutter',
+} as const
 
 export function readSlotDisplays(db: Db): SlotDisplays[] {
   return readCarts(db).map(({ unit, slots }) => ({ unit, slots: slots.map(({ place, tool }) => display(db, place, tool)) }))
@@ -47,9 +54,9 @@ function display(db: Db, place: Place, tool: Assembly | null): SlotDisplay {
       toDo: null,
     }
   const machine = tool.machine ? getMachine(db, tool.machine) : null
-  const station = stationOf(tool.state)
   // a measurement before the last heat or knock says nothing of the tool as it is
   const measured = tool.state === 'built' ? null : lastMeasurement(db, tool.id)
+  const waits = waitsFor(tool, measured?.verdict ?? null)
   return {
     place,
     tool,
@@ -59,7 +66,6 @@ function display(db: Db, place: Place, tool: Assembly | null): SlotDisplay {
     lengthMm: measured?.summary.LF ?? null,
     diameterMm: measured?.summary.DC ?? null,
     issue: currentHandover(db, tool.serial)?.values.issue ?? null,
-    toDo:
-      tool.condition === 'broken' ? 'broken' : getLoadRun(db, tool.serial) ? 'on its way in' : station ? TO_DO[station] : null,
+    toDo: tool.condition === 'broken' ? 'broken' : getLoadRun(db, tool.serial) ? 'on its way in' : waits ? TO_DO[waits] : null,
   }
 }

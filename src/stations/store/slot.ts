@@ -6,6 +6,7 @@ import { inTransaction, isTaken } from '@/db/connection'
 import { getHolder } from '@/db/library/read'
 import { updateHolder } from '@/db/library/write'
 import { getPlace, getUnit } from '@/db/store/read'
+import { timeText } from '@/words/time'
 import type { Refused, Work } from '../work'
 import { note } from '../records/note'
 
@@ -30,7 +31,7 @@ export function putIntoPlace(work: Work, serial: string, placeId: string): Resul
   if (assembly?.heat && assembly.heat.touchAt > work.now && unit.kind === 'cart')
     return fail({
       code: 'HOT',
-      text: `${serial} is hot until ${assembly.heat.touchAt.slice(11, 16)} UTC at the earliest: nothing hot goes on a cart.`,
+      text: `${serial} is hot until ${timeText(assembly.heat.touchAt)} at the earliest, computed. Nothing hot goes on a cart.`,
     })
   const there = place.taper === null ? null : assemblyIn(work.db, place.id)
   if (there && there.serial !== serial)

@@ -4,8 +4,11 @@ import { DISTURBANCES, type Disturbance, type PartFate, type Removal } from '@/c
 import type { Result } from '@/core/units'
 import { SmallAction, SmallActions } from '../common/actions'
 import { FIELD } from '../common/form'
-import { Cautions, Say, Problem } from '../common/sheet'
+import { Cautions, Problem, Row, Say } from '../common/sheet'
+import { formatTime } from '../format/due'
 import { useAct } from '../common/use-act'
+import { HeatPanel, type CoolingWay } from './heat-panel'
+import type { AskUnit } from './unit-panel'
 
 type Done<T> = Promise<Result<T, { text: string }>>
 export interface ApartPanelProps {
@@ -15,58 +18,42 @@ export interface ApartPanelProps {
     readonly name: string
     readonly count: number
     readonly place: string | null
+    /** A cutter or an insert. */
+    readonly cuts: boolean
   }[]
   readonly heat: Removal | null
-  readonly takeApart: (given: { serial: string; heated: boolean; fates: PartFate[] }) => Done<{ text: string }>
+  /** Worn or broken: its cutting parts are offered as scrap first. */
+  readonly scrapFirst: boolean
+  readonly lead: boolean
+  readonly unit: AskUnit
+  readonly heatOut: (given: { serial: string; reason: string | null }) => Done<null>
+  readonly coolOut: (given: { serial: string; body: number }) => Done<null>
+  readonly heatOutByHand: (given: { serial: string; way: CoolingWay; reason: string | null }) => Done<null>
+  readonly takeOut: (given: { serial: string }) => Done<null>
+  readonly takeApart: (given: { serial: string; fates: PartFate[] }) => Done<{ text: string }>
 }
 
 /** What becomes of each part when the tool is taken apart. */
-export function ApartPanel({ serial, parts, heat, takeApart }: ApartPanelProps) {
+export function ApartPanel(props: ApartPanelProps) {
+  const { serial, parts, heat, scrapFirst, takeApart } = props
   const { busy, problem, run } = useAct()
   const [open, setOpen] = useState(false)
-  const [heated, setHeated] = useState(false)
   const [fates, setFates] = useState<Record<string, { to: PartFate['to']; wear: string }>>({})
   if (!open)
     return (
       <SmallActions>
-        <SmallAction onAct={() => setOpen(true)}>Take it apart …</SmallAction>
+        <SmallAction onAct={() => setOpen(true)}>Take apart …</SmallAction>
       </SmallActions>
     )
-  const fate = (component: string) => fates[component] ?? { to: 'back', wear: '' }
+  const first = (component: string): PartFate['to'] =>
+    scrapFirst && parts.find((p) => p.component === component)?.cuts ? 'scrap' : 'back'
+  const fate = (component: string) => fates[component] ?? { to: first(component), wear: '' }
   const set = (component: string, change: Partial<{ to: PartFate['to']; wear: string }>) =>
     setFates((all) => ({ ...all, [component]: { ...fate(component), ...change } }))
   return (
     <div className="border-rule mt-3 border-t pt-2">
-      <h2 className="text-2xl font-bold">Take it apart</h2>
-      {heat && (
-        <>
-          <Say
-            tone={heat.temperatureC > heat.greatestC ? 'off' : 'unsure'}
-            lead={`About ${heat.temperatureC.toFixed(0)} °C to free it.`}
-          >
-            {heat.temperatureC > heat.greatestC
-              ? `This holder may see ${heat.greatestC} °C: let the lead decide.`
-              : heat.steelShank
-                ? 'A steel shank expands like the holder: heat fast, pull at once, one try. Then cool fully.'
-                : `It comes out as long as the shank takes less than ${(heat.warmedShare * 100).toFixed(0)} % of the rise. Pull by the shank, with a guard.`}
-          </Say>
-          <label className="flex min-h-11 items-center gap-2 text-lg font-semibold">
-            <input
-              type="checkbox"
-              className="size-6 accent-[var(--color-primary)]"
-              checked={heated}
-              onChange={(e) => setHeated(e.target.checked)}
-            />
-            It was heated (the heat is counted)
-          </label>
-          <Cautions
-            lines={[
-              'Hot metal looks like cold metal: gloves with cuffs, the cutter held by its shank or guard.',
-              'Then cool it fully; never quench by hand. The unit’s own instructions come first.',
-            ]}
-          />
-        </>
-      )}
+      <h2 className="text-2xl font-bold">Take apart</h2>
+      {heat && <HeatOut {...props} heat={heat} />}
       <ul>
         {parts.map(({ component, name, count, place }) => (
           <li key={component} className="border-rule border-b py-1.5">
@@ -100,24 +87,128 @@ export function ApartPanel({ serial, parts, heat, takeApart }: ApartPanelProps) 
       <Problem lead="Not taken apart." text={problem} />
       <div className="mt-2.5">
         <SmallActions>
-          <SmallAction onAct={() => setOpen(false)}>Leave it as it is</SmallAction>
+          <SmallAction onAct={() => setOpen(false)}>Cancel</SmallAction>
           <SmallAction
-            disabled={busy || (heat !== null && !heated)}
+            disabled={busy || (heat !== null && !heat.heated)}
             onAct={() =>
               void run(() =>
                 takeApart({
                   serial,
-                  heated,
                   fates: parts.map((p) => ({ component: p.component, count: p.count, ...fate(p.component) })),
                 }),
               )
             }
           >
-            It is apart
+            Book it: taken apart
           </SmallAction>
         </SmallActions>
       </div>
     </div>
+  )
+}
+
+/** Heating out is led like heating in: joint, coil, temperature, one heat, then cool. */
+function HeatOut({ serial, heat, lead, ...props }: ApartPanelProps & { readonly heat: Removal }) {
+  const [coil, setCoil] = useState(false)
+  const [reason, setReason] = useState('')
+  const asked = heat.leadFor.length ? reason.trim() || null : null
+  const may = heat.leadFor.length === 0 || (lead && reason.trim().length >= 5)
+  if (heat.heated)
+    return (
+      <Say tone="unsure" lead="Heated out: hot metal looks like cold metal.">
+        {heat.hotUntil
+          ? `Not to be touched before ${formatTime(heat.hotUntil)}, computed, and not before the unit’s light says so.`
+          : 'The unit’s own light comes first.'}
+      </Say>
+    )
+  return (
+    <>
+      <Row name="Joint">{heat.joint ?? heat.jointName}</Row>
+      <Row name="Coil">{heat.coil}</Row>
+      <Row name="Heat to">
+        {Number.isFinite(heat.temperatureC) ? `${heat.temperatureC.toFixed(0)} °C` : '–'}{' '}
+        <small className="text-soft">holder limit {heat.greatestC} °C</small>
+      </Row>
+      {heat.steelShank && (
+        <Say tone="unsure" lead="Steel shank.">
+          It expands like the holder: heat fast, pull at once, one try. Then cool fully.
+        </Say>
+      )}
+      {heat.leadFor.length > 0 && (
+        <Say tone="off" lead="Only a lead can go on.">
+          {heat.leadFor.join(' ')}
+        </Say>
+      )}
+      {heat.leadFor.length > 0 && lead && (
+        <label className="mb-2 block text-lg font-semibold">
+          Lead approval: reason
+          <input className={FIELD} value={reason} onChange={(e) => setReason(e.target.value)} />
+        </label>
+      )}
+      {heat.hotUntil ? (
+        <Say tone="off" lead="Still warm.">
+          One heat, then cool fully. Not before {formatTime(heat.hotUntil)}, computed.
+        </Say>
+      ) : !coil ? (
+        <SmallActions>
+          <SmallAction disabled={!may} onAct={() => setCoil(true)}>
+            Coil {heat.coil} is set
+          </SmallAction>
+        </SmallActions>
+      ) : (
+        <HeatPanel
+          serial={serial}
+          due="heat"
+          out
+          coil={heat.coil}
+          seconds={heat.heatingS}
+          greatestC={heat.greatestC}
+          leastC={null}
+          act={{
+            unit: props.unit,
+            heat: () => props.heatOut({ serial, reason: asked }),
+            cool: ({ body }) => props.coolOut({ serial, body }),
+            byHand: ({ way }) => props.heatOutByHand({ serial, way, reason: asked }),
+            takeOut: props.takeOut,
+          }}
+        />
+      )}
+      <Cautions
+        lines={[
+          'Hot metal looks like cold metal: gloves with cuffs, the cutter held by its shank or guard.',
+          'Then cool it fully; never quench by hand. The unit’s own instructions come first.',
+        ]}
+      />
+    </>
+  )
+}
+
+/** A tool that was called worn or broken by mistake. */
+export function ConditionPanel({
+  serial,
+  condition,
+  correct,
+}: {
+  readonly serial: string
+  readonly condition: 'worn' | 'broken'
+  readonly correct: (given: { serial: string; reason: string }) => Done<null>
+}) {
+  const { busy, problem, run } = useAct()
+  const [reason, setReason] = useState('')
+  return (
+    <details>
+      <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">It is not {condition}</summary>
+      <label className="block text-lg font-semibold">
+        Why it was called {condition}
+        <input className={FIELD} value={reason} onChange={(e) => setReason(e.target.value)} />
+      </label>
+      <Problem lead="Not changed." text={problem} />
+      <SmallActions>
+        <SmallAction disabled={busy} onAct={() => void run(() => correct({ serial, reason }))}>
+          Correct the condition
+        </SmallAction>
+      </SmallActions>
+    </details>
   )
 }
 

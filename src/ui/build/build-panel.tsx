@@ -2,14 +2,15 @@
 import { Check } from 'lucide-react'
 import { useRouter } from 'next/navigation'
 import { useEffect, useRef } from 'react'
-import { readScan } from '@/codecs/label-text'
 import type { Step } from '@/core/fits'
 import type { Result } from '@/core/units'
 import { BigAction, ScanAction, SmallAction, SmallActions } from '../common/actions'
 import { Say } from '../common/sheet'
 import { useAct } from '../common/use-act'
-import { useScans, type ScanSaid } from '../shell/shell-context'
-import { UnitPanel, useUnitState, type AskUnit } from './unit-panel'
+import type { ScanSaid } from '../shell/shell-context'
+import { useMarks } from '../shell/use-marks'
+import { HeatPanel, type CoolingWay } from './heat-panel'
+import type { AskUnit } from './unit-panel'
 
 type Done<T> = Promise<Result<T, { text: string }>>
 
@@ -19,7 +20,8 @@ export interface BuildActions {
   readonly tick: (given: { serial: string; step: string; done: boolean }) => Done<null>
   readonly extension: (given: { serial: string; extension: string }) => Done<null>
   readonly heat: (given: { serial: string }) => Done<null>
-  readonly cool: (given: { serial: string; body: number }) => Done<null>
+  readonly cool: (given: { serial: string; body: number; failed?: boolean }) => Done<null>
+  readonly shrinkByHand: (given: { serial: string; way: CoolingWay }) => Done<null>
   readonly takeOut: (given: { serial: string }) => Done<null>
   readonly abandon: (given: { serial: string }) => Done<null>
   readonly unit: AskUnit
@@ -43,57 +45,70 @@ export interface BuildPanelProps {
     readonly extensions: Readonly<Record<string, string>>
   } | null
   readonly wantedExtensions: readonly { readonly component: string; readonly name: string }[]
+  /** What the tool is made of, and where it is in the store. */
+  readonly parts: readonly { readonly component: string; readonly name: string; readonly places: readonly string[] }[]
   readonly free: readonly string[]
   readonly blocked: readonly string[]
-  readonly shrink: boolean
+  /** null where nothing is shrunk. */
+  readonly shrink: { readonly coil: string; readonly seconds: number; readonly leastC: number } | null
   readonly greatestC: number | null
   readonly act: BuildActions
 }
 
 /** The steps of the clamping at hand; a scan of the holder begins, a second one after the last step says it is built. */
 export function BuildPanel(props: BuildPanelProps) {
-  const { job, t, steps, build, free, blocked, shrink, act, wantedExtensions } = props
+  const { job, t, steps, build, parts, free, blocked, shrink, act, wantedExtensions } = props
   const { busy, problem, run, setProblem } = useAct()
   const router = useRouter()
   const done = (step: StepView) => step.ticks.every((id) => build?.done.includes(id))
   const next = build ? steps.find((step) => !done(step)) : undefined
 
-  useScans(async (raw): Promise<ScanSaid | null> => {
-    const scan = readScan(raw)
-    if (scan.type !== 'plain' || !/^[A-Z]{2}\d+/i.test(scan.text)) return null
-    const serial = scan.text.toUpperCase()
-    const refuse = (text: string): ScanSaid => {
-      setProblem(text)
-      return { title: serial, text, tone: 'off' }
-    }
-    if (build && serial === build.serial) {
-      const built = await act.finish({ serial })
-      if (!built.ok) return refuse(built.error.text)
+  const otherScan = (kind: 'part' | 'place', id: string, said: ScanSaid): ScanSaid => {
+    const own = parts.find((p) => (kind === 'part' ? p.component === id : p.places.includes(id)))
+    if (own) return { title: id, text: `${own.name} belongs to T${t}`, tone: 'holds' }
+    const text =
+      kind === 'part'
+        ? `Wrong part for T${t}: ${said.text}. It takes ${parts.map((p) => p.name).join(', ')}.`
+        : `Wrong place for T${t}: nothing of this tool is in ${id}.`
+    setProblem(text)
+    return { title: id, text, tone: 'off' }
+  }
+
+  useMarks(
+    async (serial): Promise<ScanSaid | null> => {
+      const refuse = (text: string): ScanSaid => {
+        setProblem(text)
+        return { title: serial, text, tone: 'off' }
+      }
+      if (build && serial === build.serial) {
+        const built = await act.finish({ serial })
+        if (!built.ok) return refuse(built.error.text)
+        return {
+          title: serial,
+          text: `T${t} is built on it; scan it again at the bench to measure it`,
+          tone: 'holds',
+          href: `/tools/${serial}`,
+        }
+      }
+      if (build && wantedExtensions.length) {
+        const taken = await act.extension({ serial: build.serial, extension: serial })
+        if (!taken.ok) return refuse(taken.error.text)
+        setProblem(null)
+        return { title: serial, text: 'goes between', tone: 'holds' }
+      }
+      if (build) return refuse(`T${t} is being built on ${build.serial}. Scan that holder, or leave that build first.`)
+      const begun = await act.begin({ job, t, serial })
+      if (!begun.ok) return refuse(begun.error.text)
+      setProblem(null)
       return {
         title: serial,
-        text: `T${t} is built on it; scan it again at the bench to measure it`,
+        text: `T${t} begun on it: go through the steps, then scan it again`,
         tone: 'holds',
-        href: `/tools/${serial}`,
+        href: `/build?job=${encodeURIComponent(job)}&t=${t}&serial=${serial}`,
       }
-    }
-    if (build && wantedExtensions.length) {
-      const taken = await act.extension({ serial: build.serial, extension: serial })
-      if (!taken.ok) return refuse(taken.error.text)
-      setProblem(null)
-      return { title: serial, text: 'goes between', tone: 'holds' }
-    }
-    if (build) return refuse(`T${t} is being built on ${build.serial}. Scan that holder, or leave that build first.`)
-    const begun = await act.begin({ job, t, serial })
-    if (!begun.ok) return refuse(begun.error.text)
-    setProblem(null)
-    return {
-      title: serial,
-      text: `T${t} begun on it: go through the steps, then scan it again`,
-      tone: 'holds',
-      href: `/build?job=${encodeURIComponent(job)}&t=${t}&serial=${serial}`,
-    }
-  })
-
+    },
+    (kind, id, said) => otherScan(kind, id, said),
+  )
   const tick = (step: string, on: boolean) => build && void run(() => act.tick({ serial: build.serial, step, done: on }))
   return (
     <>
@@ -124,7 +139,18 @@ export function BuildPanel(props: BuildPanelProps) {
           />
         ))}
       </ol>
-      {shrink && build && <Unit {...props} serial={build.serial} next={next?.confirm ?? null} busy={busy} run={run} />}
+      {shrink && build && (
+        <HeatPanel
+          serial={build.serial}
+          due={next?.confirm === 'heat' || next?.confirm === 'cool' ? next.confirm : null}
+          out={false}
+          coil={shrink.coil}
+          seconds={shrink.seconds}
+          greatestC={props.greatestC}
+          leastC={shrink.leastC}
+          act={{ ...act, byHand: act.shrinkByHand }}
+        />
+      )}
       <div className="mt-2">
         {problem ? (
           <Say tone="off" lead={build ? 'Not yet.' : 'Not with this holder.'} role="alert">
@@ -230,59 +256,5 @@ function StepLine({
         </div>
       )}
     </li>
-  )
-}
-
-/** The shrink unit at this build: heat with a press of its own, then into a cooling body. */
-function Unit({
-  serial,
-  next,
-  busy,
-  run,
-  act,
-  greatestC,
-}: BuildPanelProps & {
-  readonly serial: string
-  readonly next: Step['confirm'] | null
-  readonly busy: boolean
-  readonly run: ReturnType<typeof useAct>['run']
-}) {
-  const { unit, problem, now } = useUnitState(act.unit)
-  const mine = unit?.heating?.serial === serial ? unit.heating : null
-  const free = unit?.bodies.find((b) => b.light === 'free')
-  const heat = () => void run(() => act.heat({ serial })).then(now)
-  const cool = () => free && void run(() => act.cool({ serial, body: free.body })).then(now)
-  return (
-    <div className="border-rule mt-1 border-t pt-2">
-      <UnitPanel
-        unit={unit}
-        problem={problem}
-        serial={serial}
-        greatestC={greatestC}
-        takeOut={(s) => void run(() => act.takeOut({ serial: s })).then(now)}
-      />
-      {next === 'heat' && !mine && (
-        <div className="mt-2">
-          <BigAction disabled={busy || !unit} onAct={heat}>
-            Heat it now
-          </BigAction>
-        </div>
-      )}
-      {mine?.phase === 'heating' && (
-        <Say tone="off" lead="◆ Heating." role="status">
-          It stops by itself at {mine.targetC.toFixed(0)} °C. Hands off the coil.
-        </Say>
-      )}
-      {mine?.phase === 'reached' && (
-        <>
-          <Say tone="off" lead="◆ Hot: cutter in now." role="status">
-            By its shank, against the stop; then take the stop away.
-          </Say>
-          <BigAction disabled={busy || !free} onAct={cool}>
-            {free ? `Cutter in: cool in body ${free.body}` : 'No cooling body is free'}
-          </BigAction>
-        </>
-      )}
-    </div>
   )
 }

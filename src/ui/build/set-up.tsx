@@ -40,7 +40,7 @@ export function SetUp({ stack, shrink, stop, LF, coil, greatestC, torqueNm, reac
             name="Heat to"
             value={shrink.temperatureC.toFixed(0)}
             mark="°C"
-            note={`tightest pair, ${um(shrink.interferenceMm.max)} µm; this holder may see ${greatestC} °C · coil ${coil}, about ${Math.max(1, shrink.heatingS).toFixed(0)} s`}
+            note={`tightest pair, ${um(shrink.interferenceMm.max)} µm; holder limit ${greatestC} °C · coil ${coil}, about ${Math.max(1, shrink.heatingS).toFixed(0)} s`}
           />
         </>
       ) : (
@@ -67,7 +67,7 @@ export function SetUp({ stack, shrink, stop, LF, coil, greatestC, torqueNm, reac
         />
       )}
       <Small
-        name="Clear before the nose hits"
+        name="Reach before the holder touches"
         value={short(stack.clearMm)}
         note={`then the ${stack.clearPart} is in the way${reachMm === null ? '' : `; the job reaches ${short(reachMm)}`}`}
       />
@@ -79,9 +79,9 @@ export function SetUp({ stack, shrink, stop, LF, coil, greatestC, torqueNm, reac
       {shrink && (
         <>
           <Small
-            name="Earliest to touch, to measure"
+            name="Earliest time to touch, to measure"
             value={`${formatSeconds(shrink.touchS)}, ${formatSeconds(shrink.measureS)}`}
-            note="computed, contact cooling; wait for the unit’s light. A warm tool measures long"
+            note="computed for contact cooling; follow the unit’s light. A warm tool measures long"
           />
           <Small
             name="Grip"
@@ -93,7 +93,9 @@ export function SetUp({ stack, shrink, stop, LF, coil, greatestC, torqueNm, reac
               ◐{' '}
               {note.code === 'STEEL_SHANK'
                 ? 'The shank is steel: it expands like the holder. Heat fast, pull at once, one try.'
-                : `The worst pair holds ${note.worstNm.toFixed(0)} N·m, the job may ask for ${note.wantedNm.toFixed(0)}. Take an h5 shank or a longer grip.`}
+                : note.code === 'NOT_OUT_AGAIN'
+                  ? `It may not come out again: that needs ${Number.isFinite(note.neededC) ? `${note.neededC.toFixed(0)} °C` : 'more than any heat'}, the holder limit is ${note.limitC} °C.`
+                  : `The worst pair holds ${note.worstNm.toFixed(0)} N·m, the job may ask for ${note.wantedNm.toFixed(0)}. Take an h5 shank or a longer grip.`}
             </p>
           ))}
         </>

@@ -2,10 +2,12 @@
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { Result } from '@/core/units'
+import { useShell } from '../shell/shell-context'
 
 /** Runs an action once at a time and keeps what went wrong, in words. */
 export function useAct() {
   const router = useRouter()
+  const { hold } = useShell()
   const [busy, setBusy] = useState(false)
   const [problem, setProblem] = useState<string | null>(null)
   async function run<T>(action: () => Promise<Result<T, { text: string }>>, then?: (value: T) => void): Promise<boolean> {
@@ -13,7 +15,10 @@ export function useAct() {
     setBusy(true)
     setProblem(null)
     try {
-      const done = await action()
+      const asked = action()
+      // a scan that comes meanwhile waits
+      hold(asked)
+      const done = await asked
       if (done.ok) {
         then?.(done.value)
         router.refresh()

@@ -1,4 +1,5 @@
 import type { Verdict } from '@/core/measure'
+import { VERDICT_WORDS } from '@/words/verdict'
 
 const SHAPE: Record<Verdict, string> = { holds: '●', unsure: '◐', off: '◆' }
 export const VERDICT_TEXT: Record<Verdict, string> = { holds: 'text-holds', unsure: 'text-unsure', off: 'text-off' }
@@ -7,7 +8,7 @@ export const VERDICT_TEXT: Record<Verdict, string> = { holds: 'text-holds', unsu
 export function VerdictMark({ verdict }: { readonly verdict: Verdict }) {
   return (
     <span className={`font-head text-lg leading-none font-bold whitespace-nowrap ${VERDICT_TEXT[verdict]}`}>
-      {verdict} <span aria-hidden="true">{SHAPE[verdict]}</span>
+      {VERDICT_WORDS[verdict]} <span aria-hidden="true">{SHAPE[verdict]}</span>
     </span>
   )
 }

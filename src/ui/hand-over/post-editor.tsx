@@ -11,6 +11,7 @@ import { Field, FIELD } from '../common/form'
 import { Problem, Say, Sheet, Title } from '../common/sheet'
 import { HANDOVER_TABS, SubNav } from '../common/sub-nav'
 import { useAct } from '../common/use-act'
+import { useUnsaved } from '../shell/shell-context'
 import { TableForm } from './table-form'
 
 /** In the colours of the page, whichever theme it has. */
@@ -79,6 +80,7 @@ export function PostEditor(props: PostEditorProps) {
   const changed = template !== props.template
   const edited = changed || JSON.stringify(options) !== JSON.stringify(props.options)
   const keepAs = shipped && !changed ? props.post : name
+  useUnsaved(edited ? 'This post' : null)
 
   const latest = useRef(tryTemplate)
   useEffect(() => {
@@ -135,6 +137,8 @@ export function PostEditor(props: PostEditorProps) {
             <CodeMirror
               value={template}
               onChange={setTemplate}
+              // Tab leaves the editor, for whoever works by keys
+              indentWithTab={false}
               extensions={extensions}
               theme="none"
               basicSetup={{ foldGutter: false, syntaxHighlighting: false }}

@@ -1,11 +1,12 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import { readScan } from '@/codecs/label-text'
 import type { Result } from '@/core/units'
 import { BigAction, ScanAction } from '../common/actions'
-import { Say } from '../common/sheet'
-import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
+import { Field, FIELD } from '../common/form'
+import { Problem, Say } from '../common/sheet'
+import { useShell, type ScanSaid } from '../shell/shell-context'
+import { useMarks } from '../shell/use-marks'
 
 export interface ReleaseProps {
   readonly serial: string
@@ -15,38 +16,52 @@ export interface ReleaseProps {
   readonly pocket: number | null
   /** How many the machine has; null without a machine. */
   readonly pockets: number | null
-  readonly against: readonly { readonly code: string; readonly text: string; readonly leadMay: boolean }[]
+  /** Where the tip of a turning tool points; null while nobody said, left out where nothing is asked. */
+  readonly tip?: number | null
+  readonly against: readonly {
+    readonly code: string
+    readonly mark: string
+    readonly text: string
+    readonly leadMay: boolean
+  }[]
   readonly postProblem: string | null
   readonly machines: readonly { readonly key: string; readonly name: string }[]
+  /** Open jobs of the machine, for a concession. */
+  readonly jobs: readonly string[]
   readonly release: (given: {
     serial: string
     scanned: string
     machine?: string
     t?: number
     pocket?: number
+    tip?: number
     reason?: string
+    concession?: { job: string | null; until: string | null }
   }) => Promise<Result<{ id: number; issue: number }, { text: string }>>
 }
 
-/** Releases by a scan of the tool's own mark; shows what stands against it. */
-export function ReleasePanel({ serial, machine, t, pocket, pockets, against, postProblem, machines, release }: ReleaseProps) {
+/** Releases by a scan of the tool's own mark; says what is against it, and lets a lead allow what only a lead may. */
+export function ReleasePanel(props: ReleaseProps) {
+  const { serial, machine, t, pocket, tip, against, postProblem, jobs, release } = props
   const { person } = useShell()
   const router = useRouter()
   const [refused, setRefused] = useState<string | null>(null)
   const [reason, setReason] = useState('')
-  const [newT, setNewT] = useState('')
+  const [job, setJob] = useState('')
+  const [until, setUntil] = useState('')
+  const needs = (code: string) => against.some((r) => r.code === code)
   const mayOverrule = person?.role === 'lead' && against.length > 0 && against.every((r) => r.leadMay)
-  useScans(async (raw): Promise<ScanSaid | null> => {
-    const scan = readScan(raw)
-    if (scan.type !== 'plain' || !/^[A-Z]{2}\d+/i.test(scan.text)) return null
-    const scanned = scan.text.toUpperCase()
+  const concession = needs('OFF') ? { job: job || null, until: job ? null : until || null } : undefined
+  useMarks(async (scanned): Promise<ScanSaid> => {
     const done = await release({
       serial,
       scanned,
       machine: machine ?? undefined,
       t: t ?? undefined,
       pocket: pocket ?? undefined,
+      tip: tip ?? undefined,
       reason: reason || undefined,
+      concession: mayOverrule ? concession : undefined,
     })
     if (!done.ok) {
       setRefused(done.error.text)
@@ -54,110 +69,150 @@ export function ReleasePanel({ serial, machine, t, pocket, pockets, against, pos
     }
     return {
       title: serial,
-      text: `hand-over ${done.value.issue} released; print its label and hang it on`,
+      text: `hand-over ${done.value.issue} released. Print its label and hang it on the tool.`,
       tone: 'holds',
       href: `/hand-over/${serial}?released=${done.value.id}`,
     }
   })
-  const needs = (code: string) => against.some((r) => r.code === code)
-  const field = 'border-ink bg-paper h-11 w-full rounded-[3px] border-[1.5px] px-3 text-lg'
   const go = (query: Record<string, string>) => {
     const all = new URLSearchParams({
       ...(machine ? { machine } : {}),
       ...(t !== null ? { t: String(t) } : {}),
       ...(pocket !== null ? { pocket: String(pocket) } : {}),
+      ...(typeof tip === 'number' ? { tip: String(tip) } : {}),
       ...query,
     })
     router.push(`/hand-over/${serial}?${all.toString()}`)
   }
+  const blocked = (against.length > 0 && !mayOverrule) || postProblem !== null
   return (
     <div className="mt-auto">
-      {needs('NO_MACHINE') && (
+      <Where {...props} go={go} open={needs('NO_MACHINE') || needs('NO_T') || needs('NO_REGISTER') || needs('NO_TIP')} />
+      {against.map((r) => (
+        <Say key={`${r.code} ${r.text}`} tone={r.leadMay ? 'unsure' : 'off'} lead={r.mark}>
+          {r.text}
+        </Say>
+      ))}
+      {postProblem && (
+        <Say tone="off" lead="Wrong post." role="alert">
+          {postProblem}
+        </Say>
+      )}
+      {mayOverrule && needs('OFF') && (
+        <div className="mb-2 grid grid-cols-2 gap-3">
+          <Field name="Concession for job">
+            <select className={FIELD} value={job} onChange={(e) => setJob(e.target.value)}>
+              <option value="">until a day</option>
+              {jobs.map((id) => (
+                <option key={id}>{id}</option>
+              ))}
+            </select>
+          </Field>
+          {!job && (
+            <Field name="Until">
+              <input className={FIELD} type="date" value={until} onChange={(e) => setUntil(e.target.value)} />
+            </Field>
+          )}
+        </div>
+      )}
+      {mayOverrule && (
         <label className="mb-2 block text-lg font-semibold">
-          For which machine?
+          Lead approval: reason
+          <input className={FIELD} value={reason} onChange={(e) => setReason(e.target.value)} />
+        </label>
+      )}
+      <Problem lead="Not released." text={refused} />
+      {against.length === 0 && !postProblem && !refused && (
+        <Say tone="holds" lead="Ready to release.">
+          The control would hold what was measured, and no other offset changes. Scan the holder to release it.
+        </Say>
+      )}
+      {blocked ? (
+        <BigAction onAct={() => router.push(`/measure/${serial}`)}>Measure again</BigAction>
+      ) : (
+        <ScanAction>Scan {serial} to release</ScanAction>
+      )}
+    </div>
+  )
+}
+
+/** For which machine, under which T, in which pocket: asked where it is not known, changed by a press before release. */
+function Where({
+  serial,
+  machine,
+  t,
+  pocket,
+  pockets,
+  tip,
+  machines,
+  go,
+  open,
+}: ReleaseProps & { readonly go: (query: Record<string, string>) => void; readonly open: boolean }) {
+  const [newT, setNewT] = useState(t === null ? '' : String(t))
+  return (
+    <details open={open} className="border-rule border-b">
+      <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">Machine, T and pocket</summary>
+      <div className="grid grid-cols-2 gap-x-3 gap-y-2 pb-2.5">
+        <Field name="Machine">
           <select
-            className={field}
-            defaultValue=""
-            onChange={(event) => event.target.value && go({ machine: event.target.value })}
+            key={machine}
+            className={FIELD}
+            defaultValue={machine ?? ''}
+            onChange={(event) => event.target.value && go({ machine: event.target.value, pocket: '' })}
           >
-            <option value="">choose …</option>
+            {machine === null && <option value="">choose …</option>}
             {machines.map((m) => (
               <option key={m.key} value={m.key}>
                 {m.name}
               </option>
             ))}
           </select>
-        </label>
-      )}
-      {needs('NO_T') && (
-        <label className="mb-2 block text-lg font-semibold">
-          T number
-          <span className="flex gap-2">
-            <input
-              className={field}
-              inputMode="numeric"
-              value={newT}
-              onChange={(event) => setNewT(event.target.value.replace(/\D/g, ''))}
-            />
-            <button
-              type="button"
-              className="border-ink h-11 rounded-[3px] border-[1.5px] px-4 text-lg font-semibold"
-              disabled={!newT}
-              onClick={() => go({ t: newT })}
-            >
-              Set
-            </button>
-          </span>
-        </label>
-      )}
-      {pockets !== null && t !== null && (
-        <label className="mb-2 flex items-center justify-between gap-3 text-lg font-semibold">
-          Pocket, where it is given here
+        </Field>
+        <Field name="T number">
           <input
-            key={pocket}
-            className={`${field} figures w-24!`}
+            className={`${FIELD} figures`}
             inputMode="numeric"
-            aria-label="Pocket"
-            placeholder={needs('NO_REGISTER') ? '' : 'later'}
-            defaultValue={pocket ?? ''}
-            onBlur={(event) => {
-              const text = event.target.value.replace(/\D/g, '')
-              if (text !== String(pocket ?? '')) go({ pocket: text })
-            }}
+            value={newT}
+            onChange={(event) => setNewT(event.target.value.replace(/\D/g, ''))}
+            onBlur={() => newT && newT !== String(t ?? '') && go({ t: newT })}
           />
-        </label>
-      )}
-      {against.map((r) => (
-        <Say key={r.code} tone={r.leadMay ? 'unsure' : 'off'} lead={r.leadMay ? 'Unsure.' : 'Held back.'}>
-          {r.text}
-        </Say>
-      ))}
-      {postProblem && (
-        <Say tone="off" lead="The post does not hold." role="alert">
-          {postProblem}
-        </Say>
-      )}
-      {mayOverrule && (
-        <label className="mb-2 block text-lg font-semibold">
-          Why it may go all the same
-          <input className={field} value={reason} onChange={(event) => setReason(event.target.value)} />
-        </label>
-      )}
-      {refused && (
-        <Say tone="off" lead="Not released." role="alert">
-          {refused}
-        </Say>
-      )}
-      {against.length === 0 && !postProblem && !refused && (
-        <Say tone="holds" lead="Nothing stands against it.">
-          The control’s table would hold what was measured. Scan the holder to freeze these figures under a number.
-        </Say>
-      )}
-      {(against.length && !mayOverrule) || postProblem ? (
-        <BigAction onAct={() => router.push(`/measure/${serial}`)}>Back to Measure</BigAction>
-      ) : (
-        <ScanAction>Scan {serial} to release</ScanAction>
-      )}
-    </div>
+        </Field>
+        {pockets !== null && t !== null && (
+          <Field name="Pocket" unit="if given here">
+            <input
+              key={pocket}
+              className={`${FIELD} figures`}
+              inputMode="numeric"
+              aria-label="Pocket"
+              placeholder="later"
+              defaultValue={pocket ?? ''}
+              onBlur={(event) => {
+                const text = event.target.value.replace(/\D/g, '')
+                if (text !== String(pocket ?? '')) go({ pocket: text })
+              }}
+            />
+          </Field>
+        )}
+        {tip !== undefined && (
+          <Field name="Tip points" unit="orientation">
+            <select
+              key={tip}
+              className={FIELD}
+              defaultValue={tip ?? ''}
+              aria-label={`Tip orientation of ${serial}`}
+              onChange={(event) => event.target.value && go({ tip: event.target.value })}
+            >
+              {tip === null && <option value="">choose …</option>}
+              {[1, 2, 3, 4, 5, 6, 7, 8, 9].map((n) => (
+                <option key={n} value={n}>
+                  {n}
+                  {n === 9 ? ' (nose centre)' : ''}
+                </option>
+              ))}
+            </select>
+          </Field>
+        )}
+      </div>
+    </details>
   )
 }

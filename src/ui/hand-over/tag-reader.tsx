@@ -1,7 +1,6 @@
 'use client'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
-import { readScan } from '@/codecs/label-text'
 import type { DecodedTag, TagRecord } from '@/codecs/tag'
 import { formatLength, unitMark, type LengthUnit, type Result } from '@/core/units'
 import { ScanAction, SmallAction } from '../common/actions'
@@ -9,7 +8,8 @@ import { formatWhen } from '../format/due'
 import { Problem, Row, Say, Sheet, Title } from '../common/sheet'
 import { HANDOVER_TABS, SubNav } from '../common/sub-nav'
 import { useAct } from '../common/use-act'
-import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
+import { useShell, type ScanSaid } from '../shell/shell-context'
+import { useMarks } from '../shell/use-marks'
 
 type Trick = 'new' | 'small' | 'foreign' | 'flip' | 'pull'
 
@@ -46,10 +46,7 @@ export function TagReader({
   const { unit } = useShell()
   const router = useRouter()
   const { busy, problem, run } = useAct()
-  useScans((raw): ScanSaid | null => {
-    const scan = readScan(raw)
-    if (scan.type !== 'plain' || !/^[A-Z]{2}\d+/i.test(scan.text)) return null
-    const scanned = scan.text.toUpperCase()
+  useMarks((scanned): ScanSaid => {
     router.push(`/hand-over/tag?serial=${scanned}`)
     return { title: scanned, text: 'lies before the reader', tone: 'todo' }
   })

@@ -2,12 +2,13 @@
 import Link from 'next/link'
 import { useState } from 'react'
 import { readScan } from '@/codecs/label-text'
+import { readMark } from '@/core/tool'
 import type { ToolProfile } from '@/core/tool'
 import type { Result } from '@/core/units'
 import { ScanAction } from '../common/actions'
 import { Cautions, Say } from '../common/sheet'
 import { Silhouette } from '../drawing/silhouette'
-import { useScans, type ScanSaid } from '../shell/shell-context'
+import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
 
 export interface CartView {
   readonly id: string
@@ -74,6 +75,7 @@ export function PutPanel({
 }) {
   const [serial, setSerial] = useState<string | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
+  const { actions } = useShell()
   useScans(async (raw): Promise<ScanSaid | null> => {
     const scan = readScan(raw)
     const place =
@@ -85,10 +87,12 @@ export function PutPanel({
       if (done.ok) setSerial(null)
       return { title: place, text: done.ok ? done.value.text : done.error.text, tone: done.ok ? 'holds' : 'off' }
     }
-    if (scan.type !== 'plain' || !/^[A-Z]{2}\d+/i.test(scan.text)) return null
-    setSerial(scan.text.toUpperCase())
+    const mark = scan.type === 'plain' ? readMark(scan.text) : null
+    const known = mark === null ? null : await actions.answerScan(raw)
+    if (mark === null || known?.kind === 'job' || known?.kind === 'part') return known
+    setSerial(mark)
     setProblem(null)
-    return { title: scan.text.toUpperCase(), text: 'now scan the slot it stands in', tone: 'todo' }
+    return { title: mark, text: 'now scan the slot it stands in', tone: 'todo' }
   })
   return (
     <div className="flex flex-1 flex-col">

@@ -2,11 +2,12 @@
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { readScan } from '@/codecs/label-text'
+import { readMark } from '@/core/tool'
 import type { Result } from '@/core/units'
 import { ScanAction } from '../common/actions'
 import { Say } from '../common/sheet'
 import { useAct } from '../common/use-act'
-import { useScans, type ScanSaid } from '../shell/shell-context'
+import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
 
 /** A broken tool's sister by one scan of its holder. */
 export function NowPanel({
@@ -20,10 +21,13 @@ export function NowPanel({
   const router = useRouter()
   const { problem, run, setProblem } = useAct()
   const [asked, setAsked] = useState<string | null>(null)
+  const { actions } = useShell()
   useScans(async (raw): Promise<ScanSaid | null> => {
     const scan = readScan(raw)
-    const serial = scan.type === 'label' ? scan.label.serial : scan.type === 'plain' ? scan.text.toUpperCase() : null
-    if (!serial || (scan.type === 'plain' && !/^[A-Z]{2}\d+/.test(serial))) return null
+    const serial = scan.type === 'label' ? scan.label.serial : scan.type === 'plain' ? readMark(scan.text) : null
+    if (!serial) return null
+    const known = scan.type === 'plain' ? await actions.answerScan(raw) : null
+    if (known?.kind && known.kind !== 'holder') return known
     const done = await need({ serial })
     setProblem(done.ok ? null : done.error.text)
     return done.ok

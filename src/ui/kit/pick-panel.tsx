@@ -9,7 +9,7 @@ import { BigAction, SmallAction, SmallActions } from '../common/actions'
 import { Field, FIELD } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
-import { useScans, type ScanSaid } from '../shell/shell-context'
+import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
 import { Plan } from '../store/plan'
 
 type Act<G> = (given: G) => Promise<Result<{ text: string }, { text: string }>>
@@ -39,6 +39,7 @@ export function PickPanel(props: PickPanelProps) {
   const line = parts.find((l) => keyOf(l) === chosen) ?? parts[0]
   const takeLine = (l: PickLine) => take({ job, component: l.component, count: l.count, place: l.place })
 
+  const { actions } = useShell()
   useScans(async (raw): Promise<ScanSaid | null> => {
     const scan = readScan(raw)
     const found =
@@ -47,7 +48,15 @@ export function PickPanel(props: PickPanelProps) {
         : scan.type === 'plain'
           ? parts.find((l) => [l.component, l.place].some((x) => x.toUpperCase() === scan.text.toUpperCase()))
           : undefined
-    if (!found) return null
+    if (!found) {
+      const said = await actions.answerScan(raw)
+      if (said.kind !== 'part' && said.kind !== 'place') return said
+      const text = parts.length
+        ? `Not on the list: ${said.text}. Next is ${names[parts[0].component] ?? parts[0].component} in ${parts[0].place}.`
+        : `Not on the list: ${said.text}. Nothing is left to fetch.`
+      setProblem(text)
+      return { title: said.title, text, tone: 'off' }
+    }
     const done = await takeLine(found)
     setProblem(done.ok ? null : done.error.text)
     return { title: found.place, text: done.ok ? done.value.text : done.error.text, tone: done.ok ? 'holds' : 'off' }

@@ -3,11 +3,11 @@ import { useRouter } from 'next/navigation'
 import { useEffect, useState } from 'react'
 import { readScan } from '@/codecs/label-text'
 import { isClear, stepNow } from '@/core/load'
-import { pocketText, SPINDLE, type LoadRule } from '@/core/tool'
+import { readMark, pocketText, SPINDLE, type LoadRule } from '@/core/tool'
 import { ScanAction, SmallAction, SmallActions } from '../common/actions'
 import { Cautions, Problem, Say, Sheet } from '../common/sheet'
 import { useAct } from '../common/use-act'
-import { useScans, type ScanSaid } from '../shell/shell-context'
+import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
 import { BeginStep, PocketChoice } from './begin-step'
 import { CAUTIONS, BY_HAND } from './cautions'
 import { LoadLeft } from './load-left'
@@ -45,7 +45,8 @@ export function LoadStation(props: LoadStationProps) {
     }
     return `/load?${new URLSearchParams({ ...kept, ...change }).toString()}`
   }
-  useScans((raw): ScanSaid | null => {
+  const { actions } = useShell()
+  useScans(async (raw): Promise<ScanSaid | null> => {
     const scan = readScan(raw)
     if (scan.type === 'machine') return { title: scan.key, text: 'machine', tone: 'todo', href: go({ machine: scan.key }) }
     if (scan.type === 'label')
@@ -55,9 +56,11 @@ export function LoadStation(props: LoadStationProps) {
         tone: 'todo',
         href: go({ label: scan.text }),
       }
-    if (scan.type === 'plain' && /^[A-Z]{2}\d+/i.test(scan.text))
-      return { title: scan.text.toUpperCase(), text: 'holder', tone: 'todo', href: go({ serial: scan.text.toUpperCase() }) }
-    return null
+    const mark = scan.type === 'plain' ? readMark(scan.text) : null
+    if (mark === null) return null
+    const known = await actions.answerScan(raw)
+    if (known.kind && known.kind !== 'holder') return known
+    return { title: mark, text: 'holder', tone: 'todo', href: go({ serial: mark }) }
   })
   const chosen = (n: number) => router.push(go({ pocket: String(n) }))
   const given = Object.entries(reasons).flatMap(([rule, reason]) =>

@@ -2,13 +2,24 @@
 import { useRouter } from 'next/navigation'
 import { useForm, useWatch } from 'react-hook-form'
 import { useState } from 'react'
-import { readScan } from '@/codecs/label-text'
-import { featureWord, FIGURE_KEYS, FIGURE_SIGMA_MM, type FigureKey, type Figures, type SpecLimits } from '@/core/measure'
-import { formatLength, unitMark, unitToMm, type Result } from '@/core/units'
+import {
+  featureWord,
+  FIGURE_KEYS,
+  FIGURE_SIGMA_MM,
+  type FigureKey,
+  type Figures,
+  type SpecLimits,
+  type Verdict,
+} from '@/core/measure'
+import { formatLength, parseLength, unitMark, type Result } from '@/core/units'
+import { lengthErrorText } from '@/words/length'
+import { verdictText } from '@/words/verdict'
 import { ScanAction, SmallAction, SmallActions } from '../common/actions'
 import { FIELD } from '../common/form'
 import { Problem, Sheet, Title } from '../common/sheet'
-import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
+import { useShell, useUnsaved, type ScanSaid } from '../shell/shell-context'
+import { useMarks } from '../shell/use-marks'
+import { ValuesCheckForm, type ValuesCheckProps } from './values-check'
 
 export interface FiguresProps {
   readonly serial: string
@@ -16,6 +27,8 @@ export interface FiguresProps {
   readonly about: string
   readonly limits: Readonly<Record<FigureKey, SpecLimits | null>>
   readonly before: Readonly<Partial<Record<FigureKey, number | null>>> | null
+  /** The master check of the other bench. */
+  readonly check: ValuesCheckProps
   readonly save: (given: {
     serial: string
     scanned: string
@@ -30,13 +43,13 @@ export interface FiguresProps {
   } | null
 }
 
-type Outcome = Result<{ verdict: string | null; kept: boolean }, { code: string; text: string }>
+type Outcome = Result<{ verdict: Verdict | null; kept: boolean }, { code: string; text: string }>
 
 type Typed = Record<`${FigureKey}${1 | 2}`, string>
 const EMPTY: Typed = { LF1: '', LF2: '', DC1: '', DC2: '', RE1: '', RE2: '' }
 
 /** Figures read off a bench without a camera: each typed twice, the second time without looking at the first. */
-export function FiguresForm({ serial, title, about, limits, before, save, line }: FiguresProps) {
+export function FiguresForm({ serial, title, about, limits, before, check, save, line }: FiguresProps) {
   const { unit } = useShell()
   const router = useRouter()
   const { register, control } = useForm<Typed>({ defaultValues: EMPTY })
@@ -45,11 +58,20 @@ export function FiguresForm({ serial, title, about, limits, before, save, line }
   const [taken, setTaken] = useState<Figures | null>(null)
   const [asking, setAsking] = useState(false)
   const typed = { ...EMPTY, ...useWatch({ control }) }
-  const mm = (text: string) => {
-    const value = text.trim() === '' ? null : Number(text.replace(',', '.'))
-    return value === null ? null : unitToMm(value, unit)
+  const read = (key: FigureKey, n: 1 | 2) => {
+    const text = typed[`${key}${n}`]
+    return text.trim() === '' ? null : parseLength(text, unit)
   }
-  const figures = (n: 1 | 2): Figures => ({ LF: mm(typed[`LF${n}`]), DC: mm(typed[`DC${n}`]), RE: mm(typed[`RE${n}`]) })
+  const mm = (key: FigureKey, n: 1 | 2): number | null => {
+    const value = read(key, n)
+    return value === null ? null : value.ok ? value.value : NaN
+  }
+  const figures = (n: 1 | 2): Figures => ({ LF: mm('LF', n), DC: mm('DC', n), RE: mm('RE', n) })
+  const wrongOf = (key: FigureKey, n: 1 | 2): string | null => {
+    const value = read(key, n)
+    return value && !value.ok ? lengthErrorText(value.error) : null
+  }
+  useUnsaved(Object.values(typed).some((text) => text !== '') ? 'What you typed' : null)
 
   const take = async () => {
     if (!line || asking) return
@@ -61,17 +83,16 @@ export function FiguresForm({ serial, title, about, limits, before, save, line }
     setAsking(false)
   }
 
-  useScans(async (raw): Promise<ScanSaid | null> => {
-    const scan = readScan(raw)
-    if (scan.type !== 'plain' || !/^[A-Z]{2}\d+/i.test(scan.text)) return null
-    const scanned = scan.text.toUpperCase()
+  useMarks(async (scanned): Promise<ScanSaid | null> => {
+    // the master's mark saves the check, not a tool
+    if (scanned === check.master?.mark) return null
     const [first, second] = [figures(1), figures(2)]
-    const bad = FIGURE_KEYS.find((key) => Number.isNaN(first[key]) || Number.isNaN(second[key]))
+    const bad = FIGURE_KEYS.flatMap((key) => wrongOf(key, 1) ?? wrongOf(key, 2) ?? [])[0]
     const done =
       taken && line
         ? await line.save({ serial, scanned, first: taken, reason: reason.trim() || null })
         : bad
-          ? { ok: false as const, error: { code: 'BAD', text: `${featureWord(bad)} is no number.` } }
+          ? { ok: false as const, error: { code: 'BAD', text: bad } }
           : await save({ serial, scanned, first, second, reason: reason.trim() || null })
     if (!done.ok) {
       setProblem(done.error)
@@ -81,7 +102,7 @@ export function FiguresForm({ serial, title, about, limits, before, save, line }
     const { verdict, kept } = done.value
     return {
       title: serial,
-      text: kept ? 'saved: the same within uncertainty, its hand-over stands' : `saved: ${verdict ?? 'not judged'}`,
+      text: kept ? 'saved: the same within uncertainty. Its hand-over is still current.' : `saved: ${verdictText(verdict)}`,
       tone: verdict === 'holds' ? 'holds' : verdict === 'off' ? 'off' : 'todo',
       href: verdict === 'off' || kept ? `/tools/${serial}` : `/hand-over/${serial}`,
     }
@@ -91,7 +112,7 @@ export function FiguresForm({ serial, title, about, limits, before, save, line }
     <Sheet
       left={
         <>
-          <Title lead={title}>{about} · figures from a bench without a camera</Title>
+          <Title lead={title}>{about} · values of a bench without a camera</Title>
           <p className="max-w-[60ch] text-lg">
             {taken
               ? 'As they stand on the other bench’s readouts. They are asked for once more when the holder is scanned.'
@@ -109,8 +130,7 @@ export function FiguresForm({ serial, title, about, limits, before, save, line }
             <tbody>
               {FIGURE_KEYS.map((key) => {
                 const wanted = limits[key]
-                const different =
-                  typed[`${key}1`] !== '' && typed[`${key}2`] !== '' && mm(typed[`${key}1`]) !== mm(typed[`${key}2`])
+                const different = typed[`${key}1`] !== '' && typed[`${key}2`] !== '' && mm(key, 1) !== mm(key, 2)
                 return (
                   <tr key={key} className="border-rule border-t">
                     <th className="py-2 pr-3 text-left font-semibold whitespace-nowrap">
@@ -132,8 +152,19 @@ export function FiguresForm({ serial, title, about, limits, before, save, line }
                             inputMode="decimal"
                             autoComplete="off"
                             aria-label={`${featureWord(key)}, ${n === 1 ? 'first' : 'again'}`}
+                            aria-invalid={wrongOf(key, n) !== null}
+                            aria-describedby={wrongOf(key, n) ? `${key}${n}-wrong` : undefined}
                             className={`${FIELD} figures text-[22px] font-semibold ${different && n === 2 ? 'border-off' : ''}`}
                           />
+                          {wrongOf(key, n) && (
+                            <span
+                              id={`${key}${n}-wrong`}
+                              role="alert"
+                              className="text-off block max-w-[190px] text-[14px] leading-tight"
+                            >
+                              {wrongOf(key, n)}
+                            </span>
+                          )}
                         </td>
                       ))
                     )}
@@ -154,14 +185,16 @@ export function FiguresForm({ serial, title, about, limits, before, save, line }
         <>
           <h2 className="text-2xl font-bold">Without pictures</h2>
           <p className="mt-2 text-lg">
-            {taken ? 'Figures from a line' : 'Figures typed in'} count with ± {formatLength(2 * FIGURE_SIGMA_MM, unit)}{' '}
-            {unitMark(unit)}. Near a limit they stay unsure where pictures would decide. Runout is not judged.
+            {taken ? 'Values from a serial gauge' : 'Typed values'} count with ± {formatLength(2 * FIGURE_SIGMA_MM, unit)}{' '}
+            {unitMark(unit)}. Near a limit they stay borderline where pictures would decide. Runout is not measured: it keeps its
+            last verdict.
           </p>
+          <ValuesCheckForm {...check} />
           <div className="mt-auto pt-1">
             <Problem lead="Not saved." text={problem?.text ?? null} />
-            {problem?.code === 'JUMP' && (
+            {(problem?.code === 'JUMP' || problem?.code === 'MIXED_UP') && (
               <label className="mb-2.5 block text-lg font-semibold">
-                Why it jumped
+                {problem.code === 'JUMP' ? 'Why it changed' : 'Why it is right'}
                 <input className={FIELD} value={reason} onChange={(e) => setReason(e.target.value)} />
               </label>
             )}
@@ -169,9 +202,9 @@ export function FiguresForm({ serial, title, about, limits, before, save, line }
             {line && (
               <SmallActions>
                 <SmallAction onAct={() => void take()} disabled={asking}>
-                  {asking ? 'Asking the bench …' : taken ? 'Take them again' : 'Take from the line'}
+                  {asking ? 'Asking the bench …' : taken ? 'Read again' : 'Read from serial gauge'}
                 </SmallAction>
-                {taken && <SmallAction onAct={() => setTaken(null)}>Type them</SmallAction>}
+                {taken && <SmallAction onAct={() => setTaken(null)}>Type in values</SmallAction>}
               </SmallActions>
             )}
           </div>

@@ -2,25 +2,34 @@
 import { format } from 'date-fns'
 import { useRouter } from 'next/navigation'
 import { useMemo, useState } from 'react'
-import { driftOf, judgeDrift, TOO_FAR_MM, type Adapter, type Master, type Zero, type ZeroCheck } from '@/core/measure'
-import { COUPLING_NAMES, type Coupling } from '@/core/tool'
+import {
+  driftOf,
+  judgeDrift,
+  TOO_FAR_MM,
+  type Adapter,
+  type AdapterPiece,
+  type Master,
+  type Zero,
+  type ZeroCheck,
+} from '@/core/measure'
+import type { Coupling } from '@/core/tool'
 import { formatDeviation, formatLength, unitMark, type Result } from '@/core/units'
-import { readScan } from '@/codecs/label-text'
 import { BigAction, ScanAction, SmallAction, SmallActions } from '../common/actions'
 import { FIELD } from '../common/form'
 import { Cautions, Problem, Row, Say, Sheet, Title } from '../common/sheet'
 import { MEASURE_TABS, SubNav } from '../common/sub-nav'
 import { useAct } from '../common/use-act'
-import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
+import { useShell, type ScanSaid } from '../shell/shell-context'
+import { useMarks } from '../shell/use-marks'
 import { DriftChart } from './drift-chart'
 import { LivePicture } from './live-picture'
+import { Again, NewAdapter, Renew } from './masters-forms'
 import { Overrule } from './overrule'
 import { useBench } from './use-bench'
 
 export interface MastersProps {
   readonly adapter: Adapter | null
   readonly master: Master | null
-  readonly masters: readonly Master[]
   readonly checks: readonly ZeroCheck[]
   readonly checkId: number | null
   readonly zero: Zero
@@ -31,17 +40,37 @@ export interface MastersProps {
   /** The master on the spindle; null when none belongs to the adapter. */
   readonly ticket: string | null
   readonly now: string
-  readonly changeAdapter: (given: { coupling: Coupling }) => Promise<Result<null, { text: string }>>
+  readonly adapters: readonly AdapterPiece[]
+  /** Tools to measure again after a drift. */
+  readonly again: readonly {
+    readonly serial: string
+    readonly t: number
+    readonly name: string
+    readonly machine: string
+    readonly loaded: boolean
+  }[]
+  readonly changeAdapter: (given: { serial: string }) => Promise<Result<null, { text: string }>>
+  readonly addAdapter: (given: { serial: string; coupling: Coupling; name: string }) => Promise<Result<null, { text: string }>>
+  readonly renew: (given: {
+    id: string
+    LFmm: number
+    DCmm: number
+    calibratedUntil: string
+  }) => Promise<Result<null, { text: string }>>
   readonly overrule: (given: { reason: string }) => Promise<Result<null, { text: string }>>
 }
 
 /** Checks of this adapter that the chart shows. */
 const DRAWN = 24
 
-const TONE = { still: 'holds', drifted: 'unsure', 'too far': 'off' } as const
+const TONE = { first: 'todo', still: 'holds', drifted: 'unsure', 'too far': 'off' } as const
 const SAYS = {
-  still: ['Nothing has moved.', 'What is left is heat. Scan the master to save the check.'],
-  drifted: ['The zero has drifted.', 'Saving takes it off every figure from now on. Scan the master to save the check.'],
+  first: ['First check of this adapter.', 'It sets the zero of this adapter. Scan the master to save it.'],
+  still: ['Normal thermal drift.', 'Scan the master to save the check.'],
+  drifted: [
+    'The zero has drifted.',
+    'Saving corrects every value from now on, and looks back at what was measured before. Scan the master to save it.',
+  ],
   'too far': [
     'That is more than heat does.',
     'Clean spindle, adapter and master, look whether it is the right master, and measure again. A lead may take it with a reason.',
@@ -53,13 +82,14 @@ export function MastersStation(props: MastersProps) {
   const { adapter, master, checks } = props
   const { unit } = useShell()
   const { busy, problem, run } = useAct()
-  const drawn = useMemo(() => checks.filter((c) => c.coupling === adapter?.coupling).slice(-DRAWN), [checks, adapter])
+  const drawn = useMemo(() => checks.filter((c) => c.adapter === adapter?.serial).slice(-DRAWN), [checks, adapter])
   return (
     <Sheet
       left={
         <>
           <SubNav tabs={MEASURE_TABS} label="Sheets of the bench" />
-          <Title lead="Masters">drift at each check; between the dotted lines it is heat</Title>
+          <Title lead="Masters">drift at each check; between the dotted lines: normal thermal drift</Title>
+          <Again tools={props.again} />
           {drawn.length ? <DriftChart checks={drawn} /> : <p className="text-soft text-lg">No check yet.</p>}
           <div className="min-h-[120px] overflow-auto" tabIndex={0} role="region" aria-label="Checks">
             <table className="w-full text-lg">
@@ -78,7 +108,7 @@ export function MastersStation(props: MastersProps) {
                     <td className="py-1">{format(new Date(c.at), 'd MMM HH:mm')}</td>
                     <td>{c.who}</td>
                     <td>
-                      {c.coupling}
+                      {c.adapter}
                       {c.reason && <small className="text-soft block">{c.reason}</small>}
                     </td>
                     <td className="text-right">{formatDeviation(c.drift.z, unit)}</td>
@@ -92,22 +122,25 @@ export function MastersStation(props: MastersProps) {
       }
       right={
         <>
-          <h2 className="text-2xl font-bold">{adapter ? `Adapter ${adapter.coupling}` : 'No adapter chosen'}</h2>
+          <h2 className="text-2xl font-bold">{adapter ? `${adapter.serial}, ${adapter.coupling}` : 'No adapter chosen'}</h2>
           <label className="mt-1 block text-base font-semibold">
             On the spindle
             <select
               className={FIELD}
-              value={adapter?.coupling ?? ''}
+              value={adapter?.serial ?? ''}
               disabled={busy}
-              onChange={(e) => void run(() => props.changeAdapter({ coupling: e.target.value as Coupling }))}
+              onChange={(e) => void run(() => props.changeAdapter({ serial: e.target.value }))}
             >
-              {!adapter && <option value="">Choose the adapter that is on the spindle</option>}
-              {COUPLING_NAMES.filter((c) => c === adapter?.coupling || props.masters.some((m) => m.coupling === c)).map((c) => (
-                <option key={c}>{c}</option>
+              {!adapter && <option value="">Scan or choose the adapter that is on the spindle</option>}
+              {props.adapters.map((a) => (
+                <option key={a.serial} value={a.serial}>
+                  {a.serial}, {a.coupling}
+                </option>
               ))}
             </select>
           </label>
           <Problem lead="Not changed." text={problem} />
+          {props.lead && <NewAdapter add={props.addAdapter} />}
           {master ? (
             <>
               <Row name={master.name}>{master.mark}</Row>
@@ -122,6 +155,7 @@ export function MastersStation(props: MastersProps) {
                   {format(new Date(master.calibratedUntil), 'd MMM yyyy')}
                 </span>
               </Row>
+              <Renew master={master} lead={props.lead} renew={props.renew} />
               {props.ticket && <CheckRun {...props} master={master} ticket={props.ticket} />}
             </>
           ) : (
@@ -168,6 +202,8 @@ function CheckRun({
   overruled,
   lead,
   overrule,
+  adapters,
+  changeAdapter,
 }: MastersProps & { readonly master: Master; readonly ticket: string }) {
   const { unit } = useShell()
   const router = useRouter()
@@ -189,12 +225,18 @@ function CheckRun({
     const { LF } = proposal.set.summary
     return radii.length === 2 && LF !== null ? driftOf(master, radii, LF) : null
   }, [proposal, master])
-  const verdict = drift && judgeDrift(drift)
+  const verdict = drift && judgeDrift(drift, checkId === null)
 
-  useScans(async (raw): Promise<ScanSaid | null> => {
-    const scan = readScan(raw)
-    if (scan.type !== 'plain' || !/^MS-/i.test(scan.text)) return null
-    const scanned = scan.text.toUpperCase()
+  useMarks(async (scanned): Promise<ScanSaid | null> => {
+    if (adapters.some((a) => a.serial === scanned)) {
+      const changed = await changeAdapter({ serial: scanned })
+      if (!changed.ok) setNote(changed.error.text)
+      return {
+        title: scanned,
+        text: changed.ok ? 'is on the spindle; measure its master' : changed.error.text,
+        tone: changed.ok ? 'todo' : 'off',
+      }
+    }
     if (!drift || running) return { title: scanned, text: 'measure it first, then scan it to save the check', tone: 'todo' }
     const zip = await bench.pack()
     const refused = zip ? await send(scanned, checkId, reason.trim(), zip) : 'There are no pictures to save. Measure first.'

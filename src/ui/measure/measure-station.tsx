@@ -1,15 +1,16 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useEffect, useMemo, useState } from 'react'
-import { readScan } from '@/codecs/label-text'
-import { advise, benchFor, judgeTool, runoutText, type FeatureKey, type LimitSet, type SetMeasurement } from '@/core/measure'
+import { advise, benchFor, judgeTool, type FeatureKey, type LimitSet, type SetMeasurement, type ToolMade } from '@/core/measure'
+import { adviceText, runoutText } from '@/words/measure'
 import type { Heat } from '@/core/tool'
 import { formatDeviation, type Result } from '@/core/units'
 import type { OpenTool } from '@/workers/bench.worker'
 import { BigAction, ScanAction, SmallAction, SmallActions } from '../common/actions'
 import { FIELD } from '../common/form'
 import { Cautions, Say, Sheet, Title } from '../common/sheet'
-import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
+import { useShell, useUnsaved, type ScanSaid } from '../shell/shell-context'
+import { useMarks } from '../shell/use-marks'
 import { formatSeconds } from '../format/due'
 import { AdjustLive } from './adjust-live'
 import { EdgeRibbon } from './edge-ribbon'
@@ -30,6 +31,8 @@ export interface MeasureProps {
   readonly program: { readonly version: number | null } | null
   /** The job that is measured tool after tool, and what comes next in it. */
   readonly kit: { readonly job: string; readonly next: NextTool | null } | null
+  readonly made: ToolMade
+  readonly guardSigmas: number
   readonly heat: Heat | null
   /** The tool room's time when the sheet was opened. */
   readonly now: string
@@ -138,16 +141,20 @@ export function MeasureStation(props: MeasureProps) {
   const [wiping, setWiping] = useState(false)
   const [jump, setJump] = useState<string | null>(null)
   const [reason, setReason] = useState('')
+  const [saving, setSaving] = useState<string | null>(null)
+  useUnsaved(proposal && saving === null ? 'This measurement' : null)
   const held = props.held !== null
   const [adjusting, setAdjusting] = useState<'LF' | 'DC' | null>(null)
   const running = wiping || state.type === 'running' || state.type === 'opening'
   const takenAt = bench.takenMs === null ? null : new Date(bench.takenMs).toISOString()
   const result = useMemo(
-    () => (proposal && takenAt ? judgeTool(proposal.set, limits, benchFor(heat, takenAt), proposal.steps) : null),
-    [proposal, limits, heat, takenAt],
+    () =>
+      proposal && takenAt ? judgeTool(proposal.set, limits, benchFor(heat, takenAt, props.guardSigmas), proposal.steps) : null,
+    [proposal, limits, heat, takenAt, props.guardSigmas],
   )
   const warmMm = benchFor(heat, now).warmMm
-  const advice = proposal && result ? advise(proposal.set, result, unit) : null
+  const advice = proposal && result ? advise(proposal.set, result, props.made) : null
+  const told = advice && adviceText(advice, unit)
   const dirty = [proposal?.set, ...(proposal?.steps.map((s) => s.set) ?? [])]
     .flatMap((set) => set?.warnings ?? [])
     .find((w) => w.warning.code === 'DEBRIS')
@@ -158,10 +165,7 @@ export function MeasureStation(props: MeasureProps) {
   )
   const settable = (judged.find((f) => f.verdict !== 'holds') ?? judged[0])?.key as 'LF' | 'DC' | undefined
 
-  useScans(async (raw): Promise<ScanSaid | null> => {
-    const scan = readScan(raw)
-    if (scan.type !== 'plain' || !/^[A-Z]{2}\d+/i.test(scan.text)) return null
-    const scanned = scan.text.toUpperCase()
+  useMarks(async (scanned): Promise<ScanSaid | null> => {
     if (!proposal || running)
       return scanned === serial
         ? { title: serial, text: 'is on the spindle; measure it, then scan it again to save', tone: 'todo' }
@@ -171,7 +175,9 @@ export function MeasureStation(props: MeasureProps) {
       return { title: scanned, text, tone: 'off' }
     }
     if (scanned !== serial) return refuse(`${scanned} was scanned, ${serial} is on the spindle. Nothing was saved.`)
+    setSaving('Packing the pictures …')
     const zip = await bench.pack()
+    setSaving('Measuring the pictures again on the server …')
     const about = {
       taken: takenAt ?? now,
       check: props.checkId,
@@ -179,6 +185,7 @@ export function MeasureStation(props: MeasureProps) {
       reason: jump ? reason.trim() : '',
     }
     const done = zip ? await save(serial, scanned, about, zip) : null
+    setSaving(null)
     if (!done) return refuse('There are no pictures to save. Measure first.')
     if (!done.ok) {
       if (done.error.code === 'JUMP') setJump(done.error.text)
@@ -245,7 +252,7 @@ export function MeasureStation(props: MeasureProps) {
           />
           {result?.runout && (
             <p className="text-soft max-w-[676px] text-[15.5px] leading-snug" data-testid="runout">
-              {runoutText(result.runout, (mm) => formatDeviation(mm, unit).replace('+', ''))}
+              {runoutText(result.runout, proposal?.set.summary.LF ?? null, unit)}
             </p>
           )}
         </>
@@ -328,14 +335,19 @@ export function MeasureStation(props: MeasureProps) {
               ) : (
                 !note &&
                 advice &&
+                told &&
                 !running && (
-                  <Say tone={advice.tone} lead={advice.lead} role="status">
-                    {advice.rest} {result?.verdict === 'off' && !dirty && `A scan saves it as off.`}
+                  <Say tone={advice.tone} lead={told.lead} role="status">
+                    {told.rest} {result?.verdict === 'off' && !dirty && `A scan saves it as out of tolerance.`}
                   </Say>
                 )
               )}
               {held ? (
                 <BigAction onAct={() => router.push('/measure/masters')}>To the master</BigAction>
+              ) : saving !== null ? (
+                <BigAction onAct={() => undefined} disabled>
+                  {saving}
+                </BigAction>
               ) : running ? (
                 <BigAction onAct={() => undefined} disabled>
                   {busyText(state)}

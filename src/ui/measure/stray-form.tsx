@@ -5,18 +5,18 @@ import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { z } from 'zod'
 import { readScan } from '@/codecs/label-text'
-import { COUPLING_NAMES } from '@/core/tool'
+import { MARK_RULE, readMark, COUPLING_NAMES } from '@/core/tool'
 import type { Result } from '@/core/units'
 import { BigAction } from '../common/actions'
 import { Problem } from '../common/sheet'
-import { useScans } from '../shell/shell-context'
+import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
 
 const Form = z.object({
   serial: z
     .string()
     .trim()
     .toUpperCase()
-    .regex(/^[A-Z0-9][A-Z0-9-]{2,23}$/, '3 to 24 letters, digits or dashes, as on the holder.'),
+    .refine((text) => readMark(text) !== null, `${MARK_RULE}, as on the holder.`),
   coupling: z.enum(COUPLING_NAMES),
   name: z.string().trim().max(80, 'At most 80 characters.'),
   t: z.union([
@@ -47,11 +47,15 @@ export function StrayForm({ machines, known, takeIn }: StrayProps) {
     resolver: zodResolver(Form),
     defaultValues: { serial: '', coupling: COUPLING_NAMES[0], name: '', t: '', machine: '' },
   })
-  useScans((raw) => {
+  const { actions } = useShell()
+  useScans(async (raw): Promise<ScanSaid | null> => {
     const scan = readScan(raw)
-    if (scan.type !== 'plain' || known.includes(scan.text.toUpperCase()) || !/^[A-Z]{2}\d+$/i.test(scan.text)) return null
-    setValue('serial', scan.text.toUpperCase(), { shouldValidate: true })
-    return { title: scan.text.toUpperCase(), text: 'not known yet; say its taper, then measure it', tone: 'todo' }
+    const mark = scan.type === 'plain' ? readMark(scan.text) : null
+    if (mark === null || known.includes(mark)) return null
+    const said = await actions.answerScan(raw)
+    if (said.kind && said.kind !== 'holder') return said
+    setValue('serial', mark, { shouldValidate: true })
+    return { title: mark, text: 'not known yet; say its taper, then measure it', tone: 'todo' }
   })
   const submit = handleSubmit(async (given) => {
     const done = await takeIn({ ...given, machine: given.machine || null })

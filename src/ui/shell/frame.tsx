@@ -4,6 +4,7 @@ import Link from 'next/link'
 import { usePathname } from 'next/navigation'
 import { useRef, useState, type ReactNode } from 'react'
 import { Keys } from './keys'
+import { Leaving } from './leaving'
 import { OTHERS, STATIONS } from './places'
 import { useShell } from './shell-context'
 
@@ -21,7 +22,13 @@ export function Frame({
 }) {
   const help = useRef<HTMLDialogElement>(null)
   return (
-    <div className="grid h-dvh grid-cols-[164px_1fr] grid-rows-[56px_1fr] max-[900px]:grid-cols-[132px_1fr]">
+    <div className="relative grid h-dvh grid-cols-[164px_1fr] grid-rows-[56px_1fr] max-[900px]:grid-cols-[132px_1fr]">
+      <a
+        href="#sheet"
+        className="bg-act text-act-ink font-head sr-only z-30 px-4 py-2 text-lg font-semibold focus:not-sr-only focus:absolute focus:top-2 focus:left-2"
+      >
+        Skip to the sheet
+      </a>
       <header className="border-rule bg-paper col-span-2 flex items-center gap-4 border-b pr-4">
         <Link
           href="/kit"
@@ -43,8 +50,11 @@ export function Frame({
         </button>
       </header>
       <BenchLine waiting={waiting} />
-      <main className="grid min-h-0 min-w-0 grid-rows-[auto_1fr]">{children}</main>
+      <main id="sheet" tabIndex={-1} className="grid min-h-0 min-w-0 grid-rows-[auto_1fr]">
+        {children}
+      </main>
       <Keys onHelp={() => help.current?.showModal()} />
+      <Leaving />
       <dialog
         ref={help}
         className="bg-paper text-ink border-ink m-auto border-[1.5px] p-6 backdrop:bg-black/50"

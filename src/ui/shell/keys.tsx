@@ -1,18 +1,22 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useEffect, useRef } from 'react'
+import { isEditor, ownsKeys, textField } from './focus'
 import { GO_KEYS, STATIONS } from './places'
+import { scannerGap } from './scanner-gap'
 import { useShell } from './shell-context'
 import { makeWedge, QUIET_MS } from './wedge'
-
-const isField = (target: EventTarget | null): target is HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement =>
-  target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement || target instanceof HTMLSelectElement
 
 /** React keeps its own idea of a field's value: it has to be told through the native setter. */
 function restore(field: HTMLInputElement | HTMLTextAreaElement, value: string): void {
   const setter = Object.getOwnPropertyDescriptor(Object.getPrototypeOf(field), 'value')?.set
   setter?.call(field, value)
   field.dispatchEvent(new Event('input', { bubbles: true }))
+}
+
+/** Takes back the one key of a scan that reached an editor before it was known to be a scan. */
+function takeBackKey(): void {
+  document.execCommand('delete')
 }
 
 /** Listens to every key of the page: scans first, then single keys after a moment of quiet. */
@@ -24,20 +28,22 @@ export function Keys({ onHelp }: { readonly onHelp: () => void }) {
     latest.current = { shell, router, onHelp }
   })
   useEffect(() => {
-    const wedge = makeWedge()
+    let wedge = makeWedge(scannerGap())
+    const slower = () => (wedge = makeWedge(scannerGap()))
     let waiting: ReturnType<typeof setTimeout> | undefined
     let going = false
     let before: { field: HTMLInputElement | HTMLTextAreaElement; value: string } | null = null
+    let firstInEditor = false
 
     const single = (key: string) => {
-      const { shell, router, onHelp } = latest.current
+      const { shell, onHelp } = latest.current
       if (going) {
         going = false
         const place = GO_KEYS[key.toLowerCase()]
-        if (place) return router.push(place)
+        if (place) return shell.go(place)
       }
       const station = STATIONS[Number(key) - 1]
-      if (/^[1-7]$/.test(key) && station) router.push(station.href)
+      if (/^[1-7]$/.test(key) && station) shell.go(station.href)
       else if (key === 'u') void shell.actions.setUnit(shell.unit === 'mm' ? 'inch' : 'mm')
       else if (key === '?') onHelp()
       else if (key === 'g') {
@@ -51,34 +57,40 @@ export function Keys({ onHelp }: { readonly onHelp: () => void }) {
       if (event.ctrlKey || event.metaKey || event.altKey || event.isComposing) return
       // what moves by arrows itself keeps them
       if (event.key.startsWith('Arrow') && event.target instanceof Element && event.target.closest('[data-own-arrows]')) return
-      const field =
-        isField(event.target) && event.target.type !== 'checkbox' && event.target.type !== 'radio' ? event.target : null
-      if (field && !(field instanceof HTMLSelectElement) && event.key.length === 1 && !wedge.fast(event.timeStamp))
-        before = { field, value: field.value }
+      const field = textField(event.target)
+      const fast = wedge.fast(event.timeStamp)
+      const quiet = wedge.quiet(event.timeStamp)
+      if (event.key.length === 1 && !fast) {
+        before = field && { field, value: field.value }
+        firstInEditor = isEditor(event.target)
+      }
       clearTimeout(waiting)
-      const wasFast = wedge.fast(event.timeStamp)
       const scan = wedge.key(event.key, event.timeStamp)
       if (scan) {
         event.preventDefault()
         event.stopPropagation()
-        if (field && before && before.field === field) restore(before.field, before.value)
+        if (before && before.field === field) restore(before.field, before.value)
+        if (firstInEditor && isEditor(event.target)) takeBackKey()
         latest.current.shell.scan(scan)
         return
       }
-      if (field) return
-      const onButton =
-        event.target instanceof HTMLButtonElement ||
-        (event.target instanceof HTMLElement && event.target.closest('[role=dialog]') !== null)
-      if (onButton && !wasFast && (event.key === ' ' || event.key === 'Enter')) return // the button's own
-      if (event.key === ' ' || (event.key === 'Enter' && onButton)) event.preventDefault()
-      if (event.key === 'Enter' && event.target instanceof HTMLAnchorElement) return
-      if (event.repeat || wasFast) return
+      if (fast && !field && event.key.length === 1) {
+        // the rest of a scan: neither an editor nor a list of choices may have it
+        event.preventDefault()
+        event.stopPropagation()
+        return
+      }
+      // Enter and Space belong to what has the focus, and no single key acts there
+      if (ownsKeys(event.target) || event.repeat || fast || !quiet) return
+      if (event.key === ' ') event.preventDefault()
       const { key } = event
       waiting = setTimeout(() => single(key), QUIET_MS)
     }
     window.addEventListener('keydown', onKey, true)
+    window.addEventListener('scanner-set', slower)
     return () => {
       window.removeEventListener('keydown', onKey, true)
+      window.removeEventListener('scanner-set', slower)
       clearTimeout(waiting)
     }
   }, [])

@@ -12,6 +12,8 @@ export interface ScanSaid {
   readonly tone: 'holds' | 'off' | 'todo'
   readonly href?: string
   readonly personId?: string
+  /** What the tool room knows it as; left out where it is none of these. */
+  readonly kind?: 'holder' | 'job' | 'part' | 'place'
 }
 
 /** A sheet's own use for a scan; null when it has none, and the tool room answers. */
@@ -39,6 +41,16 @@ interface Shell {
   readonly takeScans: (use: ScanUse) => () => void
   readonly bigAction: (act: () => void) => () => void
   readonly doBigAction: () => boolean
+  /** Goes to another page; asks first where something here is not saved. */
+  readonly go: (href: string) => void
+  /** Scans wait until this work is over. */
+  readonly hold: (work: Promise<unknown>) => void
+  /** Says that this page holds something that is not saved; the returned function takes that back. */
+  readonly unsaved: (what: string) => () => void
+  readonly hasUnsaved: () => boolean
+  /** What would be lost by leaving now; null when nothing would. */
+  readonly leaving: { readonly what: string; readonly href: string } | null
+  readonly leave: (go: boolean) => void
 }
 
 const Context = createContext<Shell | null>(null)
@@ -61,6 +73,21 @@ export function useScans(use: ScanUse): void {
   useEffect(() => takeScans((text) => current.current(text)), [takeScans])
 }
 
+/** While `what` is not null, leaving this page by a link, a key, a scan or the browser asks first. */
+export function useUnsaved(what: string | null): void {
+  const { unsaved } = useShell()
+  useEffect(() => {
+    if (what === null) return
+    const take = unsaved(what)
+    const ask = (event: BeforeUnloadEvent) => event.preventDefault()
+    window.addEventListener('beforeunload', ask)
+    return () => {
+      take()
+      window.removeEventListener('beforeunload', ask)
+    }
+  }, [what, unsaved])
+}
+
 export function ShellProvider(props: {
   readonly unit: LengthUnit
   readonly theme: 'granite' | 'basalt'
@@ -76,6 +103,29 @@ export function ShellProvider(props: {
   const queue = useRef<Promise<void>>(Promise.resolve())
   const [last, setLast] = useState<Shell['last']>(null)
   const [scans, setScans] = useState(0)
+  const held = useRef<string[]>([])
+  const [leaving, setLeaving] = useState<Shell['leaving']>(null)
+
+  const go = useCallback(
+    (href: string) => {
+      const what = held.current.at(-1)
+      if (what === undefined) router.push(href)
+      else setLeaving({ what, href })
+    },
+    [router],
+  )
+  const leave = useCallback(
+    (yes: boolean) => {
+      if (yes && leaving) {
+        held.current = []
+        router.push(leaving.href)
+      }
+      setLeaving(null)
+    },
+    [leaving, router],
+  )
+  const hasUnsaved = useCallback(() => held.current.length > 0, [])
+  const unsaved = useCallback((what: string) => stacked(held.current, what), [])
 
   const doBigAction = useCallback(() => {
     const act = acts.current.at(-1)
@@ -84,7 +134,13 @@ export function ShellProvider(props: {
   }, [])
 
   const answer = useCallback(
-    async (text: string) => {
+    async (text: string, from: string) => {
+      // a second, impatient scan was meant for the sheet that was in front when it came
+      if (window.location.pathname !== from)
+        return setLast({
+          scan: text,
+          said: { title: text.slice(0, 24), text: 'This scan came before the sheet had changed. Scan again.', tone: 'off' },
+        })
       setLast({ scan: text, said: null })
       if (text === ACTION_CARD && acts.current.length) {
         doBigAction()
@@ -92,11 +148,14 @@ export function ShellProvider(props: {
         return
       }
       try {
-        const own = uses.current.at(-1)
-        const said = (own && (await own(text))) ?? (await actions.answerScan(text))
+        const taker = uses.current.at(-1)
+        const own = taker ? await taker(text) : null
+        const said = own ?? (await actions.answerScan(text))
         setLast({ scan: text, said })
         if (said.personId) await actions.setPerson(said.personId)
         if (!said.href) return router.refresh()
+        // what the sheet itself leads to was saved by it
+        if (!own && held.current.length) return go(said.href)
         router.push(said.href)
         await arrived(said.href)
       } catch {
@@ -110,24 +169,70 @@ export function ShellProvider(props: {
         })
       }
     },
-    [actions, doBigAction, router],
+    [actions, doBigAction, go, router],
   )
 
   // one scan after the other, in the order they came
   const scan = useCallback(
     (text: string) => {
       setScans((n) => n + 1)
-      queue.current = queue.current.then(() => answer(text))
+      const from = window.location.pathname
+      queue.current = queue.current.then(() => answer(text, from))
     },
     [answer],
   )
+  const hold = useCallback((work: Promise<unknown>) => {
+    const over = work.then(
+      () => undefined,
+      () => undefined,
+    )
+    queue.current = queue.current.then(() => over)
+  }, [])
   const sayScan = useCallback((said: ScanSaid) => setLast({ scan: said.title, said }), [])
   const takeScans = useCallback((use: ScanUse) => stacked(uses.current, use), [])
   const bigAction = useCallback((act: () => void) => stacked(acts.current, act), [])
 
   const value = useMemo(
-    () => ({ unit, theme, person, people, actions, last, scans, scan, sayScan, takeScans, bigAction, doBigAction }),
-    [unit, theme, person, people, actions, last, scans, scan, sayScan, takeScans, bigAction, doBigAction],
+    () => ({
+      unit,
+      theme,
+      person,
+      people,
+      actions,
+      last,
+      scans,
+      scan,
+      sayScan,
+      takeScans,
+      bigAction,
+      doBigAction,
+      go,
+      hold,
+      unsaved,
+      hasUnsaved,
+      leaving,
+      leave,
+    }),
+    [
+      unit,
+      theme,
+      person,
+      people,
+      actions,
+      last,
+      scans,
+      scan,
+      sayScan,
+      takeScans,
+      bigAction,
+      doBigAction,
+      go,
+      hold,
+      unsaved,
+      hasUnsaved,
+      leaving,
+      leave,
+    ],
   )
   return <Context value={value}>{children}</Context>
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { makeWedge } from './wedge'
+import { gapFor, gapOf, makeWedge, QUIET_MS } from './wedge'
 
 const type = (text: string, gap: number) => {
   const wedge = makeWedge()
@@ -29,5 +29,35 @@ describe('keyboard wedge', () => {
     const wedge = makeWedge()
     ;['Shift', 'B', 'Shift', 'X', '1'].forEach((k, i) => wedge.key(k, i))
     expect(wedge.key('Enter', 6)).toBe('BX1')
+  })
+  it('set up for a slower scanner reads it, and still not a person', () => {
+    const slow = (gap: number) => {
+      const wedge = makeWedge(gapFor(90)!)
+      let time = 0
+      for (const c of 'BX00142') wedge.key(c, (time += gap))
+      return wedge.key('Enter', time + gap)
+    }
+    expect(slow(110)).toBe('BX00142')
+    expect(slow(200)).toBeNull()
+  })
+  it('knows quiet: no key of a slow scan has it on both sides', () => {
+    const wedge = makeWedge()
+    let time = 1000
+    const quiet = [...'BX00142', 'Enter'].map((c) => {
+      const before = wedge.quiet(time)
+      wedge.key(c, time)
+      const after = 110 >= QUIET_MS
+      time += 110
+      return before && after
+    })
+    expect(quiet.some(Boolean)).toBe(false)
+    expect(wedge.quiet(time - 110 + QUIET_MS)).toBe(true)
+  })
+  it('learns the pause of a scanner from a test code, and says when it is too slow', () => {
+    expect(gapOf([0, 60, 125, 180])).toBe(65)
+    expect(gapFor(65)).toBe(82)
+    expect(gapFor(110)).toBe(138)
+    expect(gapFor(5)).toBe(35)
+    expect(gapFor(130)).toBeNull()
   })
 })

@@ -173,7 +173,7 @@ describe('the whole set-up', () => {
     expect(read.value.interferenceMm.max * 1000).toBeCloseTo(19, 6)
     expect(read.value.gripTorqueNm.min).toBeCloseTo(47.44, 1)
     expect(read.value.gripTorqueNm.max).toBeCloseTo(150.23, 1)
-    expect(read.value.temperatureC).toBeCloseTo(20 + 31e-3 / (11.7e-6 * 10), 6)
+    expect(read.value.temperatureC).toBeCloseTo(20 + 29e-3 / (11.7e-6 * 10), 6)
     expect(read.value.touchS).toBeLessThan(read.value.measureS)
     expect(read.value.stopHighMm).toBeLessThan(read.value.shrinkBackBoundMm)
   })

@@ -14,6 +14,9 @@ const facts: StepFacts = {
   collet: 'collet size 25, 12–11',
   nut: 'nut size 25',
   insert: 'insert r0.8',
+  extension: 'extension M50',
+  extensionTorque: 20,
+  extensionKey: 6,
   seats: 3,
   stop: 152.1,
   LF: 152,
@@ -44,8 +47,10 @@ describe('the text of a step', () => {
     expect(say('Stop {{ stop | length }}.', {}, 'inch')).toBe('Stop 5.988 in.')
     expect(say('{{ temperature }} °C, {{ torque }} N·m')).toBe('221 °C, 90 N·m')
   })
-  it('says a dash for what this tool has not got', () =>
-    expect(say('{{ stop | length }} {{ coil }}', { stop: null, coil: null })).toBe('– –'))
+  it('says nothing of what this tool has not got, and the rest of it', () =>
+    expect(say('Clean it. Stop {{ stop | length }}, coil {{ coil }}. Go on.', { stop: null, coil: null })).toBe(
+      'Clean it. Go on.',
+    ))
   it('can depend on what is built', () => {
     const text = "{% if lubricated == 'oiled' %}thin film{% else %}dry{% endif %}"
     expect([say(text), say(text, { lubricated: 'dry' })]).toEqual(['thin film', 'dry'])

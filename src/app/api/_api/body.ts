@@ -40,4 +40,13 @@ export async function readBody(
   return ok(all)
 }
 
+/** @returns undefined where it is no JSON */
+export function jsonOf(bytes: Uint8Array): unknown {
+  try {
+    return JSON.parse(asText(bytes))
+  } catch {
+    return undefined
+  }
+}
+
 export const asText = (bytes: Uint8Array): string => new TextDecoder('utf-8').decode(bytes)

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { isTyped } from '@/core/tool'
 import { fixed, mmToUnit, unitMark } from '@/core/units'
 import { currentHandover, listHandovers } from '@/db/handover/read'
+import { listJobs } from '@/db/job/read'
 import { listMachines } from '@/db/machine/read'
 import { proposeHandover, refuseTrial } from '@/stations/hand-over/propose'
 import { SmallAction, SmallActions } from '@/ui/common/actions'
@@ -29,6 +30,7 @@ const Query = z.object({
   machine: z.string().max(20).optional().catch(undefined),
   t: z.coerce.number().int().positive().optional().catch(undefined),
   pocket: z.coerce.number().int().positive().max(999).optional().catch(undefined),
+  tip: z.coerce.number().int().min(1).max(9).optional().catch(undefined),
   /** A new number for a tool that is released already, for a label that was lost. */
   anew: z.literal('1').optional().catch(undefined),
 })
@@ -191,6 +193,10 @@ export default async function HandoverPage({
               t={t}
               pocket={given.pocket ?? null}
               pockets={machine?.pockets ?? null}
+              tip={machine?.kind === 'lathe' && proposal.turning ? proposal.tip : undefined}
+              jobs={listJobs(house.db)
+                .filter((j) => j.machine === machine?.key)
+                .map((j) => j.id)}
               against={refusals}
               postProblem={trial && !trial.ok ? trial.error.text : (wrongPost?.text ?? null)}
               machines={listMachines(house.db).map(({ key, name }) => ({ key, name }))}

@@ -1,6 +1,7 @@
 import { getMachine } from '@/db/machine/read'
 import { heldBack, readBench } from '@/stations/measure/bench-state'
 import { nextToMeasure } from '@/stations/measure/kit-run'
+import { practiceOf } from '@/stations/practice'
 import { readMeasure } from '@/stations/measure/measure-sheet'
 import { formatDue } from '@/ui/format/due'
 import { Say, Sheet, Title } from '@/ui/common/sheet'
@@ -64,6 +65,8 @@ export default async function MeasurePage({ params, searchParams }: Props) {
         limits={limits}
         program={definition && { version: program?.version ?? null }}
         kit={kit === null ? null : { job: kit, next: nextToMeasure(house.db, kit, serial) }}
+        made={sheet.made}
+        guardSigmas={practiceOf(house.db).guardSigmas}
         heat={assembly.heat}
         now={house.now}
         before={last?.summary ?? null}

@@ -1,9 +1,10 @@
-import { listChecks, listMasters } from '@/db/bench/read'
+import { listAdapters, listChecks } from '@/db/bench/read'
 import { masterTicket } from '@/runtime/bench-ticket'
 import { dueText, readBench } from '@/stations/measure/bench-state'
+import { readHeld } from '@/stations/measure/look-back'
 import { MastersStation } from '@/ui/measure/masters-station'
 import { context } from '../../_server/context'
-import { changeAdapterAction, overruleCheckAction } from '../../measure-actions'
+import { addAdapterAction, changeAdapterAction, overruleCheckAction, renewMasterAction } from '../../measure-actions'
 
 export const metadata = { title: 'Masters' }
 
@@ -20,7 +21,10 @@ export default async function MastersPage() {
         key={`${bench.check?.id ?? 0}-${bench.adapter?.since ?? ''}`}
         adapter={bench.adapter}
         master={bench.master}
-        masters={listMasters(house.db)}
+        adapters={listAdapters(house.db)}
+        again={readHeld(house.db)}
+        addAdapter={addAdapterAction}
+        renew={renewMasterAction}
         checks={listChecks(house.db, SHOWN)}
         checkId={bench.check?.id ?? null}
         zero={bench.zero}

@@ -1,14 +1,15 @@
 import { addYears, format } from 'date-fns'
 import Link from 'next/link'
 import { refusalText, refuseHealth } from '@/core/fits'
-import { numberOf, stationOf, pocketText } from '@/core/tool'
+import { numberOf, pocketText, waitsFor } from '@/core/tool'
 import { formatLength, unitMark } from '@/core/units'
 import { listJobs } from '@/db/job/read'
 import { getComponent, listComponents } from '@/db/library/read'
 import { listMachines } from '@/db/machine/read'
 import { readApart } from '@/stations/build/take-apart'
 import { readPassport } from '@/stations/records/passport'
-import { ApartPanel, HappenedPanel } from '@/ui/build/apart-panel'
+import { ApartPanel, ConditionPanel, HappenedPanel } from '@/ui/build/apart-panel'
+import { concessionText } from '@/words/hand-over'
 import { Row, Say, Sheet, Title } from '@/ui/common/sheet'
 import { VerdictMark } from '@/ui/common/verdict'
 import { ToolDrawing } from '@/ui/drawing/tool-drawing'
@@ -20,7 +21,16 @@ import { RecordTable } from '@/ui/records/record-table'
 import { recordLines } from '../../_parts/record-lines'
 import { context } from '../../_server/context'
 import { serialOf } from '../../_server/params'
-import { disturbAction, takeApartAction } from '../../build-actions'
+import {
+  coolOutAction,
+  correctConditionAction,
+  disturbAction,
+  heatOutAction,
+  heatOutByHandAction,
+  takeApartAction,
+  takeOutAction,
+  unitStateAction,
+} from '../../build-actions'
 import { reserveAction } from '../../kit-actions'
 import { inspectHolderAction, replaceStudAction } from '../../library-actions'
 
@@ -40,10 +50,15 @@ const NEXT = {
     text: 'Load it',
     say: 'Its figures are released; it waits to go into its machine.',
   },
+  correct: {
+    href: (s: string) => `/measure/${s}`,
+    text: 'Measure it again',
+    say: 'It is out of tolerance. Correct it, then measure it again.',
+  },
   build: null,
 } as const
 
-export default async function PassportPage({ params }: { readonly params: Promise<{ serial: string }> }) {
+export default async function ToolPage({ params }: { readonly params: Promise<{ serial: string }> }) {
   const serial = serialOf((await params).serial)
   const house = await context()
   const passport = readPassport(house.db, serial)
@@ -63,9 +78,9 @@ export default async function PassportPage({ params }: { readonly params: Promis
   const greatestHeats = component ? numberOf(component, 'greatestHeats') : undefined
   const health =
     component && holder.component ? refuseHealth({ ...holder, component: holder.component }, component, house.now) : []
-  const apart = assembly ? readApart(house.db, serial) : null
-  const station = assembly && stationOf(assembly.state)
-  const next = station ? NEXT[station] : null
+  const apart = assembly ? readApart(house.db, serial, house.now) : null
+  const waits = assembly && waitsFor(assembly, last?.verdict ?? null)
+  const next = waits && waits !== 'change cutter' ? NEXT[waits] : null
   const length = (mm: number | null | undefined) =>
     mm === null || mm === undefined ? '–' : `${formatLength(mm, house.unit)} ${unitMark(house.unit)}`
   const warm = assembly?.heat && assembly.state === 'built' && assembly.heat.measureAt > house.now ? assembly.heat : null
@@ -93,7 +108,7 @@ export default async function PassportPage({ params }: { readonly params: Promis
               )}
               <div className="min-w-[300px] flex-1">
                 <Row name="Holder">{type ?? holder.coupling}</Row>
-                <Row name="Heats of its joint">
+                <Row name="Heat cycles">
                   {holder.heats}
                   {greatestHeats !== undefined && <small className="text-soft"> of {greatestHeats}</small>}
                 </Row>
@@ -169,9 +184,16 @@ export default async function PassportPage({ params }: { readonly params: Promis
                       ))}
                     <Row name="Hand-over">
                       {current ? (
-                        <Link className="text-act" href={`/hand-over/${serial}`}>
-                          {current.values.issue}, current
-                        </Link>
+                        <>
+                          <Link className="text-act" href={`/hand-over/${serial}`}>
+                            {current.values.issue}, current
+                          </Link>
+                          {current.values.concession && (
+                            <small className="block text-base font-medium">
+                              {concessionText(current.values.concession, house.unit)}
+                            </small>
+                          )}
+                        </>
                       ) : handovers[0] ? (
                         `${handovers[0].values.issue}, ${handovers[0].voidReason ?? 'void'}`
                       ) : (
@@ -182,7 +204,7 @@ export default async function PassportPage({ params }: { readonly params: Promis
                 )}
               </div>
             </div>
-            <h2 className="mt-2 text-2xl font-bold">What happened</h2>
+            <h2 className="mt-2 text-2xl font-bold">History</h2>
             <RecordTable lines={recordLines(record, house.unit, machines)} oneTool />
           </>
         }
@@ -194,10 +216,35 @@ export default async function PassportPage({ params }: { readonly params: Promis
                 {formatTime(warm.measureAt)}. Hot metal looks like cold metal.
               </Say>
             )}
-            {next ? (
+            {holder.heat && holder.heat.touchAt > house.now && !warm && (
+              <Say tone="unsure" lead="The holder is still hot from its last heat.">
+                Computed: not to be touched before {formatTime(holder.heat.touchAt)}. Hot metal looks like cold metal.
+              </Say>
+            )}
+            {holder.fallenAt && (
+              <Say tone="off" lead="It was dropped. Inspect the holder first.">
+                It is neither built on nor released before somebody has inspected it.
+              </Say>
+            )}
+            {waits === 'change cutter' && assembly && assembly.condition !== 'fit' ? (
               <>
-                <Say tone="todo" lead={next.say} />
+                <Say tone="off" lead={`Called ${assembly.condition}: take it apart.`}>
+                  Its cutter goes to scrap unless you say otherwise.
+                </Say>
+                <ConditionPanel serial={serial} condition={assembly.condition} correct={correctConditionAction} />
+              </>
+            ) : next ? (
+              <>
+                <Say tone={waits === 'correct' ? 'off' : 'todo'} lead={next.say} />
                 <GoTo href={next.href(serial)}>{next.text}</GoTo>
+                {waits === 'correct' && (
+                  <p className="mt-2 text-base">
+                    <Link className="text-act" href={`/hand-over/${serial}`}>
+                      Release it out of tolerance
+                    </Link>{' '}
+                    (lead only)
+                  </p>
+                )}
               </>
             ) : (
               <Say tone="holds" lead={assembly ? 'It is in its machine.' : 'Free.'}>
@@ -222,7 +269,19 @@ export default async function PassportPage({ params }: { readonly params: Promis
             )}
             {assembly && assembly.state !== 'loaded' && <HappenedPanel serial={serial} disturb={disturbAction} />}
             {apart && assembly?.state !== 'loaded' && (
-              <ApartPanel serial={serial} parts={apart.parts} heat={apart.heat} takeApart={takeApartAction} />
+              <ApartPanel
+                serial={serial}
+                parts={apart.parts}
+                heat={apart.heat}
+                scrapFirst={apart.scrapFirst}
+                lead={house.person?.role === 'lead'}
+                unit={unitStateAction}
+                heatOut={heatOutAction}
+                coolOut={coolOutAction}
+                heatOutByHand={heatOutByHandAction}
+                takeOut={takeOutAction}
+                takeApart={takeApartAction}
+              />
             )}
             <HolderCare
               serial={serial}

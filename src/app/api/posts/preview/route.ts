@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { runtime } from '@/runtime'
 import { previewPost } from '@/stations/hand-over/preview-post'
-import { asText, readBody } from '../../_api/body'
+import { jsonOf, readBody } from '../../_api/body'
 import { guarded } from '../../_api/guard'
 import { problem } from '../../_api/problem'
 
@@ -19,12 +19,8 @@ const STATUS: Readonly<Record<string, number>> = { UNKNOWN_MACHINE: 404, UNKNOWN
 export const POST = guarded(async (request) => {
   const body = await readBody(request, ['application/json'], 2 ** 20)
   if (!body.ok) return body.error
-  let json: unknown
-  try {
-    json = JSON.parse(asText(body.value))
-  } catch {
-    return problem(400, 'BAD_REQUEST', 'The body is no JSON.')
-  }
+  const json = jsonOf(body.value)
+  if (json === undefined) return problem(400, 'BAD_REQUEST', 'The body is no JSON.')
   const given = Body.safeParse(json)
   if (!given.success)
     return problem(
@@ -34,7 +30,7 @@ export const POST = guarded(async (request) => {
       Object.fromEntries(given.error.issues.map((i) => [i.path.join('.') || 'body', i.message])),
     )
   const house = runtime()
-  const preview = await previewPost(house.db, house.control, given.data, new Date().toISOString())
+  const preview = await previewPost(house.db, house.control, given.data, house.clock.now())
   if (!preview.ok) return problem(STATUS[preview.error.code] ?? 422, preview.error.code, preview.error.text)
   return Response.json(preview.value)
 })

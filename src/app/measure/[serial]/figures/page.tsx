@@ -1,10 +1,11 @@
 import { notFound } from 'next/navigation'
+import { readValuesBench, valuesHeldBack } from '@/stations/measure/check-values'
 import { readMeasure } from '@/stations/measure/measure-sheet'
 import { FiguresForm } from '@/ui/measure/figures-form'
 import { StationPage } from '../../../_parts/station'
 import { context } from '../../../_server/context'
 import { serialOf } from '../../../_server/params'
-import { readLineAction, saveFiguresAction, saveLineAction } from '../../../measure-actions'
+import { readLineAction, saveFiguresAction, saveLineAction, saveValuesCheckAction } from '../../../measure-actions'
 
 export const metadata = { title: 'Figures' }
 
@@ -14,6 +15,7 @@ export default async function FiguresPage({ params }: { readonly params: Promise
   const sheet = readMeasure(house.db, serial)
   if (!sheet) notFound()
   const { assembly, limits, last } = sheet
+  const bench = readValuesBench(house.db, assembly.coupling, house.now)
   return (
     <StationPage station="measure" current={serial}>
       <FiguresForm
@@ -23,6 +25,12 @@ export default async function FiguresPage({ params }: { readonly params: Promise
         about={assembly.name}
         limits={{ LF: limits.LF ?? null, DC: limits.DC ?? null, RE: limits.RE ?? null }}
         before={last?.summary ?? null}
+        check={{
+          coupling: assembly.coupling,
+          master: bench.master && { mark: bench.master.mark, name: bench.master.name },
+          due: valuesHeldBack(bench)?.text ?? null,
+          save: saveValuesCheckAction,
+        }}
         save={saveFiguresAction}
         line={house.lineBench ? { read: readLineAction, save: saveLineAction } : null}
       />

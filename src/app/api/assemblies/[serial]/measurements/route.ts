@@ -29,7 +29,7 @@ export const POST = guarded(async (request, { serial }) => {
   const house = runtime()
   const person = personOf(request)
   if (person instanceof Response) return person
-  const now = new Date().toISOString()
+  const now = house.clock.now()
   const asked = request.nextUrl.searchParams
   const taken = z.iso.datetime().catch(now).parse(asked.get('taken'))
   const body = await readBody(request, ['application/zip'], FRAME_SET_LIMITS.packedBytes)

@@ -9,10 +9,10 @@ import { problem } from '../../../_api/problem'
 
 export const dynamic = 'force-dynamic'
 export const GET = guarded((_request, { id }) => {
-  const { db } = runtime()
+  const { db, clock } = runtime()
   const definition = getDefinition(db, plainText(id))
   if (!definition) return problem(404, 'UNKNOWN_TOOL', `There is no tool ${plainText(id).slice(0, 40)}.`)
   const holder = getComponent(db, firstOf(definition, 'holder') ?? '')
   const coupling = holder && 'CCMS' in holder ? String(holder.CCMS) : null
-  return download(encodeArchetype(definition, coupling, new Date().toISOString()), 'application/xml', `${definition.id}.xml`)
+  return download(encodeArchetype(definition, coupling, clock.now()), 'application/xml', `${definition.id}.xml`)
 })

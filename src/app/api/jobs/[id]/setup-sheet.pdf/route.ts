@@ -1,6 +1,7 @@
 import { setupSheetPdf } from '@/codecs/setup-sheet'
 import { labelFonts, runtime } from '@/runtime'
 import { readSetup } from '@/stations/kit/setup-sheet'
+import { timeWithZone } from '@/words/time'
 import { setupRows } from '../../../../_parts/setup-rows'
 import { plainText } from '../../../../_server/params'
 import { guarded } from '../../../_api/guard'
@@ -10,16 +11,16 @@ export const dynamic = 'force-dynamic'
 
 /** The setup sheet of a job, A4. */
 export const GET = guarded(async (_request, { id }) => {
-  const { db } = runtime()
-  const now = new Date().toISOString()
+  const { db, clock } = runtime()
+  const now = clock.now()
   const sheet = readSetup(db, plainText(id), now)
   if (!sheet) return problem(404, 'UNKNOWN_JOB', `There is no job ${plainText(id).slice(0, 40)}.`)
   const { job, machine } = sheet
   const pdf = await setupSheetPdf(
     {
       title: `${job.id} for ${machine.name}`,
-      about: `${job.name} · ${job.quantity} ${job.quantity === 1 ? 'part' : 'parts'} · starts ${job.dueAt.slice(0, 16).replace('T', ' ')} UTC · lengths from the gauge line, in ${machine.unit}`,
-      foot: `Printed ${now.slice(0, 16).replace('T', ' ')} UTC. Values change when a tool is measured again: scan before loading.`,
+      about: `${job.name} · ${job.quantity} ${job.quantity === 1 ? 'part' : 'parts'} · starts ${timeWithZone(job.dueAt)} · lengths from the gauge line, in ${machine.unit}`,
+      foot: `Printed ${timeWithZone(now)}. Values change when a tool is measured again: scan before loading.`,
       rows: setupRows(db, sheet),
     },
     labelFonts(),

@@ -32,7 +32,7 @@ export const GET = guarded((_request, { id }) => {
 })
 
 export const PUT = guarded(async (request: NextRequest, { id }) => {
-  const { db, drawings } = runtime()
+  const { db, drawings, clock } = runtime()
   const part = getComponent(db, plainText(id))
   if (!part) return problem(404, 'UNKNOWN_PART', `The library knows no part ${plainText(id).slice(0, 40)}.`)
   const person = personOf(request)
@@ -42,6 +42,6 @@ export const PUT = guarded(async (request: NextRequest, { id }) => {
   const type = typeOf(body.value)
   if (!type) return problem(415, 'NOT_A_PICTURE', `Send one of ${Object.keys(DRAWING_TYPES).join(', ')}.`)
   const drawing = drawings.put(part.id, type, body.value)
-  const done = putPart({ db, now: new Date().toISOString(), person }, { ...part, drawing }, false)
+  const done = putPart({ db, now: clock.now(), person }, { ...part, drawing }, false)
   return done.ok ? Response.json({ drawing }) : problem(422, done.error.code, done.error.text)
 })

@@ -1,0 +1,22 @@
+import 'server-only'
+import { readMinutes } from '@/stations/load/read-minutes'
+import type { Runtime } from '@/runtime'
+
+const EVERY_MS = 60_000
+const held = globalThis as { boulderMinutes?: boolean }
+
+/** Reads from every control what its tools have cut, once a minute for as long as this process lives; starts once. */
+export function watchMinutes({ db, control }: Pick<Runtime, 'db' | 'control'>): void {
+  if (held.boulderMinutes) return
+  held.boulderMinutes = true
+  let reading = false
+  const read = () => {
+    if (reading) return
+    reading = true
+    readMinutes(db, control)
+      .catch((error: unknown) => console.error('Minutes cut could not be read.', error))
+      .finally(() => (reading = false))
+  }
+  read()
+  setInterval(read, EVERY_MS).unref()
+}

@@ -1,0 +1,21 @@
+import { z } from 'zod'
+import { runtime } from '@/runtime'
+import { jsonOf, readBody } from '../_api/body'
+import { guarded } from '../_api/guard'
+import { problem } from '../_api/problem'
+
+export const dynamic = 'force-dynamic'
+
+const Forward = z.object({ forwardS: z.number().positive().max(31_536_000) })
+
+/** Sets the clock of a room of stand-ins forward; where anything real is connected there is no such route. */
+export const POST = guarded(async (request) => {
+  const { clock } = runtime()
+  if (!clock.forward) return problem(404, 'NO_SUCH_ROUTE', 'The clock is set forward only where every device is a stand-in.')
+  const body = await readBody(request, ['application/json'], 1024)
+  if (!body.ok) return body.error
+  const given = Forward.safeParse(jsonOf(body.value))
+  if (!given.success) return problem(422, 'BAD_INPUT', 'Send {"forwardS": seconds}, more than none and at most a year.')
+  clock.forward(1000 * given.data.forwardS)
+  return Response.json({ now: clock.now() })
+})

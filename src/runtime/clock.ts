@@ -1,0 +1,29 @@
+import 'server-only'
+import type { Db } from '@/db/connection'
+import { getClockAheadMs } from '@/db/truth/read'
+import { putClockAheadMs } from '@/db/truth/write'
+
+/** The one clock that everything computed from time goes by. */
+export interface Clock {
+  nowMs(): number
+  /** ISO 8601, UTC. */
+  now(): string
+  /** Sets it forward, ms; null where real devices are connected: their time nobody can hurry. */
+  readonly forward: ((ms: number) => void) | null
+}
+
+/** @param movable whether every device is a stand-in */
+export function clockOf(db: Db, movable: boolean): Clock {
+  let aheadMs = movable ? getClockAheadMs(db) : 0
+  const nowMs = () => Date.now() + aheadMs
+  return {
+    nowMs,
+    now: () => new Date(nowMs()).toISOString(),
+    forward: movable
+      ? (ms) => {
+          aheadMs += ms
+          putClockAheadMs(db, aheadMs)
+        }
+      : null,
+  }
+}

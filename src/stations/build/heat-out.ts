@@ -1,0 +1,187 @@
+import {
+  coolingTimeS,
+  COOLING_WAYS,
+  greatestWarmedShare,
+  heatingTimeS,
+  MATERIALS,
+  removalRiseK,
+  shrinkPractice,
+  shrinkSetup,
+  slidingClearanceMm,
+  wallTimeS,
+  type CoolingWay,
+  type Material,
+} from '@/core/clamp'
+import { carrierOf, isShrink, jointOf, partIn, refusalText, refuseHealth, stackUp, type Refusal } from '@/core/fits'
+import { nextState, shankLimits, type Assembly, type Heat, type Removal } from '@/core/tool'
+import { fail, ok, type Result } from '@/core/units'
+import { getAssembly } from '@/db/assembly/read'
+import { inTransaction, type Db } from '@/db/connection'
+import { getDefinition, getHolder } from '@/db/library/read'
+import { countHeat, keepHeat } from '@/db/library/write'
+import type { ShrinkUnit } from '@/devices/shrink/port'
+import { note } from '../records/note'
+import { noteRefusal } from '../records/note-refusal'
+import { practiceOf } from '../practice'
+import type { Refused, Work } from '../work'
+import { unitErrorText } from './unit-error'
+import { stackOf } from './stack-of'
+
+/** What it takes to heat a shrunk cutter out; null where it is held otherwise. */
+export function removalOf(db: Db, assembly: Assembly, now: string): Removal | null {
+  const parts = stackOf(db, assembly)
+  const carrier = carrierOf(parts)
+  const cutter = partIn(parts, 'cutter')
+  const definition = assembly.definition && getDefinition(db, assembly.definition.id, assembly.definition.version)
+  if (!isShrink(carrier) || !cutter || !definition) return null
+  const practice = shrinkPractice(practiceOf(db))
+  const joint = jointOf(carrier, cutter, stackUp(parts, definition.LF.nominal)?.depthMm ?? 0)
+  const size = shankLimits(joint.shankMm, joint.shankClass)
+  if (!size.ok) return null
+  const tight = size.value.max - joint.bore.min
+  const sleeve: Material = MATERIALS[joint.holderMaterial]
+  const shank: Material = MATERIALS[joint.shankMaterial]
+  const clearanceMm = slidingClearanceMm(joint.shankMm)
+  const { ambientC } = practice
+  const warmed = joint.shankMaterial === 'carbide' ? practice.warmedShare.carbide : practice.warmedShare.steel
+  const riseK = removalRiseK(tight, clearanceMm, joint.shankMm, sleeve, shank, warmed)
+  const setup = shrinkSetup({ ...joint, greatestC: Infinity }, practice, null)
+  const nose = {
+    d: joint.shankMm,
+    D: joint.noseMm + Math.tan(joint.noseHalfAngleRad) * joint.heatedMm,
+    heatedMm: joint.heatedMm,
+    sleeve,
+  }
+  // an extension's own joint is the one that is heated
+  const serial =
+    carrier.kind === 'shrink-extension'
+      ? (assembly.parts.find((p) => p.component === carrier.id)?.serial ?? null)
+      : assembly.serial
+  const piece = serial === null ? null : getHolder(db, serial)
+  const against: Refusal[] = piece
+    ? refuseHealth({ ...piece, component: carrier.id }, carrier, now).filter((r) => r.code !== 'HOLDER_HOT')
+    : []
+  const temperatureC = ambientC + riseK
+  return {
+    joint: serial,
+    jointName: carrier.name,
+    coil: carrier.coil,
+    temperatureC,
+    greatestC: carrier.greatestC,
+    heatingS: Math.max(heatingTimeS(nose, riseK, practice.powerW, practice.efficiency), wallTimeS(nose)),
+    warmedShare: greatestWarmedShare(tight, clearanceMm, joint.shankMm, sleeve, shank, carrier.greatestC - ambientC),
+    steelShank: joint.shankMaterial !== 'carbide',
+    nose: { boreMm: carrier.DCONWS, noseMm: carrier.BD, heatedMm: carrier.heatedMm },
+    taus: setup.ok ? setup.value.taus : null,
+    heats: piece?.heats ?? 0,
+    hotUntil: piece?.heat && piece.heat.touchAt > now ? piece.heat.touchAt : null,
+    heated: piece?.heat?.out === assembly.id,
+    leadFor: [
+      ...(temperatureC > carrier.greatestC
+        ? [`It needs ${temperatureC.toFixed(0)} °C; the holder limit is ${carrier.greatestC} °C.`]
+        : []),
+      ...against.map(refusalText),
+    ],
+  }
+}
+
+interface Out {
+  readonly assembly: Assembly
+  readonly removal: Removal & { readonly joint: string; readonly taus: NonNullable<Removal['taus']> }
+}
+
+/** Whether this tool may be heated out now, by this person, with this reason. */
+function mayHeatOut(work: Work, serial: string, reason: string | null): Result<Out, Refused> {
+  const assembly = getAssembly(work.db, serial)
+  if (!assembly) return fail({ code: 'UNKNOWN_SERIAL', text: `There is no tool on holder ${serial}.` })
+  const refuse = (code: string, text: string) => {
+    const refused = { code, text }
+    noteRefusal(work, 'Build', { serial, t: assembly.t, machine: assembly.machine }, refused)
+    return fail(refused)
+  }
+  const removal = removalOf(work.db, assembly, work.now)
+  if (!removal || !removal.taus) return refuse('NOT_SHRUNK', `The cutter on ${serial} is not shrunk in. It needs no heat.`)
+  if (!nextState(assembly.state, 'take-apart'))
+    return refuse('NOT_NOW', `${serial} is in ${assembly.machine}. Take it out of the machine first.`)
+  if (removal.joint === null)
+    return refuse('NO_EXTENSION', `Nobody noted which ${removal.jointName} is in it. Note its serial first.`)
+  if (removal.heated) return refuse('HEATED', 'It had its heat. Cool it fully, then take it apart.')
+  if (removal.hotUntil !== null)
+    return refuse('STILL_WARM', `${removal.joint} is still warm from its last heat. One heat, then cool fully.`)
+  if (removal.leadFor.length && (work.person.role !== 'lead' || (reason ?? '').trim().length < 5))
+    return refuse('BEYOND_LIMIT', `${removal.leadFor.join(' ')} Only a lead can go on, with a reason.`)
+  return ok({ assembly, removal: { ...removal, joint: removal.joint, taus: removal.taus } })
+}
+
+function heated(work: Work, { assembly, removal }: Out, reason: string | null, coil: boolean): void {
+  countHeat(work.db, removal.joint)
+  note(
+    work,
+    'heated out',
+    `coil ${removal.coil}, to ${Math.round(removal.temperatureC)} °C, heat ${removal.heats + 1} of the joint in ${removal.joint}${coil ? '' : ', by hand'}${reason && removal.leadFor.length ? `. Lead approval: ${reason}` : ''}`,
+    { serial: assembly.serial, t: assembly.t, before: { heats: removal.heats }, after: { heats: removal.heats + 1 } },
+  )
+}
+
+/** Starts the one heat that frees the cutter; the coil was confirmed before. */
+export async function startHeatOut(
+  work: Work,
+  unit: ShrinkUnit,
+  serial: string,
+  reason: string | null,
+): Promise<Result<null, Refused>> {
+  const may = mayHeatOut(work, serial, reason)
+  if (!may.ok) return may
+  const { removal } = may.value
+  const asked = await unit.heat({
+    serial,
+    coil: removal.coil,
+    targetC: removal.temperatureC,
+    // a lead may go beyond the holder's limit; the unit itself keeps its own
+    greatestC: Math.max(removal.greatestC, removal.leadFor.length ? removal.temperatureC : 0),
+    nose: removal.nose,
+  })
+  if (!asked.ok) return fail({ code: asked.error.code, text: unitErrorText(asked.error) })
+  inTransaction(work.db, () => heated(work, may.value, reason, true))
+  return ok(null)
+}
+
+/** The cutter is out, the empty holder goes into a cooling body; from here it cools. */
+export async function coolOut(work: Work, unit: ShrinkUnit, serial: string, body: number): Promise<Result<null, Refused>> {
+  const assembly = getAssembly(work.db, serial)
+  const removal = assembly && removalOf(work.db, assembly, work.now)
+  if (!assembly || !removal?.joint || !removal.taus)
+    return fail({ code: 'NOT_SHRUNK', text: `Nothing is heated out of ${serial} now.` })
+  const state = await unit.state()
+  if (!state.ok) return fail({ code: state.error.code, text: unitErrorText(state.error) })
+  const { heating } = state.value
+  if (heating?.serial !== serial) return fail({ code: 'NOT_IN_COIL', text: unitErrorText({ code: 'NOT_IN_COIL', serial }) })
+  if (heating.phase === 'heating') return fail({ code: 'STILL_HEATING', text: 'It is still heating. The unit stops by itself.' })
+  const moved = await unit.cool(serial, body)
+  if (!moved.ok) return fail({ code: moved.error.code, text: unitErrorText(moved.error) })
+  const heat = heatFrom(work, heating.noseC, removal.taus.contact, removal.nose.heatedMm)
+  inTransaction(work.db, () => keepHeat(work.db, removal.joint!, { ...heat, out: assembly.id }))
+  return ok(null)
+}
+
+/** On a unit without a data line: the operator confirms coil, seconds and cutter, and says how it is cooled. */
+export function heatOutByHand(work: Work, serial: string, way: CoolingWay, reason: string | null): Result<null, Refused> {
+  const may = mayHeatOut(work, serial, reason)
+  if (!may.ok) return may
+  const { assembly, removal } = may.value
+  const heat = heatFrom(work, removal.temperatureC, removal.taus[way], removal.nose.heatedMm)
+  inTransaction(work.db, () => {
+    heated(work, may.value, reason, false)
+    keepHeat(work.db, removal.joint, { ...heat, out: assembly.id })
+  })
+  return ok(null)
+}
+
+/** How a nose cools from now on, by the shop's practice. */
+export function heatFrom(work: Pick<Work, 'db' | 'now'>, fromC: number, tauS: number, heatedMm: number): Heat {
+  const { ambientC, touchC, measureC } = practiceOf(work.db)
+  const later = (toC: number) => new Date(Date.parse(work.now) + 1000 * coolingTimeS(tauS, fromC, toC, ambientC)).toISOString()
+  return { endedAt: work.now, fromC, ambientC, tauS, heatedMm, touchAt: later(touchC), measureAt: later(measureC) }
+}
+
+export { COOLING_WAYS, type CoolingWay }

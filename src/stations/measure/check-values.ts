@@ -1,0 +1,92 @@
+import { judgeDrift, NO_ZERO, SHIFT_H, type DriftVerdict, type Master, type Zero } from '@/core/measure'
+import type { Coupling } from '@/core/tool'
+import { fail, ok, type Result } from '@/core/units'
+import { lastValuesCheck, listMasters, overruleAt } from '@/db/bench/read'
+import { insertCheck } from '@/db/bench/write'
+import { inTransaction, type Db } from '@/db/connection'
+import { note } from '../records/note'
+import { noteRefusal } from '../records/note-refusal'
+import type { Refused, Work } from '../work'
+
+/** A bench whose values are typed or come over a line: its master check counts as that of the bench with the camera. */
+export interface ValuesBench {
+  readonly master: Master | null
+  /** Why its master must be measured first; null when it need not. */
+  readonly due: 'never' | 'shift' | null
+  /** What its last check read off the certificate, mm: as uncertain is what it measures. */
+  readonly drift: Zero
+  readonly overruled: boolean
+}
+
+export function readValuesBench(db: Db, coupling: Coupling, now: string): ValuesBench {
+  const check = lastValuesCheck(db, coupling)
+  const old = check !== null && Date.parse(now) - Date.parse(check.at) > SHIFT_H * 3_600_000
+  return {
+    master: listMasters(db).find((m) => m.coupling === coupling) ?? null,
+    due: check === null ? 'never' : old ? 'shift' : null,
+    drift: check?.drift ?? NO_ZERO,
+    overruled: overruleAt(db, now) !== null,
+  }
+}
+
+/** Why values of that bench may not be saved now; null when they may. */
+export function valuesHeldBack({ due, overruled, master }: ValuesBench): Refused | null {
+  if (due === null || overruled) return null
+  const what =
+    due === 'never'
+      ? 'The other bench has not been checked with its master yet.'
+      : 'The master check of the other bench is more than eight hours old.'
+  return { code: 'MASTER_DUE', text: `${what} Measure ${master?.mark ?? 'its master'} there and type what it reads.` }
+}
+
+export interface ValuesCheck {
+  readonly coupling: Coupling
+  /** The mark on the master. */
+  readonly scanned: string
+  /** What the other bench reads of it, mm. */
+  readonly LFmm: number
+  readonly DCmm: number
+}
+
+/** Keeps what the other bench reads of the master; too far from its certificate is refused. */
+export function saveValuesCheck(work: Work, given: ValuesCheck): Result<{ readonly verdict: DriftVerdict }, Refused> {
+  const { master } = readValuesBench(work.db, given.coupling, work.now)
+  const refuse = (refused: Refused) => {
+    noteRefusal(work, 'Masters', {}, refused)
+    return fail(refused)
+  }
+  if (!master) return refuse({ code: 'NO_MASTER', text: `There is no master for ${given.coupling}. Have a lead enter it.` })
+  if (given.scanned !== master.mark)
+    return refuse({
+      code: 'OTHER_MASTER',
+      text: `${given.scanned} was scanned. The master for ${given.coupling} is ${master.mark}.`,
+    })
+  if (master.calibratedUntil < work.now.slice(0, 10))
+    return refuse({
+      code: 'MASTER_EXPIRED',
+      text: `The certificate of ${master.mark} ended on ${master.calibratedUntil}. Have it calibrated, then enter the new one.`,
+    })
+  const drift = { x: (given.DCmm - master.DCmm) / 2, z: given.LFmm - master.LFmm }
+  const verdict = judgeDrift(drift)
+  if (verdict === 'too far')
+    return refuse({
+      code: 'TOO_FAR',
+      text: 'The other bench reads the master more than 0.02 mm off. Set its zero, or clean adapter and master, then read it again.',
+    })
+  inTransaction(work.db, () => {
+    insertCheck(work.db, {
+      masterId: master.id,
+      coupling: given.coupling,
+      adapter: `values ${given.coupling}`,
+      bench: 'values',
+      at: work.now,
+      personId: work.person.id,
+      drift,
+      zero: NO_ZERO,
+      evidence: null,
+      reason: null,
+    })
+    note(work, 'checked', `Other bench checked with ${master.mark}: ${verdict}`, { after: { ...drift } })
+  })
+  return ok({ verdict })
+}

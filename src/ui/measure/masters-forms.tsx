@@ -1,0 +1,134 @@
+'use client'
+import Link from 'next/link'
+import { useState } from 'react'
+import type { Master } from '@/core/measure'
+import { COUPLING_NAMES, type Coupling } from '@/core/tool'
+import { formatLength, parseLength, unitMark, type Result } from '@/core/units'
+import { lengthErrorText } from '@/words/length'
+import { SmallAction, SmallActions } from '../common/actions'
+import { Field, FIELD } from '../common/form'
+import { Problem, Say } from '../common/sheet'
+import { useAct } from '../common/use-act'
+import { useShell } from '../shell/shell-context'
+
+type Done = Promise<Result<null, { text: string }>>
+const FOLDED = 'text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold'
+
+/** One list of what a drift held: each is measured again, a loaded one is named with its machine. */
+export function Again({
+  tools,
+}: {
+  readonly tools: readonly {
+    readonly serial: string
+    readonly t: number
+    readonly name: string
+    readonly machine: string
+    readonly loaded: boolean
+  }[]
+}) {
+  if (!tools.length) return null
+  return (
+    <div>
+      <Say tone="off" lead={`Measure again: ${tools.length} ${tools.length === 1 ? 'tool' : 'tools'}.`} role="status">
+        They were measured before a drift was found. Their hand-overs are held.
+      </Say>
+      <ul className="grid grid-cols-2 gap-x-6">
+        {tools.map((tool) => (
+          <li key={tool.serial} className="border-rule border-b">
+            <Link
+              className="text-act flex min-h-11 items-center font-semibold"
+              href={tool.loaded ? `/tools/${tool.serial}` : `/measure/${tool.serial}`}
+            >
+              T{tool.t} {tool.name} · {tool.serial}
+              {tool.loaded && <span className="text-off ml-2">◆ in {tool.machine}</span>}
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </div>
+  )
+}
+
+/** The values of a new certificate. */
+export function Renew({
+  master,
+  lead,
+  renew,
+}: {
+  readonly master: Master
+  readonly lead: boolean
+  readonly renew: (given: { id: string; LFmm: number; DCmm: number; calibratedUntil: string }) => Done
+}) {
+  const { unit } = useShell()
+  const { busy, problem, setProblem, run } = useAct()
+  const [length, setLength] = useState(formatLength(master.LFmm, unit, unit === 'mm' ? 4 : 5))
+  const [diameter, setDiameter] = useState(formatLength(master.DCmm, unit, unit === 'mm' ? 4 : 5))
+  const [until, setUntil] = useState('')
+  if (!lead) return null
+  const go = () => {
+    const [LF, DC] = [parseLength(length, unit), parseLength(diameter, unit)]
+    if (!LF.ok) return setProblem(lengthErrorText(LF.error))
+    if (!DC.ok) return setProblem(lengthErrorText(DC.error))
+    void run(() => renew({ id: master.id, LFmm: LF.value, DCmm: DC.value, calibratedUntil: until }))
+  }
+  return (
+    <details>
+      <summary className={FOLDED}>Renew the certificate</summary>
+      <div className="grid grid-cols-2 gap-x-3 gap-y-1">
+        <Field name="Length" unit={unitMark(unit)}>
+          <input className={`${FIELD} figures`} value={length} onChange={(e) => setLength(e.target.value)} />
+        </Field>
+        <Field name="Diameter" unit={unitMark(unit)}>
+          <input className={`${FIELD} figures`} value={diameter} onChange={(e) => setDiameter(e.target.value)} />
+        </Field>
+        <Field name="Certificate until" wide>
+          <input className={FIELD} type="date" value={until} onChange={(e) => setUntil(e.target.value)} />
+        </Field>
+      </div>
+      <Problem lead="Not saved." text={problem} />
+      <SmallActions>
+        <SmallAction disabled={busy} onAct={go}>
+          Save certificate
+        </SmallAction>
+      </SmallActions>
+    </details>
+  )
+}
+
+/** Another adapter, by the mark on it. */
+export function NewAdapter({ add }: { readonly add: (given: { serial: string; coupling: Coupling; name: string }) => Done }) {
+  const { busy, problem, run } = useAct()
+  const [serial, setSerial] = useState('')
+  const [coupling, setCoupling] = useState<Coupling>(COUPLING_NAMES[0])
+  return (
+    <details>
+      <summary className={FOLDED}>Enter another adapter</summary>
+      <div className="grid grid-cols-2 gap-x-3">
+        <Field name="Mark on it">
+          <input className={FIELD} value={serial} onChange={(e) => setSerial(e.target.value)} />
+        </Field>
+        <Field name="Takes">
+          <select className={FIELD} value={coupling} onChange={(e) => setCoupling(e.target.value as Coupling)}>
+            {COUPLING_NAMES.map((c) => (
+              <option key={c}>{c}</option>
+            ))}
+          </select>
+        </Field>
+      </div>
+      <Problem lead="Not entered." text={problem} />
+      <SmallActions>
+        <SmallAction
+          disabled={busy}
+          onAct={() =>
+            void run(
+              () => add({ serial, coupling, name: '' }),
+              () => setSerial(''),
+            )
+          }
+        >
+          Enter adapter
+        </SmallAction>
+      </SmallActions>
+    </details>
+  )
+}

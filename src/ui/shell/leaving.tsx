@@ -1,0 +1,56 @@
+'use client'
+import { useEffect, useRef } from 'react'
+import { useShell } from './shell-context'
+
+/** Links of the page go through the shell, which asks before something unsaved is left. */
+export function Leaving() {
+  const { leaving, leave, go, hasUnsaved } = useShell()
+  const dialog = useRef<HTMLDialogElement>(null)
+  useEffect(() => {
+    if (leaving) dialog.current?.showModal()
+    else dialog.current?.close()
+  }, [leaving])
+  useEffect(() => {
+    const onClick = (event: MouseEvent) => {
+      if (!hasUnsaved() || event.defaultPrevented || event.button !== 0 || event.metaKey || event.ctrlKey || event.shiftKey)
+        return
+      const link = event.target instanceof Element ? event.target.closest<HTMLAnchorElement>('a[href]') : null
+      if (!link || link.target || link.hasAttribute('download') || link.origin !== window.location.origin) return
+      const to = `${link.pathname}${link.search}`
+      if (link.pathname.startsWith('/api/') || link.getAttribute('href')?.startsWith('#')) return
+      event.preventDefault()
+      go(to)
+    }
+    // before the framework's own handling of links
+    document.addEventListener('click', onClick, true)
+    return () => document.removeEventListener('click', onClick, true)
+  }, [go, hasUnsaved])
+  return (
+    <dialog
+      ref={dialog}
+      className="bg-paper text-ink border-ink m-auto max-w-[520px] border-[1.5px] p-6 backdrop:bg-black/50"
+      aria-labelledby="leaving-title"
+      onClose={() => leaving && leave(false)}
+    >
+      <h2 id="leaving-title" className="text-2xl font-bold">
+        {leaving?.what ?? 'Something'} is not saved
+      </h2>
+      <p className="mt-2 text-lg">Stay to save it, or leave without it.</p>
+      <div className="mt-4 flex gap-3">
+        <button
+          autoFocus
+          className="bg-act text-act-ink font-head h-12 flex-1 rounded-[3px] px-5 text-xl font-semibold"
+          onClick={() => leave(false)}
+        >
+          Stay here
+        </button>
+        <button
+          className="font-head border-ink h-12 flex-1 rounded-[3px] border-[1.5px] px-5 text-xl font-semibold"
+          onClick={() => leave(true)}
+        >
+          Leave without saving
+        </button>
+      </div>
+    </dialog>
+  )
+}
