@@ -1,18 +1,17 @@
 import { defineConfig } from '@playwright/test'
 import { CAMERA_FILE } from './test/e2e/camera-file'
 
-const PORT = 3210
-
 export default defineConfig({
   testDir: 'test/e2e',
-  globalSetup: './test/e2e/camera-file.ts',
-  workers: 1,
-  timeout: 120_000,
-  expect: { timeout: 20_000 },
+  globalSetup: './test/e2e/set-up.ts',
+  // every test has a room of its own; a tool is measured in a worker beside its page
+  workers: 2,
+  fullyParallel: true,
+  timeout: 300_000,
+  expect: { timeout: 60_000 },
   retries: 0,
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {
-    baseURL: `http://localhost:${PORT}`,
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: '/usr/bin/chromium',
@@ -30,13 +29,5 @@ export default defineConfig({
       ],
     },
     screenshot: 'only-on-failure',
-  },
-  webServer: {
-    command: 'node scripts/e2e-server.mjs',
-    url: `http://localhost:${PORT}/api/health`,
-    timeout: 240_000,
-    env: { PORT: String(PORT), BOULDER_DATA: '.cache/e2e-data' },
-    stdout: 'ignore',
-    gracefulShutdown: { signal: 'SIGTERM', timeout: 2000 },
   },
 })

@@ -20,7 +20,7 @@ const VIEWS = {
   return: ['/return?serial=BX00143'],
   passport: ['/tools/BX00143'],
   library: ['/library'],
-  store: ['/library/store?place=S4'],
+  store: ['/library/store?place=ELM'],
   records: ['/records'],
   labels: ['/hand-over/labels?machine=HERON', drawn],
   load: ['/return?serial=BX00143', swapped],
@@ -122,7 +122,7 @@ async function swapped(page) {
   })
   const { codes } = await read.json()
   await page.goto(`${base}/load?machine=HERON&serial=BX00144&label=${encodeURIComponent(codes[0])}`)
-  await page.getByLabel(/^Why: Not balanced/).fill('its maker balanced it')
+  await page.getByLabel(/^Why: Not balanced/).fill('first part at 8,000 rev/min, watched')
   await page.getByTestId('big-action').filter({ hasText: 'Turn to pocket' }).click()
   for (const act of ['open the door', 'put it in']) await page.getByRole('button', { name: `Stand-in machine: ${act}` }).click()
   await page.getByRole('button', { name: 'Stand-in machine: shut the door' }).waitFor()

@@ -167,7 +167,7 @@ for (const tool of seedFile<SeedTool[]>('tools.json')) {
       machine,
       serial,
       label: currentHandover(db, serial)!.label,
-      reasons: [{ rule: 'balance', reason: 'balanced by its maker, cutter runs true' }],
+      reasons: [{ rule: 'balance', reason: 'first part at 8,000 rev/min, watched; balanced after it' }],
     }),
   )
 }
@@ -194,7 +194,7 @@ must(
     ],
   }),
 )
-must('take', takePart(workOf('ines', 20), { job: 'HP-2240', component: 'C-DR102', count: 1, place: 'S2-8' }))
+must('take', takePart(workOf('ines', 20), { job: 'HP-2240', component: 'C-DR102', count: 1, place: 'BIRCH-8' }))
 must('note', writeNote(workOf('tomas', 70), 'Coil 14 … 16 flickers: call maintenance before the next Ø16.'))
 
 db.close()

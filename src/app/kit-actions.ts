@@ -3,7 +3,8 @@ import { z } from 'zod'
 import { decodeToolList } from '@/codecs/tool-list'
 import { fail, ok, type Result } from '@/core/units'
 import { addJob, addTools, closeJob, PROGRAM_LIMIT_BYTES } from '@/stations/kit/add-job'
-import { neededNow } from '@/stations/kit/needed-now'
+import { changeJob, copyJob, mapTool, reopenJob } from '@/stations/kit/change-job'
+import { neededNow, takeBackNow } from '@/stations/kit/needed-now'
 import { putBack, shortPick, takePart } from '@/stations/kit/pick'
 import { reserveTool } from '@/stations/kit/reserve'
 import { tickOff, writeNote } from '@/stations/kit/shift'
@@ -64,6 +65,44 @@ const OneSerial = z.object({ serial: Serial })
 export async function neededNowAction(input: z.input<typeof OneSerial>): Promise<Result<{ id: string }, Refused>> {
   return act(OneSerial, input, (work, { serial }) => {
     const done = neededNow(work, serial)
+    return done.ok ? ok({ id: done.value.id }) : done
+  })
+}
+
+const Reason = z.string().trim().min(5, 'Say in a few words why.').max(300)
+const WithReason = z.object({ job: JobId, reason: Reason })
+export async function takeBackNowAction(input: z.input<typeof WithReason>): Promise<Result<null, Refused>> {
+  return act(WithReason, input, (work, { job, reason }) => takeBackNow(work, job, reason))
+}
+export async function reopenJobAction(input: z.input<typeof WithReason>): Promise<Result<null, Refused>> {
+  return act(WithReason, input, (work, { job, reason }) => reopenJob(work, job, reason))
+}
+
+const Mapped = z.object({
+  job: JobId,
+  t: z.number().int().min(1).max(99_999_999),
+  /** null: nothing to set up; left away: found by itself. */
+  to: z.string().max(60).nullable().optional(),
+})
+export async function mapToolAction(input: z.input<typeof Mapped>): Promise<Result<null, Refused>> {
+  return act(Mapped, input, (work, { job, t, to }) => mapTool(work, job, t, to))
+}
+
+const Facts = z.object({
+  job: JobId,
+  name: z.string().trim().max(80),
+  dueAt: z.iso.datetime('Type when it starts.'),
+  quantity: z.number().int('Whole parts only.').min(1, 'At least one part.').max(1_000_000),
+  priority: z.number().int().min(0).max(8),
+})
+export async function changeJobAction(input: z.input<typeof Facts>): Promise<Result<null, Refused>> {
+  return act(Facts, input, (work, { job, ...facts }) => changeJob(work, job, facts))
+}
+
+const Copied = z.object({ job: JobId, id: JobId, dueAt: z.iso.datetime('Type when it starts.') })
+export async function copyJobAction(input: z.input<typeof Copied>): Promise<Result<{ id: string }, Refused>> {
+  return act(Copied, input, (work, { job, id, dueAt }) => {
+    const done = copyJob(work, job, { id, dueAt })
     return done.ok ? ok({ id: done.value.id }) : done
   })
 }

@@ -1,9 +1,9 @@
 /** Tool definitions as CSV: one row a tool, parts in a column a role, alternatives behind a bar, lengths in mm. */
 import { MEASURABLE, ROLES, ROUTES, TOOL_CLASSES, type Definition, type PartLine, type Role, type Tolerance } from '@/core/tool'
-import { fail, ok, type Result } from '@/core/units'
+import { fail, ok, parseLength, type Result } from '@/core/units'
 import { decodeCsv, encodeCsv } from './csv'
 import { DefinitionSchema, issueText } from './library-json'
-import type { CellFault } from './parts-csv'
+import { notALength, type CellFault } from './parts-csv'
 
 const SIZES = ['LF', 'DC', 'RE'] as const
 type Cell = string | number
@@ -71,10 +71,19 @@ export function decodeDefinitions(text: string): Result<Definition[], readonly C
   rows.forEach((cells, i) => {
     const cell = (column: string) => cells[columns.indexOf(column)] ?? ''
     const number = (column: string) => (cell(column) === '' ? null : Number(cell(column).replace(',', '.')))
-    const size = (s: string): Tolerance | null =>
-      number(`${s} [mm]`) === null
+    const length = (column: string): number | null => {
+      if (cell(column) === '') return null
+      const mm = parseLength(cell(column), 'mm')
+      if (mm.ok) return mm.value
+      faults.push({ line: lines[i], column, text: notALength(cell(column), mm.error) })
+      return NaN
+    }
+    const size = (s: string): Tolerance | null => {
+      const nominal = length(`${s} [mm]`)
+      return nominal === null
         ? null
-        : { nominal: number(`${s} [mm]`)!, lower: number(`${s} lower [mm]`) ?? 0, upper: number(`${s} upper [mm]`) ?? 0 }
+        : { nominal, lower: length(`${s} lower [mm]`) ?? 0, upper: length(`${s} upper [mm]`) ?? 0 }
+    }
     const read = DefinitionSchema.safeParse({
       id: cell('id'),
       version: 0,
@@ -90,12 +99,12 @@ export function decodeDefinitions(text: string): Result<Definition[], readonly C
         .split(/\s+/)
         .filter(Boolean)
         .map((m) => MEASURABLE.find((x) => x === m) ?? m),
-      radialRunoutMax: number('radial runout [mm]'),
-      axialRunoutMax: number('axial runout [mm]'),
+      radialRunoutMax: length('radial runout [mm]'),
+      axialRunoutMax: length('axial runout [mm]'),
       machines: cell('machines').split(/\s+/).filter(Boolean),
       programRpm: number('program speed [rev/min]'),
       torqueNm: number('torque [N·m]'),
-      reachMm: number('reach [mm]'),
+      reachMm: length('reach [mm]'),
       balance:
         number('balance grade') === null ? null : { grade: number('balance grade'), rpm: number('balance speed [rev/min]') },
       route: ROUTES.find((r) => r === cell('route')) ?? cell('route'),

@@ -15,7 +15,7 @@ import {
   type Kind,
   type PropertyKey,
 } from '@/core/tool'
-import { fail, ok, parseLength, type LengthUnit, type Result } from '@/core/units'
+import { fail, ok, parseLength, type LengthUnit, type Result, type LengthTextError } from '@/core/units'
 import { encodeCsv, type CsvTable } from './csv'
 
 const BASE = ['id', 'kind', 'name', 'makerNumber', 'price', 'leastStock', 'note'] as const
@@ -147,12 +147,14 @@ function readCell({ key, unit }: ColumnMap, cell: string): Result<string | numbe
     return fail(`“${cell}” has no unit: say mm or inch for this column, or write it in the cell.`)
   const mm = parseLength(cell, unit ?? 'mm')
   if (mm.ok) return ok(Number(mm.value.toFixed(6)))
-  return fail(
-    mm.error.code === 'COMMA_AMBIGUOUS'
-      ? `“${cell}” may be ${mm.error.asDecimal} or ${mm.error.asThousands}: write it with a point.`
-      : `“${cell}” is no length.`,
-  )
+  return fail(notALength(cell, mm.error))
 }
+
+/** What is wrong with a length in a cell. */
+export const notALength = (cell: string, error: LengthTextError): string =>
+  error.code === 'COMMA_AMBIGUOUS'
+    ? `“${cell}” may be ${error.asDecimal} or ${error.asThousands}: write it with a point.`
+    : `“${cell}” is not a length.`
 
 /** All parts, one column for each property that any of them has. */
 export function encodeParts(parts: readonly Component[]): string {

@@ -46,10 +46,10 @@ export async function open(page: Page, path: string, badge: string | null = BADG
 }
 
 /** Puts the adapter for a taper on the spindle and checks the bench with its master. */
-export async function checkBench(page: Page, coupling: string, mark: string): Promise<void> {
+export async function checkBench(page: Page, adapter: string, mark: string): Promise<void> {
   await page.goto('/measure/masters', { waitUntil: 'networkidle' })
-  await page.getByLabel('On the spindle').selectOption(coupling)
-  await expect(page.getByRole('heading', { name: `Adapter ${coupling}` })).toBeVisible()
+  await scan(page, adapter)
+  await expect(page.getByRole('heading', { name: adapter })).toBeVisible()
   await expect(big(page)).toHaveText(/Measure the master/, { timeout: 60_000 })
   await scan(page, GO)
   await expect(big(page)).toHaveText(/Scan MS-/, { timeout: 60_000 })
@@ -62,7 +62,7 @@ export async function measure(page: Page): Promise<void> {
   await expect(big(page)).toHaveText(/Measure all edges/, { timeout: 60_000 })
   await scan(page, GO)
   for (let wipes = 0; wipes < 4; wipes++) {
-    await expect(big(page)).toHaveText(/to save|Wiped|Corrected/, { timeout: 60_000 })
+    await expect(big(page)).toHaveText(/to save|Wiped|Clean|Corrected|Measure again/, { timeout: 60_000 })
     if (!/Wiped/.test((await big(page).textContent()) ?? '')) return
     await expect(page.getByText(/high: wipe here/).first()).toBeVisible()
     await scan(page, GO)

@@ -1,8 +1,10 @@
 /** Labels, tags, posts and the record, as people use them. */
 import { readFileSync } from 'node:fs'
-import { expect, test } from '@playwright/test'
+import { expect, test } from './room'
 import { BADGE, big, open, scan, TOKEN } from './bench'
 
+/** Between two keys of somebody who types: faster ones are a scan. */
+const HAND_MS = 130
 const auth = { headers: TOKEN, maxRetries: 2 }
 
 test('a tag is written, spoilt, told, and put right', async ({ page }) => {
@@ -21,11 +23,11 @@ test('a tag is written, spoilt, told, and put right', async ({ page }) => {
   await expect(page.getByRole('alert').filter({ hasText: 'Nothing on the tag can be read' })).toBeVisible()
 })
 
-test('files into a machine’s folder, never over one that still lies there', async ({ page }) => {
+test('files into a machine’s folder, never over one that still lies there', async ({ page, room }) => {
   await open(page, '/hand-over')
   await page.getByRole('button', { name: 'File to folder' }).first().click()
   await expect(page.getByText(/HERON_T4_BX00144_\d\.nc lies in the machine’s folder/)).toBeVisible()
-  expect(readFileSync('.cache/e2e-data/drop/HERON/HERON_T4_BX00144_1.nc', 'utf8')).toContain('G10 L10 P4')
+  expect(readFileSync(room.data + '/drop/HERON/HERON_T4_BX00144_1.nc', 'utf8')).toContain('G10 L10 P104')
   await page.getByRole('button', { name: 'File to folder' }).first().click()
   await expect(page.getByRole('alert').filter({ hasText: 'still lies' })).toBeVisible()
   await page.getByRole('button', { name: 'Write over it all the same' }).click()
@@ -36,6 +38,7 @@ test('files into a machine’s folder, never over one that still lies there', as
 
 test('a lead writes the lines of a label; it is printed, and its code read back from the picture counts as a scan', async ({
   page,
+  room,
 }) => {
   await open(page, '/hand-over/labels?machine=HERON', BADGE.oda)
   const picture = page.getByRole('img', { name: 'The label as it would be printed' })
@@ -55,13 +58,11 @@ test('a lead writes the lines of a label; it is printed, and its code read back 
   await page.goto('/hand-over/BX00144', { waitUntil: 'networkidle' })
   await page.getByRole('button', { name: 'Print the label' }).click()
   const said = await page.getByText(/The label lies in spool\//).innerText()
-  const file = `.cache/e2e-data/${/spool\/\S+\.png/.exec(said)![0]}`
+  const file = `${room.data}/${/spool\/\S+\.png/.exec(said)![0]}`
   expect(readFileSync(file).subarray(1, 4).toString()).toBe('PNG')
   await page.goto('/load?machine=HERON&serial=BX00144', { waitUntil: 'networkidle' })
   await page.getByLabel('Read a code from a picture').setInputFiles(file)
   await expect(page.getByTestId('checks')).toContainText('Label and holder belong together.')
-  // the same T stands in this machine already: refused before anything moves
-  await expect(page.getByTestId('checks')).toContainText('both would have one row')
   await page.getByLabel('Read a code from a picture').setInputFiles('docs/screenshots/records.png')
   await expect(page.getByTestId('scan-answer')).toContainText('No code can be read')
 })
@@ -79,10 +80,10 @@ test('a post is checked as it is typed, and a lead’s to keep', async ({ page }
   await scan(page, BADGE.oda)
   await page.locator('.cm-content').click()
   await page.keyboard.press('Control+End')
-  await page.keyboard.type('G92 X0')
+  await page.keyboard.type('G92 X0', { delay: HAND_MS })
   await expect(page.getByRole('alert').filter({ hasText: 'G92 does not belong' })).toBeVisible()
   for (let i = 0; i < 6; i++) await page.keyboard.press('Backspace')
-  await page.keyboard.type('(own)')
+  await page.keyboard.type('(own)', { delay: HAND_MS })
   await expect(page.getByTestId('post-text')).toContainText('(own)')
   await page.getByLabel('Kept as').fill('heron-own')
   await expect(big(page)).toBeEnabled()

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './room'
 import { big, open } from './bench'
 
 const program = (name: string, text: string) => ({ name, mimeType: 'text/plain', buffer: Buffer.from(text) })

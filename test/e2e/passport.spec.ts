@@ -1,5 +1,5 @@
 /** What a person does on a tool's own page, on carts, and with the shop's own steps. */
-import { expect, test } from '@playwright/test'
+import { expect, test } from './room'
 import { answer, BADGE, big, open, scan, TOKEN } from './bench'
 
 test('a tool is kept for another job by a lead only, and is put on a cart by two scans', async ({ page }) => {

@@ -1,13 +1,13 @@
 /** Programs, kits, other benches and other cameras, as people use them. */
 import { connect } from 'node:net'
-import { expect, test, type Page } from '@playwright/test'
+import { type Page } from '@playwright/test'
+import { expect, test } from './room'
 import { answer, big, checkBench, GO, measure, open, scan } from './bench'
 import { PIN } from './camera-file'
 
 test('a measurement that went well is kept as the program of its kind, with a step of its own', async ({ page }) => {
-  test.setTimeout(300_000)
   await open(page, '/measure/masters')
-  await checkBench(page, 'SK 40', 'MS-SK40-1')
+  await checkBench(page, 'AD-SK40-1', 'MS-SK40-1')
   await page.goto('/measure/BX00147/program', { waitUntil: 'networkidle' })
   await expect(page.getByRole('button', { name: 'Try this step' })).toBeEnabled({ timeout: 60_000 })
   const picture = page.locator('figure')
@@ -49,6 +49,11 @@ const onTheLine = (page: Page, figures: string) =>
 
 test('figures from another bench’s line are asked for once more when they are saved', async ({ page }) => {
   await open(page, '/measure/BX00147/figures')
+  await page.getByLabel('Mark on the master').fill('MS-SK40-1')
+  await page.getByLabel(/^Length reads/).fill('150.002')
+  await page.getByLabel(/^Diameter reads/).fill('40.001')
+  await page.getByRole('button', { name: 'Save master check' }).click()
+  await expect(page.getByText('Master check saved.')).toBeVisible()
   await onTheLine(page, 'LF=125.021 DC=15.999 RE=1.998')
   await page.getByRole('button', { name: 'Take from the line' }).click()
   await expect(page.getByText('125.021')).toBeVisible()

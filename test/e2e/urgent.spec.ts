@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './room'
 import { open, scan } from './bench'
 
 test('a broken tool: one scan, and its sister goes before everything, with the machine that waits', async ({ page }) => {

@@ -1,5 +1,5 @@
 /** A tool comes back from its machine. */
-import { expect, test } from '@playwright/test'
+import { expect, test } from './room'
 import { big, controlTable, open, scan } from './bench'
 
 test('a tool comes out of its machine: its row is emptied, its wear kept, and it is measured again', async ({ page }) => {

@@ -136,7 +136,7 @@ describe('building', () => {
   it('an empty drawer stops it', () => {
     const room = withJobs(toolRoom())
     const { hand } = balanceOf(room.db, 'C-EM10R10')
-    valueOf(book(room.as('oda'), moves.scrap('C-EM10R10', hand, 'hand', { fromPlace: 'S1-3' })))
+    valueOf(book(room.as('oda'), moves.scrap('C-EM10R10', hand, 'hand', { fromPlace: 'ALDER-3' })))
     expect(codeOf(buildTool(room.as('ines'), 'HP-2207', 4, 'BX00143'))).toBe('NONE_IN_STOCK')
   })
   it('a T that the job does not want with a definition', () => {

@@ -64,7 +64,7 @@ describe('parts', () => {
     const sheet = readPart(room.db, 'C-EM10R10')!
     expect(sheet.definitions.map((d) => d.t)).toEqual([4])
     expect(sheet.tools.map((a) => a.serial)).toEqual(['BX00143'])
-    expect(sheet.lying).toEqual([{ component: 'C-EM10R10', place: 'S1-3', count: 3 }])
+    expect(sheet.lying).toEqual([{ component: 'C-EM10R10', place: 'ALDER-3', count: 3 }])
     expect(sheet.balance).toMatchObject({ received: 4, hand: 3, built: 1 })
     expect(readPart(room.db, 'H-HSK63-10')!.pieces.map((h) => h.serial)).toEqual(['BX00143', 'BX00144', 'BX00149'])
     expect(readPart(room.db, 'I-L11-04')!.definitions.map((d) => d.t)).toEqual([10]) // as one that may stand in
@@ -80,21 +80,21 @@ describe('parts', () => {
 describe('a regrind', () => {
   it('is a part of its own with a new nominal; pieces move from one to the other', () => {
     const room = toolRoom()
-    const { id } = valueOf(regrind(room.as('oda'), { id: 'C-EM20R15', DC: 19.6, OAL: 98.5, count: 2, place: null }))
-    expect(getComponent(room.db, id)).toMatchObject({ DC: 19.6, OAL: 98.5, LCF: 36.5, reground: { from: 'C-EM20R15', count: 1 } })
-    expect([balanceOf(room.db, 'C-EM20R15').hand, balanceOf(room.db, id).hand]).toEqual([1, 2])
-    const again = valueOf(regrind(room.as('oda'), { id, DC: 19.2, OAL: 97, count: 1, place: null }))
-    expect(getComponent(room.db, again.id)).toMatchObject({ reground: { from: 'C-EM20R15', count: 2 } })
-    expect(getComponent(room.db, again.id)!.name).toBe('carbide end mill Ø20 R1.5, reground 2× to Ø19.2')
+    const { id } = valueOf(regrind(room.as('oda'), { id: 'C-EM18R12', DC: 17.6, OAL: 98.5, count: 2, place: null }))
+    expect(getComponent(room.db, id)).toMatchObject({ DC: 17.6, OAL: 98.5, LCF: 40.5, reground: { from: 'C-EM18R12', count: 1 } })
+    expect([balanceOf(room.db, 'C-EM18R12').hand, balanceOf(room.db, id).hand]).toEqual([1, 2])
+    const again = valueOf(regrind(room.as('oda'), { id, DC: 17.2, OAL: 97, count: 1, place: null }))
+    expect(getComponent(room.db, again.id)).toMatchObject({ reground: { from: 'C-EM18R12', count: 2 } })
+    expect(getComponent(room.db, again.id)!.name).toBe('carbide end mill Ø18 R1.2, reground 2× to Ø17.2')
   })
   it.each([
-    ['grown', { DC: 20.1 }, 'GROWN'],
+    ['grown', { DC: 18.1 }, 'GROWN'],
     ['more pieces than there are', { count: 9 }, 'TOO_FEW'],
     ['no cutter', { id: 'K25-12' }, 'NOT_A_CUTTER'],
   ])('%s is refused, and no part is added', (_, change, code) => {
     const room = toolRoom()
     const before = listComponents(room.db).length
-    expect(codeOf(regrind(room.as('oda'), { id: 'C-EM20R15', DC: 19.6, OAL: 98.5, count: 1, place: null, ...change }))).toBe(code)
+    expect(codeOf(regrind(room.as('oda'), { id: 'C-EM18R12', DC: 17.6, OAL: 98.5, count: 1, place: null, ...change }))).toBe(code)
     expect(listComponents(room.db)).toHaveLength(before)
   })
 })
@@ -175,8 +175,8 @@ describe('an import', () => {
 describe('holder care', () => {
   it('a holder gets its serial and type; one that came in unknown is completed', () => {
     const room = toolRoom()
-    valueOf(addHolder(room.as('oda'), { serial: 'BX00900', component: 'H-SK40-16', place: 'S6-1' }))
-    expect(getHolder(room.db, 'BX00900')).toMatchObject({ coupling: 'SK 40', place: 'S6-1', heats: 0, carries: false })
+    valueOf(addHolder(room.as('oda'), { serial: 'BX00900', component: 'H-SK40-16', place: 'HOLLY-1' }))
+    expect(getHolder(room.db, 'BX00900')).toMatchObject({ coupling: 'SK 40', place: 'HOLLY-1', heats: 0, carries: false })
     expect(codeOf(addHolder(room.as('oda'), { serial: 'BX00900', component: 'H-SK40-16', place: null }))).toBe('SERIAL_TAKEN')
     expect(codeOf(addHolder(room.as('oda'), { serial: 'bx 1', component: 'H-SK40-16', place: null }))).toBe('BAD_SERIAL')
     expect(codeOf(addHolder(room.as('oda'), { serial: 'BX00901', component: 'C-EM10R10', place: null }))).toBe('NOT_A_HOLDER')
@@ -237,7 +237,7 @@ describe('sheets for the machine', () => {
       [4, true, 'BX00143'],
       [44, false, null],
     ])
-    expect(lines[0]).toMatchObject({ LF: 152, DC: 20, stickOutMm: 52, holder: 'shrink holder Ø20, HSK-A63' })
+    expect(lines[0]).toMatchObject({ LF: 152, DC: 18, stickOutMm: 52, holder: 'shrink holder Ø20, HSK-A63' })
     expect(lines[1].LF).toBeCloseTo(118, 2)
     expect(lines[1].LF).not.toBe(118)
     expect(lines[2]).toMatchObject({ holder: '–', LF: null, profile: null })

@@ -22,7 +22,7 @@ function folder(): DropFolder & { readonly files: Map<string, string> } {
     },
   }
 }
-const T12 = [0, 1, 2, 3, 4].map((i) => ({ x: 10 + 0.001 * (i % 2), z: 152 - 0.001 * i, re: 1.5, dishDeg: 2 }))
+const T12 = [0, 1, 2, 3, 4, 5].map((i) => ({ x: 9 + 0.001 * (i % 2), z: 152 - 0.001 * i, re: 1.2, dishDeg: 2 }))
 async function released(room: ToolRoom, serial = 'BX00143') {
   valueOf(await releaseHandover(room.as('ines', 80), room.control, { serial, scanned: serial }))
   return currentHandover(room.db, serial)!.id
@@ -67,15 +67,26 @@ describe('a file in its machine’s folder', () => {
         .sort(),
     ).toEqual(['BX00141', 'BX00143'])
   })
+  it('holds a sister under the T of its own that the machine gives it', async () => {
+    const room = ready()
+    const id = await released(room)
+    measured(withT4(room, 'BX00144'), 'BX00144', goodT4(), 85)
+    const drop = folder()
+    const ids = [id, await released(room, 'BX00144')]
+    const { file } = valueOf(await dropPost(room.as('ines', 99), room.control, drop, { ids, over: false }))
+    const text = drop.files.get(`HERON/${file}`)!
+    for (const row of ['G10 L10 P4 R118.000', 'G10 L10 P104 R118.000']) expect(text).toContain(row)
+  })
   it('is refused for what is out of date, unknown, or there twice', async () => {
     const room = ready()
     const id = await released(room)
     const drop = folder()
     const put = (ids: number[]) => dropPost(room.as('ines', 99), room.control, drop, { ids, over: false })
     expect(codeOf(await put([id, 999]))).toBe('UNKNOWN_HANDOVER')
+    // a machine that keeps no sisters has one row for both
+    room.db.prepare(`UPDATE machine SET body = json_remove(body, '$.table.sisters') WHERE key = 'HERON'`).run()
     measured(withT4(room, 'BX00144'), 'BX00144', goodT4(), 85)
-    const twice = await released(room, 'BX00144')
-    expect(codeOf(await put([id, twice]))).toBe('T_TWICE')
+    expect(codeOf(await put([id, await released(room, 'BX00144')]))).toBe('T_TWICE')
     measured(room, 'BX00143', goodT4({ re: 1.01 }), 90)
     expect(codeOf(await put([id]))).toBe('SUPERSEDED')
     expect(drop.files.size).toBe(0)

@@ -21,30 +21,30 @@ const put = (room: ToolRoom) => lyingOf(room.db, C).map((l) => [l.place, l.count
 describe('stock', () => {
   it('is moved, never set: received, taken, put back, built in, scrapped', () => {
     const room = withJobs(toolRoom())
-    valueOf(book(room.as('oda'), moves.receive(C, 2, 'S1-5')))
+    valueOf(book(room.as('oda'), moves.receive(C, 2, 'ALDER-5')))
     expect(balanceOf(room.db, C)).toMatchObject({ received: 6, hand: 6 })
-    valueOf(takePart(room.as('ines'), { job: 'HP-2207', component: C, count: 2, place: 'S1-3' }))
+    valueOf(takePart(room.as('ines'), { job: 'HP-2207', component: C, count: 2, place: 'ALDER-3' }))
     valueOf(putBack(room.as('ines'), { job: 'HP-2207', component: C, count: 1 }))
     valueOf(buildTool(room.as('ines'), 'HP-2207', 4, 'BX00143'))
-    valueOf(book(room.as('oda'), moves.scrap(C, 1, 'hand', { fromPlace: 'S1-5' })))
+    valueOf(book(room.as('oda'), moves.scrap(C, 1, 'hand', { fromPlace: 'ALDER-5' })))
     const balance = balanceOf(room.db, C)
     // the build took the fetched piece, not another one out of the drawer
     expect(balance).toEqual({ received: 6, hand: 4, taken: 0, built: 1, scrapped: 1 })
     expect([onHand(balance), missing(balance)]).toEqual([4, 0])
     expect(put(room)).toEqual([
-      ['S1-3', 3],
-      ['S1-5', 1],
+      ['ALDER-3', 3],
+      ['ALDER-5', 1],
     ])
   })
   it.each([
     [
       'more than lies there',
-      (r: ToolRoom) => takePart(r.as('ines'), { job: 'HP-2207', component: C, count: 5, place: 'S1-3' }),
+      (r: ToolRoom) => takePart(r.as('ines'), { job: 'HP-2207', component: C, count: 5, place: 'ALDER-3' }),
       'TOO_FEW',
     ],
     [
       'from an empty place',
-      (r: ToolRoom) => takePart(r.as('ines'), { job: 'HP-2207', component: C, count: 1, place: 'S1-5' }),
+      (r: ToolRoom) => takePart(r.as('ines'), { job: 'HP-2207', component: C, count: 1, place: 'ALDER-5' }),
       'TOO_FEW',
     ],
     [
@@ -52,10 +52,10 @@ describe('stock', () => {
       (r: ToolRoom) => takePart(r.as('ines'), { job: 'HP-2207', component: 'X', count: 1, place: null }),
       'UNKNOWN_PART',
     ],
-    ['for no job', (r: ToolRoom) => takePart(r.as('ines'), { job: 'X', component: C, count: 1, place: 'S1-3' }), 'UNKNOWN_JOB'],
+    ['for no job', (r: ToolRoom) => takePart(r.as('ines'), { job: 'X', component: C, count: 1, place: 'ALDER-3' }), 'UNKNOWN_JOB'],
     ['to nowhere', (r: ToolRoom) => book(r.as('ines'), moves.receive(C, 1, 'Z9-9')), 'UNKNOWN_PLACE'],
-    ['nothing', (r: ToolRoom) => book(r.as('ines'), moves.receive(C, 0, 'S1-3')), 'BAD_COUNT'],
-    ['a count below zero', (r: ToolRoom) => countStock(r.as('ines'), { component: C, place: 'S1-3', found: -1 }), 'BAD_COUNT'],
+    ['nothing', (r: ToolRoom) => book(r.as('ines'), moves.receive(C, 0, 'ALDER-3')), 'BAD_COUNT'],
+    ['a count below zero', (r: ToolRoom) => countStock(r.as('ines'), { component: C, place: 'ALDER-3', found: -1 }), 'BAD_COUNT'],
   ] as const)('%s: refused, nothing booked', (_, verb, code) => {
     const room = withJobs(toolRoom())
     const before = listMoves(room.db, { limit: 5000 }).length
@@ -64,14 +64,14 @@ describe('stock', () => {
   })
   it('a count books the difference, whatever it was', () => {
     const room = toolRoom()
-    expect(valueOf(countStock(room.as('ines'), { component: C, place: 'S1-3', found: 3 })).difference).toBe(-1)
-    expect(valueOf(countStock(room.as('ines'), { component: C, place: 'S1-6', found: 2 })).difference).toBe(2)
-    expect(valueOf(countStock(room.as('ines'), { component: C, place: 'S1-6', found: 2 })).difference).toBe(0)
+    expect(valueOf(countStock(room.as('ines'), { component: C, place: 'ALDER-3', found: 3 })).difference).toBe(-1)
+    expect(valueOf(countStock(room.as('ines'), { component: C, place: 'ALDER-6', found: 2 })).difference).toBe(2)
+    expect(valueOf(countStock(room.as('ines'), { component: C, place: 'ALDER-6', found: 2 })).difference).toBe(0)
     expect(missing(balanceOf(room.db, C))).toBe(0)
   })
   it('any booking is put right by its own counter-entry, once', () => {
     const room = withJobs(toolRoom())
-    const { id } = valueOf(book(room.as('ines'), moves.receive(C, 7, 'S1-3')))
+    const { id } = valueOf(book(room.as('ines'), moves.receive(C, 7, 'ALDER-3')))
     const { id: counter } = valueOf(putRight(room.as('oda'), id))
     expect(balanceOf(room.db, C)).toMatchObject({ received: 4, hand: 4 })
     expect(codeOf(putRight(room.as('oda'), id))).toBe('PUT_RIGHT')
@@ -81,8 +81,8 @@ describe('stock', () => {
   })
   it('a booking whose pieces are gone cannot be put right, and one of a tool is not', () => {
     const room = withT4(withJobs(toolRoom()))
-    const { id } = valueOf(book(room.as('ines'), moves.receive(C, 1, 'S1-7')))
-    valueOf(takePart(room.as('ines'), { job: 'HP-2207', component: C, count: 1, place: 'S1-7' }))
+    const { id } = valueOf(book(room.as('ines'), moves.receive(C, 1, 'ALDER-7')))
+    valueOf(takePart(room.as('ines'), { job: 'HP-2207', component: C, count: 1, place: 'ALDER-7' }))
     expect(codeOf(putRight(room.as('oda'), id))).toBe('TOO_FEW')
     const built = listMoves(room.db, { component: C }).find((m) => m.name === 'built in')!
     expect(codeOf(putRight(room.as('oda'), built.id))).toBe('IN_A_TOOL')
@@ -141,7 +141,7 @@ describe('picking for a job', () => {
     )
     expect(sheet().holders['H-HSK63-C25']).toContain('BX00154')
     const before = wanted().length
-    valueOf(takePart(room.as('ines'), { job: 'HP-9', component: 'I-S12-08', count: 6, place: 'S4-5' }))
+    valueOf(takePart(room.as('ines'), { job: 'HP-9', component: 'I-S12-08', count: 6, place: 'ELM-5' }))
     expect(wanted()).toHaveLength(before - 1)
     expect(sheet().taken).toEqual([{ component: 'I-S12-08', count: 6, bookings: [expect.any(Number)] }])
   })
@@ -154,22 +154,22 @@ describe('picking for a job', () => {
   it('a short drawer is counted, and the list goes on with another place or says short', () => {
     const room = toolRoom()
     job(room)
-    valueOf(book(room.as('oda'), moves.shift('C-DR102', 1, 'S2-8', 'S2-1')))
-    valueOf(shortPick(room.as('ines'), { component: 'C-DR102', place: 'S2-8', found: 0 }))
+    valueOf(book(room.as('oda'), moves.shift('C-DR102', 1, 'BIRCH-8', 'BIRCH-1')))
+    valueOf(shortPick(room.as('ines'), { component: 'C-DR102', place: 'BIRCH-8', found: 0 }))
     const { list } = readPick(room.db, 'HP-9', later(0))!
-    expect(list.lines.find((l) => l.component === 'C-DR102')?.place).toBe('S2-1')
-    valueOf(shortPick(room.as('ines'), { component: 'C-DR102', place: 'S2-1', found: 0 }))
+    expect(list.lines.find((l) => l.component === 'C-DR102')?.place).toBe('BIRCH-1')
+    valueOf(shortPick(room.as('ines'), { component: 'C-DR102', place: 'BIRCH-1', found: 0 }))
     // with no drill left the tool cannot be built any more: nothing is fetched for it
     expect(readPick(room.db, 'HP-9', later(0))!.list.lines.map((l) => l.component)).not.toContain('K25-12')
-    expect(codeOf(shortPick(room.as('ines'), { component: 'C-DR102', place: 'S2-1', found: 3 }))).toBe('NOT_SHORT')
+    expect(codeOf(shortPick(room.as('ines'), { component: 'C-DR102', place: 'BIRCH-1', found: 3 }))).toBe('NOT_SHORT')
   })
   it('a cancelled job gives back what was fetched, to where it lay', () => {
     const room = toolRoom()
     job(room)
     const lay = listLying(room.db)
     for (const [component, place] of [
-      ['K25-12', 'S3-3'],
-      ['C-DR102', 'S2-8'],
+      ['K25-12', 'CEDAR-3'],
+      ['C-DR102', 'BIRCH-8'],
     ]) {
       const at = lyingOf(room.db, component)[0].place ?? place
       valueOf(takePart(room.as('ines'), { job: 'HP-9', component, count: 1, place: at }))

@@ -5,7 +5,7 @@ import { makeTruth, toTicket, wiped, type Meant, type ToolTruth } from '@/device
 import { emptyLight, evenBench, findCorner, measureEdge, placesOf, resultOf, type Hint } from '@/workers/bench-cycle'
 
 export const quiet = () => undefined
-export const INSERT: Meant = { LF: 152, DC: 20, RE: 1.5, edges: 5, form: 'insert' }
+export const INSERT: Meant = { LF: 152, DC: 22, RE: 1.2, edges: 6, form: 'insert' }
 export const clean = (seed: number, meant: Meant = INSERT) => wiped(makeTruth(seed, meant), null)
 export const rawBench = (truth: ToolTruth) => simulatedBench(toTicket(truth))
 export async function benchOf(truth: ToolTruth) {

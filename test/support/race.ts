@@ -41,7 +41,7 @@ if (mode === 'prepare') {
 } else if (mode === 'race') {
   const said: unknown[] = []
   for (let round = 0; round < ROUNDS; round++) {
-    book(work(), moves.receive(PART, 1, 'S3-4'))
+    book(work(), moves.receive(PART, 1, 'CEDAR-4'))
     const at = String(Date.now() + 4000)
     const runs = ['a', 'b'].map(
       () =>
@@ -60,6 +60,6 @@ if (mode === 'prepare') {
 } else {
   const w = work()
   while (Date.now() < Number(startAt)); // both begin in the same millisecond
-  const done = takePart(w, { job: job(Number(mode.split('-')[1])), component: PART, count: 1, place: 'S3-4' })
+  const done = takePart(w, { job: job(Number(mode.split('-')[1])), component: PART, count: 1, place: 'CEDAR-4' })
   console.log(JSON.stringify(done.ok ? { code: 'ok', text: '' } : done.error))
 }

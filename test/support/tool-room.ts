@@ -263,7 +263,7 @@ export const loaded = (
     pocket,
     reasons: UNBALANCED,
   })
-export const UNBALANCED = [{ rule: 'balance', reason: 'its maker balanced it' }] as const
+export const UNBALANCED = [{ rule: 'balance', reason: 'first part at 8,000 rev/min, watched' }] as const
 
 export function measured(room: ToolRoom, serial = 'BX00143', edges: readonly Tool[] = goodT4(), minutes = 60): ToolRoom {
   const saved = saveMeasurement(room.as('ines', minutes), room.evidence, saving(serial, edges, { takenAt: later(minutes) }))

@@ -1,16 +1,17 @@
-import { roleOf, type Definition } from '@/core/tool'
+import { roleOf } from '@/core/tool'
 import { listComponents } from '@/db/library/read'
 import { listMachines } from '@/db/machine/read'
-import { DefinitionForm } from '@/ui/library/definition-form'
+import { DefinitionForm, type DefinitionFormProps } from '@/ui/library/definition-form'
 import { context } from '../_server/context'
 import { putDefinitionAction, readArchetypeAction, readContourAction } from '../library-actions'
 
 /** The form of a tool with what it needs to know of the library. */
-export async function ToolForm({ definition }: { readonly definition: Definition | null }) {
+export async function ToolForm({ definition, suggested }: Pick<DefinitionFormProps, 'definition' | 'suggested'>) {
   const { db } = await context()
   return (
     <DefinitionForm
       definition={definition}
+      suggested={suggested}
       machines={listMachines(db).map(({ key, name }) => ({ key, name }))}
       components={listComponents(db).map((c) => ({ id: c.id, name: c.name, role: roleOf(c) }))}
       save={putDefinitionAction}

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react'
 import type { Station } from '@/core/tool'
 import { readRack } from '@/stations/rack/rack'
 import { formatDue } from '@/ui/format/due'
+import { KeepFresh } from '@/ui/common/keep-fresh'
 import { Rack } from '@/ui/rack/rack'
 import { context } from '../_server/context'
 
@@ -30,6 +31,8 @@ export async function StationPage({
   const tools = readRack(house.db, station, house.now, job).map(({ dueAt, ...item }) => ({ ...item, due: formatDue(dueAt, now) }))
   return (
     <>
+      {/* a bench that measures is not disturbed */}
+      {current === null && station !== 'measure' && <KeepFresh />}
       <Rack tools={tools} current={current} empty={EMPTY[station]} />
       {children}
     </>

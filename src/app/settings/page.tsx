@@ -1,17 +1,22 @@
-import { ACTION_CARD, encodeBadge, encodeMachineLabel } from '@/codecs/label-text'
+import { ACTION_CARD, encodeBadge, encodeMachineLabel, TEST_CODE } from '@/codecs/label-text'
 import { codeSvg } from '@/codecs/label-picture'
 import { listMasters } from '@/db/bench/read'
 import { listMachines } from '@/db/machine/read'
+import { practiceOf } from '@/stations/practice'
 import { Sheet, Title } from '@/ui/common/sheet'
 import { PicturesKept } from '@/ui/measure/pictures-kept'
+import { PracticeTable } from '@/ui/settings/practice-table'
+import { ScannerSetup } from '@/ui/shell/scanner-setup'
 import { ThemeChoice } from '@/ui/shell/theme-choice'
 import { context } from '../_server/context'
 import { cleanPicturesAction } from '../measure-actions'
+import { keepPracticeAction } from '../settings-actions'
 
 export const metadata = { title: 'Settings' }
 
 export default async function SettingsPage() {
   const house = await context()
+  const lead = house.person?.role === 'lead'
   const machines = listMachines(house.db)
   const codes = [
     ...machines.map((m) => ({
@@ -33,6 +38,12 @@ export default async function SettingsPage() {
             <Title lead="Settings" />
             <h2 className="text-2xl font-bold">Look</h2>
             <ThemeChoice />
+            <h2 className="mt-3 text-2xl font-bold">Values of practice</h2>
+            <p className="text-soft">
+              What this shop does its own way. Every computation uses these values
+              {lead ? '.' : '; a lead may change them.'}
+            </p>
+            <PracticeTable practice={practiceOf(house.db)} lead={lead} keep={keepPracticeAction} />
             <h2 className="mt-3 text-2xl font-bold">Codes to print</h2>
             <ul className="grid grid-cols-2 gap-x-8 max-[1300px]:grid-cols-1">
               {codes.map(({ name, about, text }) => (
@@ -54,13 +65,28 @@ export default async function SettingsPage() {
           </>
         }
         right={
-          <PicturesKept
-            sets={kept.length}
-            bytes={kept.reduce((sum, p) => sum + p.bytes, 0)}
-            oldest={kept.length ? kept.reduce((a, b) => (b.at < a.at ? b : a)).at.slice(0, 10) : null}
-            lead={house.person?.role === 'lead'}
-            clean={cleanPicturesAction}
-          />
+          <>
+            <section className="mb-4">
+              <h2 className="text-2xl font-bold">Scanner of this terminal</h2>
+              <p className="text-soft">
+                A scanner that sends its keys slowly is taken for typing. Scan this code once, and this terminal knows it.
+              </p>
+              <span
+                className="my-2 block size-[120px] bg-white p-2"
+                dangerouslySetInnerHTML={{ __html: codeSvg('datamatrix', TEST_CODE) }}
+                role="img"
+                aria-label="Test code"
+              />
+              <ScannerSetup code={TEST_CODE} />
+            </section>
+            <PicturesKept
+              sets={kept.length}
+              bytes={kept.reduce((sum, p) => sum + p.bytes, 0)}
+              oldest={kept.length ? kept.reduce((a, b) => (b.at < a.at ? b : a)).at.slice(0, 10) : null}
+              lead={lead}
+              clean={cleanPicturesAction}
+            />
+          </>
         }
       />
     </>

@@ -133,24 +133,24 @@ describe('walking', () => {
 })
 
 describe('the pick list', () => {
-  const floor = { width: 20, height: 8, units: [unit('BN', 18, 6), unit('S1', 0, 0), unit('S2', 6, 0), unit('S3', 12, 0)] }
-  const places: Place[] = ['S1', 'S2', 'S3'].flatMap((u) =>
+  const floor = { width: 20, height: 8, units: [unit('BN', 18, 6), unit('ALDER', 0, 0), unit('BIRCH', 6, 0), unit('CEDAR', 12, 0)] }
+  const places: Place[] = ['ALDER', 'BIRCH', 'CEDAR'].flatMap((u) =>
     [1, 2].map((row) => ({ id: `${u}-${row}`, unit: u, name: '', row, taper: null })),
   )
   const lying = new Map([
-    ['A', [{ place: 'S1-1', count: 5 }]],
+    ['A', [{ place: 'ALDER-1', count: 5 }]],
     [
       'B',
       [
-        { place: 'S3-2', count: 1 },
-        { place: 'S1-2', count: 1 },
+        { place: 'CEDAR-2', count: 1 },
+        { place: 'ALDER-2', count: 1 },
       ],
     ],
     [
       'C',
       [
-        { place: 'S2-1', count: 1 },
-        { place: 'S2-2', count: 4 },
+        { place: 'BIRCH-1', count: 1 },
+        { place: 'BIRCH-2', count: 4 },
       ],
     ],
   ])
@@ -170,9 +170,9 @@ describe('the pick list', () => {
   it('gathers what several tools want, prefers a place with all of it and a unit that is visited anyway', () => {
     expect(list.lines.map((l) => [l.component, l.count, l.place])).toEqual(
       expect.arrayContaining([
-        ['A', 3, 'S1-1'],
-        ['B', 1, 'S1-2'],
-        ['C', 3, 'S2-2'],
+        ['A', 3, 'ALDER-1'],
+        ['B', 1, 'ALDER-2'],
+        ['C', 3, 'BIRCH-2'],
       ]),
     )
     expect(list.lines).toHaveLength(3)

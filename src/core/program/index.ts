@@ -1,1 +1,2 @@
 export * from './tools-wanted'
+export * from './written-for'

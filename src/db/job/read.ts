@@ -89,3 +89,7 @@ export function listPrograms(db: Db): ProgramUse[] {
 
 export const countUrgent = (db: Db): number =>
   (db.prepare('SELECT count(*) AS n FROM job WHERE urgent_for IS NOT NULL').get() as { n: number }).n
+
+/** The programs of a job as they were dropped, in their order. */
+export const listProgramTexts = (db: Db, id: string): string[] =>
+  (db.prepare('SELECT text FROM job_program WHERE job_id = ? ORDER BY position').all(id) as { text: string }[]).map((r) => r.text)

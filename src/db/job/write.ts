@@ -27,6 +27,21 @@ export function setJobState(db: Db, id: string, state: Job['state']): void {
   db.prepare('UPDATE job SET state = ? WHERE id = ?').run(state, id)
 }
 
+/** What each T of it means, where somebody said so. */
+export function setJobMapping(db: Db, id: string, mapping: Job['mapping']): void {
+  db.prepare('UPDATE job SET mapping = ? WHERE id = ?').run(JSON.stringify(mapping), id)
+}
+
+export function setJobFacts(db: Db, { id, name, dueAt, quantity, priority }: Job): void {
+  db.prepare('UPDATE job SET name = ?, due_at = ?, quantity = ?, priority = ? WHERE id = ?').run(
+    name,
+    dueAt,
+    quantity,
+    priority,
+    id,
+  )
+}
+
 export function setJobExtra(db: Db, id: string, extra: readonly HandTool[]): void {
   db.prepare('UPDATE job SET extra = ? WHERE id = ?').run(JSON.stringify(extra), id)
 }

@@ -1,8 +1,10 @@
 import { createHash } from 'node:crypto'
 import { wantedOf, type HandTool, type Job, type JobProgram } from '@/core/plan'
-import { toolsWanted } from '@/core/program'
-import type { Machine } from '@/core/tool'
+import { toolsWanted, writtenFor } from '@/core/program'
+import type { Assembly, Machine } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
+import { listAssemblies } from '@/db/assembly/read'
+import { reserveAssembly } from '@/db/assembly/write'
 import { inTransaction, isTaken } from '@/db/connection'
 import { getJob } from '@/db/job/read'
 import { insertJob, setJobExtra, setJobState } from '@/db/job/write'
@@ -29,17 +31,31 @@ export const PROGRAM_LIMIT_BYTES = 8 * 2 ** 20
 /** Above this nothing is planned: tools that are needed now. */
 export const URGENT = 9
 
+/** Every program that cannot be used is told, not the first alone. */
 function readPrograms(programs: NewJob['programs'], machine: Machine): Result<JobProgram[], Refused> {
   const read: JobProgram[] = []
+  const faults: Refused[] = []
   for (const { name, text } of programs) {
-    if (text.length > PROGRAM_LIMIT_BYTES) return fail({ code: 'TOO_LARGE', text: `${name}: a program may have 8 MB at most.` })
+    if (text.length > PROGRAM_LIMIT_BYTES) {
+      faults.push({ code: 'TOO_LARGE', text: `${name}: a program may have 8 MB at most.` })
+      continue
+    }
     const tools = toolsWanted(text, machine.kind)
+    const other = writtenFor(text)
     if (!tools.ok)
-      return fail({ code: 'NOT_A_PROGRAM', text: `${name} holds not one block that can be read. Is it the NC program?` })
-    read.push({ name, hash: createHash('sha256').update(text).digest('hex'), program: tools.value })
+      faults.push({ code: 'NOT_A_PROGRAM', text: `${name} holds not one block that can be read. Is it the NC program?` })
+    else if (other !== null && other !== machine.kind)
+      faults.push({
+        code: 'OTHER_KIND',
+        text: `${name} is written for a ${other}; ${machine.name} is a ${machine.kind}. Choose the other machine.`,
+      })
+    else read.push({ name, hash: createHash('sha256').update(text).digest('hex'), program: tools.value })
   }
-  return ok(read)
+  return faults.length ? fail({ code: faults[0].code, text: faults.map((f) => f.text).join(' ') }) : ok(read)
 }
+
+export const startFaults = (work: Work, dueAt: string): Refused[] =>
+  dueAt < work.now ? [{ code: 'START_PAST', text: 'Its start is in the past. Type when the job starts.' }] : []
 
 /** A job from NC programs, a tool list or tools named by hand, and a date. @errors in words; nothing is stored then */
 export function addJob(work: Work, wanted: NewJob): Result<Job, Refused> {
@@ -48,7 +64,8 @@ export function addJob(work: Work, wanted: NewJob): Result<Job, Refused> {
   if (wanted.programs.length === 0 && wanted.extra.length === 0)
     return fail({ code: 'NO_TOOLS', text: 'Give an NC program or a tool list, or name the tools by hand.' })
   const programs = readPrograms(wanted.programs, machine)
-  if (!programs.ok) return programs
+  const faults = [...(programs.ok ? [] : [programs.error]), ...startFaults(work, wanted.dueAt)]
+  if (!programs.ok || faults.length) return fail({ code: faults[0].code, text: faults.map((f) => f.text).join(' ') })
   const job: Job = {
     id: wanted.id,
     name: wanted.name,
@@ -105,6 +122,13 @@ export function addTools(work: Work, jobId: string, tools: readonly HandTool[]):
   return ok({ ...job, extra })
 }
 
+/** Tools kept for a job that is over are free again. @returns those outside of machines */
+export function freeTools(work: Work, job: Job): Assembly[] {
+  const kept = listAssemblies(work.db).filter((a) => a.job === job.id && a.state !== 'loaded')
+  for (const { id } of kept) reserveAssembly(work.db, id, null, null)
+  return kept
+}
+
 /** Closes a job: done, or cancelled. What was fetched for it goes back to where it lay. */
 export function closeJob(work: Work, jobId: string, state: 'done' | 'cancelled'): Result<{ back: number }, Refused> {
   const job = getJob(work.db, jobId)
@@ -114,6 +138,7 @@ export function closeJob(work: Work, jobId: string, state: 'done' | 'cancelled')
       work,
       listTaken(work.db).filter((t) => t.job === job.id),
     )
+    freeTools(work, job)
     setJobState(work.db, job.id, state)
     note(
       work,

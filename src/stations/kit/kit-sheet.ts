@@ -53,6 +53,16 @@ export function readToBuild(db: Db, now: string): ToBuild[] {
   )
 }
 
+/** What is due and cannot be begun as it is: parts that are missing, T numbers that nobody has said anything of. */
+export function readStuck(db: Db, now: string): ToBuild[] {
+  const { jobs, tools } = readNetted(db, now)
+  return jobs.flatMap((job) =>
+    (tools.get(job.id) ?? [])
+      .filter(({ standing: { type } }) => type === 'cannot-build' || type === 'unknown-t' || type === 'ask')
+      .map((tool) => ({ job, tool })),
+  )
+}
+
 /** Minutes from the empty bench to a measured tool, by class. Common practice, no source; a shop edits them. */
 export const BUILD_MINUTES = { rough: 10, finish: 13, drill: 8, tap: 8, turn: 9 } as const
 

@@ -1,12 +1,13 @@
 import type { Job } from '@/core/plan'
-import { fail, type Result } from '@/core/units'
+import { ok, fail, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
 import { reserveAssembly, setCondition } from '@/db/assembly/write'
-import { inTransaction } from '@/db/connection'
-import { countUrgent } from '@/db/job/read'
+import { countUrgent, getJob } from '@/db/job/read'
+import { setJobState } from '@/db/job/write'
 import { getMachine } from '@/db/machine/read'
-import type { Refused, Work } from '../work'
-import { storeJob, URGENT } from './add-job'
+import { listRecord } from '@/db/record/read'
+import { allOrNothing, need, type Refused, type Work } from '../work'
+import { freeTools, storeJob, URGENT } from './add-job'
 import { readNetted } from './inventory'
 import { note } from '../records/note'
 
@@ -22,24 +23,27 @@ export function neededNow(work: Work, serial: string): Result<Job, Refused> {
     })
   if (broken.condition === 'broken')
     return fail({ code: 'CALLED', text: `T${broken.t} on ${serial} was called broken already; its sister is asked for.` })
-  setCondition(work.db, broken.id, 'broken')
-  const machine = getMachine(work.db, broken.machine)
-  const job: Job = {
-    id: `NOW-${countUrgent(work.db) + 1}`,
-    name: `sister of T${broken.t} on ${serial}`,
-    machine: broken.machine,
-    dueAt: work.now,
-    quantity: 1,
-    priority: URGENT,
-    state: 'open',
-    urgentFor: serial,
-    mapping: broken.definition ? { [String(broken.t)]: broken.definition.id } : {},
-    programs: [],
-    extra: [{ t: broken.t, name: broken.name, count: 1, minutesEach: null, source: 'by hand' }],
-  }
-  const stored = storeJob(work, job, [], `T${broken.t} is broken, ${machine?.name ?? broken.machine} waits for its sister`)
-  if (stored.ok) giveReadyOne(work, job)
-  return stored
+  const { id, t, machine: key } = broken
+  const machine = getMachine(work.db, key)
+  return allOrNothing(work.db, 'Somebody was at this tool just now. Scan it again.', () => {
+    setCondition(work.db, id, 'broken')
+    const job: Job = {
+      id: `NOW-${countUrgent(work.db) + 1}`,
+      name: `sister of T${t} on ${serial}`,
+      machine: key,
+      dueAt: work.now,
+      quantity: 1,
+      priority: URGENT,
+      state: 'open',
+      urgentFor: serial,
+      mapping: broken.definition ? { [String(t)]: broken.definition.id } : {},
+      programs: [],
+      extra: [{ t, name: broken.name, count: 1, minutesEach: null, source: 'by hand' }],
+    }
+    need(storeJob(work, job, [], `T${t} is broken, ${machine?.name ?? key} waits for its sister`))
+    giveReadyOne(work, job)
+    return job
+  })
 }
 
 /** A complete tool that another job had is given to the machine that stands. */
@@ -48,14 +52,48 @@ function giveReadyOne(work: Work, job: Job): void {
   if (!sister || !('assembly' in sister.standing) || sister.standing.type === 'in-machine') return
   const { assembly } = sister.standing
   if (assembly.state === 'loaded') return
-  inTransaction(work.db, () => {
-    reserveAssembly(work.db, assembly.id, job.id, job.dueAt)
-    note(work, 'kept', `given to ${job.id}${assembly.job ? `, away from ${assembly.job}` : ''}: the machine waits`, {
-      serial: assembly.serial,
-      t: assembly.t,
-      machine: job.machine,
-      before: { job: assembly.job },
-      after: { job: job.id },
-    })
+  reserveAssembly(work.db, assembly.id, job.id, job.dueAt)
+  note(work, 'kept', `given to ${job.id}${assembly.job ? `, away from ${assembly.job}` : ''}: the machine waits`, {
+    serial: assembly.serial,
+    t: assembly.t,
+    machine: job.machine,
+    before: { job: assembly.job },
+    after: { job: job.id },
   })
+}
+
+/** It was not broken after all: the tool is fit again, its sister goes back to the job that had it. */
+export function takeBackNow(work: Work, jobId: string, reason: string): Result<null, Refused> {
+  const job = getJob(work.db, jobId)
+  if (!job || job.state !== 'open' || job.urgentFor === null)
+    return fail({ code: 'UNKNOWN_JOB', text: `Nothing is needed now under ${jobId}.` })
+  const { urgentFor } = job
+  const done = allOrNothing(work.db, 'Somebody was at this tool just now. Try again.', () => {
+    const tool = getAssembly(work.db, urgentFor)
+    if (tool?.condition === 'broken') setCondition(work.db, tool.id, 'fit')
+    for (const sister of freeTools(work, job)) {
+      const before = formerJob(work, sister.serial, job.id)
+      if (before) reserveAssembly(work.db, sister.id, before.id, before.dueAt)
+    }
+    setJobState(work.db, job.id, 'cancelled')
+    note(work, 'taken back', `${job.id}: ${urgentFor} is not broken; ${reason}`, {
+      serial: urgentFor,
+      t: tool?.t ?? null,
+      machine: job.machine,
+      before: { state: job.state, condition: 'broken' },
+      after: { state: 'cancelled', condition: 'fit' },
+    })
+    return null
+  })
+  return done.ok ? ok(null) : done
+}
+
+/** The open job that a tool was taken from, by the record. */
+function formerJob(work: Work, serial: string, now: string): Job | null {
+  const given = listRecord(work.db, { serial }).find(
+    (entry) => entry.what === 'kept' && (entry.after as { job?: string } | null)?.job === now,
+  )
+  const former = (given?.before as { job?: string | null } | null)?.job
+  const job = former ? getJob(work.db, former) : null
+  return job?.state === 'open' ? job : null
 }

@@ -171,6 +171,11 @@ function refuseUnload(db: Db, { assembly, machine, state, worn }: Inside, { fate
   const own = controlT({ t: assembly.t ?? -1, sister: assembly.sister }, machine)
   if (state?.toolAtDoor && pocket !== SPINDLE && state.atDoor === pocket)
     return { code: 'STILL_IN', text: `The switch still sees a tool in pocket ${pocket}. Take it out first, then scan it.` }
+  if (state && state.atDoor !== null && pocket !== SPINDLE && pocket !== null && state.atDoor !== pocket)
+    return {
+      code: 'OTHER_POCKET',
+      text: `Pocket ${state.atDoor} is at the loading place; ${serial} stands in pocket ${pocket}. Turn to pocket ${pocket}, or check which tool was taken out.`,
+    }
   if (state?.inSpindle && pocket === SPINDLE)
     return { code: 'STILL_IN', text: 'Something is still clamped in the spindle. Take it out first.' }
   if (state?.running?.tools.some((t) => t === own || t === assembly.t))

@@ -1,7 +1,7 @@
 'use client'
 import { useEffect, useRef, useState } from 'react'
 import type { LabelLayout } from '@/core/tool'
-import type { Result } from '@/core/units'
+import { parseLength, type Result } from '@/core/units'
 import { BigAction } from '../common/actions'
 import { Field, FIELD } from '../common/form'
 import { MachineSelect } from '../common/machine-select'
@@ -16,6 +16,12 @@ interface Given {
   layout: { widthMm: number; heightMm: number; title: string; lines: string[] }
 }
 type Tried = Result<{ readonly svg: string; readonly cut: readonly number[] }, { text: string }>
+
+/** @returns 0 while it is no length: the size is then refused */
+const mmOf = (text: string): number => {
+  const mm = parseLength(text, 'mm')
+  return mm.ok ? mm.value : 0
+}
 
 const MOST_LINES = 8
 const SOON_MS = 250
@@ -60,8 +66,8 @@ export function LabelEditor({
           handover,
           code: kind,
           layout: {
-            widthMm: Number(size.widthMm.replace(',', '.')) || 0,
-            heightMm: Number(size.heightMm.replace(',', '.')) || 0,
+            widthMm: mmOf(size.widthMm),
+            heightMm: mmOf(size.heightMm),
             title: lines[0] ?? '',
             lines: lines.slice(1),
           },

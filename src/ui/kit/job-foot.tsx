@@ -1,23 +1,127 @@
 'use client'
+import { format } from 'date-fns'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import type { HandTool } from '@/core/plan'
+import type { HandTool, Job } from '@/core/plan'
 import type { Result } from '@/core/units'
 import { SmallAction, SmallActions } from '../common/actions'
 import { Field, FIELD } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 
-/** Below the table: a tool by hand, and closing the job. */
-export function JobFoot({
+type Done<T> = Promise<Result<T, { text: string }>>
+export interface JobFootProps {
+  readonly job: Pick<Job, 'id' | 'name' | 'dueAt' | 'quantity' | 'priority' | 'state' | 'urgentFor'>
+  readonly addTools: (given: { job: string; tools: HandTool[] }) => Done<null>
+  readonly close: (given: { job: string; state: 'done' | 'cancelled' }) => Done<{ back: number }>
+  readonly change: (given: { job: string; name: string; dueAt: string; quantity: number; priority: number }) => Done<null>
+  readonly copy: (given: { job: string; id: string; dueAt: string }) => Done<{ id: string }>
+  readonly reopen: (given: { job: string; reason: string }) => Done<null>
+  readonly takeBack: (given: { job: string; reason: string }) => Done<null>
+}
+
+/** Local time, as the field wants it. */
+const fieldTime = (at: string) => format(new Date(at), "yyyy-MM-dd'T'HH:mm")
+const isoOf = (text: string): string | null => {
+  const at = new Date(text)
+  return Number.isNaN(at.getTime()) ? null : at.toISOString()
+}
+
+/** Below the table: a tool by hand, changing, copying and closing the job, and opening it again. */
+export function JobFoot(props: JobFootProps) {
+  const { job } = props
+  return (
+    <div className="border-rule mt-1 border-t pt-2">
+      {job.state === 'open' && <OpenFoot {...props} />}
+      {job.state !== 'open' && <Reasoned job={job.id} ask="Open it again" field="Why it is opened again" act={props.reopen} />}
+      {job.state === 'open' && job.urgentFor !== null && (
+        <Reasoned job={job.id} ask="Take it back: the tool is not broken" field="Why it is taken back" act={props.takeBack} />
+      )}
+      <Change {...props} />
+    </div>
+  )
+}
+
+function Reasoned({
   job,
-  addTools,
-  close,
+  ask,
+  field,
+  act,
 }: {
   readonly job: string
-  readonly addTools: (given: { job: string; tools: HandTool[] }) => Promise<Result<null, { text: string }>>
-  readonly close: (given: { job: string; state: 'done' | 'cancelled' }) => Promise<Result<{ back: number }, { text: string }>>
+  readonly ask: string
+  readonly field: string
+  readonly act: (given: { job: string; reason: string }) => Done<null>
 }) {
+  const { busy, problem, run } = useAct()
+  const [reason, setReason] = useState('')
+  return (
+    <div className="flex flex-wrap items-end gap-3 pb-2">
+      <div className="min-w-[260px] flex-1">
+        <Field name={field}>
+          <input className={FIELD} value={reason} onChange={(e) => setReason(e.target.value)} />
+        </Field>
+      </div>
+      <SmallAction disabled={busy} onAct={() => void run(() => act({ job, reason }))}>
+        {ask}
+      </SmallAction>
+      <Problem lead="Not done." text={problem} />
+    </div>
+  )
+}
+
+function Change({ job, change, copy }: JobFootProps) {
+  const router = useRouter()
+  const { busy, problem, run, setProblem } = useAct()
+  const [typed, setTyped] = useState({ name: job.name, due: fieldTime(job.dueAt), quantity: String(job.quantity), id: '' })
+  const set = (key: keyof typeof typed) => (e: { target: { value: string } }) =>
+    setTyped((t) => ({ ...t, [key]: e.target.value }))
+  const due = () => (typed.due === fieldTime(job.dueAt) ? job.dueAt : isoOf(typed.due))
+  const save = () => {
+    const [dueAt, quantity] = [due(), Number(typed.quantity)]
+    if (!dueAt) return setProblem('Type when the job starts.')
+    if (!Number.isInteger(quantity) || quantity < 1) return setProblem('How many parts? Type a whole number from 1.')
+    void run(() => change({ job: job.id, name: typed.name, dueAt, quantity, priority: job.priority }))
+  }
+  const copyIt = () => {
+    const dueAt = due()
+    if (!dueAt) return setProblem('Type when the copy starts.')
+    void run(
+      () => copy({ job: job.id, id: typed.id.trim(), dueAt }),
+      ({ id }) => router.push(`/kit/${encodeURIComponent(id)}`),
+    )
+  }
+  return (
+    <details>
+      <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">Change or copy the job</summary>
+      <div className="grid grid-cols-2 gap-x-3 gap-y-2 pb-2 sm:grid-cols-4">
+        <Field name="What it makes">
+          <input className={FIELD} value={typed.name} onChange={set('name')} />
+        </Field>
+        <Field name="Starts">
+          <input className={FIELD} type="datetime-local" value={typed.due} onChange={set('due')} />
+        </Field>
+        <Field name="Parts">
+          <input className={FIELD} inputMode="numeric" value={typed.quantity} onChange={set('quantity')} />
+        </Field>
+        <Field name="Number of the copy">
+          <input className={FIELD} value={typed.id} onChange={set('id')} />
+        </Field>
+      </div>
+      <Problem lead="Not saved." text={problem} />
+      <SmallActions>
+        <SmallAction disabled={busy || job.state !== 'open'} onAct={save}>
+          Save the change
+        </SmallAction>
+        <SmallAction disabled={busy || typed.id.trim() === ''} onAct={copyIt}>
+          Copy the job
+        </SmallAction>
+      </SmallActions>
+    </details>
+  )
+}
+
+function OpenFoot({ job: { id: job }, addTools, close }: JobFootProps) {
   const router = useRouter()
   const { problem, run, setProblem } = useAct()
   const [t, setT] = useState('')
@@ -33,7 +137,7 @@ export function JobFoot({
     )
   }
   return (
-    <div className="border-rule mt-1 border-t pt-2">
+    <div className="pb-2">
       <Problem lead="Not done." text={problem} />
       <div className="flex flex-wrap items-end gap-3">
         <div className="w-24">

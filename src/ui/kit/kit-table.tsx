@@ -1,9 +1,11 @@
 'use client'
 import Link from 'next/link'
+import { Fragment } from 'react'
 import type { NettedTool } from '@/core/plan'
 import { formatLength, unitMark } from '@/core/units'
 import { useUnit } from '../shell/shell-context'
 import { standingText, TONE, type Names } from './standing'
+import { WhichTool, type WhichToolProps } from './which-tool'
 
 const hrefOf = ({ standing, wanted }: NettedTool, job: string): string | null => {
   switch (standing.type) {
@@ -29,12 +31,17 @@ const hrefOf = ({ standing, wanted }: NettedTool, job: string): string | null =>
   }
 }
 
+const NOT_CLEAR: readonly string[] = ['unknown-t', 'ask', 'left-out']
+
 export function KitTable({
   job,
   names,
   tools,
   chosenT,
-}: {
+  machine,
+  definitions,
+  map,
+}: Pick<WhichToolProps, 'machine' | 'definitions' | 'map'> & {
   readonly job: string
   readonly names: Names
   readonly tools: readonly NettedTool[]
@@ -60,36 +67,56 @@ export function KitTable({
           const { wanted, sister, definition, standing } = tool
           const href = hrefOf(tool, job)
           return (
-            <tr
-              key={`${wanted.t}-${sister}`}
-              className={`border-rule relative h-[46px] border-b ${wanted.t === chosenT ? 'bg-ground' : ''}`}
-            >
-              <th scope="row" className="figures pr-3 text-[21px] font-bold">
-                T{wanted.t}
-                {sister > 0 && (
-                  <small className="text-soft block text-[14px] leading-none font-medium whitespace-nowrap">
-                    sister {sister}
-                  </small>
-                )}
-              </th>
-              <td className="pr-3">{definition?.name ?? wanted.name ?? <span className="text-soft">not named</span>}</td>
-              <td className="num pr-3 text-[19px] font-semibold">
-                {definition ? formatLength(definition.LF.nominal, unit, unit === 'mm' ? 1 : 3) : '–'}
-              </td>
-              <td className="num pr-3">
-                {wanted.h.length ? `H${wanted.h.join(', H')}` : '–'} {wanted.d.length ? `D${wanted.d.join(', D')}` : ''}
-              </td>
-              <td className="num pr-3">{wanted.maxSpindle?.toLocaleString('en') ?? '–'}</td>
-              <td className={`font-semibold ${TONE[standing.type]}`}>
-                {href ? (
-                  <Link href={href} className="flex min-h-[44px] items-center">
-                    {standingText(tool, names)}
-                  </Link>
-                ) : (
-                  standingText(tool, names)
-                )}
-              </td>
-            </tr>
+            <Fragment key={`${wanted.t}-${sister}`}>
+              <tr className={`border-rule relative h-[46px] border-b ${wanted.t === chosenT ? 'bg-ground' : ''}`}>
+                <th scope="row" className="figures pr-3 text-[21px] font-bold">
+                  T{wanted.t}
+                  {sister > 0 && (
+                    <small className="text-soft block text-[14px] leading-none font-medium whitespace-nowrap">
+                      sister {sister}
+                    </small>
+                  )}
+                </th>
+                <td className="pr-3">{definition?.name ?? wanted.name ?? <span className="text-soft">not named</span>}</td>
+                <td className="num pr-3 text-[19px] font-semibold">
+                  {definition ? formatLength(definition.LF.nominal, unit, unit === 'mm' ? 1 : 3) : '–'}
+                </td>
+                <td className="num pr-3">
+                  {wanted.h.length ? `H${wanted.h.join(', H')}` : '–'} {wanted.d.length ? `D${wanted.d.join(', D')}` : ''}
+                </td>
+                <td className="num pr-3">{wanted.maxSpindle?.toLocaleString('en') ?? '–'}</td>
+                <td className={`font-semibold ${TONE[standing.type]}`}>
+                  {href ? (
+                    <Link href={href} className="flex min-h-[44px] items-center">
+                      {standingText(tool, names)}
+                    </Link>
+                  ) : (
+                    standingText(tool, names)
+                  )}
+                </td>
+              </tr>
+              {sister === 0 && NOT_CLEAR.includes(standing.type) && (
+                <tr>
+                  <td />
+                  <td colSpan={5}>
+                    <WhichTool
+                      job={job}
+                      machine={machine}
+                      t={wanted.t}
+                      comment={wanted.name}
+                      asked={
+                        standing.type === 'ask'
+                          ? { id: standing.definition.id, name: standing.definition.name, differs: standing.differs }
+                          : null
+                      }
+                      leftOut={standing.type === 'left-out'}
+                      definitions={definitions}
+                      map={map}
+                    />
+                  </td>
+                </tr>
+              )}
+            </Fragment>
           )
         })}
       </tbody>

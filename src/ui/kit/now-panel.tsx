@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { readScan } from '@/codecs/label-text'
 import { readMark } from '@/core/tool'
 import type { Result } from '@/core/units'
-import { ScanAction } from '../common/actions'
+import { BigAction, ScanAction, SmallAction, SmallActions } from '../common/actions'
 import { Say } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
@@ -28,11 +28,9 @@ export function NowPanel({
     if (!serial) return null
     const known = scan.type === 'plain' ? await actions.answerScan(raw) : null
     if (known?.kind && known.kind !== 'holder') return known
-    const done = await need({ serial })
-    setProblem(done.ok ? null : done.error.text)
-    return done.ok
-      ? { title: serial, text: 'its sister is wanted before everything else', tone: 'holds', href: `/kit/${done.value.id}` }
-      : { title: serial, text: done.error.text, tone: 'off' }
+    setProblem(null)
+    setAsked(serial)
+    return { title: serial, text: 'is it broken? Confirm it, and its sister goes before everything else', tone: 'todo' }
   })
   return (
     <div className="flex flex-1 flex-col">
@@ -41,37 +39,55 @@ export function NowPanel({
         {tools.map(({ serial, text }) => (
           <li key={serial} className="border-rule flex min-h-12 items-center justify-between gap-3 border-b">
             <span>{text}</span>
-            {asked === serial ? (
-              <button
-                className="bg-act text-act-ink font-head h-11 rounded-[3px] px-3 text-lg font-semibold"
-                onClick={() =>
-                  void run(
-                    () => need({ serial }),
-                    ({ id }) => router.push(`/kit/${id}`),
-                  )
-                }
-              >
-                Yes, broken
-              </button>
-            ) : (
-              <button className="text-act font-head h-11 px-2 text-lg font-semibold" onClick={() => setAsked(serial)}>
-                broken …
-              </button>
-            )}
+            <button
+              aria-pressed={asked === serial}
+              className={`font-head h-11 rounded-[3px] px-2 text-lg font-semibold ${asked === serial ? 'bg-ink text-paper' : 'text-act'}`}
+              onClick={() => {
+                setProblem(null)
+                setAsked(serial)
+              }}
+            >
+              broken …
+            </button>
           </li>
         ))}
         {tools.length === 0 && <li className="text-soft py-3 text-lg">No tool stands in a machine, as far as is known.</li>}
       </ul>
+      {asked !== null && !problem && (
+        <Say tone="unsure" lead={`Is ${tools.find((t) => t.serial === asked)?.text ?? asked} broken?`} role="alert">
+          It is called broken, and its sister goes before everything else. It can be taken back.
+        </Say>
+      )}
       {problem ? (
         <Say tone="off" lead="Not asked for." role="alert">
           {problem}
         </Say>
       ) : (
-        <Say tone="todo" lead="One scan is enough.">
-          The mark on the broken tool’s holder, or its label: the sister goes to the front of every rack.
-        </Say>
+        asked === null && (
+          <Say tone="todo" lead="Scan the broken tool.">
+            The mark on its holder, or its label. You are asked once, then its sister goes to the front of every rack.
+          </Say>
+        )
       )}
-      <ScanAction>Scan the broken tool</ScanAction>
+      {asked === null ? (
+        <ScanAction>Scan the broken tool</ScanAction>
+      ) : (
+        <>
+          <SmallActions>
+            <SmallAction onAct={() => setAsked(null)}>No, leave it</SmallAction>
+          </SmallActions>
+          <BigAction
+            onAct={() =>
+              void run(
+                () => need({ serial: asked }),
+                ({ id }) => router.push(`/kit/${id}`),
+              )
+            }
+          >
+            Yes, it is broken
+          </BigAction>
+        </>
+      )}
     </div>
   )
 }

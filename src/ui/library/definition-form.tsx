@@ -27,6 +27,8 @@ import { readTyped, shown, startOf, type LengthKey, type Typed } from './definit
 export interface DefinitionFormProps {
   /** The version to change; null for a new tool. */
   readonly definition: Definition | null
+  /** What is known of a new tool, such as from the program that calls it. */
+  readonly suggested?: Partial<Pick<Typed, 't' | 'name' | 'DC' | 'machines'>>
   readonly machines: readonly { readonly key: string; readonly name: string }[]
   readonly components: readonly { readonly id: string; readonly name: string; readonly role: Role }[]
   readonly save: (definition: Definition) => Promise<Result<{ id: string; version: number }, { text: string }>>
@@ -44,7 +46,7 @@ export function DefinitionForm(props: DefinitionFormProps) {
   const drawing = useRef<HTMLInputElement>(null)
   const archetype = useRef<HTMLInputElement>(null)
   const { register, control, handleSubmit, setError, setValue, formState } = useForm<Typed>({
-    defaultValues: startOf(definition, unit),
+    defaultValues: { ...startOf(definition, unit), ...props.suggested },
   })
   const lines = useFieldArray({ control, name: 'parts' })
 

@@ -1,5 +1,6 @@
 /** A tool's definition as the texts of a form, and back. */
 import { CLASS_DEFAULTS, type Definition, type Measurable, type PartLine, type Role, type ToolClass } from '@/core/tool'
+import { lengthErrorText } from '@/words/length'
 import { fail, formatLength, ok, parseLength, type LengthUnit, type Result } from '@/core/units'
 
 export const LENGTHS = ['LF', 'LFlo', 'LFup', 'DC', 'DClo', 'DCup', 'RE', 'RElo', 'REup', 'radial', 'axial', 'reach'] as const
@@ -142,9 +143,7 @@ function readLengths(
     const read = parseLength(typed[key], unit)
     if (untouched !== null) mm[key] = untouched
     else if (read.ok) mm[key] = Number(read.value.toFixed(6))
-    else
-      faults[key] =
-        read.error.code === 'COMMA_AMBIGUOUS' ? `${read.error.asDecimal} or ${read.error.asThousands}?` : 'This is no length.'
+    else faults[key] = lengthErrorText(read.error)
   }
   return mm
 }

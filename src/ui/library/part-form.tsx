@@ -3,6 +3,7 @@ import { useRouter } from 'next/navigation'
 import { useMemo } from 'react'
 import { useForm } from 'react-hook-form'
 import { kindSpec, KINDS, propertiesOf, ROLES, specOf, UNIT_OF, type Kind, type PropertyKey } from '@/core/tool'
+import { lengthErrorText } from '@/words/length'
 import { formatLength, parseLength, unitMark, type LengthUnit, type Result } from '@/core/units'
 import { BigAction } from '../common/actions'
 import { Field, FIELD } from '../common/form'
@@ -55,8 +56,7 @@ function readField(key: PropertyKey, typed: string, unit: LengthUnit, before: un
     if (!read.ok)
       return {
         ok: false,
-        text:
-          read.error.code === 'COMMA_AMBIGUOUS' ? `${read.error.asDecimal} or ${read.error.asThousands}?` : 'This is no length.',
+        text: lengthErrorText(read.error),
       }
     value = Number(read.value.toFixed(6))
   } else {

@@ -1,11 +1,7 @@
 'use client'
 import {
-  columnFilteringFeature,
   createColumnHelper,
-  createFilteredRowModel,
   createSortedRowModel,
-  filterFns,
-  globalFilteringFeature,
   rowSortingFeature,
   sortFns,
   tableFeatures,
@@ -16,6 +12,7 @@ import Link from 'next/link'
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { KINDS, type Kind } from '@/core/tool'
 import { formatLength, parseLength, unitMark, type LengthUnit } from '@/core/units'
+import { hasWords } from '../common/find'
 import { FIELD } from '../common/form'
 import { Say } from '../common/sheet'
 import { useUnit } from '../shell/shell-context'
@@ -36,18 +33,14 @@ export interface PartRow {
 }
 
 const features = tableFeatures({
-  columnFilteringFeature,
-  globalFilteringFeature,
   rowSortingFeature,
-  filteredRowModel: createFilteredRowModel(),
   sortedRowModel: createSortedRowModel(),
-  filterFns,
   sortFns,
 })
 const helper = createColumnHelper<typeof features, PartRow>()
 
 /** Empty cells sort last, whichever way. */
-const NUMBER = { sortFn: 'basic', sortUndefined: 'last', enableGlobalFilter: false } as const
+const NUMBER = { sortFn: 'basic', sortUndefined: 'last' } as const
 const mm = (pick: (row: PartRow) => number | null) => (row: PartRow) => pick(row) ?? undefined
 
 const columnsFor = (unit: LengthUnit) => {
@@ -143,17 +136,18 @@ export function PartsTable({ source }: { readonly source: string }) {
   const data = useMemo(
     () =>
       (rows ?? []).filter(
-        (r) => (!kindNow || r.kind === kindNow) && (sizeMm === null || (r.size !== null && Math.abs(r.size - sizeMm) < 0.005)),
+        (r) =>
+          hasWords(`${r.id} ${r.name} ${r.places} ${r.maker}`, wordNow) &&
+          (!kindNow || r.kind === kindNow) &&
+          (sizeMm === null || (r.size !== null && Math.abs(r.size - sizeMm) < 0.005)),
       ),
-    [rows, kindNow, sizeMm],
+    [rows, wordNow, kindNow, sizeMm],
   )
   const columns = useMemo(() => columnsFor(unit), [unit])
   const table = useTable({
     features,
     columns,
     data: data as PartRow[],
-    state: { globalFilter: wordNow },
-    globalFilterFn: 'includesString',
     getRowId: (r) => r.id,
   })
   const shown = table.getRowModel().rows

@@ -1,7 +1,7 @@
 'use client'
 import { useState, type ReactNode } from 'react'
 import type { RegisterName } from '@/core/handover'
-import { fixed, unitMark, type LengthUnit } from '@/core/units'
+import { fixed, mmToUnit, parseLength, roundTo, unitMark, type LengthUnit } from '@/core/units'
 import { BigAction } from '../common/actions'
 import { FIELD } from '../common/form'
 import { StepRow } from './steps'
@@ -35,7 +35,8 @@ export function TypedFigures({
   const [text, setText] = useState('')
   if (!figure) return null
   const said = (f: Figure) => (f.register === 'tip' ? String(f.rounded) : fixed(f.rounded, machine.decimals))
-  const value = Number(text.replace(',', '.'))
+  const length = figure.register === 'tip' ? null : parseLength(text, figure.unit)
+  const value = length === null ? Number(text) : length.ok ? roundTo(mmToUnit(length.value, figure.unit), 6) : NaN
   const readable = text.trim() !== '' && Number.isFinite(value)
   const read = () => {
     if (!readable) return

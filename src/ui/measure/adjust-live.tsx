@@ -1,7 +1,7 @@
 'use client'
 import { useEffect, useState } from 'react'
 import { featureWord, targetOf, toGo, type SpecLimits } from '@/core/measure'
-import { formatDeviation, formatLength, unitMark, unitToMm, mmToUnit, type Result } from '@/core/units'
+import { formatDeviation, formatLength, parseLength, unitMark, mmToUnit, type Result } from '@/core/units'
 import { BigAction, SmallAction, SmallActions } from '../common/actions'
 import { FIELD } from '../common/form'
 import { Problem } from '../common/sheet'
@@ -42,7 +42,8 @@ export function AdjustLive({
     watch(edge, adjust, (x, z) => setValue(adjust === 'LF' ? z : x === null ? null : 2 * x))
     return unwatch
   }, [watch, unwatch, edge, adjust])
-  const divisionMm = unitToMm(Number(division.replace(',', '.')), unit)
+  const typed = parseLength(division, unit)
+  const divisionMm = typed.ok ? typed.value : 0
   const known = divisionMm > 0
   const left = valueMm === null ? null : toGo(valueMm, limits, known ? divisionMm : DIVISION_MM, sigmaMm)
   const span = 4 * (limits.max - targetOf(limits) || 0.05)

@@ -146,7 +146,9 @@ export function MeasureStation(props: MeasureProps) {
   const held = props.held !== null
   const [adjusting, setAdjusting] = useState<'LF' | 'DC' | null>(null)
   const running = wiping || state.type === 'running' || state.type === 'opening'
-  const takenAt = bench.takenMs === null ? null : new Date(bench.takenMs).toISOString()
+  // by the clock of the room, whatever this terminal's own one says
+  const [aheadMs] = useState(() => Date.parse(now) - Date.now())
+  const takenAt = bench.takenMs === null ? null : new Date(bench.takenMs + aheadMs).toISOString()
   const result = useMemo(
     () =>
       proposal && takenAt ? judgeTool(proposal.set, limits, benchFor(heat, takenAt, props.guardSigmas), proposal.steps) : null,

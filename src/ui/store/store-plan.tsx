@@ -6,6 +6,7 @@ import { useMemo, useRef, useState } from 'react'
 import { COUPLING_NAMES, UNIT_KINDS, type Coupling, type StoreUnit, type UnitKind } from '@/core/tool'
 import type { Result } from '@/core/units'
 import { BigAction, SmallAction, SmallActions } from '../common/actions'
+import { hasWords } from '../common/find'
 import { Field, FIELD } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
@@ -125,8 +126,8 @@ export function FindPart({
   const router = useRouter()
   const [word, setWord] = useState('')
   const found = useMemo(() => {
-    const w = word.trim().toLowerCase()
-    return w.length < 2 ? [] : parts.filter((p) => `${p.id} ${p.name}`.toLowerCase().includes(w)).slice(0, 8)
+    const asked = word.trim()
+    return asked.length < 2 ? [] : parts.filter((p) => hasWords(`${p.id} ${p.name}`, asked)).slice(0, 8)
   }, [parts, word])
   return (
     <div>

@@ -14,7 +14,7 @@ const label = (change: Partial<LabelPicture> = {}): LabelPicture => ({
   widthMm: 62,
   heightMm: 29,
   title: 'T12  BX00142',
-  lines: ['End mill Ø20 R1.5', 'L 152.314 mm', 'radius 9.999 mm', 'Heron · no. 7', 'Ines Varga 2026-11-25 10:42'],
+  lines: ['End mill Ø18 R1.2', 'L 152.314 mm', 'radius 9.999 mm', 'Heron · no. 7', 'Ines Varga 2026-11-25 10:42'],
   code: 'datamatrix',
   codeText: TEXT,
   ...change,

@@ -26,7 +26,7 @@ const tool = (change: Partial<PostTool> = {}): PostTool => ({
   cornerRadiusMm: 1.4981,
   pocket: 4,
   measuredAt: '2026-11-25T10:42:00.000Z',
-  name: 'End mill Ø20 R1.5',
+  name: 'End mill Ø18 R1.2',
   ...change,
 })
 const facts = (m: Machine, post: string): MachineFacts => ({

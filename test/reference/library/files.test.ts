@@ -88,7 +88,7 @@ describe('parts as CSV', () => {
     const bad = new Set([17, 4711, 40_000])
     const rows = Array.from({ length: 50_000 }, (_, i) => `K${i},collet ${i},${bad.has(i) ? 'x' : 10},34,0.07,ISO 15488,25`)
     const found = faults(`id,name,DCX [mm],OAL [mm],WT,colletSystem,colletSize\n${rows.join('\n')}`, 'collet')
-    expect(found).toEqual([...bad].map((i) => `${i + 2} DCX [mm]: “x” is no length.`))
+    expect(found).toEqual([...bad].map((i) => `${i + 2} DCX [mm]: “x” is not a length.`))
   })
 })
 
@@ -153,7 +153,7 @@ describe('an archetype in XML', () => {
       '@maximum': '152.1',
     })
     expect(life.Measurements.CuttingDiameterMax['@code']).toBe('DC')
-    expect(life.CuttingItems['@count']).toBe('5')
+    expect(life.CuttingItems['@count']).toBe('6')
     expect(xml).toContain('<CornerRadius code="RE"')
     expect(xml).toContain('<ConnectionCodeMachineSide>HSK-A63</ConnectionCodeMachineSide>')
   })
@@ -162,7 +162,7 @@ describe('an archetype in XML', () => {
     expect(read.ok && read.value).toMatchObject({
       toolId: 'D-0012',
       t: 12,
-      edges: 5,
+      edges: 6,
       LF: d.LF,
       DC: d.DC,
       RE: d.RE,

@@ -19,7 +19,7 @@ const RECORD: TagRecord = {
   x: 9.9987,
   re: 1.4981,
   m: 'HERON',
-  name: 'End mill Ø20 R1.5',
+  name: 'End mill Ø18 R1.2',
   n: 5,
   taper: 'HSK-A63',
   wt: 1.42,
@@ -27,7 +27,7 @@ const RECORD: TagRecord = {
   lifeUsed: 0,
   lifeMax: 90,
   at: '2026-11-25T10:42:00.000Z',
-  bom: ['H-A63-S20', 'C-EM20R15'],
+  bom: ['H-A63-S20', 'C-EM18R12'],
 }
 const good = <T>(result: { ok: true; value: T } | { ok: false; error: unknown }): T => {
   if (!result.ok) throw new Error(JSON.stringify(result.error))

@@ -6,6 +6,8 @@ import { listJobs } from '@/db/job/read'
 import { listMachines } from '@/db/machine/read'
 import { proposeHandover, refuseTrial } from '@/stations/hand-over/propose'
 import { SmallAction, SmallActions } from '@/ui/common/actions'
+import { encodeLabel } from '@/codecs/label-text'
+import { LabelWords } from '@/ui/hand-over/label-words'
 import { Row, Say, Sheet, Title } from '@/ui/common/sheet'
 import { VerdictMark } from '@/ui/common/verdict'
 import { formatWhen } from '@/ui/format/due'
@@ -118,6 +120,7 @@ export default async function HandoverPage({
                     </SmallAction>
                   )}
                 </SmallActions>
+                <LabelWords text={encodeLabel(current.values)} />
                 <PrintPanel id={current.id} print={printLabelsAction} />
                 {!(machine && isTyped(machine)) && <DropPanel id={current.id} drop={dropPostAction} />}
                 <TagPanel serial={serial} write={writeTagAction} />

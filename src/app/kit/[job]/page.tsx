@@ -2,6 +2,7 @@ import { differenceInMinutes } from 'date-fns'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import type { Job, StandingType } from '@/core/plan'
+import { listDefinitions } from '@/db/library/read'
 import { readKit } from '@/stations/kit/kit-sheet'
 import { readPick } from '@/stations/kit/pick'
 import { FLOOR } from '@/stations/store/plan'
@@ -15,7 +16,18 @@ import { namesFor } from '../../_parts/names'
 import { StationPage } from '../../_parts/station'
 import { context } from '../../_server/context'
 import { plainText } from '../../_server/params'
-import { addToolsAction, closeJobAction, putBackAction, shortPickAction, takePartAction } from '../../kit-actions'
+import {
+  addToolsAction,
+  changeJobAction,
+  closeJobAction,
+  copyJobAction,
+  mapToolAction,
+  putBackAction,
+  reopenJobAction,
+  shortPickAction,
+  takeBackNowAction,
+  takePartAction,
+} from '../../kit-actions'
 
 export const metadata = { title: 'Kit' }
 
@@ -84,11 +96,29 @@ export default async function JobPage({
               ))}
             </div>
             <div className="shrink-0 overflow-x-auto" tabIndex={0} aria-label="Wanted tools" role="region">
-              <KitTable job={job.id} names={namesFor(house.db, tools, job.id)} tools={tools} chosenT={chosen?.wanted.t ?? null} />
+              <KitTable
+                job={job.id}
+                names={namesFor(house.db, tools, job.id)}
+                tools={tools}
+                chosenT={chosen?.wanted.t ?? null}
+                machine={machine.key}
+                definitions={listDefinitions(house.db)
+                  .filter((d) => d.machines.includes(machine.key))
+                  .map(({ id, name, t }) => ({ id, name, t }))}
+                map={mapToolAction}
+              />
             </div>
             {tools.length === 0 && job.state === 'open' && <p className="text-lg">This job wants no tool.</p>}
             <Programs job={job} />
-            {job.state === 'open' && <JobFoot job={job.id} addTools={addToolsAction} close={closeJobAction} />}
+            <JobFoot
+              job={job}
+              addTools={addToolsAction}
+              close={closeJobAction}
+              change={changeJobAction}
+              copy={copyJobAction}
+              reopen={reopenJobAction}
+              takeBack={takeBackNowAction}
+            />
           </>
         }
         right={

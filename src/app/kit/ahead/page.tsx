@@ -2,10 +2,12 @@ import Link from 'next/link'
 import { listDefinitions } from '@/db/library/read'
 import { getJob } from '@/db/job/read'
 import { listMachines } from '@/db/machine/read'
-import { readLookahead } from '@/stations/kit/kit-sheet'
+import { readLookahead, readStuck } from '@/stations/kit/kit-sheet'
 import { Sheet } from '@/ui/common/sheet'
 import { KIT_TABS, SubNav } from '@/ui/common/sub-nav'
+import { standingText, TONE } from '@/ui/kit/standing'
 import { formatDue, span } from '@/ui/format/due'
+import { namesFor } from '../../_parts/names'
 import { StationPage } from '../../_parts/station'
 import { context } from '../../_server/context'
 
@@ -15,6 +17,11 @@ export default async function AheadPage() {
   const house = await context()
   const now = new Date(house.now)
   const lines = readLookahead(house.db, house.now)
+  const stuck = readStuck(house.db, house.now)
+  const names = namesFor(
+    house.db,
+    stuck.map((s) => s.tool),
+  )
   const definitions = listDefinitions(house.db)
   const machines = new Map(listMachines(house.db).map((m) => [m.key, m.name]))
   const total = lines.reduce((sum, l) => sum + l.minutes, 0)
@@ -29,6 +36,30 @@ export default async function AheadPage() {
                 ? 'Nothing has to be begun: every wanted tool stands measured or is in its machine.'
                 : `${lines.length} tools, about ${span(Math.round(total))} at one bench. Begin each no later than the time at its left, or something will be late.`}
             </p>
+            {stuck.length > 0 && (
+              <section aria-label="Cannot be built as it is">
+                <h2 className="text-2xl font-bold">Cannot be built as it is</h2>
+                <ul>
+                  {stuck.map(({ job, tool }, i) => (
+                    <li key={i} className="border-rule flex min-h-[46px] items-center gap-4 border-b">
+                      <b className="figures w-16 text-[21px]">T{tool.wanted.t}</b>
+                      <Link
+                        className="text-act flex min-h-11 w-28 items-center font-semibold"
+                        href={`/kit/${encodeURIComponent(job.id)}?t=${tool.wanted.t}`}
+                      >
+                        {job.id}
+                      </Link>
+                      <span className={`min-w-0 flex-1 font-semibold ${TONE[tool.standing.type]}`}>
+                        {standingText(tool, names)}
+                      </span>
+                      <span>
+                        {machines.get(job.machine) ?? job.machine} {formatDue(job.dueAt, now).text}
+                      </span>
+                    </li>
+                  ))}
+                </ul>
+              </section>
+            )}
             <table className="w-full text-left">
               <thead>
                 <tr className="border-ink border-b-2 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">

@@ -10,6 +10,7 @@ import { readApart } from '@/stations/build/take-apart'
 import { readPassport } from '@/stations/records/passport'
 import { ApartPanel, ConditionPanel, HappenedPanel } from '@/ui/build/apart-panel'
 import { concessionText } from '@/words/hand-over'
+import { KeepFresh } from '@/ui/common/keep-fresh'
 import { Row, Say, Sheet, Title } from '@/ui/common/sheet'
 import { VerdictMark } from '@/ui/common/verdict'
 import { ToolDrawing } from '@/ui/drawing/tool-drawing'
@@ -86,6 +87,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
   const warm = assembly?.heat && assembly.state === 'built' && assembly.heat.measureAt > house.now ? assembly.heat : null
   return (
     <>
+      <KeepFresh />
       <div />
       <Sheet
         left={

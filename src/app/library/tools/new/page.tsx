@@ -1,9 +1,23 @@
+import { readComment } from '@/core/plan'
 import { Sheet, Title } from '@/ui/common/sheet'
 import { ToolForm } from '../../../_parts/definition-form'
 
 export const metadata = { title: 'A new tool' }
 
-export default function NewToolPage() {
+export default async function NewToolPage({
+  searchParams,
+}: {
+  readonly searchParams: Promise<{ t?: string; machine?: string; name?: string }>
+}) {
+  const { t, machine, name } = await searchParams
+  // what the program says beside the T is where its definition begins
+  const said = name ? readComment(name.slice(0, 80)) : null
+  const suggested = {
+    ...(t && /^\d{1,8}$/.test(t) ? { t } : {}),
+    ...(machine ? { machines: [machine.slice(0, 40)] } : {}),
+    ...(name ? { name: name.slice(0, 80) } : {}),
+    ...(said?.diameterMm ? { DC: `${said.diameterMm} mm` } : {}),
+  }
   return (
     <>
       <div />
@@ -11,7 +25,7 @@ export default function NewToolPage() {
         left={
           <>
             <Title lead="A new tool">what a T number stands for</Title>
-            <ToolForm definition={null} />
+            <ToolForm definition={null} suggested={suggested} />
           </>
         }
       />

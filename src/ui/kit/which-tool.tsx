@@ -1,0 +1,78 @@
+'use client'
+import Link from 'next/link'
+import { useState } from 'react'
+import type { Difference } from '@/core/plan'
+import type { Result } from '@/core/units'
+import { differenceText } from '@/words/kit'
+import { SmallAction, SmallActions } from '../common/actions'
+import { FIELD } from '../common/form'
+import { Problem } from '../common/sheet'
+import { useAct } from '../common/use-act'
+import { useUnit } from '../shell/shell-context'
+
+export interface WhichToolProps {
+  readonly job: string
+  readonly machine: string
+  readonly t: number
+  /** What the program says beside the tool change. */
+  readonly comment: string | null
+  /** The definition with this T that the comment contradicts. */
+  readonly asked: { readonly id: string; readonly name: string; readonly differs: readonly Difference[] } | null
+  /** Whether nothing is to be set up for it. */
+  readonly leftOut: boolean
+  /** Definitions for this machine. */
+  readonly definitions: readonly { readonly id: string; readonly name: string; readonly t: number }[]
+  readonly map: (given: { job: string; t: number; to?: string | null }) => Promise<Result<null, { text: string }>>
+}
+
+/** A T that is not clear: which tool it is, that it needs none, or that it still has to be defined. */
+export function WhichTool({ job, machine, t, comment, asked, leftOut, definitions, map }: WhichToolProps) {
+  const unit = useUnit()
+  const { busy, problem, run } = useAct()
+  const [chosen, setChosen] = useState(asked?.id ?? '')
+  const say = (to?: string | null) => void run(() => map({ job, t, to }))
+  if (leftOut)
+    return (
+      <SmallActions>
+        <SmallAction disabled={busy} onAct={() => say()}>
+          Set it up after all
+        </SmallAction>
+      </SmallActions>
+    )
+  return (
+    <div className="pb-3" role="group" aria-label={`Which tool is T${t}?`}>
+      <p className="text-lg">
+        The program says <b>{comment ? `“${comment}”` : 'nothing of it'}</b>
+        {asked && `; ${asked.differs.map((d) => differenceText(d, unit)).join('; ')}`}.
+      </p>
+      <div className="mt-1 flex flex-wrap items-end gap-3">
+        <label className="min-w-[260px] flex-1 text-base font-semibold">
+          T{t} is
+          <select className={FIELD} value={chosen} onChange={(e) => setChosen(e.target.value)}>
+            <option value="">choose the definition …</option>
+            {definitions.map((d) => (
+              <option key={d.id} value={d.id}>
+                T{d.t} {d.name}, {d.id}
+              </option>
+            ))}
+          </select>
+        </label>
+        <SmallActions>
+          <SmallAction disabled={busy || chosen === ''} onAct={() => say(chosen)}>
+            It is this one
+          </SmallAction>
+          <SmallAction disabled={busy} onAct={() => say(null)}>
+            Nothing to set up
+          </SmallAction>
+        </SmallActions>
+        <Link
+          className="text-act font-head flex min-h-11 items-center px-2 text-lg font-semibold"
+          href={`/library/tools/new?t=${t}&machine=${encodeURIComponent(machine)}&name=${encodeURIComponent(comment ?? '')}`}
+        >
+          Define it
+        </Link>
+      </div>
+      <Problem lead="Not saved." text={problem} />
+    </div>
+  )
+}

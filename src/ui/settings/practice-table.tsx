@@ -1,0 +1,108 @@
+'use client'
+import { useState } from 'react'
+import { PRACTICE, PRACTICE_KEYS, type Practice, type PracticeKey } from '@/core/clamp'
+import { parseLength, type Result } from '@/core/units'
+import { SmallAction, SmallActions } from '../common/actions'
+import { FIELD } from '../common/form'
+import { Problem } from '../common/sheet'
+import { useAct } from '../common/use-act'
+
+export interface PracticeTableProps {
+  readonly practice: Practice
+  readonly lead: boolean
+  readonly keep: (given: { key: PracticeKey; value: number | null }) => Promise<Result<null, { text: string }>>
+}
+
+/** What this shop does its own way, each value with where the standard one comes from. */
+export function PracticeTable({ practice, lead, keep }: PracticeTableProps) {
+  const [open, setOpen] = useState<PracticeKey | null>(null)
+  return (
+    <ul>
+      {PRACTICE_KEYS.map((key) => {
+        const { name, unit, standard, source } = PRACTICE[key]
+        const own = practice[key] !== standard
+        return (
+          <li key={key} className="border-rule border-b py-1.5">
+            <div className="flex items-baseline gap-4">
+              <span className="min-w-0 flex-1 leading-tight">
+                {name}
+                <small className="text-soft block text-base">{own ? `standard ${standard} ${unit}, ${source}` : source}</small>
+              </span>
+              <b className="figures text-xl">
+                {practice[key]} <small className="font-normal">{unit}</small>
+              </b>
+              {lead && open !== key && (
+                <button
+                  type="button"
+                  className="text-act font-head min-h-11 px-2 text-lg font-semibold"
+                  aria-label={`Change: ${name}`}
+                  onClick={() => setOpen(key)}
+                >
+                  Change
+                </button>
+              )}
+            </div>
+            {open === key && <Change key={key} of={key} now={practice[key]} own={own} keep={keep} done={() => setOpen(null)} />}
+          </li>
+        )
+      })}
+    </ul>
+  )
+}
+
+function Change({
+  of: key,
+  now,
+  own,
+  keep,
+  done,
+}: {
+  readonly of: PracticeKey
+  readonly now: number
+  readonly own: boolean
+  readonly keep: PracticeTableProps['keep']
+  readonly done: () => void
+}) {
+  const { busy, problem, setProblem, run } = useAct()
+  const [text, setText] = useState(String(now))
+  const { name, unit, min, max, standard } = PRACTICE[key]
+  const save = (value: number | null) => void run(() => keep({ key, value }), done)
+  const typed = () => {
+    // a plain number reads the same with and without a unit of length
+    const read = parseLength(text, 'mm')
+    if (!read.ok) return setProblem(`Type a number from ${min} to ${max}.`)
+    save(read.value)
+  }
+  return (
+    <form
+      className="max-w-[480px] pb-2"
+      onSubmit={(e) => {
+        e.preventDefault()
+        typed()
+      }}
+    >
+      <label className="block text-base font-semibold">
+        From {min} to {max} {unit}
+        <input
+          className={`${FIELD} figures`}
+          aria-label={`${name}, new value`}
+          inputMode="decimal"
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+        />
+      </label>
+      <Problem lead="Not saved." text={problem} />
+      <SmallActions>
+        <SmallAction onAct={done}>Cancel</SmallAction>
+        {own && (
+          <SmallAction disabled={busy} onAct={() => save(null)}>
+            {`Standard: ${standard} ${unit}`}
+          </SmallAction>
+        )}
+        <SmallAction disabled={busy} onAct={typed}>
+          Save
+        </SmallAction>
+      </SmallActions>
+    </form>
+  )
+}

@@ -1,0 +1,88 @@
+/** A tool room of its own for every browser test: a copy of the seeded one, with a server and stand-ins of its own. */
+import { spawn, type ChildProcess } from 'node:child_process'
+import { cpSync, rmSync } from 'node:fs'
+import { join, resolve } from 'node:path'
+import { test as base, type APIRequestContext } from '@playwright/test'
+
+export { expect } from '@playwright/test'
+
+export const SEEDED = join('.cache', 'e2e-seed')
+const FIRST_PORT = 3300
+/** Ports of one worker: page, control and line of one test, then those of the next. */
+const PORTS_OF_WORKER = 600
+const bin = (name: string) => resolve('node_modules', '.bin', name)
+
+export interface Room {
+  readonly url: string
+  /** Its data folder. */
+  readonly data: string
+}
+
+let used = 0
+
+async function answers(url: string): Promise<void> {
+  for (;;) {
+    try {
+      if ((await fetch(url)).ok) return
+    } catch {
+      // not yet; the test's own limit ends this
+    }
+    await new Promise((later) => setTimeout(later, 50))
+  }
+}
+
+const ended = (child: ChildProcess) =>
+  new Promise<void>((done) => {
+    if (child.exitCode !== null || child.signalCode !== null) return done()
+    child.once('exit', () => done())
+    child.kill('SIGTERM')
+    setTimeout(() => child.kill('SIGKILL'), 2000).unref()
+  })
+
+export const test = base.extend<{ room: Room }>({
+  room: [
+    async ({}, use, info) => {
+      const port = FIRST_PORT + info.parallelIndex * PORTS_OF_WORKER + 3 * (used++ % 190)
+      const data = resolve('.cache', `e2e-${port}`)
+      rmSync(data, { recursive: true, force: true })
+      cpSync(SEEDED, data, { recursive: true })
+      const env = {
+        ...process.env,
+        PORT: String(port),
+        BOULDER_DATA: data,
+        BOULDER_API_TOKEN: 'demo-token',
+        BOULDER_PLACE: 'Hollowbeck Pumps',
+        BOULDER_LINE_BENCH: `127.0.0.1:${port + 2}`,
+        BOULDER_STANDINS: '1',
+        CONTROL_PORT: String(port + 1),
+        CONTROL_DATA: join(data, 'control'),
+        LINE_PORT: String(port + 2),
+        NEXT_TELEMETRY_DISABLED: '1',
+      }
+      const start = (command: string, ...args: string[]) =>
+        spawn(process.execPath, [command, ...args], { env, stdio: ['ignore', 'ignore', 'inherit'] })
+      const children = [
+        start(bin('next'), 'start', '--port', String(port)),
+        start(bin('tsx'), 'standins/control/server.ts'),
+        start(bin('tsx'), 'standins/line-bench/server.ts'),
+      ]
+      const url = `http://localhost:${port}`
+      await Promise.all([answers(`${url}/api/health`), answers(`http://127.0.0.1:${port + 1}/`)])
+      await use({ url, data })
+      await Promise.all(children.map(ended))
+      rmSync(data, { recursive: true, force: true })
+    },
+    { auto: true, timeout: 120_000 },
+  ],
+  baseURL: async ({ room }, give) => give(room.url),
+})
+
+/** Sets the clock of the room forward: nobody waits for a simulated nose to cool. */
+export async function later(request: APIRequestContext, seconds: number): Promise<void> {
+  const done = await request.post('/api/clock', {
+    headers: { authorization: 'Bearer demo-token' },
+    data: { forwardS: seconds },
+    maxRetries: 2,
+  })
+  if (!done.ok()) throw new Error(await done.text())
+}
