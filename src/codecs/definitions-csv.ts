@@ -80,9 +80,7 @@ export function decodeDefinitions(text: string): Result<Definition[], readonly C
     }
     const size = (s: string): Tolerance | null => {
       const nominal = length(`${s} [mm]`)
-      return nominal === null
-        ? null
-        : { nominal, lower: length(`${s} lower [mm]`) ?? 0, upper: length(`${s} upper [mm]`) ?? 0 }
+      return nominal === null ? null : { nominal, lower: length(`${s} lower [mm]`) ?? 0, upper: length(`${s} upper [mm]`) ?? 0 }
     }
     const read = DefinitionSchema.safeParse({
       id: cell('id'),

@@ -1,9 +1,12 @@
 import { expect, test } from './room'
-import { open, scan } from './bench'
+import { big, GO, open, scan } from './bench'
 
 test('a broken tool: one scan, and its sister goes before everything, with the machine that waits', async ({ page }) => {
   await open(page, '/kit/now')
   await scan(page, 'BX00143')
+  await expect(page.getByRole('alert').filter({ hasText: 'broken?' })).toBeVisible()
+  await expect(big(page)).toHaveText(/Yes, it is broken/)
+  await scan(page, GO)
   await expect(page.getByRole('heading', { name: /NOW-1/ })).toBeVisible()
   await expect(page.getByText('needed now', { exact: true })).toBeVisible()
   // the ready one that another job had is given to it
@@ -13,4 +16,12 @@ test('a broken tool: one scan, and its sister goes before everything, with the m
   await expect(page.locator('[data-rack] a').first()).toHaveAttribute('href', /BX00144/)
   await page.goto('/kit/now', { waitUntil: 'networkidle' })
   await expect(page.getByText('Heron waits').first()).toBeVisible()
+
+  // it was not broken after all: all of it is undone
+  await page.goto('/kit/NOW-1', { waitUntil: 'networkidle' })
+  await page.getByLabel('Why it is taken back').fill('only a chip, the edge is whole')
+  await page.getByRole('button', { name: /Take it back/ }).click()
+  await expect(page.getByText('This job is cancelled.')).toBeVisible()
+  await page.goto('/tools/BX00143', { waitUntil: 'networkidle' })
+  await expect(page.getByText('It is in its machine.')).toBeVisible()
 })

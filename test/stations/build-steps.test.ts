@@ -21,11 +21,11 @@ import { readShift, tickOff, writeNote } from '@/stations/kit/shift'
 import { releaseHandover } from '@/stations/hand-over/release-hand-over'
 import { saveMeasurement } from '@/stations/measure/save-measurement'
 import { readRack } from '@/stations/rack/rack'
+import { loadedT4 } from '../support/loaded-t4'
 import {
   codeOf,
   goodT4,
   later,
-  loaded,
   measured,
   saving,
   START,
@@ -249,13 +249,6 @@ describe('taking apart and other mishaps', () => {
     },
   )
 })
-
-async function loadedT4(): Promise<ToolRoom> {
-  const room = measured(withT4(withJobs(toolRoom())))
-  valueOf(await releaseHandover(room.as('ines', 70), room.control, { serial: 'BX00143', scanned: 'BX00143' }))
-  valueOf(await loaded(room, { machine: 'HERON', serial: 'BX00143', label: currentHandover(room.db, 'BX00143')!.label }, 75))
-  return room
-}
 
 describe('needed now', () => {
   it('one scan of the broken tool puts its sister before everything', async () => {

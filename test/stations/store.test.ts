@@ -52,7 +52,11 @@ describe('stock', () => {
       (r: ToolRoom) => takePart(r.as('ines'), { job: 'HP-2207', component: 'X', count: 1, place: null }),
       'UNKNOWN_PART',
     ],
-    ['for no job', (r: ToolRoom) => takePart(r.as('ines'), { job: 'X', component: C, count: 1, place: 'ALDER-3' }), 'UNKNOWN_JOB'],
+    [
+      'for no job',
+      (r: ToolRoom) => takePart(r.as('ines'), { job: 'X', component: C, count: 1, place: 'ALDER-3' }),
+      'UNKNOWN_JOB',
+    ],
     ['to nowhere', (r: ToolRoom) => book(r.as('ines'), moves.receive(C, 1, 'Z9-9')), 'UNKNOWN_PLACE'],
     ['nothing', (r: ToolRoom) => book(r.as('ines'), moves.receive(C, 0, 'ALDER-3')), 'BAD_COUNT'],
     ['a count below zero', (r: ToolRoom) => countStock(r.as('ines'), { component: C, place: 'ALDER-3', found: -1 }), 'BAD_COUNT'],

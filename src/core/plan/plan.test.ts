@@ -133,7 +133,11 @@ describe('walking', () => {
 })
 
 describe('the pick list', () => {
-  const floor = { width: 20, height: 8, units: [unit('BN', 18, 6), unit('ALDER', 0, 0), unit('BIRCH', 6, 0), unit('CEDAR', 12, 0)] }
+  const floor = {
+    width: 20,
+    height: 8,
+    units: [unit('BN', 18, 6), unit('ALDER', 0, 0), unit('BIRCH', 6, 0), unit('CEDAR', 12, 0)],
+  }
   const places: Place[] = ['ALDER', 'BIRCH', 'CEDAR'].flatMap((u) =>
     [1, 2].map((row) => ({ id: `${u}-${row}`, unit: u, name: '', row, taper: null })),
   )

@@ -243,7 +243,8 @@ const ARRIVE_TRIES = 750
 /** Waits until a page has been reached, so that the next scan meets the sheet it was meant for. */
 async function arrived(href: string): Promise<void> {
   const wanted = new URL(href, window.location.href).href
-  for (let i = 0; i < ARRIVE_TRIES && window.location.href !== wanted; i++) await new Promise((resolve) => setTimeout(resolve, 40))
+  for (let i = 0; i < ARRIVE_TRIES && window.location.href !== wanted; i++)
+    await new Promise((resolve) => setTimeout(resolve, 40))
   await new Promise((resolve) => setTimeout(resolve, 60)) // its effects have run: it listens
 }
 
