@@ -76,6 +76,8 @@ export function handoverRefusalText(r: HandoverRefusal): string {
       return 'It is borderline: within the uncertainty of a limit. Measure again, or a lead releases it with a reason.'
     case 'CONDITION':
       return `It is ${r.condition}. Change its cutter or insert first.`
+    case 'FALLEN':
+      return 'Its holder was dropped. Inspect it first and note that on the tool page.'
     case 'NO_T':
       return 'It has no T number yet. Give it one.'
     case 'NO_MACHINE':

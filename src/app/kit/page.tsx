@@ -38,7 +38,7 @@ export default async function KitPage() {
       <Sheet
         left={
           <>
-            <SubNav tabs={KIT_TABS} label="Sheets of Kit" />
+            <SubNav tabs={KIT_TABS} label="Sheets of Kit" heading />
             {jobs.length === 0 && (
               <p className="text-lg">No job yet. Drop an NC program on the right: the tools it changes to are listed.</p>
             )}

@@ -12,7 +12,7 @@ export default function PartsPage() {
       <Sheet
         left={
           <>
-            <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" />
+            <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" heading />
             <PartsTable source="/api/library/parts" />
             <div className="flex flex-wrap gap-x-5">
               <Link className="text-act font-head flex min-h-11 items-center text-lg font-semibold" href="/library/parts/new">

@@ -1,6 +1,6 @@
 import { emptyRow, registersOf, type HeldRow } from '@/core/handover'
-import { isTyped, pocketText, SPINDLE } from '@/core/tool'
-import { fixed, unitMark, mmToUnit } from '@/core/units'
+import { isTyped, pocketText, SPINDLE, tableOf, type Machine } from '@/core/tool'
+import { fixed, formatLength, unitMark, mmToUnit } from '@/core/units'
 import { listAssemblies } from '@/db/assembly/read'
 import { currentHandover } from '@/db/handover/read'
 import { listMachines } from '@/db/machine/read'
@@ -15,6 +15,13 @@ import { serialOf } from '../_server/params'
 import { takeOutAction, turnForReturnAction, unloadAction } from '../return-actions'
 
 export const metadata = { title: 'Return' }
+
+/** From where the machine's own register counts. */
+function lengthFrom(machine: Machine): string {
+  const { lengthFrom: from } = tableOf(machine)
+  if (from.type === 'gauge line') return 'from gauge line'
+  return `from a master of ${formatLength(from.lengthMm, machine.unit)} ${unitMark(machine.unit)}`
+}
 
 export default async function ReturnPage({ searchParams }: { readonly searchParams: Promise<{ serial?: string | string[] }> }) {
   const { serial: asked } = await searchParams
@@ -95,6 +102,9 @@ export default async function ReturnPage({ searchParams }: { readonly searchPara
                       <tr key={register} className="border-rule h-[46px] border-b">
                         <th scope="row" className="font-semibold">
                           {register}
+                          {register === 'length' && (
+                            <small className="text-soft block text-base font-medium">{lengthFrom(machine)}</small>
+                          )}
                         </th>
                         <td
                           className={`figures text-right text-[24px] font-semibold ${wear && value !== 0 ? 'text-unsure' : ''}`}
@@ -108,7 +118,7 @@ export default async function ReturnPage({ searchParams }: { readonly searchPara
                   {values && (
                     <tr className="text-soft h-[46px]">
                       <th scope="row" className="font-semibold">
-                        length at loading
+                        length at loading, from gauge line
                       </th>
                       <td className="figures text-right text-[20px]">{say(mmToUnit(values.lengthMm, machine.unit))}</td>
                     </tr>

@@ -9,6 +9,8 @@ export type HandoverRefusal =
   | { readonly code: 'UNSURE' }
   /** Worn or broken: no measurement makes it fit again. */
   | { readonly code: 'CONDITION'; readonly condition: Exclude<Condition, 'fit'> }
+  /** Its holder was dropped, and nobody has inspected it since. */
+  | { readonly code: 'FALLEN' }
   | { readonly code: 'NO_T' }
   | { readonly code: 'NO_MACHINE' }
   | { readonly code: 'WRONG_TAPER'; readonly has: Coupling; readonly needs: Coupling }
@@ -54,6 +56,8 @@ export interface HandoverCase {
   readonly sister?: number
   readonly coupling: Coupling
   readonly condition: Condition
+  /** Dropped and not inspected since. */
+  readonly fallen?: boolean
   /** Machines of the definition; null without one. */
   readonly allowed: readonly string[] | null
   readonly measured: { readonly lengthMm: number; readonly radiusMm: number; readonly verdict: Verdict | null } | null
@@ -83,6 +87,7 @@ export function refuseHandover(c: HandoverCase): HandoverRefusal[] {
   const { machine, t, pocket = null, measured } = c
   const found: HandoverRefusal[] = []
   if (c.condition !== 'fit') found.push({ code: 'CONDITION', condition: c.condition })
+  if (c.fallen) found.push({ code: 'FALLEN' })
   if (!measured) found.push({ code: 'NOT_MEASURED' })
   else if (measured.verdict === 'off') found.push({ code: 'OFF' })
   else if (measured.verdict === 'unsure') found.push({ code: 'UNSURE' })

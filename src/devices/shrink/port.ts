@@ -53,6 +53,8 @@ export interface CoolingBody {
 }
 
 export interface UnitState {
+  /** Whether these temperatures are computed by a stand-in and measured by nobody. */
+  readonly simulated: boolean
   readonly coils: readonly string[]
   readonly heating: Heating | null
   readonly bodies: readonly CoolingBody[]

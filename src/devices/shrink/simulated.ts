@@ -77,6 +77,7 @@ export function simulatedShrink(memory: UnitMemory): ShrinkUnit {
       const runs = load()
       const inCoil = runs.find((r) => r.body === null)
       return ok({
+        simulated: true,
         coils: COILS,
         heating: inCoil ? heatingOf(inCoil, simulate(inCoil, now)) : null,
         bodies: Array.from({ length: BODIES }, (_, i) => bodyOf(i + 1, runs, now)),

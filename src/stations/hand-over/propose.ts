@@ -7,7 +7,7 @@ import { fail, ok, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
 import { nextIssue } from '@/db/handover/read'
-import { getDefinition } from '@/db/library/read'
+import { getDefinition, getHolder } from '@/db/library/read'
 import { getMachine, getPostTemplate } from '@/db/machine/read'
 import { lastMeasurement } from '@/db/measurement/read'
 import { controlErrorText, type Control } from '@/devices/control/port'
@@ -158,6 +158,7 @@ export async function proposeHandover(
     sister,
     coupling: assembly.coupling,
     condition: assembly.condition,
+    fallen: (getHolder(db, assembly.serial)?.fallenAt ?? null) !== null,
     turning,
     tip,
     calls: machine && t !== null ? callsOf(db, machine.key, t) : [],

@@ -6,6 +6,8 @@ import { Say } from '../common/sheet'
 
 /** As the unit says it; the shape of devices/shrink/port, which the screens do not import. */
 export interface UnitView {
+  /** Its temperatures are a stand-in's. */
+  readonly simulated: boolean
   readonly heating: {
     readonly serial: string
     readonly coil: string
@@ -94,7 +96,7 @@ export function UnitPanel({
           <div className="flex items-baseline justify-between">
             <span className="font-semibold">Nose of {serial}</span>
             <span className="figures text-[32px] leading-none font-bold" data-testid="nose-temperature">
-              {mine.noseC.toFixed(0)} <small className="text-soft text-lg font-medium">°C</small>
+              {mine.noseC.toFixed(0)} <small className="text-soft text-lg font-medium">°C{unit.simulated && ', simulated'}</small>
             </span>
           </div>
           <Curve points={mine.curve} limitC={greatestC} targetC={unit.heating?.serial === serial ? unit.heating.targetC : null} />
@@ -103,7 +105,10 @@ export function UnitPanel({
       <ul className="grid grid-cols-4 gap-2" aria-label="Cooling bodies">
         {unit.bodies.map((b) => (
           <li key={b.body} className="border-rule flex min-h-[62px] flex-col border p-1.5 leading-tight">
-            <span className="text-soft text-[14px]">body {b.body}</span>
+            <span className="text-soft text-[14px]">
+              body {b.body}
+              {unit.simulated && b.noseC !== null && ', simulated'}
+            </span>
             {b.serial === null ? (
               <b className="font-head text-soft">free</b>
             ) : (

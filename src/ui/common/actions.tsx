@@ -20,11 +20,18 @@ export function BigAction({
     act.current = onAct
   })
   useEffect(() => (disabled ? undefined : bigAction(() => act.current())), [bigAction, disabled])
+  const button = useRef<HTMLButtonElement>(null)
+  // on a small screen it may lie below the fold: whoever opens the sheet sees it first
+  useEffect(() => {
+    const box = button.current?.getBoundingClientRect()
+    if (box && box.bottom > window.innerHeight) button.current?.scrollIntoView({ block: 'end' })
+  }, [])
   return (
     <button
+      ref={button}
       type="button"
       data-testid="big-action"
-      className="bg-act text-act-ink flex h-[60px] w-full shrink-0 items-center justify-between gap-3 rounded-[3px] px-5 text-left text-[25px] leading-none font-bold disabled:bg-[var(--color-base-300)] disabled:text-[var(--soft)]"
+      className="bg-act text-act-ink sticky bottom-0 z-10 flex h-[60px] w-full shrink-0 items-center justify-between gap-3 rounded-[3px] px-5 text-left text-[25px] leading-none font-bold disabled:bg-[var(--color-base-300)] disabled:text-[var(--soft)]"
       disabled={disabled}
       onClick={() => onAct()}
     >

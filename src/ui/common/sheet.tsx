@@ -4,15 +4,15 @@ import type { ReactNode } from 'react'
 export function Sheet({ left, right }: { readonly left: ReactNode; readonly right?: ReactNode }) {
   return (
     <div
-      className={`bg-paper grid min-h-0 min-w-0 grid-rows-[minmax(0,1fr)] ${right ? 'grid-cols-[1fr_404px] max-[1100px]:grid-cols-1 max-[1100px]:grid-rows-[minmax(240px,1fr)_fit-content(58%)]' : ''}`}
+      className={`bg-paper grid min-h-0 min-w-0 grid-rows-[minmax(0,1fr)] ${right ? 'grid-cols-[1fr_404px] max-[1100px]:grid-cols-[1fr_330px] max-[820px]:grid-cols-1 max-[820px]:grid-rows-[minmax(72px,1fr)_fit-content(62%)]' : ''}`}
     >
       <section
-        className={`flex min-w-0 flex-col gap-2.5 overflow-auto px-[18px] py-3.5 ${right ? 'border-rule border-r max-[1100px]:border-r-0 max-[1100px]:border-b-2' : ''}`}
+        className={`flex min-w-0 flex-col gap-2.5 overflow-auto px-[18px] py-3.5 ${right ? 'border-rule border-r max-[820px]:border-r-0 max-[820px]:border-b-2' : ''}`}
         tabIndex={-1}
       >
         {left}
       </section>
-      {right && <aside className="flex min-w-0 flex-col overflow-auto px-5 pt-3.5 pb-4">{right}</aside>}
+      {right && <aside className="flex min-w-0 flex-col overflow-auto px-5 pt-3.5 pb-4 max-[1100px]:px-3.5">{right}</aside>}
     </div>
   )
 }

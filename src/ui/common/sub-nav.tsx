@@ -9,22 +9,34 @@ export interface Tab {
 }
 
 /** The sheets of a station or a room, side by side. */
-export function SubNav({ tabs, label }: { readonly tabs: readonly Tab[]; readonly label: string }) {
+export function SubNav({
+  tabs,
+  label,
+  heading = false,
+}: {
+  readonly tabs: readonly Tab[]
+  readonly label: string
+  /** Whether the sheet has no other heading: the tab in front is it then, for whoever does not see the tabs. */
+  readonly heading?: boolean
+}) {
   const path = usePathname()
   return (
-    <nav aria-label={label} className="border-rule -mx-[18px] -mt-3.5 flex shrink-0 overflow-x-auto border-b px-[18px]">
-      {tabs.map(({ href, name, count }) => (
-        <Link
-          key={href}
-          href={href}
-          aria-current={path === href ? 'page' : undefined}
-          className={`font-head flex h-12 shrink-0 items-center gap-2 px-3.5 text-[19px] font-semibold ${path === href ? 'border-act -mb-px border-b-[3px]' : 'text-soft'}`}
-        >
-          {name}
-          {count ? <small className="figures text-base">{count}</small> : null}
-        </Link>
-      ))}
-    </nav>
+    <>
+      {heading && <h1 className="sr-only">{tabs.find(({ href }) => href === path)?.name ?? label}</h1>}
+      <nav aria-label={label} className="border-rule -mx-[18px] -mt-3.5 flex shrink-0 overflow-x-auto border-b px-[18px]">
+        {tabs.map(({ href, name, count }) => (
+          <Link
+            key={href}
+            href={href}
+            aria-current={path === href ? 'page' : undefined}
+            className={`font-head flex h-12 shrink-0 items-center gap-2 px-3.5 text-[19px] font-semibold ${path === href ? 'border-act -mb-px border-b-[3px]' : 'text-soft'}`}
+          >
+            {name}
+            {count ? <small className="figures text-base">{count}</small> : null}
+          </Link>
+        ))}
+      </nav>
+    </>
   )
 }
 

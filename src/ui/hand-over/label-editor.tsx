@@ -8,6 +8,7 @@ import { MachineSelect } from '../common/machine-select'
 import { Problem, Say, Sheet, Title } from '../common/sheet'
 import { HANDOVER_TABS, SubNav } from '../common/sub-nav'
 import { useAct } from '../common/use-act'
+import { useUnsaved } from '../shell/shell-context'
 
 interface Given {
   machine: string
@@ -58,6 +59,13 @@ export function LabelEditor({
   const [tried, setTried] = useState<Tried | null>(null)
   const [kept, setKept] = useState(false)
   const at = useRef(0)
+  const edited =
+    !kept &&
+    (kind !== code ||
+      lines.join('\n') !== [layout.title, ...layout.lines].join('\n') ||
+      size.widthMm !== String(layout.widthMm) ||
+      size.heightMm !== String(layout.heightMm))
+  useUnsaved(edited ? 'This label' : null)
   const given: Given | null =
     handover === null
       ? null

@@ -21,7 +21,7 @@ import { FileInput } from '../common/file-input'
 import { Field, FIELD } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
-import { useUnit } from '../shell/shell-context'
+import { useUnit, useUnsaved } from '../shell/shell-context'
 import { readTyped, shown, startOf, type LengthKey, type Typed } from './definition-text'
 
 export interface DefinitionFormProps {
@@ -45,7 +45,7 @@ export function DefinitionForm(props: DefinitionFormProps) {
   const [contour, setContour] = useState(definition?.contour ?? null)
   const drawing = useRef<HTMLInputElement>(null)
   const archetype = useRef<HTMLInputElement>(null)
-  const { register, control, handleSubmit, setError, setValue, formState } = useForm<Typed>({
+  const { register, control, handleSubmit, setError, setValue, reset, formState } = useForm<Typed>({
     defaultValues: { ...startOf(definition, unit), ...props.suggested },
   })
   const lines = useFieldArray({ control, name: 'parts' })
@@ -55,7 +55,10 @@ export function DefinitionForm(props: DefinitionFormProps) {
     if (read.ok)
       await run(
         () => save({ ...read.value, contour }),
-        ({ id }) => router.push(`/library/tools/${encodeURIComponent(id)}`),
+        ({ id }) => {
+          reset(typed)
+          router.push(`/library/tools/${encodeURIComponent(id)}`)
+        },
       )
     else for (const [key, message] of Object.entries(read.error)) setError(key as keyof Typed, { message })
   })
@@ -103,7 +106,8 @@ export function DefinitionForm(props: DefinitionFormProps) {
     setProblem(null)
   }
 
-  const { errors } = formState
+  const { errors, isDirty } = formState
+  useUnsaved(isDirty ? 'This tool' : null)
   const length = (key: LengthKey, name: string, symbol?: string) => (
     <Field name={name} symbol={symbol} unit={unitMark(unit)} error={errors[key]?.message}>
       <input className={FIELD} inputMode="decimal" {...register(key)} />

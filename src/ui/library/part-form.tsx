@@ -9,7 +9,7 @@ import { BigAction } from '../common/actions'
 import { Field, FIELD } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
-import { useUnit } from '../shell/shell-context'
+import { useUnit, useUnsaved } from '../shell/shell-context'
 
 type Raw = Readonly<Record<string, unknown>>
 type Save = (given: { part: Record<string, unknown>; isNew: boolean }) => Promise<Result<{ id: string }, { text: string }>>
@@ -88,7 +88,7 @@ export function PartForm({
   const { busy, problem, run } = useAct()
   const keys = useMemo(() => propertiesOf(kind), [kind])
   const { has } = kindSpec(kind)
-  const { register, handleSubmit, setError, formState } = useForm<Record<string, string>>({
+  const { register, handleSubmit, setError, reset, formState } = useForm<Record<string, string>>({
     defaultValues: {
       id: String(part?.id ?? ''),
       name: String(part?.name ?? ''),
@@ -129,10 +129,14 @@ export function PartForm({
     if (!bad)
       await run(
         () => save({ part: raw, isNew: part === null }),
-        ({ id }) => router.push(then ?? `/library/parts/${encodeURIComponent(id)}`),
+        ({ id }) => {
+          reset(typed)
+          router.push(then ?? `/library/parts/${encodeURIComponent(id)}`)
+        },
       )
   })
-  const { errors } = formState
+  const { errors, isDirty } = formState
+  useUnsaved(isDirty ? 'This part' : null)
   return (
     <form onSubmit={submit} noValidate className="flex flex-col gap-3">
       <div className="grid grid-cols-3 gap-x-4 gap-y-2.5 max-[900px]:grid-cols-2">

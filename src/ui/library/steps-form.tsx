@@ -7,6 +7,7 @@ import { BigAction, SmallAction, SmallActions } from '../common/actions'
 import { Field, FIELD } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
+import { useUnsaved } from '../shell/shell-context'
 
 interface Line {
   key: string
@@ -41,7 +42,7 @@ export function StepsForm({
   readonly save: Save
 }) {
   const { busy, problem, run } = useAct()
-  const { register, control, handleSubmit } = useForm<{ lines: Line[] }>({
+  const { register, control, handleSubmit, reset, formState } = useForm<{ lines: Line[] }>({
     defaultValues: {
       lines: steps.map((s) => ({
         key: s.id,
@@ -55,23 +56,27 @@ export function StepsForm({
   })
   const { fields, append, remove, swap } = useFieldArray({ control, name: 'lines' })
   const submit = handleSubmit(({ lines }) =>
-    run(() =>
-      save({
-        clamping,
-        steps: lines.map((l, i) => ({
-          id: l.key || nameOf(l.title, i),
-          title: l.title,
-          text: l.text,
-          confirm: l.confirm,
-          needs: l.needs
-            .split(',')
-            .map((n) => n.trim())
-            .filter(Boolean),
-          caution: l.caution || undefined,
-        })),
-      }),
+    run(
+      () =>
+        save({
+          clamping,
+          steps: lines.map((l, i) => ({
+            id: l.key || nameOf(l.title, i),
+            title: l.title,
+            text: l.text,
+            confirm: l.confirm,
+            needs: l.needs
+              .split(',')
+              .map((n) => n.trim())
+              .filter(Boolean),
+            caution: l.caution || undefined,
+          })),
+        }),
+      () => reset({ lines }),
     ),
   )
+  const { isDirty } = formState
+  useUnsaved(isDirty ? 'What you changed in these steps' : null)
   return (
     <form onSubmit={submit} noValidate className="flex flex-col gap-3">
       {fields.map((field, i) => (

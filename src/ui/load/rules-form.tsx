@@ -10,6 +10,7 @@ import { MachineSelect } from '../common/machine-select'
 import { Problem, Say, Sheet, Title } from '../common/sheet'
 import { LOAD_TABS, SubNav } from '../common/sub-nav'
 import { useAct } from '../common/use-act'
+import { useUnsaved } from '../shell/shell-context'
 
 const WHO: readonly (readonly [MayOverrule, string])[] = [
   ['anyone', 'whoever loads'],
@@ -42,8 +43,15 @@ export function RulesForm({
 }) {
   const { busy, problem, run } = useAct()
   const set = Object.fromEntries(MAY_BE_SET.map((rule) => [rule, may[rule]]))
-  const { register, handleSubmit, formState } = useForm<Fields>({ defaultValues: { limits: { ...limits, may: set }, magazine } })
-  const save = handleSubmit((given) => run(() => keep({ ...given, machine: machine.key })))
+  const { register, handleSubmit, reset, formState } = useForm<Fields>({
+    defaultValues: { limits: { ...limits, may: set }, magazine },
+  })
+  const save = handleSubmit((given) =>
+    run(
+      () => keep({ ...given, machine: machine.key }),
+      () => reset(given),
+    ),
+  )
   const number = (name: Parameters<typeof register>[0], min: number, max: number) => ({
     ...register(name, {
       valueAsNumber: true,
@@ -55,6 +63,8 @@ export function RulesForm({
     disabled: !lead,
   })
   const wrong = formState.errors
+  const { isDirty } = formState
+  useUnsaved(isDirty ? 'What you changed in these rules' : null)
   return (
     <Sheet
       left={

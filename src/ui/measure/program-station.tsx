@@ -10,7 +10,7 @@ import { BigAction, SmallAction, SmallActions } from '../common/actions'
 import { Field, FIELD } from '../common/form'
 import { Problem, Say, Sheet, Title } from '../common/sheet'
 import { useAct } from '../common/use-act'
-import { useShell } from '../shell/shell-context'
+import { useShell, useUnsaved } from '../shell/shell-context'
 import { LivePicture } from './live-picture'
 import { fieldsOf, stepOf, type StepFields } from './program-steps'
 import { StepForm, type Typed } from './step-form'
@@ -43,13 +43,15 @@ export function ProgramStation({ serial, title, about, tool, base, held, keep }:
   const router = useRouter()
   const bench = useBench(tool)
   const { busy, problem, setProblem, run } = useAct()
-  const { register, control, getValues } = useForm<Typed>({
+  const { register, control, getValues, reset, formState } = useForm<Typed>({
     defaultValues: { steps: tool.steps.map((s) => fieldsOf(s, unit)), why: '' },
   })
   const { fields, append, remove, swap } = useFieldArray({ control, name: 'steps' })
   const [chosen, setChosen] = useState(0)
   const [tried, setTried] = useState<{ name: string; set: SetMeasurement } | null>(null)
   const [trying, setTrying] = useState(false)
+  const { isDirty } = formState
+  useUnsaved(isDirty ? 'This program' : null)
   const idle = bench.state.type === 'ready' && !trying && held === null
 
   const tryStep = async () => {
@@ -83,7 +85,10 @@ export function ProgramStation({ serial, title, about, tool, base, held, keep }:
     if (why.trim().length < 3) return setProblem('Say in a few words why: it stands beside the version.')
     void run(
       () => keep({ serial, steps: read, base, why: why.trim() }),
-      () => router.push(`/measure/${serial}`),
+      () => {
+        reset({ steps, why })
+        router.push(`/measure/${serial}`)
+      },
     )
   }
 

@@ -29,7 +29,7 @@ export function Rack({
     <section
       data-rack
       aria-label="Rack"
-      className="border-stone flex h-[142px] min-w-0 items-end overflow-x-auto overflow-y-hidden border-b-2 px-4"
+      className="border-stone flex h-[142px] min-w-0 items-end overflow-x-auto overflow-y-hidden border-b-2 px-4 [@media(max-height:600px)]:h-[62px]"
     >
       {tools.map((tool) => {
         const on = tool.key === current
@@ -40,7 +40,7 @@ export function Rack({
             aria-current={on ? 'true' : undefined}
             title={tool.name}
             aria-label={`T${tool.t ?? '?'} ${tool.name}, ${tool.machine}, ${tool.due.text}`}
-            className={`relative flex h-[136px] w-[132px] shrink-0 flex-col items-center justify-end rounded-t-[3px] ${on ? 'bg-paper outline-act outline-2 -outline-offset-2' : ''}`}
+            className={`relative flex h-[136px] w-[132px] shrink-0 flex-col items-center justify-end rounded-t-[3px] [@media(max-height:600px)]:h-[60px] ${on ? 'bg-paper outline-act outline-2 -outline-offset-2' : ''}`}
           >
             <span className="font-head absolute inset-x-1 top-2 text-center text-[17px] leading-[1.1] font-semibold">
               T{tool.t ?? '?'}
@@ -50,7 +50,9 @@ export function Rack({
                 {tool.urgent ? `◆ ${tool.machine} waits` : `${tool.machine} ${tool.due.text}`}
               </small>
             </span>
-            <Silhouette profile={tool.profile} width={104} height={on ? 90 : 86} mmPerHeight={tallest + TAPER_SHOWN_MM} />
+            <span className="[@media(max-height:600px)]:hidden">
+              <Silhouette profile={tool.profile} width={104} height={on ? 90 : 86} mmPerHeight={tallest + TAPER_SHOWN_MM} />
+            </span>
           </Link>
         )
       })}

@@ -109,7 +109,7 @@ function ScanField() {
         aria-live="polite"
         data-testid="scan-answer"
         data-scans={scans}
-        data-busy={last !== null && !last.said}
+        data-busy={last !== null && (!last.said || last.arriving === true)}
         className="pointer-events-none z-1 flex min-w-0 items-baseline gap-3"
       >
         {last ? (

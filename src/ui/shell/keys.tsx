@@ -19,6 +19,11 @@ function takeBackKey(): void {
   document.execCommand('delete')
 }
 
+/** Gives an editor back what came as fast as a scan and was none. */
+function giveBack(text: string): void {
+  document.execCommand('insertText', false, text)
+}
+
 /** Listens to every key of the page: scans first, then single keys after a moment of quiet. */
 export function Keys({ onHelp }: { readonly onHelp: () => void }) {
   const shell = useShell()
@@ -34,6 +39,13 @@ export function Keys({ onHelp }: { readonly onHelp: () => void }) {
     let going = false
     let before: { field: HTMLInputElement | HTMLTextAreaElement; value: string } | null = null
     let firstInEditor = false
+    let kept = ''
+    let keeping: ReturnType<typeof setTimeout> | undefined
+    const noScan = () => {
+      clearTimeout(keeping)
+      if (kept) giveBack(kept)
+      kept = ''
+    }
 
     const single = (key: string) => {
       const { shell, onHelp } = latest.current
@@ -60,6 +72,7 @@ export function Keys({ onHelp }: { readonly onHelp: () => void }) {
       const field = textField(event.target)
       const fast = wedge.fast(event.timeStamp)
       const quiet = wedge.quiet(event.timeStamp)
+      if (!fast && event.key !== 'Shift') noScan()
       if (event.key.length === 1 && !fast) {
         before = field && { field, value: field.value }
         firstInEditor = isEditor(event.target)
@@ -71,6 +84,8 @@ export function Keys({ onHelp }: { readonly onHelp: () => void }) {
         event.stopPropagation()
         if (before && before.field === field) restore(before.field, before.value)
         if (firstInEditor && isEditor(event.target)) takeBackKey()
+        clearTimeout(keeping)
+        kept = ''
         latest.current.shell.scan(scan)
         return
       }
@@ -78,6 +93,11 @@ export function Keys({ onHelp }: { readonly onHelp: () => void }) {
         // the rest of a scan: neither an editor nor a list of choices may have it
         event.preventDefault()
         event.stopPropagation()
+        if (isEditor(event.target)) {
+          kept += event.key
+          clearTimeout(keeping)
+          keeping = setTimeout(noScan, QUIET_MS)
+        }
         return
       }
       // Enter and Space belong to what has the focus, and no single key acts there
@@ -92,6 +112,7 @@ export function Keys({ onHelp }: { readonly onHelp: () => void }) {
       window.removeEventListener('keydown', onKey, true)
       window.removeEventListener('scanner-set', slower)
       clearTimeout(waiting)
+      clearTimeout(keeping)
     }
   }, [])
   return null

@@ -32,7 +32,12 @@ interface Shell {
   readonly person: Person | null
   readonly people: readonly Person[]
   readonly actions: ShellActions
-  readonly last: { readonly scan: string; readonly said: ScanSaid | null } | null
+  readonly last: {
+    readonly scan: string
+    readonly said: ScanSaid | null
+    /** The sheet it leads to is not there yet. */
+    readonly arriving?: boolean
+  } | null
   /** Scans taken since this page was opened. */
   readonly scans: number
   readonly scan: (text: string) => void
@@ -151,13 +156,15 @@ export function ShellProvider(props: {
         const taker = uses.current.at(-1)
         const own = taker ? await taker(text) : null
         const said = own ?? (await actions.answerScan(text))
-        setLast({ scan: text, said })
+        const leads = said.href !== undefined && (own !== null || held.current.length === 0)
+        setLast({ scan: text, said, arriving: leads })
         if (said.personId) await actions.setPerson(said.personId)
         if (!said.href) return router.refresh()
         // what the sheet itself leads to was saved by it
         if (!own && held.current.length) return go(said.href)
         router.push(said.href)
         await arrived(said.href)
+        setLast((now) => (now?.said === said ? { scan: text, said } : now))
       } catch {
         setLast({
           scan: text,

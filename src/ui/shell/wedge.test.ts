@@ -30,6 +30,12 @@ describe('keyboard wedge', () => {
     ;['Shift', 'B', 'Shift', 'X', '1'].forEach((k, i) => wedge.key(k, i))
     expect(wedge.key('Enter', 6)).toBe('BX1')
   })
+  it('a key after Backspace is a person’s, however fast', () => {
+    const wedge = makeWedge()
+    ;[...'X0'].forEach((c, i) => wedge.key(c, 130 * i))
+    wedge.key('Backspace', 400)
+    expect(wedge.fast(405)).toBe(false)
+  })
   it('set up for a slower scanner reads it, and still not a person', () => {
     const slow = (gap: number) => {
       const wedge = makeWedge(gapFor(90)!)

@@ -7,6 +7,7 @@ export const SLOWEST_GAP_MS = 150
 /** Single keys act only after this much quiet before and after them, so that a scan can never be taken for one. */
 export const QUIET_MS = 150
 const LEAST_SCAN = 3
+const HELD_KEYS: readonly string[] = ['Shift', 'CapsLock', 'AltGraph']
 
 export interface Wedge {
   /** @returns the scanned text when this Enter ends a scan */
@@ -32,7 +33,11 @@ export function makeWedge(gapMs = SCAN_GAP_MS): Wedge {
         text = ''
         return scan
       }
-      if (key.length !== 1) return null
+      if (key.length !== 1) {
+        // a scanner presses Shift for its capitals; any other key belongs to a person
+        if (!HELD_KEYS.includes(key)) text = ''
+        return null
+      }
       text = quick ? text + key : key
       return null
     },

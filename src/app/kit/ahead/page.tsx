@@ -30,7 +30,7 @@ export default async function AheadPage() {
       <Sheet
         left={
           <>
-            <SubNav tabs={KIT_TABS} label="Sheets of Kit" />
+            <SubNav tabs={KIT_TABS} label="Sheets of Kit" heading />
             <p className="text-soft text-lg">
               {lines.length === 0
                 ? 'Nothing has to be begun: every wanted tool stands measured or is in its machine.'

@@ -26,7 +26,7 @@ export default async function CartsPage({ searchParams }: { readonly searchParam
       <Sheet
         left={
           <>
-            <SubNav tabs={KIT_TABS} label="Sheets of Kit" />
+            <SubNav tabs={KIT_TABS} label="Sheets of Kit" heading />
             {carts.length === 0 && <p className="text-lg">No rack or cart stands on the plan yet. Add one on Library, Store.</p>}
             {carts.map(({ unit, slots }) => (
               <CartDrawing

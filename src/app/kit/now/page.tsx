@@ -26,7 +26,7 @@ export default async function NowPage() {
       <Sheet
         left={
           <>
-            <SubNav tabs={KIT_TABS} label="Sheets of Kit" />
+            <SubNav tabs={KIT_TABS} label="Sheets of Kit" heading />
             {urgent.length === 0 && (
               <p className="text-lg">
                 No machine waits. When a tool breaks, scan its holder here: its sister goes before everything else.

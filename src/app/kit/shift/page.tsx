@@ -22,7 +22,7 @@ export default async function ShiftPage() {
       <Sheet
         left={
           <>
-            <SubNav tabs={KIT_TABS} label="Sheets of Kit" />
+            <SubNav tabs={KIT_TABS} label="Sheets of Kit" heading />
             <Group title="Half built" none="Nothing is half built.">
               {builds.map((b) => (
                 <Line

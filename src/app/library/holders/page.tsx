@@ -27,7 +27,7 @@ export default async function HoldersPage() {
       <Sheet
         left={
           <>
-            <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" />
+            <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" heading />
             <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Holders">
               <table className="w-full text-left">
                 <thead>

@@ -14,7 +14,7 @@ export default function ImportPage() {
       <Sheet
         left={
           <>
-            <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" />
+            <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" heading />
             <p className="text-soft">
               Whatever is in the library already is never changed by an import. A list is taken in as a whole, or not at all:
               lengths must say their unit.

@@ -19,7 +19,7 @@ export default async function ProgramsPage() {
       <Sheet
         left={
           <>
-            <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" />
+            <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" heading />
             {programs.length === 0 && <p className="text-lg">No NC program has come in yet. A new job on Kit brings them.</p>}
             <ul>
               {programs.map(({ name, hash, program, jobs }) => (

@@ -19,7 +19,7 @@ export default async function StockPage() {
       <Sheet
         left={
           <>
-            <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" />
+            <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" heading />
             <h2 className="text-2xl font-bold">
               Low <span className="text-soft font-medium">below what should be kept</span>
             </h2>

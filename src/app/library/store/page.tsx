@@ -25,7 +25,7 @@ export default async function StorePage({ searchParams }: { readonly searchParam
       <Sheet
         left={
           <>
-            <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" />
+            <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" heading />
             {units.length === 0 && (
               <p className="text-lg">The plan is empty. Add your cabinets, shelves, racks and carts on the right.</p>
             )}

@@ -22,7 +22,7 @@ export default async function ProgramsPage() {
       <Sheet
         left={
           <>
-            <SubNav tabs={MEASURE_TABS} label="Sheets of the bench" />
+            <SubNav tabs={MEASURE_TABS} label="Sheets of the bench" heading />
             <p className="text-soft max-w-[70ch] text-lg">
               How each kind of tool is measured: one copy for everyone. A program is kept at the bench, from a measurement that
               went well; without one the tool itself is measured and judged by the library’s limits.
