@@ -98,8 +98,15 @@ export async function atMachine(page: Page, machine: string, ...acts: readonly s
   }
 }
 
+/** A reason for everything that Load asks about. */
+export async function giveReasons(page: Page): Promise<void> {
+  for (const field of await page.getByLabel(/^Why: /).all()) await field.fill('trial cut')
+}
+
 /** After the scans: claims and turns by the action card, puts the tool in by hand, sends by the card. */
 export async function putIn(page: Page, machine: string): Promise<void> {
+  await expect(big(page)).toHaveText(/Turn to pocket|Say why/)
+  await giveReasons(page)
   await expect(big(page)).toHaveText(/Turn to pocket/)
   await scan(page, GO)
   await expect(page.locator('[data-step=open]')).toHaveAttribute('data-state', 'now')

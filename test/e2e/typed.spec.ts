@@ -1,12 +1,6 @@
 /** From one machine to another that only takes typing. */
 import { expect, test } from './room'
-import { type Page } from '@playwright/test'
-import { BADGE, big, controlTable, GO, labelText, MACHINE, open, putIn, scan } from './bench'
-
-/** A reason for everything that asks for one. */
-async function giveReasons(page: Page): Promise<void> {
-  for (const field of await page.getByLabel(/^Why: /).all()) await field.fill('trial cut')
-}
+import { BADGE, big, controlTable, giveReasons, GO, labelText, MACHINE, open, putIn, scan } from './bench'
 
 test('out of Dipper, on to Bittern: its figures are typed one after the other and read back by eye', async ({ page }) => {
   await open(page, '/hand-over/BX00145')
@@ -67,6 +61,7 @@ test('by hand into the spindle: given up and begun again, the changer in manual,
     await scan(page, 'BX00144')
     await scan(page, await labelText(page, 'BX00144'))
     await page.getByLabel('Another pocket').selectOption({ label: 'By hand, spindle' })
+    await expect(page).toHaveURL(/pocket=0/)
     await giveReasons(page)
     await big(page).click()
     await expect(page.locator('[data-step=pocket]')).toHaveAttribute('data-state', 'now')

@@ -19,8 +19,15 @@ export function BigAction({
   useEffect(() => {
     act.current = onAct
   })
-  useEffect(() => (disabled ? undefined : bigAction(() => act.current())), [bigAction, disabled])
   const button = useRef<HTMLButtonElement>(null)
+  useEffect(() => {
+    if (disabled) return
+    return bigAction(() => {
+      const seen = button.current?.checkVisibility() ?? false
+      if (seen) act.current()
+      return seen
+    })
+  }, [bigAction, disabled])
   // on a small screen it may lie below the fold: whoever opens the sheet sees it first
   useEffect(() => {
     const box = button.current?.getBoundingClientRect()

@@ -44,7 +44,8 @@ interface Shell {
   /** Says in the scan field why something that should have been a scan was none. */
   readonly sayScan: (said: ScanSaid) => void
   readonly takeScans: (use: ScanUse) => () => void
-  readonly bigAction: (act: () => void) => () => void
+  /** @param act returns whether it was there to be done */
+  readonly bigAction: (act: () => boolean) => () => void
   readonly doBigAction: () => boolean
   /** Goes to another page; asks first where something here is not saved. */
   readonly go: (href: string) => void
@@ -104,7 +105,7 @@ export function ShellProvider(props: {
   const { unit, theme, person, people, actions, children } = props
   const router = useRouter()
   const uses = useRef<ScanUse[]>([])
-  const acts = useRef<(() => void)[]>([])
+  const acts = useRef<(() => boolean)[]>([])
   const queue = useRef<Promise<void>>(Promise.resolve())
   const [last, setLast] = useState<Shell['last']>(null)
   const [scans, setScans] = useState(0)
@@ -133,9 +134,8 @@ export function ShellProvider(props: {
   const unsaved = useCallback((what: string) => stacked(held.current, what), [])
 
   const doBigAction = useCallback(() => {
-    const act = acts.current.at(-1)
-    act?.()
-    return act !== undefined
+    // the last one that can be seen: one inside of something closed is not meant
+    return acts.current.toReversed().some((act) => act())
   }, [])
 
   const answer = useCallback(
@@ -197,7 +197,7 @@ export function ShellProvider(props: {
   }, [])
   const sayScan = useCallback((said: ScanSaid) => setLast({ scan: said.title, said }), [])
   const takeScans = useCallback((use: ScanUse) => stacked(uses.current, use), [])
-  const bigAction = useCallback((act: () => void) => stacked(acts.current, act), [])
+  const bigAction = useCallback((act: () => boolean) => stacked(acts.current, act), [])
 
   const value = useMemo(
     () => ({
