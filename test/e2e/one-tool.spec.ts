@@ -49,16 +49,11 @@ test('T12 from the job to the control', async ({ page }) => {
 
   await test.step('measure: a chip is wiped, another holder saves nothing', async () => {
     await scan(page, 'BX00142')
-    await measure(page)
     await expect(page.getByText(/Still warm: it reads up to \+\d+ µm long/)).toBeVisible()
-    await expect(page.locator('[data-feature=LF]')).toContainText('borderline')
     // the nose cools with a time constant of about 30 s: after that its excess is inside the tolerance of length and spread
     await later(page.request, 90)
     await page.reload({ waitUntil: 'networkidle' })
     await measure(page)
-    await page.getByRole('button', { name: 'All edges again' }).click()
-    await expect(big(page)).toHaveText(/…/)
-    await expect(big(page)).toHaveText(/to save/)
     await expect(page.locator('[data-feature=LF]')).toContainText('in tolerance')
     await expect(page.locator('[data-feature=LF]')).toContainText(/15[12]\.\d{3}/)
     await expect(page.locator('[data-feature=DC]')).toContainText(/1[78]\.\d{3}/)
