@@ -80,6 +80,17 @@ describe('a build by its steps', () => {
     clock.s = 400
     expect(codeOf(await takeOut(unit, 'BX00143'))).toBe('ok')
   })
+  it('left while it is in the coil, the holder stays hot', async () => {
+    const room = withJobs(toolRoom())
+    const { unit } = unitOf()
+    valueOf(beginBuild(room.as('ines'), 'HP-2207', 4, 'BX00143'))
+    tick(room, 'BX00143', 'shank', 'clean', 'stop', 'coil')
+    valueOf(await startHeat(room.as('ines'), unit, 'BX00143'))
+    // somebody else may go on with it while it heats
+    expect(codeOf(beginBuild(room.as('tomas'), 'HP-2207', 4, 'BX00143'))).toBe('ok')
+    valueOf(abandonBuild(room.as('tomas'), 'BX00143'))
+    expect(codeOf(beginBuild(room.as('ines', 5), 'HP-2207', 4, 'BX00143'))).toBe('HOLDER_HOT')
+  })
   it('collet: nothing of a heat, every part out of its drawer', () => {
     const room = withJobs(toolRoom())
     const job = { id: 'HP-9', name: '', machine: 'HERON', dueAt: later(300), quantity: 1, priority: 0, programs: [] }

@@ -28,8 +28,8 @@ export function refuseBuild(work: Pick<Work, 'db' | 'now'>, sheet: BuildSheet, s
   const cutter = partIn(sheet.parts, 'cutter')!
   const offered = componentOf(work.db, item.component)
   // the heat of this very build is no reason against it
-  const own = other?.heat && carrierOf(sheet.parts)?.kind !== 'shrink-extension'
-  const known = { ...item, component: item.component, ...(own ? { heat: null, heats: Math.max(0, item.heats - 1) } : {}) }
+  const own = other && carrierOf(sheet.parts)?.kind !== 'shrink-extension'
+  const known = { ...item, component: item.component, ...(own ? { heat: null, heats: item.heats - (other.heat ? 1 : 0) } : {}) }
   const refusals = [
     ...refuseHolder(known, offered, componentOf(work.db, first.component), cutter, sheet.definition, work.now),
     ...refuseStud(known, item.stud === null ? null : getComponent(work.db, item.stud), partIn(sheet.parts, 'stud'), work.now),

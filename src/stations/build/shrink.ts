@@ -16,12 +16,12 @@ import { note } from '../records/note'
 
 const refuse = (error: UnitError): { ok: false; error: Refused } => fail({ code: error.code, text: unitErrorText(error) })
 
-/** Starts the one heat of a build. The coil was confirmed before; the heat is counted on the joint at once. */
-export async function startHeat(work: Work, unit: ShrinkUnit, serial: string): Promise<Result<null, Refused>> {
+/** What a heat of this build needs, or why there may be none now. */
+function mayHeat(work: Work, serial: string) {
   const build = buildOn(work.db, serial)
   const sheet = build && readBuild(work.db, build.job, build.t, serial, work.now)
   const carrier = sheet && carrierOf(sheet.parts)
-  if (!build || !sheet || !sheet.checked.shrink || !isShrink(carrier))
+  if (!build || !sheet?.checked.shrink || !isShrink(carrier))
     return fail({ code: 'NOT_BEGUN', text: `Nobody shrinks a tool on ${serial} now.` })
   if (!build.done.includes('coil'))
     return fail({ code: 'COIL_NOT_SEEN', text: 'Look at the coil’s position and confirm it before heating.' })
@@ -32,21 +32,31 @@ export async function startHeat(work: Work, unit: ShrinkUnit, serial: string): P
   const item = getHolder(work.db, joint)!
   const [held] = refuseHealth({ ...item, component: carrier.id }, carrier, work.now)
   if (held) return fail({ code: held.code, text: refusalText(held) })
+  return ok({ build, shrink: sheet.checked.shrink, carrier, joint, heats: item.heats })
+}
+
+/** Starts the one heat of a build. The coil was confirmed before; the heat is counted on the joint at once. */
+export async function startHeat(work: Work, unit: ShrinkUnit, serial: string): Promise<Result<null, Refused>> {
+  const may = mayHeat(work, serial)
+  if (!may.ok) return may
+  const { build, shrink, carrier, joint, heats } = may.value
   const asked = await unit.heat({
     serial,
     coil: carrier.coil,
-    targetC: sheet.checked.shrink.temperatureC,
+    targetC: shrink.temperatureC,
     greatestC: carrier.greatestC,
     nose: { boreMm: carrier.DCONWS, noseMm: carrier.BD, heatedMm: carrier.heatedMm },
   })
   if (!asked.ok) return refuse(asked.error)
   inTransaction(work.db, () => {
     countHeat(work.db, joint)
+    // hot from here on, also when the build is left in the coil; until it is cooled otherwise it cools in air
+    keepHeat(work.db, joint, heatFrom(work, shrink.temperatureC, shrink.taus.air, carrier.heatedMm))
     note(
       work,
       'heated',
-      `coil ${carrier.coil}, to ${Math.round(sheet.checked.shrink!.temperatureC)} °C, heat ${item.heats + 1} of the joint in ${joint}`,
-      { serial, t: build.t, before: { heats: item.heats }, after: { heats: item.heats + 1 } },
+      `coil ${carrier.coil}, to ${Math.round(shrink.temperatureC)} °C, heat ${heats + 1} of the joint in ${joint}`,
+      { serial, t: build.t, before: { heats }, after: { heats: heats + 1 } },
     )
   })
   return ok(null)
@@ -101,21 +111,10 @@ export async function coolDown(
 
 /** On a unit without a data line: coil and seconds are confirmed by whoever heats, and how it is cooled. */
 export function shrinkByHand(work: Work, serial: string, way: CoolingWay): Result<null, Refused> {
-  const build = buildOn(work.db, serial)
-  const sheet = build && readBuild(work.db, build.job, build.t, serial, work.now)
-  const carrier = sheet && carrierOf(sheet.parts)
-  if (!build || !sheet?.checked.shrink || !isShrink(carrier))
-    return fail({ code: 'NOT_BEGUN', text: `Nobody shrinks a tool on ${serial} now.` })
-  if (!build.done.includes('coil'))
-    return fail({ code: 'COIL_NOT_SEEN', text: 'Look at the coil’s position and confirm it before heating.' })
-  if (build.done.includes('heat'))
-    return fail({ code: 'HEATED', text: 'It had its heat: cool it fully. Never a second heat on a warm nose.' })
-  const joint = jointIn(build, carrier)
-  if (!joint) return fail({ code: 'NO_EXTENSION', text: `Scan the ${carrier.name} that you take first: its heats are counted.` })
-  const item = getHolder(work.db, joint)!
-  const [held] = refuseHealth({ ...item, component: carrier.id }, carrier, work.now)
-  if (held) return fail({ code: held.code, text: refusalText(held) })
-  const { temperatureC, taus, heatingS } = sheet.checked.shrink
+  const may = mayHeat(work, serial)
+  if (!may.ok) return may
+  const { build, shrink, carrier, joint, heats } = may.value
+  const { temperatureC, taus, heatingS } = shrink
   const heat = heatFrom(work, temperatureC, taus[way], carrier.heatedMm)
   return inTransaction(work.db, () => {
     countHeat(work.db, joint)
@@ -123,8 +122,8 @@ export function shrinkByHand(work: Work, serial: string, way: CoolingWay): Resul
     note(
       work,
       'heated',
-      `by hand: coil ${carrier.coil}, about ${heatingS.toFixed(0)} s, cooled by ${way}, heat ${item.heats + 1} of the joint in ${joint}`,
-      { serial, t: build.t, before: { heats: item.heats }, after: { heats: item.heats + 1 } },
+      `by hand: coil ${carrier.coil}, about ${heatingS.toFixed(0)} s, cooled by ${way}, heat ${heats + 1} of the joint in ${joint}`,
+      { serial, t: build.t, before: { heats }, after: { heats: heats + 1 } },
     )
     return updateBuild(work.db, build, { done: [...new Set([...build.done, 'heat', 'cool'])], heat })
   })

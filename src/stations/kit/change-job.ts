@@ -9,7 +9,7 @@ import { getDefinition } from '@/db/library/read'
 import { timeText } from '@/words/time'
 import { note } from '../records/note'
 import type { Refused, Work } from '../work'
-import { startFaults, storeJob } from './add-job'
+import { startFaults, storeJob, URGENT } from './add-job'
 
 /** Says what a T of a job is: a definition, nothing to set up (null), or by itself again (undefined). */
 export function mapTool(work: Work, jobId: string, t: number, to: string | null | undefined): Result<null, Refused> {
@@ -76,7 +76,7 @@ export function copyJob(work: Work, jobId: string, as: { readonly id: string; re
   if (fault) return fail(fault)
   return storeJob(
     work,
-    { ...job, ...as, state: 'open', urgentFor: null },
+    { ...job, ...as, state: 'open', urgentFor: null, priority: Math.min(job.priority, URGENT - 1) },
     listProgramTexts(work.db, jobId),
     `Job ${as.id}, copied from ${jobId}`,
   )

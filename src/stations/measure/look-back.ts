@@ -19,7 +19,7 @@ export interface MeasureAgain extends LookedBack {
   readonly handover: number | null
 }
 
-/** Tools whose last measurement by this adapter lies between the check before and now, and that the drift would change. */
+/** Tools of this adapter's taper, whichever adapter they were measured on, whose last measurement lies between the check before and now, and that the drift would change. */
 export function findAgain({ db }: Work, adapter: Adapter, before: ZeroCheck | null, drift: Zero): MeasureAgain[] {
   if (!before) return []
   const limitMm = practiceOf(db).lookBackMm
