@@ -9,7 +9,8 @@ export default defineConfig({
   fullyParallel: true,
   timeout: 300_000,
   expect: { timeout: 60_000 },
-  retries: 0,
+  // what passes only at the second try is told at the end, with what went wrong at the first
+  retries: 1,
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },

@@ -1,6 +1,6 @@
 // npm test: installs what is missing, then everything that must hold. A summary line stands at the end.
 import { execSync, spawn, spawnSync } from 'node:child_process'
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { bin, ensureBuilt, ensureInstalled, root, say } from './lib.mjs'
 
@@ -50,6 +50,16 @@ function counted(name, command, args, file, count, env = {}) {
   failed += bad || (status !== 0 || good === 0 ? 1 : 0)
 }
 
+/** What stood on the screen when a browser test went wrong, for whoever reads this elsewhere. */
+function tellScreens() {
+  for (const folder of existsSync(results) ? readdirSync(results) : []) {
+    const screen = join(results, folder, 'error-context.md')
+    if (!existsSync(screen)) continue
+    say(`On the screen: ${folder}`)
+    console.log(readFileSync(screen, 'utf8').split('\n').slice(0, 150).join('\n'))
+  }
+}
+
 const began = Date.now()
 try {
   ensureInstalled()
@@ -73,7 +83,13 @@ try {
     ['Types', 'tsc', ['--noEmit']],
   ])
   const e2e = join(results, 'e2e.json')
-  counted('Browser tests', 'playwright', ['test'], e2e, ({ stats }) => [stats.expected, stats.unexpected + stats.flaky])
+  let flaky = 0
+  counted('Browser tests', 'playwright', ['test'], e2e, ({ stats }) => {
+    flaky = stats.flaky
+    return [stats.expected + stats.flaky, stats.unexpected]
+  })
+  tellScreens()
+  if (flaky) say(`${flaky} passed only at the second try`)
   await beside
 } catch (error) {
   console.error(error instanceof Error ? error.message : error)

@@ -62,7 +62,8 @@ export const test = base.extend<{ room: Room }>({
       const start = (command: string, ...args: string[]) =>
         spawn(process.execPath, [command, ...args], { env, stdio: ['ignore', 'ignore', 'inherit'] })
       const children = [
-        start(bin('next'), 'start', '--port', String(port)),
+        // a connection that the server gives up just as the next request takes it would lose that request
+        start(bin('next'), 'start', '--port', String(port), '--keepAliveTimeout', '300000'),
         start(bin('tsx'), 'standins/control/server.ts'),
         start(bin('tsx'), 'standins/line-bench/server.ts'),
       ]

@@ -157,8 +157,9 @@ export function ShellProvider(props: {
         const own = taker ? await taker(text) : null
         const said = own ?? (await actions.answerScan(text))
         const leads = said.href !== undefined && (own !== null || held.current.length === 0)
-        setLast({ scan: text, said, arriving: leads })
+        // who works here is kept before it is said
         if (said.personId) await actions.setPerson(said.personId)
+        setLast({ scan: text, said, arriving: leads })
         if (!said.href) return router.refresh()
         // what the sheet itself leads to was saved by it
         if (!own && held.current.length) return go(said.href)
