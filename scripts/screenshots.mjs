@@ -82,8 +82,8 @@ async function checked(page) {
 async function onSk40(page) {
   const back = page.url()
   await page.goto(`${base}/measure/masters`)
-  await page.getByLabel('On the spindle').selectOption('SK 40')
-  await page.getByRole('heading', { name: 'Adapter SK 40' }).waitFor()
+  await page.getByLabel('On the spindle').selectOption('AD-SK40-1')
+  await page.getByRole('heading', { name: 'AD-SK40-1' }).waitFor()
   await checked(page)
   await page.locator('#scan-field').fill('MS-SK40-1')
   await page.keyboard.press('Enter')

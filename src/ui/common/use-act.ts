@@ -1,12 +1,10 @@
 'use client'
-import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { Result } from '@/core/units'
 import { useShell } from '../shell/shell-context'
 
 /** Runs an action once at a time and keeps what went wrong, in words. */
 export function useAct() {
-  const router = useRouter()
   const { hold } = useShell()
   const [busy, setBusy] = useState(false)
   const [problem, setProblem] = useState<string | null>(null)
@@ -19,10 +17,10 @@ export function useAct() {
       // a scan that comes meanwhile waits
       hold(asked)
       const done = await asked
-      if (done.ok) {
-        then?.(done.value)
-        router.refresh()
-      } else setProblem(done.error.text)
+      // the answer brings the page as it is now; it is taken in before another one is opened
+      await new Promise((later) => setTimeout(later))
+      if (done.ok) then?.(done.value)
+      else setProblem(done.error.text)
       return done.ok
     } catch {
       setProblem('No answer from the tool room. Look whether this terminal is connected, then try again.')

@@ -1,6 +1,5 @@
 'use client'
-import { useRouter } from 'next/navigation'
-import { useEffect } from 'react'
+import { useKeepFresh } from '../common/keep-fresh'
 import type { Coupling } from '@/core/tool'
 import { fixed, mmToUnit, unitMark, type LengthUnit } from '@/core/units'
 
@@ -25,11 +24,7 @@ export function SlotDisplays({
 }: {
   readonly units: readonly { readonly id: string; readonly name: string; readonly slots: readonly SlotView[] }[]
 }) {
-  const router = useRouter()
-  useEffect(() => {
-    const timer = setInterval(() => router.refresh(), AGAIN_MS)
-    return () => clearInterval(timer)
-  }, [router])
+  useKeepFresh(AGAIN_MS)
   if (!units.length) return <p className="text-soft text-lg">No cart and no rack stands on the shop’s plan yet.</p>
   return (
     <>

@@ -57,7 +57,7 @@ export function DefinitionForm(props: DefinitionFormProps) {
         () => save({ ...read.value, contour }),
         ({ id }) => {
           reset(typed)
-          router.push(`/library/tools/${encodeURIComponent(id)}`)
+          if (!definition) router.push(`/library/tools/${encodeURIComponent(id)}`)
         },
       )
     else for (const [key, message] of Object.entries(read.error)) setError(key as keyof Typed, { message })

@@ -1,11 +1,12 @@
 'use client'
 import { useRouter } from 'next/navigation'
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import { readScan } from '@/codecs/label-text'
 import { isClear, stepNow } from '@/core/load'
 import { readMark, pocketText, SPINDLE, type LoadRule } from '@/core/tool'
 import { ScanAction, SmallAction, SmallActions } from '../common/actions'
 import { Cautions, Problem, Say, Sheet } from '../common/sheet'
+import { useKeepFresh } from '../common/keep-fresh'
 import { useAct } from '../common/use-act'
 import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
 import { BeginStep, PocketChoice } from './begin-step'
@@ -29,11 +30,7 @@ export function LoadStation(props: LoadStationProps) {
   const now = run ? stepNow(steps) : null
   const typing = now === 'written' && machine?.typed ? machine : null
   const waitsForSwitch = steps.some((s) => s.state === 'now' && s.watched && s.step !== 'written' && s.step !== 'recorded')
-  useEffect(() => {
-    if (!waitsForSwitch) return
-    const timer = setInterval(() => router.refresh(), POLL_MS)
-    return () => clearInterval(timer)
-  }, [waitsForSwitch, router])
+  useKeepFresh(POLL_MS, waitsForSwitch)
   const go = (change: Record<string, string>) => {
     setProblem(null)
     const fresh = done !== null
