@@ -4,14 +4,15 @@ import { SPINDLE } from '@/core/tool'
 import type { Control, HandAct } from '@/devices/control/port'
 import { beginLoad, turnMagazine, type Begin } from '@/stations/load/begin-load'
 import { loadTool, type Loaded } from '@/stations/load/load-tool'
-import type { Refused, Work } from '@/stations/work'
+import type { Refusal } from '@/stations/refusals'
+import type { Work } from '@/stations/work'
 
 export async function loadByHand(
   work: Work,
   control: Control,
   hand: (machine: string, act: HandAct) => unknown,
   begin: Omit<Begin, 'reasons'> & { readonly machine: string; readonly serial: string; readonly reasons?: Begin['reasons'] },
-): Promise<Result<Loaded, Refused>> {
+): Promise<Result<Loaded, Refusal>> {
   const begun = await beginLoad(work, control, { reasons: [], ...begin })
   if (!begun.ok) return begun
   const byHand = begun.value.pocket === SPINDLE

@@ -2,16 +2,16 @@
 import { revalidatePath } from 'next/cache'
 import { z } from 'zod'
 import { COUPLING_NAMES } from '@/core/tool'
-import { fail, ok, type Result } from '@/core/units'
+import { ok, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
 import { putSession } from '@/stations/session/put-session'
 import { releaseHandover } from '@/stations/hand-over/release-hand-over'
 import { takeInStray } from '@/stations/measure/take-in-stray'
 import { wiped } from '@/stations/measure/wiped'
+import { refuse } from '@/stations/refusals'
 import { answerScan, type ScanAnswer } from '@/stations/scan/answer-scan'
-import type { Refused } from '@/stations/work'
 import { handOut, wipeTicket } from '@/runtime/bench-ticket'
-import { act, Serial } from './_server/act'
+import { act, Serial, type Said } from './_server/act'
 import { context } from './_server/context'
 
 async function changeSession(change: Parameters<typeof putSession>[2]): Promise<void> {
@@ -46,16 +46,16 @@ const Stray = z.object({
   t: z.number().int().min(1).max(99999).nullable(),
   machine: z.string().max(20).nullable(),
 })
-export async function takeInStrayAction(input: z.input<typeof Stray>): Promise<Result<{ serial: string }, Refused>> {
+export async function takeInStrayAction(input: z.input<typeof Stray>): Promise<Result<{ serial: string }, Said>> {
   return act(Stray, input, (work, stray) => takeInStray(work, { ...stray, name: stray.name || 'Tool without a definition' }))
 }
 
 const Wipe = z.object({ serial: Serial, edge: z.number().int().nullable() })
 /** The operator wiped an edge: the world behind the bench's stand-in changes. */
-export async function wipeAction(input: z.input<typeof Wipe>): Promise<Result<{ ticket: string }, Refused>> {
+export async function wipeAction(input: z.input<typeof Wipe>): Promise<Result<{ ticket: string }, Said>> {
   return act(Wipe, input, (work, { serial, edge }, house) => {
     const assembly = getAssembly(house.db, serial)
-    if (!assembly) return fail({ code: 'UNKNOWN_SERIAL', text: `No tool stands on holder ${serial}.` })
+    if (!assembly) return refuse({ code: 'UNKNOWN_SERIAL', serial })
     const ticket = handOut(house.db, wipeTicket(house.db, assembly, edge), house.now, assembly)
     wiped(work, assembly, edge)
     return ok({ ticket })
@@ -74,6 +74,6 @@ const Release = z.object({
     .object({ job: z.string().max(60).nullable(), until: z.iso.date({ error: 'The day cannot be read.' }).nullable() })
     .optional(),
 })
-export async function releaseAction(input: z.input<typeof Release>): Promise<Result<{ id: number; issue: number }, Refused>> {
+export async function releaseAction(input: z.input<typeof Release>): Promise<Result<{ id: number; issue: number }, Said>> {
   return act(Release, input, (work, release, house) => releaseHandover(work, house.control, release))
 }

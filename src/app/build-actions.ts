@@ -10,14 +10,13 @@ import { shrinkByHand, coolDown, startHeat, takeOut } from '@/stations/build/shr
 import { DISTURBANCES } from '@/core/tool'
 import { correctCondition, disturb, takeApart } from '@/stations/build/take-apart'
 import { coolOut, heatOutByHand, startHeatOut } from '@/stations/build/heat-out'
-import { unitErrorText } from '@/stations/build/unit-error'
-import type { Refused } from '@/stations/work'
+import { unitErrorText } from '@/words/devices'
 import type { UnitState } from '@/devices/shrink/port'
-import { act, Serial } from './_server/act'
+import { act, Serial, type Said } from './_server/act'
 import { context } from './_server/context'
 
 const Begin = z.object({ job: z.string().max(60), t: z.number().int(), serial: Serial })
-export async function beginBuildAction(input: z.input<typeof Begin>): Promise<Result<{ serial: string }, Refused>> {
+export async function beginBuildAction(input: z.input<typeof Begin>): Promise<Result<{ serial: string }, Said>> {
   return act(Begin, input, (work, { job, t, serial }) => {
     const done = beginBuild(work, job, t, serial)
     return done.ok ? ok({ serial: done.value.serial }) : done
@@ -27,53 +26,53 @@ export async function beginBuildAction(input: z.input<typeof Begin>): Promise<Re
 const One = z.object({ serial: Serial })
 export async function finishBuildAction(
   input: z.input<typeof One>,
-): Promise<Result<{ serial: string; touchAt: string | null }, Refused>> {
+): Promise<Result<{ serial: string; touchAt: string | null }, Said>> {
   return act(One, input, (work, { serial }) => finishBuild(work, serial))
 }
-export async function abandonBuildAction(input: z.input<typeof One>): Promise<Result<null, Refused>> {
+export async function abandonBuildAction(input: z.input<typeof One>): Promise<Result<null, Said>> {
   return act(One, input, (work, { serial }) => abandonBuild(work, serial))
 }
 
 const Tick = z.object({ serial: Serial, step: z.string().max(40), done: z.boolean() })
-export async function tickStepAction(input: z.input<typeof Tick>): Promise<Result<null, Refused>> {
+export async function tickStepAction(input: z.input<typeof Tick>): Promise<Result<null, Said>> {
   return act(Tick, input, (work, { serial, step, done }) => tickStep(work, serial, step, done))
 }
 
 const Extension = z.object({ serial: Serial, extension: Serial })
-export async function addExtensionAction(input: z.input<typeof Extension>): Promise<Result<null, Refused>> {
+export async function addExtensionAction(input: z.input<typeof Extension>): Promise<Result<null, Said>> {
   return act(Extension, input, (work, { serial, extension }) => addExtension(work, serial, extension))
 }
 
-export async function startHeatAction(input: z.input<typeof One>): Promise<Result<null, Refused>> {
+export async function startHeatAction(input: z.input<typeof One>): Promise<Result<null, Said>> {
   return act(One, input, (work, { serial }, house) => startHeat(work, house.shrink, serial))
 }
 const Cool = z.object({ serial: Serial, body: z.number().int().min(1).max(20), failed: z.boolean().optional() })
-export async function coolDownAction(input: z.input<typeof Cool>): Promise<Result<null, Refused>> {
+export async function coolDownAction(input: z.input<typeof Cool>): Promise<Result<null, Said>> {
   return act(Cool, input, (work, { serial, body, failed }, house) => coolDown(work, house.shrink, serial, body, failed))
 }
 const ByHand = z.object({ serial: Serial, way: z.enum(COOLING_WAYS), reason: z.string().trim().max(300).nullable().optional() })
 /** A unit without a data line: whoever heats says what was done. */
-export async function shrinkByHandAction(input: z.input<typeof ByHand>): Promise<Result<null, Refused>> {
+export async function shrinkByHandAction(input: z.input<typeof ByHand>): Promise<Result<null, Said>> {
   return act(ByHand, input, (work, { serial, way }) => shrinkByHand(work, serial, way))
 }
 
 const HeatOut = z.object({ serial: Serial, reason: z.string().trim().max(300).nullable() })
-export async function heatOutAction(input: z.input<typeof HeatOut>): Promise<Result<null, Refused>> {
+export async function heatOutAction(input: z.input<typeof HeatOut>): Promise<Result<null, Said>> {
   return act(HeatOut, input, (work, { serial, reason }, house) => startHeatOut(work, house.shrink, serial, reason))
 }
-export async function coolOutAction(input: z.input<typeof Cool>): Promise<Result<null, Refused>> {
+export async function coolOutAction(input: z.input<typeof Cool>): Promise<Result<null, Said>> {
   return act(Cool, input, (work, { serial, body }, house) => coolOut(work, house.shrink, serial, body))
 }
-export async function heatOutByHandAction(input: z.input<typeof ByHand>): Promise<Result<null, Refused>> {
+export async function heatOutByHandAction(input: z.input<typeof ByHand>): Promise<Result<null, Said>> {
   return act(ByHand, input, (work, { serial, way, reason }) => heatOutByHand(work, serial, way, reason ?? null))
 }
 
 const Corrected = z.object({ serial: Serial, reason: z.string().trim().min(5, 'Say in a few words why it was wrong.').max(300) })
-export async function correctConditionAction(input: z.input<typeof Corrected>): Promise<Result<null, Refused>> {
+export async function correctConditionAction(input: z.input<typeof Corrected>): Promise<Result<null, Said>> {
   return act(Corrected, input, (work, { serial, reason }) => correctCondition(work, serial, reason))
 }
 
-export async function takeOutAction(input: z.input<typeof One>): Promise<Result<null, Refused>> {
+export async function takeOutAction(input: z.input<typeof One>): Promise<Result<null, Said>> {
   return act(One, input, (_, { serial }, house) => takeOut(house.shrink, serial))
 }
 
@@ -96,12 +95,12 @@ const Apart = z.object({
     )
     .max(60),
 })
-export async function takeApartAction(input: z.input<typeof Apart>): Promise<Result<{ text: string }, Refused>> {
+export async function takeApartAction(input: z.input<typeof Apart>): Promise<Result<{ text: string }, Said>> {
   return act(Apart, input, takeApart)
 }
 
 const Disturb = z.object({ serial: Serial, what: z.enum(DISTURBANCES) })
-export async function disturbAction(input: z.input<typeof Disturb>): Promise<Result<{ voided: number | null }, Refused>> {
+export async function disturbAction(input: z.input<typeof Disturb>): Promise<Result<{ voided: number | null }, Said>> {
   return act(Disturb, input, (work, { serial, what }) => disturb(work, serial, what))
 }
 
@@ -124,6 +123,6 @@ const Steps = z.object({
     .max(20)
     .nullable(),
 })
-export async function putStepsAction(input: z.input<typeof Steps>): Promise<Result<null, Refused>> {
+export async function putStepsAction(input: z.input<typeof Steps>): Promise<Result<null, Said>> {
   return act(Steps, input, (work, { clamping, steps }) => putSteps(work, clamping, steps))
 }

@@ -1,19 +1,19 @@
 'use server'
 import { z } from 'zod'
-import { fail, type Result } from '@/core/units'
+import { fail, ok, type Result } from '@/core/units'
 import { dropPost } from '@/stations/hand-over/drop-post'
 import { keepLabel, tryLabel, type LabelTried } from '@/stations/hand-over/keep-label'
 import { keepPost, tryTemplate, type TemplateTried } from '@/stations/hand-over/keep-post'
 import { printLabels } from '@/stations/hand-over/print-labels'
 import { voidHandover } from '@/stations/hand-over/void-hand-over'
-import type { Refused } from '@/stations/work'
 import { labelFonts } from '@/runtime'
-import { act, Serial } from './_server/act'
+import { act, Serial, inWords, parse, type Said } from './_server/act'
+import { refusalText } from '@/words/refusals'
 import { context } from './_server/context'
 
 const Drop = z.object({ ids: z.array(z.number().int().positive()).min(1).max(200), over: z.boolean() })
 
-export async function dropPostAction(input: z.input<typeof Drop>): Promise<Result<{ readonly file: string }, Refused>> {
+export async function dropPostAction(input: z.input<typeof Drop>): Promise<Result<{ readonly file: string }, Said>> {
   return act(Drop, input, (work, given, house) => dropPost(work, house.control, house.drop, given))
 }
 
@@ -43,12 +43,17 @@ const Template = z.object({
   options: Options,
 })
 
-export async function tryTemplateAction(input: z.input<typeof Template>): Promise<Result<TemplateTried, Refused>> {
-  const given = Template.safeParse(input)
-  if (!given.success) return fail({ code: 'BAD_INPUT', text: given.error.issues[0]?.message ?? 'The template cannot be read.' })
+/** A trial as its page shows it. */
+type TemplateShown = Omit<TemplateTried, 'wrong'> & { readonly wrong: string | null }
+
+export async function tryTemplateAction(input: z.input<typeof Template>): Promise<Result<TemplateShown, Said>> {
   // nothing is written, so no page is made anew
-  const { db, control, now } = await context()
-  return tryTemplate(db, control, given.data, now)
+  const { db, control, now, unit } = await context()
+  const given = parse(Template, input)
+  const tried = given.ok ? await tryTemplate(db, control, given.value, now) : given
+  if (!tried.ok) return fail(inWords(tried.error, unit))
+  const { wrong, ...trial } = tried.value
+  return ok({ ...trial, wrong: wrong && refusalText(wrong, unit) })
 }
 
 const Keep = Template.extend({
@@ -58,19 +63,19 @@ const Keep = Template.extend({
     .regex(/^[a-z0-9][a-z0-9-]{1,39}$/, 'Name the post in small letters, digits and hyphens.'),
 })
 
-export async function keepPostAction(input: z.input<typeof Keep>): Promise<Result<null, Refused>> {
+export async function keepPostAction(input: z.input<typeof Keep>): Promise<Result<null, Said>> {
   return act(Keep, input, (work, given, house) => keepPost(work, house.control, given))
 }
 
 const Print = z.object({ ids: z.array(z.number().int().positive()).min(1).max(200) })
 export async function printLabelsAction(
   input: z.input<typeof Print>,
-): Promise<Result<{ readonly printed: number; readonly where: string }, Refused>> {
+): Promise<Result<{ readonly printed: number; readonly where: string }, Said>> {
   return act(Print, input, (work, { ids }, house) => printLabels(work, house.printer, labelFonts(), ids))
 }
 
 const Void = z.object({ serial: Serial, reason: z.string().trim().min(3, 'Say in a few words why it is taken back.').max(200) })
-export async function voidHandoverAction(input: z.input<typeof Void>): Promise<Result<{ readonly issue: number }, Refused>> {
+export async function voidHandoverAction(input: z.input<typeof Void>): Promise<Result<{ readonly issue: number }, Said>> {
   return act(Void, input, (work, { serial, reason }) => voidHandover(work, serial, reason))
 }
 
@@ -86,12 +91,12 @@ const Label = z.object({
     lines: z.array(line).max(8),
   }),
 })
-export async function tryLabelAction(input: z.input<typeof Label>): Promise<Result<LabelTried, Refused>> {
-  const given = Label.safeParse(input)
-  if (!given.success) return fail({ code: 'BAD_INPUT', text: given.error.issues[0]?.message ?? 'The label cannot be read.' })
-  const { db } = await context()
-  return tryLabel(db, labelFonts(), given.data)
+export async function tryLabelAction(input: z.input<typeof Label>): Promise<Result<LabelTried, Said>> {
+  const { db, unit } = await context()
+  const given = parse(Label, input)
+  const tried = given.ok ? tryLabel(db, labelFonts(), given.value) : given
+  return tried.ok ? tried : fail(inWords(tried.error, unit))
 }
-export async function keepLabelAction(input: z.input<typeof Label>): Promise<Result<null, Refused>> {
+export async function keepLabelAction(input: z.input<typeof Label>): Promise<Result<null, Said>> {
   return act(Label, input, (work, given) => keepLabel(work, labelFonts(), given.machine, given))
 }

@@ -1,17 +1,17 @@
 'use server'
 import { z } from 'zod'
 import { decodeToolList } from '@/codecs/tool-list'
-import { fail, ok, type Result } from '@/core/units'
+import { ok, type Result } from '@/core/units'
 import { addJob, addTools, closeJob, PROGRAM_LIMIT_BYTES } from '@/stations/kit/add-job'
 import { changeJob, copyJob, mapTool, reopenJob } from '@/stations/kit/change-job'
 import { neededNow, takeBackNow } from '@/stations/kit/needed-now'
 import { putBack, shortPick, takePart } from '@/stations/kit/pick'
 import { reserveTool } from '@/stations/kit/reserve'
 import { tickOff, writeNote } from '@/stations/kit/shift'
+import { refuse } from '@/stations/refusals'
 import { putRight } from '@/stations/store/book'
 import { putIntoPlace } from '@/stations/store/slot'
-import type { Refused } from '@/stations/work'
-import { act, Serial } from './_server/act'
+import { act, Serial, type Said } from './_server/act'
 
 const JobId = z.string().trim().min(2, 'Give the job a number of at least two characters.').max(40)
 const HandTool = z.object({
@@ -35,12 +35,12 @@ const NewJob = z.object({
     .array(z.object({ name: z.string().max(200), text: z.string().max(2 ** 20, 'A tool list may have 1 MB at most.') }))
     .max(5),
 })
-export async function addJobAction(input: z.input<typeof NewJob>): Promise<Result<{ id: string }, Refused>> {
+export async function addJobAction(input: z.input<typeof NewJob>): Promise<Result<{ id: string }, Said>> {
   return act(NewJob, input, (work, { lists, ...job }) => {
     const extra = []
     for (const { name, text } of lists) {
       const list = decodeToolList(text)
-      if (!list.ok) return fail({ code: 'BAD_LIST', text: `${name}: ${list.error.text}` })
+      if (!list.ok) return refuse({ code: 'NOT_A_LIST', list: name, detail: list.error.text })
       extra.push(...list.value)
     }
     const done = addJob(work, { ...job, extra })
@@ -49,7 +49,7 @@ export async function addJobAction(input: z.input<typeof NewJob>): Promise<Resul
 }
 
 const Add = z.object({ job: JobId, tools: z.array(HandTool).min(1).max(200) })
-export async function addToolsAction(input: z.input<typeof Add>): Promise<Result<null, Refused>> {
+export async function addToolsAction(input: z.input<typeof Add>): Promise<Result<null, Said>> {
   return act(Add, input, (work, { job, tools }) => {
     const done = addTools(work, job, tools)
     return done.ok ? ok(null) : done
@@ -57,12 +57,12 @@ export async function addToolsAction(input: z.input<typeof Add>): Promise<Result
 }
 
 const Close = z.object({ job: JobId, state: z.enum(['done', 'cancelled']) })
-export async function closeJobAction(input: z.input<typeof Close>): Promise<Result<{ back: number }, Refused>> {
+export async function closeJobAction(input: z.input<typeof Close>): Promise<Result<{ back: number }, Said>> {
   return act(Close, input, (work, { job, state }) => closeJob(work, job, state))
 }
 
 const OneSerial = z.object({ serial: Serial })
-export async function neededNowAction(input: z.input<typeof OneSerial>): Promise<Result<{ id: string }, Refused>> {
+export async function neededNowAction(input: z.input<typeof OneSerial>): Promise<Result<{ id: string }, Said>> {
   return act(OneSerial, input, (work, { serial }) => {
     const done = neededNow(work, serial)
     return done.ok ? ok({ id: done.value.id }) : done
@@ -71,10 +71,10 @@ export async function neededNowAction(input: z.input<typeof OneSerial>): Promise
 
 const Reason = z.string().trim().min(5, 'Say in a few words why.').max(300)
 const WithReason = z.object({ job: JobId, reason: Reason })
-export async function takeBackNowAction(input: z.input<typeof WithReason>): Promise<Result<null, Refused>> {
+export async function takeBackNowAction(input: z.input<typeof WithReason>): Promise<Result<null, Said>> {
   return act(WithReason, input, (work, { job, reason }) => takeBackNow(work, job, reason))
 }
-export async function reopenJobAction(input: z.input<typeof WithReason>): Promise<Result<null, Refused>> {
+export async function reopenJobAction(input: z.input<typeof WithReason>): Promise<Result<null, Said>> {
   return act(WithReason, input, (work, { job, reason }) => reopenJob(work, job, reason))
 }
 
@@ -84,7 +84,7 @@ const Mapped = z.object({
   /** null: nothing to set up; left away: found by itself. */
   to: z.string().max(60).nullable().optional(),
 })
-export async function mapToolAction(input: z.input<typeof Mapped>): Promise<Result<null, Refused>> {
+export async function mapToolAction(input: z.input<typeof Mapped>): Promise<Result<null, Said>> {
   return act(Mapped, input, (work, { job, t, to }) => mapTool(work, job, t, to))
 }
 
@@ -95,12 +95,12 @@ const Facts = z.object({
   quantity: z.number().int('Whole parts only.').min(1, 'At least one part.').max(1_000_000),
   priority: z.number().int().min(0).max(8),
 })
-export async function changeJobAction(input: z.input<typeof Facts>): Promise<Result<null, Refused>> {
+export async function changeJobAction(input: z.input<typeof Facts>): Promise<Result<null, Said>> {
   return act(Facts, input, (work, { job, ...facts }) => changeJob(work, job, facts))
 }
 
 const Copied = z.object({ job: JobId, id: JobId, dueAt: z.iso.datetime('Type when it starts.') })
-export async function copyJobAction(input: z.input<typeof Copied>): Promise<Result<{ id: string }, Refused>> {
+export async function copyJobAction(input: z.input<typeof Copied>): Promise<Result<{ id: string }, Said>> {
   return act(Copied, input, (work, { job, id, dueAt }) => {
     const done = copyJob(work, job, { id, dueAt })
     return done.ok ? ok({ id: done.value.id }) : done
@@ -109,37 +109,37 @@ export async function copyJobAction(input: z.input<typeof Copied>): Promise<Resu
 
 const Count = z.number().int('Whole pieces only.').min(1, 'At least one piece.').max(100_000)
 const Take = z.object({ job: JobId, component: z.string().max(60), count: Count, place: z.string().max(40).nullable() })
-export async function takePartAction(input: z.input<typeof Take>): Promise<Result<{ text: string }, Refused>> {
+export async function takePartAction(input: z.input<typeof Take>): Promise<Result<{ text: string }, Said>> {
   return act(Take, input, takePart)
 }
 const Back = z.object({ job: JobId, component: z.string().max(60), count: Count })
-export async function putBackAction(input: z.input<typeof Back>): Promise<Result<{ text: string }, Refused>> {
+export async function putBackAction(input: z.input<typeof Back>): Promise<Result<{ text: string }, Said>> {
   return act(Back, input, putBack)
 }
 const Short = z.object({ component: z.string().max(60), place: z.string().max(40), found: z.number().int().min(0).max(100_000) })
-export async function shortPickAction(input: z.input<typeof Short>): Promise<Result<{ text: string }, Refused>> {
+export async function shortPickAction(input: z.input<typeof Short>): Promise<Result<{ text: string }, Said>> {
   return act(Short, input, shortPick)
 }
 
 const Keep = z.object({ serial: Serial, job: JobId.nullable() })
-export async function reserveAction(input: z.input<typeof Keep>): Promise<Result<null, Refused>> {
+export async function reserveAction(input: z.input<typeof Keep>): Promise<Result<null, Said>> {
   return act(Keep, input, (work, { serial, job }) => reserveTool(work, serial, job))
 }
 
 const Put = z.object({ serial: Serial, place: z.string().trim().max(40) })
-export async function putIntoPlaceAction(input: z.input<typeof Put>): Promise<Result<{ text: string }, Refused>> {
+export async function putIntoPlaceAction(input: z.input<typeof Put>): Promise<Result<{ text: string }, Said>> {
   return act(Put, input, (work, { serial, place }) => putIntoPlace(work, serial, place))
 }
 
 const Right = z.object({ id: z.number().int().positive() })
-export async function putRightAction(input: z.input<typeof Right>): Promise<Result<{ id: number }, Refused>> {
+export async function putRightAction(input: z.input<typeof Right>): Promise<Result<{ id: number }, Said>> {
   return act(Right, input, (work, { id }) => putRight(work, id))
 }
 
 const Note = z.object({ text: z.string().max(400, 'At most 400 characters.') })
-export async function writeNoteAction(input: z.input<typeof Note>): Promise<Result<null, Refused>> {
+export async function writeNoteAction(input: z.input<typeof Note>): Promise<Result<null, Said>> {
   return act(Note, input, (work, { text }) => writeNote(work, text))
 }
-export async function tickOffAction(input: z.input<typeof Right>): Promise<Result<null, Refused>> {
+export async function tickOffAction(input: z.input<typeof Right>): Promise<Result<null, Said>> {
   return act(Right, input, (work, { id }) => tickOff(work, id))
 }

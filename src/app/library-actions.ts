@@ -16,12 +16,13 @@ import { putPart } from '@/stations/library/put-part'
 import { regrind } from '@/stations/library/regrind'
 import { book, countStock, moves } from '@/stations/store/book'
 import { placeUnit } from '@/stations/store/plan'
-import type { Refused } from '@/stations/work'
-import { act, Serial } from './_server/act'
+import { refuse } from '@/stations/refusals'
+import { act, Serial, type Said } from './_server/act'
 import { context } from './_server/context'
+import { partFaultText } from '@/words/part'
 
 const Part = z.object({ part: z.record(z.string(), z.unknown()), isNew: z.boolean() })
-export async function putPartAction(input: z.input<typeof Part>): Promise<Result<{ id: string }, Refused>> {
+export async function putPartAction(input: z.input<typeof Part>): Promise<Result<{ id: string }, Said>> {
   return act(Part, input, (work, { part, isNew }) => {
     const done = putPart(work, part, isNew)
     return done.ok ? ok({ id: done.value.id }) : done
@@ -30,7 +31,7 @@ export async function putPartAction(input: z.input<typeof Part>): Promise<Result
 
 export async function putDefinitionAction(
   input: z.input<typeof DefinitionSchema>,
-): Promise<Result<{ id: string; version: number }, Refused>> {
+): Promise<Result<{ id: string; version: number }, Said>> {
   return act(DefinitionSchema, input, (work, definition) => {
     const done = putDefinition(work, definition)
     return done.ok ? ok({ id: done.value.id, version: done.value.version }) : done
@@ -43,7 +44,7 @@ const Regrind = z.object({
   OAL: z.number().positive(),
   count: z.number().int().min(1).max(1000),
 })
-export async function regrindAction(input: z.input<typeof Regrind>): Promise<Result<{ id: string }, Refused>> {
+export async function regrindAction(input: z.input<typeof Regrind>): Promise<Result<{ id: string }, Said>> {
   return act(Regrind, input, (work, given) => regrind(work, { ...given, place: null }))
 }
 
@@ -56,7 +57,7 @@ const Book = z.object({
   from: Place,
   to: Place,
 })
-export async function bookAction(input: z.input<typeof Book>): Promise<Result<{ id: number }, Refused>> {
+export async function bookAction(input: z.input<typeof Book>): Promise<Result<{ id: number }, Said>> {
   return act(Book, input, (work, { what, component, count, from, to }) => {
     switch (what) {
       case 'receive':
@@ -64,28 +65,26 @@ export async function bookAction(input: z.input<typeof Book>): Promise<Result<{ 
       case 'scrap':
         return book(work, moves.scrap(component, count, 'hand', { fromPlace: from }))
       case 'shift':
-        return to === null
-          ? fail({ code: 'NO_PLACE', text: 'Say where it goes.' })
-          : book(work, moves.shift(component, count, from, to))
+        return to === null ? refuse({ code: 'NO_PLACE' }) : book(work, moves.shift(component, count, from, to))
     }
   })
 }
 
 const Count = z.object({ component: z.string().max(60), place: Place, found: z.number({ error: 'Say how many lie there.' }) })
-export async function countStockAction(input: z.input<typeof Count>): Promise<Result<{ difference: number }, Refused>> {
+export async function countStockAction(input: z.input<typeof Count>): Promise<Result<{ difference: number }, Said>> {
   return act(Count, input, countStock)
 }
 
 const Holder = z.object({ serial: Serial, component: z.string().max(60), place: Place })
-export async function addHolderAction(input: z.input<typeof Holder>): Promise<Result<{ serial: string }, Refused>> {
+export async function addHolderAction(input: z.input<typeof Holder>): Promise<Result<{ serial: string }, Said>> {
   return act(Holder, input, addHolder)
 }
 const Inspect = z.object({ serial: Serial, until: z.iso.datetime().nullable(), retireReason: z.string().max(200).nullable() })
-export async function inspectHolderAction(input: z.input<typeof Inspect>): Promise<Result<null, Refused>> {
+export async function inspectHolderAction(input: z.input<typeof Inspect>): Promise<Result<null, Said>> {
   return act(Inspect, input, inspectHolder)
 }
 const Stud = z.object({ serial: Serial, stud: z.string().max(60) })
-export async function replaceStudAction(input: z.input<typeof Stud>): Promise<Result<null, Refused>> {
+export async function replaceStudAction(input: z.input<typeof Stud>): Promise<Result<null, Said>> {
   return act(Stud, input, (work, { serial, stud }) => replaceStud(work, serial, stud))
 }
 
@@ -102,7 +101,7 @@ const Unit = z.object({
   drawers: z.number().int().min(0).max(60),
   taper: z.enum(COUPLING_NAMES).nullable(),
 })
-export async function placeUnitAction(input: z.input<typeof Unit>): Promise<Result<{ id: string }, Refused>> {
+export async function placeUnitAction(input: z.input<typeof Unit>): Promise<Result<{ id: string }, Said>> {
   return act(Unit, input, (work, { unit, drawers, taper }) => placeUnit(work, unit, drawers, taper))
 }
 
@@ -133,7 +132,7 @@ function readCsv(
   const mapping = (given.mapping?.map((m) => (m && (MAP_KEYS as readonly string[]).includes(m.key) ? m : null)) ??
     suggestMapping(table.value.columns)) as Mapping
   const kind = (KIND_NAMES as readonly string[]).includes(given.kind ?? '') ? (given.kind as Kind) : null
-  const parts = readParts(table.value, mapping, kind, known)
+  const parts = readParts(table.value, mapping, kind, known, partFaultText)
   const bad = parts.ok ? 0 : new Set(parts.error.map((f) => f.line)).size
   return ok({
     parts,
@@ -156,13 +155,13 @@ export async function previewCsvAction(input: z.input<typeof Csv>): Promise<Resu
   return read.ok ? ok(read.value.preview) : read
 }
 
-export async function importCsvAction(input: z.input<typeof Csv>): Promise<Result<{ parts: number }, Refused>> {
+export async function importCsvAction(input: z.input<typeof Csv>): Promise<Result<{ parts: number }, Said>> {
   return act(Csv, input, (work, given) => {
     const read = readCsv(given, listComponentIds(work.db))
-    if (!read.ok) return fail({ code: 'BAD_CSV', text: read.error.text })
+    if (!read.ok) return refuse({ code: 'BAD_FILE', line: null, column: null, detail: read.error.text })
     if (!read.value.parts.ok) {
       const [first] = read.value.parts.error
-      return fail({ code: 'FAULTS', text: `Line ${first.line}: ${first.text} Nothing was taken in.` })
+      return refuse({ code: 'BAD_FILE', line: first.line, column: null, detail: first.text })
     }
     return importLibrary(work, { parts: read.value.parts.value, definitions: [] }, 'a CSV file')
   })
@@ -172,16 +171,18 @@ const Whole = z.object({ text: z.string().max(MOST_TEXT, 'A file may have 20 MB 
 /** JSON of parts and tools, or the CSV of tools. */
 export async function importFileAction(
   input: z.input<typeof Whole>,
-): Promise<Result<{ parts: number; definitions: number }, Refused>> {
+): Promise<Result<{ parts: number; definitions: number }, Said>> {
   return act(Whole, input, (work, { text, name }) => {
     if (/\.json$/i.test(name)) {
-      const read = decodeLibrary(text)
-      return read.ok ? importLibrary(work, read.value, name) : fail({ code: 'BAD_JSON', text: read.error.text })
+      const read = decodeLibrary(text, partFaultText)
+      return read.ok
+        ? importLibrary(work, read.value, name)
+        : refuse({ code: 'BAD_FILE', line: null, column: null, detail: read.error.text })
     }
     const tools = decodeDefinitions(text)
     if (tools.ok) return importLibrary(work, { parts: [], definitions: tools.value }, name)
     const [{ line, column, text: why }] = tools.error
-    return fail({ code: 'BAD_CSV', text: `Line ${line}${column ? `, ${column}` : ''}: ${why} Nothing was taken in.` })
+    return refuse({ code: 'BAD_FILE', line, column: column ?? null, detail: why })
   })
 }
 

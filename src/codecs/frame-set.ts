@@ -6,12 +6,12 @@ import {
   FEATURES,
   KEY_OF,
   MOST_STEPS,
-  warningText,
   type EdgeMeasurement,
   type Feature,
   type Picture,
   type SetMeasurement,
   type ValueKey,
+  type FrameWarning,
 } from '@/core/measure'
 import { fail, ok, roundTo, type Result } from '@/core/units'
 
@@ -218,8 +218,8 @@ export interface FrameSetAnswer {
   readonly warnings: readonly { readonly edge: number; readonly code: string; readonly text: string }[]
 }
 
-/** The answer of the frame-set route. Asked symbols stand under their lower-case names. */
-export function frameSetAnswer(set: SetMeasurement): FrameSetAnswer {
+/** The answer of the frame-set route. Asked symbols stand under their lower-case names. @param say a warning in words */
+export function frameSetAnswer(set: SetMeasurement, say: (edge: number, warning: FrameWarning) => string): FrameSetAnswer {
   const asked = (feature: Feature) => set.measure.includes(feature)
   const values = (e: EdgeMeasurement, part: 'value' | 'sigma') =>
     Object.fromEntries(ORDER.filter(asked).map((f) => [KEY_OF[f], mm(e[KEY_OF[f]]?.[part])]))
@@ -238,6 +238,6 @@ export function frameSetAnswer(set: SetMeasurement): FrameSetAnswer {
       ...(asked('RE') ? { RE: mm(set.summary.RE) } : {}),
       ...Object.fromEntries(ANGLES_AND_SIDES.filter(asked).map((f) => [KEY_OF[f], mm(set.summary[f])])),
     },
-    warnings: set.warnings.map(({ edge, warning }) => ({ edge, code: warning.code, text: warningText(edge, warning) })),
+    warnings: set.warnings.map(({ edge, warning }) => ({ edge, code: warning.code, text: say(edge, warning) })),
   }
 }

@@ -3,12 +3,12 @@ import { z } from 'zod'
 import {
   checkComponent,
   MEASURABLE,
-  partFaultText,
   ROLES,
   ROUTES,
   TOOL_CLASSES,
   type Component,
   type ContourPiece,
+  type PartFault,
   type Definition,
 } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
@@ -77,7 +77,7 @@ export interface Library {
 export const encodeLibrary = (library: Library): string => `${JSON.stringify({ format: FORMAT, ...library }, null, 1)}\n`
 
 /** @errors in words, naming the first place that cannot be read; nothing of the file is used then */
-export function decodeLibrary(text: string): Result<Library, { readonly text: string }> {
+export function decodeLibrary(text: string, say: (fault: PartFault) => string): Result<Library, { readonly text: string }> {
   let raw: unknown
   try {
     raw = JSON.parse(text)
@@ -92,7 +92,7 @@ export function decodeLibrary(text: string): Result<Library, { readonly text: st
   const parts: Component[] = []
   for (const part of file.data.parts) {
     const checked = checkComponent(part)
-    if (!checked.ok) return fail({ text: `Part ${String(part.id ?? parts.length + 1)}: ${partFaultText(checked.error[0])}` })
+    if (!checked.ok) return fail({ text: `Part ${String(part.id ?? parts.length + 1)}: ${say(checked.error[0])}` })
     parts.push(checked.value)
   }
   return ok({ parts, definitions: file.data.definitions })

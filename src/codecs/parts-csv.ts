@@ -6,13 +6,13 @@ import {
   checkComponent,
   KIND_NAMES,
   kindSpec,
-  partFaultText,
   PROPERTIES,
   specOf,
   UNIT_OF,
   valueOf,
   type Component,
   type Kind,
+  type PartFault,
   type PropertyKey,
 } from '@/core/tool'
 import { fail, ok, parseLength, type LengthUnit, type Result, type LengthTextError } from '@/core/units'
@@ -89,6 +89,7 @@ export function readParts(
   mapping: Mapping,
   kind: Kind | null,
   known: ReadonlySet<string>,
+  say: (fault: PartFault) => string,
   most = 200,
 ): Result<Component[], readonly CellFault[]> {
   const faults: CellFault[] = []
@@ -117,7 +118,7 @@ export function readParts(
     seen.set(id, line)
     const checked = checkComponent(withoutForeign(raw))
     if (checked.ok) parts.push(checked.value)
-    else for (const f of checked.error.slice(0, 4)) fault(line, 'key' in f ? f.key : '', partFaultText(f))
+    else for (const f of checked.error.slice(0, 4)) fault(line, 'key' in f ? f.key : '', say(f))
   }
   return faults.length ? fail(faults) : ok(parts)
 }

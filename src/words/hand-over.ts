@@ -1,7 +1,8 @@
 /** What Hand over, Load and Return say: about the offset table of a control, and about what may not be released. */
-import type { CheckRow, Concession, HandoverRefusal, OffsetCall, OtherChange } from '@/core/handover'
+import type { Concession, HandoverRefusal, OffsetCall, OtherChange } from '@/core/handover'
 import { featureWord, isAngle, type FeatureKey } from '@/core/measure'
 import { COUPLINGS, tableOf, type Machine } from '@/core/tool'
+import type { MachineSizes, TableRefusal } from '@/stations/hand-over/contract'
 import { fixed, formatLength, unitMark, type LengthUnit } from '@/core/units'
 import { dayText } from './time'
 
@@ -23,17 +24,7 @@ const changesText = (changes: readonly OtherChange[], machine: Sizes): string =>
   return said.join('; ') + (more > 0 ? `; and ${more} more` : '')
 }
 
-export type TableRefusal =
-  /** On the scratch table: the control would hold another value than was measured. */
-  | { readonly code: 'POST_DIFFERS'; readonly row: CheckRow }
-  /** On the scratch table: the file writes registers that belong to other tools. */
-  | { readonly code: 'POST_WRITES_OTHERS'; readonly others: readonly OtherChange[] }
-  /** The live table does not hold what was sent. */
-  | { readonly code: 'READ_BACK'; readonly row: CheckRow }
-  /** On the live table registers changed that nobody meant; they are left as they are. */
-  | { readonly code: 'OTHERS_CHANGED'; readonly others: readonly OtherChange[] }
-
-export function tableRefusalText(refusal: TableRefusal, machine: Sizes & Pick<Machine, 'name'>): string {
+export function tableRefusalText(refusal: TableRefusal, machine: MachineSizes): string {
   switch (refusal.code) {
     case 'POST_DIFFERS': {
       const { t, register, held: value, measured } = refusal.row

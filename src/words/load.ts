@@ -1,6 +1,6 @@
 /** What Load says: the rules by name, and what each of them found. */
 import type { HeldRow } from '@/core/handover'
-import type { LoadFinding, LoadSaid, Standing } from '@/core/load'
+import type { LoadFinding, LoadSaid, Standing, StepLine } from '@/core/load'
 import { isTyped, pocketText, SPINDLE, tableOf, type LoadRule, type Machine } from '@/core/tool'
 import { formatLength, unitMark } from '@/core/units'
 import { concessionText, offsetCallText } from './hand-over'
@@ -184,5 +184,24 @@ export function loadSaidText(said: LoadSaid, machine: Machine): string {
       const which = isTyped(machine) || tableOf(machine).numberFrom === 'T' ? 'Its offset' : `Offset ${said.register}`
       return `${which} is in use: ${rowText(said.row, machine)}.`
     }
+  }
+}
+
+/** A step of loading as what is to be seen when it is done. */
+export function stepLineText({ step, pocket, typed }: Pick<StepLine, 'step' | 'pocket' | 'typed'>): string {
+  const byHand = pocket === SPINDLE
+  switch (step) {
+    case 'pocket':
+      return byHand ? 'Changer to manual' : `Pocket ${pocket} at the loading place`
+    case 'open':
+      return 'Door open'
+    case 'in':
+      return byHand ? 'Tool in the spindle, held from below by its holder' : `Tool in pocket ${pocket}`
+    case 'shut':
+      return 'Door shut'
+    case 'written':
+      return typed ? 'Offsets typed and read back' : 'Offsets written and read back'
+    case 'recorded':
+      return 'Recorded'
   }
 }

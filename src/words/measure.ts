@@ -1,6 +1,15 @@
 /** What Measure says: advice about a result, and what the edges tell of the tool's seat. */
 import type { Clamping } from '@/core/fits'
-import { featureWord, isAngle, type Advice, type AdviceSaid, type FeatureKey, type Missing, type Runout } from '@/core/measure'
+import {
+  featureWord,
+  isAngle,
+  type Advice,
+  type AdviceSaid,
+  type CheckDue,
+  type FeatureKey,
+  type Missing,
+  type Runout,
+} from '@/core/measure'
 import { formatDeviation, formatLength, unitMark, type LengthUnit } from '@/core/units'
 
 const size = (mm: number, unit: LengthUnit) => `${formatLength(mm, unit)} ${unitMark(unit)}`
@@ -152,3 +161,11 @@ export function runoutText(runout: Runout, heightMm: number | null, unit: Length
 
 /** Under a micrometre nothing is told. */
 const LEAST_TOLD_MM = 0.0005
+
+/** Why the master check is due. */
+const DUE: Readonly<Record<CheckDue, string>> = {
+  never: 'This adapter has not been checked with its master yet.',
+  shift: 'The master check is more than eight hours old.',
+  adapter: 'The adapter was changed after the last master check.',
+}
+export const dueText = (due: CheckDue): string => DUE[due]

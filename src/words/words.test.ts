@@ -3,6 +3,11 @@ import { HERON } from '../../test/support/machines'
 import { splitRunout } from '@/core/measure'
 import { handoverRefusalText, concessionText } from './hand-over'
 import { runoutText } from './measure'
+import { controlErrorText } from './devices'
+import { fitsText } from './fits'
+import { partFaultText } from './part'
+import { routineErrorText, setErrorText, warningText } from './pictures'
+import { refusalText } from './refusals'
 import { dayText, timeText, timeWithZone } from './time'
 
 describe('times', () => {
@@ -56,4 +61,57 @@ describe('what may not be released', () => {
     ).toBe(
       'Released out of tolerance by Oda until 5 Dec 2026: Diameter 9.900 mm (allowed 9.970 mm to 10.030 mm). Reason: roughing only',
     ))
+})
+
+describe('refusals', () => {
+  it('name the part and the number, in the reader’s unit', () => {
+    expect(fitsText({ code: 'WRONG_BORE', hasMm: 12, needsMm: 10 }, 'mm')).toBe(
+      'Wrong bore: this holder takes 12 mm, the shank is 10 mm.',
+    )
+    expect(fitsText({ code: 'WRONG_BORE', hasMm: 12.7, needsMm: 9.525 }, 'inch')).toBe(
+      'Wrong bore: this holder takes 0.5 in, the shank is 0.375 in.',
+    )
+    expect(fitsText({ code: 'SHANK_TOO_LARGE', shankMm: 10, largestMm: 9 }, 'mm')).toContain('larger than the collet (9 mm)')
+    expect(fitsText({ code: 'TOO_FAST', programRpm: 17000, greatestRpm: 16000, part: 'nut size 25' }, 'mm')).toContain(
+      'nut size 25 allows 16,000 rev/min',
+    )
+  })
+  it('a jump is told in the reader’s unit', () => {
+    const jump = { code: 'JUMP', feature: 'LF', byMm: -0.0254 } as const
+    expect(refusalText(jump, 'mm')).toBe('Length changed by −0.025 mm since the last measurement. Say why, or measure again.')
+    expect(refusalText(jump, 'inch')).toContain('−0.0010 in')
+  })
+  it('several at once are told one after the other', () =>
+    expect(refusalText({ code: 'START_PAST', also: [{ code: 'NO_TOOLS' }] }, 'mm')).toBe(
+      'The start is in the past. Type when the job starts. Add an NC program or a tool list, or type in the tools.',
+    ))
+  it('a device says what is known and what to do', () => {
+    expect(controlErrorText({ code: 'REFUSED', line: 3, detail: 'no such register' })).toBe(
+      'The control refuses the file at line 3: no such register. Nothing was written.',
+    )
+    expect(controlErrorText({ code: 'UNREACHABLE', detail: 'cut' })).toContain('Read its table before you try again')
+  })
+  it('a part that is typed wrong', () => {
+    expect(partFaultText({ code: 'OUT_OF_RANGE', key: 'DC', value: 0, min: 0.05, max: 500 })).toBe(
+      'The cutting diameter (DC) 0 is outside 0.05 … 500.',
+    )
+    expect(partFaultText({ code: 'MISSING', key: 'OAL' })).toBe('The overall length (OAL) is missing.')
+  })
+  it('a routine names its step', () => expect(routineErrorText({ code: 'NO_NAME', step: 1 })).toBe('Give step 2 a name.'))
+})
+
+describe('pictures', () => {
+  it('every warning names its edge and what to do', () => {
+    const codes = ['CUT_OFF_RIGHT', 'CUT_OFF_TOP', 'NO_CORNER_ARC', 'NO_FLANK', 'NO_END'] as const
+    for (const code of codes) expect(warningText(3, { code }, 'mm')).toContain('Edge 3')
+    expect(warningText(3, { code: 'DEBRIS', high: 0.04 }, 'mm')).toBe(
+      'Clean edge 3 and measure it again. There is something 0.040 mm high on it.',
+    )
+    expect(warningText(2, { code: 'NOTCH', deep: 0.254 }, 'inch')).toContain('0.0100 in deep')
+  })
+  it('every refusal names its picture', () => {
+    for (const problem of ['NO_EDGE', 'TOO_DARK', 'BURNT_OUT'] as const)
+      expect(setErrorText({ code: 'PICTURE', file: 'a.png', problem })).toMatch(/^a\.png: /)
+    expect(setErrorText({ code: 'NOTHING_MEASURED', file: 'a.png' })).toContain('nothing that was asked for')
+  })
 })

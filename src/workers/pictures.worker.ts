@@ -6,11 +6,11 @@ import {
   calibrateOnPin,
   measureFrame,
   measureSet,
-  pinErrorText,
-  setErrorText,
   type Calibration,
   type Feature,
   type Picture,
+  type PinError,
+  type SetError,
   type SetMeasurement,
 } from '@/core/measure'
 import { fail, ok, type Result } from '@/core/units'
@@ -35,16 +35,23 @@ export interface OpenedSet {
   readonly set: SetMeasurement
 }
 
+/** Why pictures could not be used. */
+export type PicturesFault =
+  | { readonly code: 'FILE'; readonly detail: string }
+  | { readonly code: 'NO_PICTURE' }
+  | { readonly code: 'SET'; readonly error: SetError }
+  | { readonly code: 'PIN'; readonly error: PinError }
+
 const api = {
   /** Reads a frame set and measures it. */
-  openSet(zip: Uint8Array): Result<OpenedSet, { readonly text: string }> {
+  openSet(zip: Uint8Array): Result<OpenedSet, PicturesFault> {
     const decoded = decodeFrameSet(zip)
-    if (!decoded.ok) return fail({ text: decoded.error.detail })
+    if (!decoded.ok) return fail({ code: 'FILE', detail: decoded.error.detail })
     const { pictures, mmPerPixel, measure } = decoded.value
     const bench = filesBench(pictures, mmPerPixel)
-    if (!bench.ok) return fail({ text: 'The set lists no picture.' })
+    if (!bench.ok) return fail({ code: 'NO_PICTURE' })
     const set = measureSet(pictures, mmPerPixel, measure)
-    if (!set.ok) return fail({ text: setErrorText(set.error) })
+    if (!set.ok) return fail({ code: 'SET', error: set.error })
     files = { bench: bench.value, pictures, measure }
     return ok({ names: pictures.map((p) => p.name), edges: pictures.map((p) => p.edge), set: set.value })
   },
@@ -69,20 +76,17 @@ const api = {
     take: TakeFrame,
     measure: readonly Feature[],
     place: Calibration,
-  ): Promise<Result<SetMeasurement, { readonly text: string }>> {
+  ): Promise<Result<SetMeasurement, PicturesFault>> {
     const frame = await averaged(take)
     const { mmPerPixel, centreX, centreZ } = place
     const set = measureSet([{ name: 'The picture', frame, edge: 1, spindleDeg: 0, centreX, centreZ }], mmPerPixel, measure)
-    return set.ok ? set : fail({ text: setErrorText(set.error) })
+    return set.ok ? set : fail({ code: 'SET', error: set.error })
   },
 
-  async calibrate(
-    take: TakeFrame,
-    pin: { diameterMm: number; lengthMm: number },
-  ): Promise<Result<Calibration, { readonly text: string }>> {
+  async calibrate(take: TakeFrame, pin: { diameterMm: number; lengthMm: number }): Promise<Result<Calibration, PicturesFault>> {
     const frame: Frame = await averaged(take)
     const found = calibrateOnPin(frame, pin)
-    return found.ok ? found : fail({ text: pinErrorText(found.error) })
+    return found.ok ? found : fail({ code: 'PIN', error: found.error })
   },
 }
 

@@ -3,7 +3,6 @@ import { createServer, type RequestListener, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { afterEach, describe, expect, it } from 'vitest'
 import { httpControl } from '@/devices/control/http'
-import { controlErrorText } from '@/devices/control/port'
 
 let server: Server | null = null
 async function control(listener: RequestListener, timeoutMs = 400) {
@@ -75,11 +74,5 @@ describe('a control over HTTP', () => {
     expect(asked).toBe(2)
     await c.run('HERON', 'G21')
     expect(asked).toBe(3)
-  })
-  it('says what it means in words', () => {
-    expect(controlErrorText({ code: 'REFUSED', line: 3, detail: 'no such register' })).toBe(
-      'The control refuses the file at line 3: no such register. Nothing was written.',
-    )
-    expect(controlErrorText({ code: 'UNREACHABLE', detail: 'cut' })).toContain('read its table before trying again')
   })
 })

@@ -29,7 +29,7 @@ test('what is no program, or has no number, is not stored', async ({ page }) => 
   await page.getByLabel('NC program').setInputFiles(program('photo.jpg', '\u0000\u0001 nothing here'))
   await page.getByLabel('Machine').selectOption('DIPPER')
   await big(page).click()
-  await expect(page.getByRole('alert').filter({ hasText: 'not one block that can be read' })).toBeVisible()
+  await expect(page.getByRole('alert').filter({ hasText: 'no block that can be read' })).toBeVisible()
   await page.getByLabel('Job number').fill('')
   await big(page).click()
   await expect(page.getByText('Give the job a number')).toBeVisible()

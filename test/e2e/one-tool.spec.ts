@@ -22,7 +22,7 @@ test('T12 from the job to the control', async ({ page }) => {
     await expect(page.getByRole('heading', { name: /^T12 End mill/ })).toBeVisible()
     await expect(page.getByText('Set the stop to', { exact: true })).toBeVisible()
     await scan(page, 'BX00143')
-    await expect(page.getByRole('alert').filter({ hasText: 'already carries T4' })).toBeVisible()
+    await expect(page.getByRole('alert').filter({ hasText: 'There is T4 on holder' })).toBeVisible()
     await scan(page, 'BX00146')
     await expect(page.getByRole('alert').filter({ hasText: 'Wrong taper: this holder is SK 40' })).toBeVisible()
     await scan(page, 'BX00149')
@@ -34,7 +34,7 @@ test('T12 from the job to the control', async ({ page }) => {
       await scan(page, GO)
     }
     await scan(page, 'BX00142')
-    await expect(page.getByRole('alert').filter({ hasText: 'Not done yet: heat, cool' })).toBeVisible()
+    await expect(page.getByRole('alert').filter({ hasText: 'Not done yet: heat and cool' })).toBeVisible()
     await expect(big(page)).toHaveText(/Heat it now/)
     await scan(page, GO)
     await expect(page.getByText('It stops by itself at')).toBeVisible()
@@ -79,7 +79,7 @@ test('T12 from the job to the control', async ({ page }) => {
     await scan(page, MACHINE.heron)
     await scan(page, 'BX00142')
     await scan(page, label)
-    await expect(page.getByText('Its neighbours leave it room.')).toBeHidden()
+    await expect(page.getByText('Adjacent pockets are clear.')).toBeHidden()
     await expect(page.getByText(/rules hold/)).toBeVisible()
     await putIn(page, 'HERON')
     const held = (await controlTable(page, 'HERON'))['12']
@@ -117,7 +117,7 @@ test('an inch machine; a label that is out of date, and one of another tool', as
     return [reading.status(), ((await reading.json()) as { code?: string }).code]
   }
   await page.goto('/measure/BX00145', { waitUntil: 'networkidle' })
-  await expect(page.getByRole('alert').filter({ hasText: 'the spindle carries the adapter for HSK-A63' })).toBeVisible()
+  await expect(page.getByRole('alert').filter({ hasText: 'the adapter on the spindle is for HSK-A63' })).toBeVisible()
   await checkBench(page, 'AD-SK40-1', 'MS-SK40-1')
   await page.goto('/measure/BX00145', { waitUntil: 'networkidle' })
   await measure(page)
@@ -160,7 +160,7 @@ test('an inch machine; a label that is out of date, and one of another tool', as
   await expect(page.getByTestId('checks')).toContainText('This label is out of date')
   await expect(page.getByTestId('checks')).toContainText('dropped')
   await scan(page, await labelText(page, 'BX00144'))
-  await expect(page.getByTestId('checks')).toContainText('This label is not this tool’s')
+  await expect(page.getByTestId('checks')).toContainText('Wrong label')
   await expect(page.getByTestId('checks')).toContainText('Wrong machine')
   await scan(page, GO)
   expect((await controlTable(page, 'DIPPER'))['7']).toBeUndefined()

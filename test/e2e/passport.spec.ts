@@ -7,7 +7,7 @@ test('a tool is kept for another job by a lead only, and is put on a cart by two
   await page.getByText('Kept for HP-2240').click()
   await page.getByLabel('Keep it for').selectOption('HP-2207')
   await page.getByRole('button', { name: 'Keep', exact: true }).click()
-  await expect(page.getByText('A lead may give it to another job')).toBeVisible()
+  await expect(page.getByText('A lead can give it to another job')).toBeVisible()
   await scan(page, BADGE.oda)
   await page.getByRole('button', { name: 'Keep', exact: true }).click()
   await expect(page.getByText('Kept for HP-2207', { exact: true })).toBeVisible()
@@ -22,7 +22,7 @@ test('a tool is kept for another job by a lead only, and is put on a cart by two
   await scan(page, 'C1-1')
   await expect(page.getByRole('alert').filter({ hasText: 'takes SK 40' })).toBeVisible()
   await scan(page, 'C2-1')
-  await expect(page.getByRole('alert').filter({ hasText: 'stands in C2-1' })).toBeVisible()
+  await expect(page.getByRole('alert').filter({ hasText: 'is in C2-1' })).toBeVisible()
   await scan(page, 'C2-5')
   await expect(page.getByRole('link', { name: 'C2-5: T22 on BX00157' })).toBeVisible()
   await expect(page.getByRole('list', { name: 'Missing tools' }).getByText(/T22/)).toHaveCount(0)
@@ -66,7 +66,7 @@ test('the shop’s own steps: changed, refused when they name what no build know
   await expect(page.getByText('Read the mark: 16.00 mm. Our own words.')).toBeVisible()
   // and the pull stud of the only free holder is of the wrong form
   await scan(page, 'BX00165')
-  await expect(page.getByRole('alert').filter({ hasText: 'a wrong stud drops the tool' })).toBeVisible()
+  await expect(page.getByRole('alert').filter({ hasText: 'The wrong stud drops the tool' })).toBeVisible()
 })
 
 test('a picture of a part: taken in by its first bytes, whatever its name', async ({ page }) => {

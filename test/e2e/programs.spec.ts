@@ -61,7 +61,7 @@ test('figures from another bench’s line are asked for once more when they are 
   await expect(answer(page)).toContainText('Nothing was saved')
   await onTheLine(page, 'LF=125.022 DC=15.999 RE=1.998')
   await scan(page, 'BX00147')
-  await expect(answer(page)).toContainText('other figures now')
+  await expect(answer(page)).toContainText('other values than before')
   await page.getByRole('button', { name: 'Read again' }).click()
   await expect(page.getByText('125.022')).toBeVisible()
   await scan(page, 'BX00147')

@@ -84,7 +84,7 @@ test('by hand into the spindle: given up and begun again, the changer in manual,
   await expect(page.getByRole('alert').filter({ hasText: 'why' })).toBeVisible()
   await page.getByLabel('Why').fill('trial cut done')
   await big(page).click()
-  await expect(page.getByRole('alert').filter({ hasText: 'still clamped in the spindle' })).toBeVisible()
+  await expect(page.getByRole('alert').filter({ hasText: 'something clamped in the spindle' })).toBeVisible()
   await page.getByRole('button', { name: /take it out/ }).click()
   await expect(page.getByRole('button', { name: /take it out/ })).toBeHidden()
   await big(page).click()

@@ -34,6 +34,7 @@ import {
   valueOf,
   withJobs,
   withT4,
+  textOf,
 } from '../support/tool-room'
 
 /** A shrink unit whose clock is the test's. */
@@ -59,7 +60,7 @@ describe('a build by its steps', () => {
       serial: 'BX00143',
       who: 'Ines Varga',
     })
-    expect(codeOf(await startHeat(room.as('ines'), unit, 'BX00143'))).toBe('COIL_NOT_SEEN')
+    expect(codeOf(await startHeat(room.as('ines'), unit, 'BX00143'))).toBe('COIL_NOT_CONFIRMED')
     tick(room, 'BX00143', 'shank', 'clean', 'stop', 'coil')
     valueOf(await startHeat(room.as('ines'), unit, 'BX00143'))
     expect(getHolder(room.db, 'BX00143')!.heats).toBe(heats + 1)
@@ -67,10 +68,10 @@ describe('a build by its steps', () => {
     expect(codeOf(await coolDown(room.as('ines'), unit, 'BX00143', 1))).toBe('STILL_HEATING')
     clock.s = 15
     const left = finishBuild(room.as('ines'), 'BX00143')
-    expect(!left.ok && left.error.text).toContain('Not done yet: heat, cool')
+    expect(textOf(left)).toContain('Not done yet: heat and cool')
     valueOf(await coolDown(room.as('tomas'), unit, 'BX00143', 1))
     expect(codeOf(await startHeat(room.as('ines'), unit, 'BX00143'))).toBe('HEATED')
-    expect(codeOf(await takeOut(unit, 'BX00143'))).toBe('HOT')
+    expect(codeOf(await takeOut(unit, 'BX00143'))).toBe('BODY_HOT')
     const built = valueOf(finishBuild(room.as('tomas'), 'BX00143'))
     const tool = getAssembly(room.db, 'BX00143')!
     expect(tool.heat!.touchAt).toBe(built.touchAt)
@@ -109,9 +110,9 @@ describe('a build by its steps', () => {
     tick(room, 'BX00142', 'shank')
     expect(valueOf(beginBuild(room.as('tomas'), 'HP-2207', 12, 'BX00142')).done).toEqual(['shank'])
     expect(readBuild(room.db, 'HP-2207', 12, null, START)!.free.map((h) => h.serial)).toEqual(['BX00141'])
-    expect(codeOf(tickStep(room.as('ines'), 'BX00142', 'no-such-step', true))).toBe('UNKNOWN_STEP')
+    expect(codeOf(tickStep(room.as('ines'), 'BX00142', 'no-such-step', true))).toBe('CHANGED')
     valueOf(abandonBuild(room.as('tomas'), 'BX00142'))
-    expect(codeOf(tickStep(room.as('ines'), 'BX00142', 'clean', true))).toBe('NOT_BEGUN')
+    expect(codeOf(tickStep(room.as('ines'), 'BX00142', 'clean', true))).toBe('BUILD_NOT_BEGUN')
   })
   it('an extension is scanned in, belongs to that tool, and its own joint is heated', async () => {
     const { clock, unit } = unitOf()
@@ -119,7 +120,7 @@ describe('a build by its steps', () => {
     const job = { id: 'HP-9', name: '', machine: 'HERON', dueAt: later(300), quantity: 1, priority: 0, programs: [] }
     valueOf(addJob(room.as('oda'), { ...job, extra: [{ t: 46, name: null, count: 1, minutesEach: null, source: 'by hand' }] }))
     valueOf(beginBuild(room.as('ines'), 'HP-9', 46, 'BX00141'))
-    expect(codeOf(addExtension(room.as('ines'), 'BX00141', 'BX00174'))).toBe('NOT_WANTED')
+    expect(codeOf(addExtension(room.as('ines'), 'BX00141', 'BX00174'))).toBe('NOT_AN_EXTENSION')
     expect(codeOf(finishBuild(room.as('ines'), 'BX00141'))).toBe('NO_EXTENSION')
     valueOf(addExtension(room.as('ines'), 'BX00141', 'BX00173'))
     const heats = (serial: string) => getHolder(room.db, serial)!.heats
@@ -272,7 +273,7 @@ describe('needed now', () => {
       standing: { type: 'to-build' },
       replaces: { serial: 'BX00143' },
     })
-    expect(codeOf(neededNow(room.as('tomas', 81), 'BX00143'))).toBe('CALLED')
+    expect(codeOf(neededNow(room.as('tomas', 81), 'BX00143'))).toBe('RUSHED_ALREADY')
     expect(codeOf(neededNow(room.as('tomas', 81), 'BX00142'))).toBe('UNKNOWN_SERIAL')
   })
 })
@@ -294,7 +295,7 @@ describe('reserving and handing on the shift', () => {
       }),
     )
     expect(readKit(room.db, 'HP-9', later(70))!.tools[0].standing.type).toBe('to-build')
-    expect(codeOf(reserveTool(room.as('ines', 70), 'BX00143', 'HP-9'))).toBe('KEPT')
+    expect(codeOf(reserveTool(room.as('ines', 70), 'BX00143', 'HP-9'))).toBe('RESERVED')
     valueOf(reserveTool(room.as('oda', 70), 'BX00143', 'HP-9'))
     expect(readKit(room.db, 'HP-9', later(70))!.tools[0].standing.type).toBe('ready')
     expect(readKit(room.db, 'HP-2207', later(70))!.tools[1].standing.type).toBe('to-build')
@@ -314,7 +315,7 @@ describe('reserving and handing on the shift', () => {
     const room = withT4(withJobs(toolRoom()))
     valueOf(beginBuild(room.as('ines'), 'HP-2207', 12, 'BX00142'))
     valueOf(writeNote(room.as('ines'), 'coil flickers'))
-    expect(codeOf(writeNote(room.as('ines'), ' '))).toBe('EMPTY')
+    expect(codeOf(writeNote(room.as('ines'), ' '))).toBe('NOTE_EMPTY')
     const now = readShift(room.db, START)
     expect([now.builds.map((b) => b.serial), now.hot.map((a) => a.serial), now.waiting]).toEqual([['BX00142'], ['BX00143'], []])
     expect(readShift(room.db, later(60)).waiting.map((a) => a.serial)).toEqual(['BX00143'])

@@ -31,7 +31,7 @@ describe('a holder that was heated', () => {
     const room = withT4(withJobs(toolRoom()))
     // its cutter went in a minute ago
     const refused = heatOutByHand(room.as('ines', 0.2), 'BX00143', 'contact', null)
-    expect(codeOf(refused)).toBe('STILL_WARM')
+    expect(codeOf(refused)).toBe('JOINT_WARM')
     expect(readApart(room.db, 'BX00143', later(0.2))!.heat!.hotUntil).not.toBeNull()
   })
 })
@@ -57,7 +57,7 @@ describe('a worn or broken tool', () => {
   })
   it('called so by mistake is corrected, with the reason in the record', () => {
     const room = measured(withT4(withJobs(toolRoom())))
-    expect(codeOf(correctCondition(room.as('ines', 61), 'BX00143', 'looked twice'))).toBe('NOT_NOW')
+    expect(codeOf(correctCondition(room.as('ines', 61), 'BX00143', 'looked twice'))).toBe('NOT_WORN')
     setCondition(room.db, stands(room).id, 'worn')
     valueOf(correctCondition(room.as('ines', 62), 'BX00143', 'looked twice'))
     expect(stands(room).condition).toBe('fit')

@@ -49,14 +49,14 @@ describe('figures typed twice', () => {
   })
   it('count only after the other bench was checked with its master, this shift', () => {
     const room = withT4(withJobs(toolRoom()))
-    expect(codeOf(save(room))).toBe('MASTER_DUE')
+    expect(codeOf(save(room))).toBe('VALUES_MASTER_DUE')
     expect(codeOf(checkOther(room, 1, { scanned: 'MS-SK40-1' }))).toBe('OTHER_MASTER')
     expect(codeOf(checkOther(room, 1, { LFmm: 150.03 }))).toBe('TOO_FAR')
     expect(codeOf(checkOther(room, 1, { DCmm: 20.0002 }))).toBe('TOO_FAR')
-    expect(codeOf(save(room))).toBe('MASTER_DUE')
+    expect(codeOf(save(room))).toBe('VALUES_MASTER_DUE')
     expect(codeOf(checkOther(room, 1))).toBe('ok')
     expect(codeOf(save(room))).toBe('ok')
-    expect(codeOf(save(ready(60 - 481)))).toBe('MASTER_DUE')
+    expect(codeOf(save(ready(60 - 481)))).toBe('VALUES_MASTER_DUE')
   })
   it.each([
     ['radius for diameter', { DC: 5 }],

@@ -26,6 +26,7 @@ import {
   withJobs,
   withT4,
   type ToolRoom,
+  textOf,
 } from '../support/tool-room'
 
 const ready = (edges = goodT4()) => measured(withT4(withJobs(toolRoom())), 'BX00143', edges)
@@ -82,9 +83,11 @@ describe('a hand-over', () => {
     const room = ready(goodT4({ z: 117.5 }))
     const allowed = { reason: 'roughing only', concession: { job: 'HP-2207', until: null } }
     expect(codeOf(await release(room, allowed, 'ines'))).toBe('OFF')
-    expect(codeOf(await release(room, { ...allowed, concession: undefined }, 'oda'))).toBe('CONCESSION')
-    expect(codeOf(await release(room, { ...allowed, concession: { job: 'HP-1145', until: null } }, 'oda'))).toBe('CONCESSION')
-    expect(codeOf(await release(room, { ...allowed, concession: { job: null, until: '2026-11-24' } }, 'oda'))).toBe('CONCESSION')
+    expect(codeOf(await release(room, { ...allowed, concession: undefined }, 'oda'))).toBe('CONCESSION_OPEN')
+    expect(codeOf(await release(room, { ...allowed, concession: { job: 'HP-1145', until: null } }, 'oda'))).toBe('CONCESSION_JOB')
+    expect(codeOf(await release(room, { ...allowed, concession: { job: null, until: '2026-11-24' } }, 'oda'))).toBe(
+      'CONCESSION_PAST',
+    )
     nothing(room)
     const { id } = valueOf(await release(room, allowed, 'oda'))
     const { values } = currentHandover(room.db, 'BX00143')!
@@ -105,7 +108,7 @@ describe('a hand-over', () => {
       ['measured', 'holds'],
       ['concession', 'told'],
     ])
-    expect(sheet.findings.find((f) => f.rule === 'concession')?.text).toContain('roughing only')
+    expect(JSON.stringify(sheet.findings.find((f) => f.rule === 'concession')?.said)).toContain('roughing only')
     // the job is over: the tool may not go in for another one
     valueOf(closeJob(room.as('oda', 76), 'HP-2207', 'done'))
     const later2 = await readLoad(
@@ -133,7 +136,7 @@ describe('a hand-over', () => {
     )
     const refused = await release(room)
     expect(codeOf(refused)).toBe('OFFSET_DIFFERS')
-    expect(!refused.ok && refused.error.text).toContain('other.nc of HP-9 calls T4 with H14; Boulder writes offset 4.')
+    expect(textOf(refused)).toContain('other.nc of HP-9 calls T4 with H14; Boulder writes offset 4.')
     nothing(room)
     valueOf(await release(room, { reason: 'second offset for the spring pass' }, 'oda'))
     const label = currentHandover(room.db, 'BX00143')!.label
@@ -171,7 +174,9 @@ describe('a hand-over', () => {
     const room = ready()
     expect(codeOf(await release(room, { machine: 'DIPPER' }))).toBe('WRONG_TAPER')
     expect(
-      (await proposeHandover(room.db, room.control, 'BX00143', later(70), { machine: 'DIPPER' }))!.refusals.map((r) => r.code),
+      (await proposeHandover(room.db, room.control, 'BX00143', later(70), { machine: 'DIPPER' }))!.refusals.map(
+        (r) => r.refusal.code,
+      ),
     ).toEqual(['WRONG_TAPER', 'WRONG_MACHINE'])
     nothing(room)
   })
@@ -181,14 +186,14 @@ describe('a hand-over', () => {
     room.db.prepare("UPDATE machine SET body = json_set(body, '$.lengthMm.max', 100) WHERE key = 'HERON'").run()
     const refused = await release(room)
     expect(codeOf(refused)).toBe('LENGTH_RANGE')
-    expect(!refused.ok && refused.error.text).toContain('from 60.000 mm to 100.000 mm')
+    expect(textOf(refused)).toContain('from 60.000 mm to 100.000 mm')
   })
   it('a control that would hold another value blocks it, and the value is named', async () => {
     const room = ready()
     room.control.spoilScratch = (row) => ({ ...row, radius: (row.radius ?? 0) * 2 })
     const refused = await release(room)
     expect(codeOf(refused)).toBe('POST_DIFFERS')
-    expect(!refused.ok && refused.error.text).toMatch(/T4 radius: measured 5\.00\d mm, the control would hold 10\.00\d mm/)
+    expect(textOf(refused)).toMatch(/T4 radius: measured 5\.00\d mm, the control would hold 10\.00\d mm/)
     nothing(room)
   })
   it('a control that does not answer, or does not know the file', async () => {
@@ -206,7 +211,7 @@ describe('a hand-over', () => {
     takeInStray(room.as('ines'), { serial: 'BX09001', coupling: 'HSK-A63', name: 'mill', t: null, machine: null })
     saveMeasurement(room.as('ines', 5), room.evidence, saving('BX09001', goodT4()))
     const codes = async (given: object) =>
-      (await proposeHandover(room.db, room.control, 'BX09001', later(6), given))!.refusals.map((r) => r.code)
+      (await proposeHandover(room.db, room.control, 'BX09001', later(6), given))!.refusals.map((r) => r.refusal.code)
     expect(await codes({})).toEqual(['NO_T', 'NO_MACHINE'])
     expect(await codes({ machine: 'HERON' })).toEqual(['NO_T'])
     expect(
@@ -241,7 +246,7 @@ describe('preview', () => {
   })
   it.each([
     ['an unknown machine', ['BX00143'], { machine: 'EGRET' }, 'UNKNOWN_MACHINE'],
-    ['an unknown serial', ['BX77777'], {}, 'UNKNOWN_SERIAL'],
+    ['an unknown serial', ['BX77777'], {}, 'UNKNOWN_HOLDER'],
     ['a holder that carries nothing', ['BX00148'], {}, 'NO_TOOL'],
     ['the same tool twice', ['BX00143', 'BX00143'], {}, 'T_TWICE'],
     ['an unknown post', ['BX00143'], { post: 'none' }, 'UNKNOWN_POST'],

@@ -10,7 +10,7 @@ import { readKit, readStuck } from '@/stations/kit/kit-sheet'
 import { neededNow, takeBackNow } from '@/stations/kit/needed-now'
 import { reserveTool } from '@/stations/kit/reserve'
 import { loadedT4 } from '../support/loaded-t4'
-import { codeOf, later, measured, toolRoom, valueOf, withJobs, withT4, type ToolRoom } from '../support/tool-room'
+import { codeOf, later, measured, toolRoom, valueOf, withJobs, withT4, type ToolRoom, textOf } from '../support/tool-room'
 
 const job = (change: Partial<NewJob> = {}): NewJob => ({
   id: 'HP-9',
@@ -40,8 +40,8 @@ describe('a job that cannot be taken in', () => {
       }),
     )
     expect(codeOf(added)).toBe('OTHER_KIND')
-    const text = added.ok ? '' : added.error.text
-    for (const part of ['turn.nc is written for a lathe; Heron is a mill', 'photo.nc holds not one block', 'in the past'])
+    const text = textOf(added)
+    for (const part of ['turn.nc is written for a lathe. Heron is a mill', 'photo.nc has no block', 'in the past'])
       expect(text).toContain(part)
     expect(getJob(room.db, 'HP-9')).toBeNull()
   })
@@ -78,7 +78,7 @@ describe('a T that the program and the library tell differently', () => {
   it.each([
     ['a T it does not want', 5, 'D-0004', 'UNKNOWN_TOOL'],
     ['a definition that there is not', 4, 'D-NONE', 'UNKNOWN_DEFINITION'],
-    ['one of another machine', 4, 'D-0112', 'OTHER_MACHINE'],
+    ['one of another machine', 4, 'D-0112', 'NOT_FOR_MACHINE'],
   ] as const)('%s is refused', (_, t, to, code) => expect(codeOf(mapTool(room().as('ines'), 'HP-9', t, to))).toBe(code))
 })
 
@@ -105,7 +105,7 @@ describe('a job', () => {
     valueOf(reserveTool(room.as('oda', 62), 'BX00143', 'HP-2207'))
     valueOf(closeJob(room.as('oda', 63), 'HP-2207', 'cancelled'))
     expect(getAssembly(room.db, 'BX00143')!.job).toBeNull()
-    expect(codeOf(reopenJob(room.as('oda', 64), 'HP-1145', 'by mistake'))).toBe('NOT_NOW')
+    expect(codeOf(reopenJob(room.as('oda', 64), 'HP-1145', 'by mistake'))).toBe('JOB_IS_OPEN')
     valueOf(reopenJob(room.as('oda', 64), 'HP-2207', 'closed by mistake'))
     expect(getJob(room.db, 'HP-2207')!.state).toBe('open')
     expect(listRecord(room.db)[0]).toMatchObject({ what: 'job reopened', before: { state: 'cancelled' } })
@@ -125,7 +125,7 @@ describe('needed now, by mistake', () => {
     expect(getAssembly(room.db, 'BX00143')!.condition).toBe('fit')
     expect(getAssembly(room.db, 'BX00144')!.job).toBe('HP-9')
     expect(getJob(room.db, now.id)!.state).toBe('cancelled')
-    expect(codeOf(takeBackNow(room.as('tomas', 83), now.id, 'once more'))).toBe('UNKNOWN_JOB')
+    expect(codeOf(takeBackNow(room.as('tomas', 83), now.id, 'once more'))).toBe('NOT_RUSHED')
   })
 })
 

@@ -11,7 +11,7 @@ import { addJob } from '@/stations/kit/add-job'
 import { readInventory } from '@/stations/kit/inventory'
 import { book, moves } from '@/stations/store/book'
 import { readJobs, readKit, readToBuild } from '@/stations/kit/kit-sheet'
-import { codeOf, later, measured, program, START, toolRoom, valueOf, withJobs, withT4 } from '../support/tool-room'
+import { codeOf, later, measured, program, START, toolRoom, valueOf, withJobs, withT4, textOf } from '../support/tool-room'
 
 const job = (change: object = {}) => ({
   id: 'HP-1',
@@ -118,17 +118,17 @@ describe('building', () => {
     expect(listRecord(room.db, { serial: 'BX00143' })[0]).toMatchObject({ what: 'built', who: 'Ines Varga', t: 4 })
   })
   it.each([
-    ['a holder that carries a tool', 'BX00143', 'HOLDER_CARRIES_TOOL', 'already carries T4'],
+    ['a holder that carries a tool', 'BX00143', 'HOLDER_CARRIES_TOOL', 'There is T4 on holder'],
     ['another taper', 'BX00146', 'WRONG_TAPER', 'SK 40'],
     ['another bore', 'BX00141', 'WRONG_BORE', '20 mm'],
     ['a retired one', 'BX00149', 'HOLDER_RETIRED', 'retired'],
-    ['one that nobody knows', 'BX77777', 'UNKNOWN_SERIAL', 'BX77777'],
+    ['one that nobody knows', 'BX77777', 'UNKNOWN_HOLDER', 'BX77777'],
   ])('%s is refused with the reason', (_, serial, code, words) => {
     const room = withT4(withJobs(toolRoom()))
     const stock = balanceOf(room.db, 'C-EM10R10').hand
     const refused = buildTool(room.as('ines'), 'HP-2207', 4, serial)
     expect(codeOf(refused)).toBe(code)
-    expect(!refused.ok && refused.error.text).toContain(words)
+    expect(textOf(refused)).toContain(words)
     expect(listAssemblies(room.db)).toHaveLength(1)
     expect(balanceOf(room.db, 'C-EM10R10').hand).toBe(stock)
     expect(listRecord(room.db)[0]).toMatchObject({ what: 'refused', after: { code } })

@@ -54,10 +54,10 @@ describe('the lines of a label', () => {
     const keep = (change: Partial<LabelTry['layout']>) => codeOf(keepLabel(room.as('oda', 71), fonts, 'HERON', trial(id, change)))
     expect(keep({ title: '{{ lenght }}' })).toBe('BAD_TEMPLATE')
     expect(keep({ title: '{% if %}' })).toBe('BAD_TEMPLATE')
-    expect(keep({ lines: ['x'.repeat(120)] })).toBe('CUT')
+    expect(keep({ lines: ['x'.repeat(120)] })).toBe('LINE_CUT')
     expect(valueOf(tryLabel(room.db, fonts, trial(id, { lines: ['fits', 'x'.repeat(120)] }))).cut).toEqual([2])
-    expect(keep({ heightMm: 10 })).toBe('TOO_SMALL')
-    expect(keep({ widthMm: 15 })).toBe('TOO_SMALL')
+    expect(keep({ heightMm: 10 })).toBe('LABEL_TOO_SMALL')
+    expect(keep({ widthMm: 15 })).toBe('LABEL_TOO_SMALL')
     expect(getMachine(room.db, 'HERON')!.label).toBeUndefined()
   })
   it('a line that is made narrower until it fits loses nothing', async () => {
@@ -135,7 +135,7 @@ describe('taking a hand-over back', () => {
   it('not while the tool stands in its machine', async () => {
     const { room } = await released()
     valueOf(await loaded(room, { machine: 'HERON', serial: 'BX00143', label: currentHandover(room.db, 'BX00143')!.label }, 75))
-    expect(codeOf(voidHandover(room.as('ines', 80), 'BX00143', 'wrong'))).toBe('NOT_NOW')
+    expect(codeOf(voidHandover(room.as('ines', 80), 'BX00143', 'wrong'))).toBe('IN_BY_THIS_HANDOVER')
     expect(currentHandover(room.db, 'BX00143')).not.toBeNull()
   })
 })

@@ -47,7 +47,7 @@ describe('parts', () => {
       'another kind',
       { ...collet, kind: 'nut', TQ: 1, torqueSchool: 'tool maker', lubricated: 'dry', RPMX: 1, DCX: undefined, OAL: undefined },
       false,
-      'OTHER_KIND',
+      'KIND_STAYS',
       'K25-12',
     ],
     ['a size of zero', { ...collet, DCX: 0 }, true, 'OUT_OF_RANGE', 'K25-Q'],
@@ -163,11 +163,13 @@ describe('an import', () => {
     expect(codeOf(importLibrary(room.as('oda'), { parts: [part('Q3'), part('Q1')], definitions: [] }, 'list'))).toBe(
       'PART_EXISTS',
     )
-    expect(codeOf(importLibrary(room.as('oda'), { parts: [part('Q3'), part('Q3')], definitions: [] }, 'list'))).toBe('TAKEN')
+    expect(codeOf(importLibrary(room.as('oda'), { parts: [part('Q3'), part('Q3')], definitions: [] }, 'list'))).toBe(
+      'IMPORT_TWICE',
+    )
     const broken = { ...tool, id: 'D-BAD', t: 98, programRpm: 90_000 }
     expect(codeOf(importLibrary(room.as('oda'), { parts: [part('Q3')], definitions: [broken] }, 'list'))).toBe('DOES_NOT_FIT')
     expect(codeOf(importLibrary(room.as('oda'), { parts: [], definitions: [tool] }, 'list'))).toBe('TOOL_EXISTS')
-    expect(codeOf(importLibrary(room.as('oda'), { parts: [], definitions: [] }, 'list'))).toBe('NOTHING')
+    expect(codeOf(importLibrary(room.as('oda'), { parts: [], definitions: [] }, 'list'))).toBe('IMPORT_EMPTY')
     expect(listComponents(room.db)).toHaveLength(before)
   })
 })
@@ -178,7 +180,7 @@ describe('holder care', () => {
     valueOf(addHolder(room.as('oda'), { serial: 'BX00900', component: 'H-SK40-16', place: 'HOLLY-1' }))
     expect(getHolder(room.db, 'BX00900')).toMatchObject({ coupling: 'SK 40', place: 'HOLLY-1', heats: 0, carries: false })
     expect(codeOf(addHolder(room.as('oda'), { serial: 'BX00900', component: 'H-SK40-16', place: null }))).toBe('SERIAL_TAKEN')
-    expect(codeOf(addHolder(room.as('oda'), { serial: 'bx 1', component: 'H-SK40-16', place: null }))).toBe('BAD_SERIAL')
+    expect(codeOf(addHolder(room.as('oda'), { serial: 'bx 1', component: 'H-SK40-16', place: null }))).toBe('BAD_MARK')
     expect(codeOf(addHolder(room.as('oda'), { serial: 'BX00901', component: 'C-EM10R10', place: null }))).toBe('NOT_A_HOLDER')
     valueOf(takeInStray(room.as('ines'), { serial: 'BX00902', coupling: 'SK 40', name: 'stray', t: null, machine: null }))
     valueOf(addHolder(room.as('oda'), { serial: 'BX00902', component: 'H-SK40-16', place: null }))
@@ -186,10 +188,10 @@ describe('holder care', () => {
   })
   it('an inspection gives it time, a retired one carries nothing more', () => {
     const room = withT4(withJobs(toolRoom()))
-    expect(codeOf(inspectHolder(room.as('oda'), { serial: 'BX00151', until: START, retireReason: null }))).toBe('BAD_DATE')
+    expect(codeOf(inspectHolder(room.as('oda'), { serial: 'BX00151', until: START, retireReason: null }))).toBe('INSPECTION_PAST')
     valueOf(inspectHolder(room.as('oda'), { serial: 'BX00151', until: later(500_000), retireReason: null }))
     expect(getHolder(room.db, 'BX00151')!.inspectBy).toBe(later(500_000))
-    expect(codeOf(inspectHolder(room.as('oda'), { serial: 'BX00144', until: null, retireReason: '' }))).toBe('NO_REASON')
+    expect(codeOf(inspectHolder(room.as('oda'), { serial: 'BX00144', until: null, retireReason: '' }))).toBe('WHY_RETIRED')
     expect(codeOf(inspectHolder(room.as('oda'), { serial: 'BX00143', until: null, retireReason: 'nose cracked' }))).toBe(
       'HOLDER_CARRIES_TOOL',
     )
@@ -217,10 +219,10 @@ describe('a shop’s own steps', () => {
   })
   it.each([
     ['none', [], 'NO_STEPS'],
-    ['two of one name', [step, step], 'TWICE'],
-    ['a figure that no build knows', [{ ...step, text: '{{ weather }}' }], 'BAD_STEP'],
-    ['a text that cannot be read', [{ ...step, text: '{{ cutter' }], 'BAD_STEP'],
-    ['a filter that is not there', [{ ...step, text: '{{ LF | shout }}' }], 'BAD_STEP'],
+    ['two of one name', [step, step], 'STEP_TWICE'],
+    ['a figure that no build knows', [{ ...step, text: '{{ weather }}' }], 'BAD_TEMPLATE'],
+    ['a text that cannot be read', [{ ...step, text: '{{ cutter' }], 'BAD_TEMPLATE'],
+    ['a filter that is not there', [{ ...step, text: '{{ LF | shout }}' }], 'BAD_TEMPLATE'],
   ])('%s: refused', (_, steps, code) => {
     const room = toolRoom()
     expect(codeOf(putSteps(room.as('oda'), 'collet', steps))).toBe(code)

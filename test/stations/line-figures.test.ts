@@ -5,7 +5,7 @@ import { lastMeasurement } from '@/db/measurement/read'
 import type { LineBench } from '@/devices/line-bench/port'
 import { saveValuesCheck } from '@/stations/measure/check-values'
 import { readLine, saveLineFigures } from '@/stations/measure/line-figures'
-import { codeOf, toolRoom, valueOf, withJobs, withT4 } from '../support/tool-room'
+import { codeOf, toolRoom, valueOf, withJobs, withT4, textOf } from '../support/tool-room'
 
 const showing = (...figures: [string, number][]): LineBench => ({
   read: async () => ({ ok: true, value: figures.map(([key, value]) => encodeLineFigure(key, value, 'MM')) }),
@@ -42,6 +42,6 @@ describe('figures from a line', () => {
   ])('%#: say what to do when there is none to be had', async (bench, code) => {
     const read = await readLine(bench)
     expect(codeOf(read)).toBe(code)
-    if (!read.ok) expect(read.error.text).toMatch(/\.$/)
+    expect(textOf(read)).toMatch(/\.$/)
   })
 })

@@ -72,7 +72,7 @@ describe('a check with the master', () => {
     expect(room.evidence.kept.size).toBe(0)
   })
   it('one turn alone is not enough: the seat would count as drift', async () => {
-    expect(codeOf(check(toolRoom(), await pictures(NONE, NONE, [0])))).toBe('NOT_MEASURED')
+    expect(codeOf(check(toolRoom(), await pictures(NONE, NONE, [0])))).toBe('MASTER_NOT_WHOLE')
   })
   it('more than heat explains is taken from a lead only, with a reason', async () => {
     const room = toolRoom()
@@ -112,7 +112,7 @@ describe('a master', () => {
     const { id } = listMasters(room.db).find((m) => m.mark === 'MS-HSKF63-1')!
     const renewal = { id, calibratedUntil: '2028-06-30', LFmm: 120.0012, DCmm: 31.9995 }
     expect(codeOf(renewMaster(room.as('ines'), renewal))).toBe('LEAD_ONLY')
-    expect(codeOf(renewMaster(room.as('oda'), { ...renewal, LFmm: 121 }))).toBe('OTHER_MASTER')
+    expect(codeOf(renewMaster(room.as('oda'), { ...renewal, LFmm: 121 }))).toBe('OTHER_CERTIFICATE')
     valueOf(renewMaster(room.as('oda'), renewal))
     expect(listMasters(room.db).find((m) => m.mark === 'MS-HSKF63-1')).toMatchObject({
       LFmm: 120.0012,
@@ -158,12 +158,12 @@ describe('measuring is held back', () => {
     expect(codeOf(save(room, 60))).toBe('WRONG_ADAPTER')
     valueOf(changeAdapter(room.as('ines', 2), 'AD-HSKA63-1'))
     expect(codeOf(save(room, 60))).toBe('MASTER_DUE')
-    expect(heldBack(readBench(room.db, later(60)), 'HSK-A63')?.text).toContain('adapter was changed')
+    expect(heldBack(readBench(room.db, later(60)), 'HSK-A63')).toEqual({ code: 'MASTER_DUE', due: 'adapter' })
   })
   it('when the bench was checked between the pictures and the save', () => {
     expect(codeOf(save(ready(), 60, 5))).toBe('OTHER_ZERO')
   })
   it('nothing to overrule while the check holds', () => {
-    expect(codeOf(overruleCheck(toolRoom().as('oda', 0), 'just so'))).toBe('NOT_DUE')
+    expect(codeOf(overruleCheck(toolRoom().as('oda', 0), 'just so'))).toBe('CHECK_NOT_DUE')
   })
 })

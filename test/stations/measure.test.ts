@@ -20,6 +20,7 @@ import {
   withJobs,
   withT4,
   type ToolRoom,
+  textOf,
 } from '../support/tool-room'
 
 const ready = () => withT4(withJobs(toolRoom()))
@@ -57,7 +58,7 @@ describe('saving a measurement', () => {
     untouched(room)
     expect(listRecord(room.db)[0]).toMatchObject({
       what: 'refused',
-      text: expect.stringContaining('BX00143 is on the spindle') as string,
+      text: expect.stringContaining('This sheet is for BX00143') as string,
     })
   })
   it.each([
@@ -72,7 +73,7 @@ describe('saving a measurement', () => {
     const room = ready()
     const refused = save(room, {}, goodT4({ chip: { x: 5.06, z: 116.4, r: 0.1 } }))
     expect(codeOf(refused)).toBe('DEBRIS')
-    expect(!refused.ok && 'text' in refused.error && refused.error.text).toContain('Wipe it')
+    expect(textOf(refused)).toContain('Clean it')
     untouched(room)
   })
   it('too short is off, and says so; the value is kept all the same', () => {
@@ -116,7 +117,7 @@ describe('saving a measurement', () => {
     const jumped = goodT4({ z: 118.06 })
     const asked = save(room, {}, jumped, 'ines', 70)
     expect(codeOf(asked)).toBe('JUMP')
-    expect(!asked.ok && 'text' in asked.error && asked.error.text).toContain('Length is 0.060 mm (0.0024 in) more')
+    expect(textOf(asked)).toContain('Length changed by +0.060 mm')
     expect(valueOf(save(room, { reason: 'set longer for the deep pocket' }, jumped, 'ines', 70)).kept).toBe(false)
     expect(lastMeasurement(room.db, getAssembly(room.db, 'BX00143')!.id)!.reason).toBe('set longer for the deep pocket')
   })
@@ -157,8 +158,8 @@ describe('a tool without a definition', () => {
     expect(saved.verdict).toBeNull()
   })
   it.each([
-    ['a mark that is none', { serial: 'bx 1' }, 'BAD_SERIAL'],
-    ['a holder of another taper', { serial: 'BX00141' }, 'WRONG_TAPER'],
+    ['a mark that is none', { serial: 'bx 1' }, 'BAD_MARK'],
+    ['a holder of another taper', { serial: 'BX00141' }, 'OTHER_TAPER'],
   ])('%s is refused', (_, change, code) => expect(codeOf(takeInStray(toolRoom().as('ines'), { ...stray, ...change }))).toBe(code))
   it('twice the same holder: the second is told', () => {
     const room = toolRoom()

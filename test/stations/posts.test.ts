@@ -9,6 +9,7 @@ import { keepPost, tryTemplate, type PostKeep } from '@/stations/hand-over/keep-
 import { releaseHandover } from '@/stations/hand-over/release-hand-over'
 import { buildTool } from '@/stations/build/build-tool'
 import { codeOf, goodT4, measured, toolRoom, valueOf, withJobs, withT4, type ToolRoom } from '../support/tool-room'
+import { refusalText } from '@/words/refusals'
 
 function folder(): DropFolder & { readonly files: Map<string, string> } {
   const files = new Map<string, string>()
@@ -119,7 +120,7 @@ describe('a machine’s own post', () => {
     expect(codeOf(await keep(room, { template: own.replace('kept.size', 'kept.diameter') }))).toBe('POST_DIFFERS')
     expect(codeOf(await keep(room, { template: own.replace('{{ tool.kept.size', '{{ tool.nothing') }))).toBe('BAD_TEMPLATE')
     expect(codeOf(await keep(room, { template: `${own}\nG92 X0` }))).toBe('REFUSED')
-    expect(codeOf(await keep(room, { serials: [] }))).toBe('NO_TOOL')
+    expect(codeOf(await keep(room, { serials: [] }))).toBe('NO_TOOL_TO_TRY')
     expect(codeOf(await keep(room, { options: { ...OPTIONS, numberFrom: 'table' } }))).toBe('REFUSED')
     expect(getMachine(room.db, 'HERON')).toMatchObject({ post: 'word-address-mill' })
   })
@@ -132,7 +133,7 @@ describe('a machine’s own post', () => {
       { machine: 'HERON', template: sly, serials: ['BX00143'], options: OPTIONS },
       room.as('oda', 70).now,
     )
-    expect(valueOf(trial).wrong).toContain('length of offset 31 from empty to 2.500 mm')
+    expect(refusalText(valueOf(trial).wrong!, 'mm')).toContain('length of offset 31 from empty to 2.500 mm')
     expect(codeOf(await keep(room, { template: sly }))).toBe('POST_WRITES_OTHERS')
     // a post that was kept before anybody looked for it
     room.db.prepare("INSERT INTO post VALUES ('old-sly', ?)").run(sly)
@@ -143,7 +144,7 @@ describe('a machine’s own post', () => {
   it('is a lead’s to keep, and never under the name of one that came with Boulder', async () => {
     const room = ready()
     expect(codeOf(await keep(room, {}, 'ines'))).toBe('LEAD_ONLY')
-    expect(codeOf(await keep(room, { name: 'word-address-mill' }))).toBe('SHIPPED')
+    expect(codeOf(await keep(room, { name: 'word-address-mill' }))).toBe('STANDARD_POST')
   })
   it('is tried as it is typed, with the table as it is filled in, and nothing is kept', async () => {
     const room = ready()

@@ -23,6 +23,7 @@ import {
   withJobs,
   withT4,
   type ToolRoom,
+  textOf,
 } from '../support/tool-room'
 
 async function inHeron(): Promise<ToolRoom> {
@@ -70,7 +71,7 @@ describe('taking a tool out', () => {
     const room = await inHeron()
     wear(room)
     expect(await readInside(room.db, room.control, 'BX00143')).toMatchObject({ worn: true, wear: { lengthMm: -0.02 } })
-    expect(codeOf(await out(room, 'again'))).toBe('WORN')
+    expect(codeOf(await out(room, 'again'))).toBe('WEAR_UNSAID')
     expect(tool(room).state).toBe('loaded')
     expect(valueOf(await out(room, 'measure')).wear?.lengthMm).toBeCloseTo(-0.02, 9)
   })
@@ -101,8 +102,8 @@ describe('taking a tool out', () => {
         cutMin: 0,
         to: machine,
       })
-    expect(codeOf(await to('HERON'))).toBe('NO_MACHINE')
-    expect(codeOf(await to('DIPPER'))).toBe('TAPER')
+    expect(codeOf(await to('HERON'))).toBe('NO_NEXT_MACHINE')
+    expect(codeOf(await to('DIPPER'))).toBe('NEXT_TAPER')
     expect(valueOf(await to('SWIFT')).state).toBe('measured')
     expect(tool(room)).toMatchObject({ machine: 'SWIFT', pocket: null })
   })
@@ -131,8 +132,8 @@ describe('taking a tool out', () => {
     const again = (z: number, reason?: string) =>
       saveMeasurement(room.as('ines', 120), room.evidence, saving('BX00143', goodT4({ z }), { takenAt: later(120), reason }))
     const crept = again(118.03)
-    expect(codeOf(crept)).toBe('JUMP')
-    expect(!crept.ok && 'text' in crept.error ? crept.error.text : '').toContain('came out of Heron 0.030 mm')
+    expect(codeOf(crept)).toBe('CREPT')
+    expect(textOf(crept)).toContain('0.030 mm longer than before it went into Heron')
     valueOf(again(118.03, 'screwed out, checked'))
     // told once; the next measurement is compared with this one
     expect(codeOf(again(118.03))).toBe('ok')
@@ -149,7 +150,7 @@ describe('taking a tool out', () => {
     expect(codeOf(await out(room, 'measure'))).toBe('STILL_IN')
     room.control.hand('HERON', { do: 'take' }, { do: 'shut' })
     room.control.set('HERON', { spindle: 4 })
-    expect(codeOf(await out(room, 'measure'))).toBe('REGISTER-IDLE')
+    expect(codeOf(await out(room, 'measure'))).toBe('IN_USE')
   })
   it('two terminals take it out: one does, the other is told', async () => {
     const room = await inHeron()
@@ -192,7 +193,7 @@ describe('taking a tool out', () => {
   it('a row that does not come out empty holds it back', async () => {
     const room = await inHeron()
     room.control.spoil = (row) => ({ ...row, length: 12 })
-    expect(codeOf(await out(room, 'measure'))).toBe('READ_BACK')
+    expect(codeOf(await out(room, 'measure'))).toBe('NOT_EMPTY')
     expect(tool(room).state).toBe('loaded')
   })
   it('what stands in no machine is not taken out', async () => {

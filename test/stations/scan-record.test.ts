@@ -72,7 +72,7 @@ describe('the rack', () => {
 describe('the record', () => {
   it('is only added to', () => {
     const room = toolRoom()
-    noteRefusal(room.as('ines'), 'Load', { serial: 'BX00143' }, { code: 'X', text: 'no' })
+    noteRefusal(room.as('ines'), 'Load', { serial: 'BX00143' }, { code: 'NOT_A_LABEL' })
     expect(() => room.db.exec("UPDATE record SET text = 'other'")).toThrow('only added to')
     expect(() => room.db.exec('DELETE FROM record')).toThrow('only added to')
   })

@@ -45,7 +45,7 @@ describe('stock', () => {
     [
       'from an empty place',
       (r: ToolRoom) => takePart(r.as('ines'), { job: 'HP-2207', component: C, count: 1, place: 'ALDER-5' }),
-      'TOO_FEW',
+      'TOO_FEW_THERE',
     ],
     [
       'an unknown part',
@@ -59,7 +59,11 @@ describe('stock', () => {
     ],
     ['to nowhere', (r: ToolRoom) => book(r.as('ines'), moves.receive(C, 1, 'Z9-9')), 'UNKNOWN_PLACE'],
     ['nothing', (r: ToolRoom) => book(r.as('ines'), moves.receive(C, 0, 'ALDER-3')), 'BAD_COUNT'],
-    ['a count below zero', (r: ToolRoom) => countStock(r.as('ines'), { component: C, place: 'ALDER-3', found: -1 }), 'BAD_COUNT'],
+    [
+      'a count below zero',
+      (r: ToolRoom) => countStock(r.as('ines'), { component: C, place: 'ALDER-3', found: -1 }),
+      'BAD_STOCK_COUNT',
+    ],
   ] as const)('%s: refused, nothing booked', (_, verb, code) => {
     const room = withJobs(toolRoom())
     const before = listMoves(room.db, { limit: 5000 }).length
@@ -78,8 +82,8 @@ describe('stock', () => {
     const { id } = valueOf(book(room.as('ines'), moves.receive(C, 7, 'ALDER-3')))
     const { id: counter } = valueOf(putRight(room.as('oda'), id))
     expect(balanceOf(room.db, C)).toMatchObject({ received: 4, hand: 4 })
-    expect(codeOf(putRight(room.as('oda'), id))).toBe('PUT_RIGHT')
-    expect(codeOf(putRight(room.as('oda'), counter))).toBe('IS_COUNTER')
+    expect(codeOf(putRight(room.as('oda'), id))).toBe('UNDONE_ALREADY')
+    expect(codeOf(putRight(room.as('oda'), counter))).toBe('IS_UNDOING')
     expect(listRecord(room.db)[0]).toMatchObject({ what: 'put right', who: 'Oda Brekke' })
     expect(listMoves(room.db, { component: C })[1]).toMatchObject({ id, counteredBy: counter })
   })
@@ -87,9 +91,9 @@ describe('stock', () => {
     const room = withT4(withJobs(toolRoom()))
     const { id } = valueOf(book(room.as('ines'), moves.receive(C, 1, 'ALDER-7')))
     valueOf(takePart(room.as('ines'), { job: 'HP-2207', component: C, count: 1, place: 'ALDER-7' }))
-    expect(codeOf(putRight(room.as('oda'), id))).toBe('TOO_FEW')
+    expect(codeOf(putRight(room.as('oda'), id))).toBe('TOO_FEW_THERE')
     const built = listMoves(room.db, { component: C }).find((m) => m.name === 'built in')!
-    expect(codeOf(putRight(room.as('oda'), built.id))).toBe('IN_A_TOOL')
+    expect(codeOf(putRight(room.as('oda'), built.id))).toBe('PART_OF_A_TOOL')
   })
   it('the ledger cannot be changed behind its back', () => {
     const room = toolRoom()
@@ -188,7 +192,7 @@ describe('places', () => {
   it('a tool goes into any free slot of its taper; another taper, a taken slot and a hot tool on a cart are refused', () => {
     const room = withT4(withJobs(toolRoom()))
     const at = (minutes: number) => room.as('ines', minutes)
-    expect(codeOf(putIntoPlace(at(0), 'BX00143', 'C2-1'))).toBe('HOT')
+    expect(codeOf(putIntoPlace(at(0), 'BX00143', 'C2-1'))).toBe('TOOL_HOT')
     expect(codeOf(putIntoPlace(at(60), 'BX00143', 'C1-1'))).toBe('WRONG_SLOT')
     expect(codeOf(putIntoPlace(at(60), 'BX00143', 'Q-1'))).toBe('UNKNOWN_PLACE')
     valueOf(putIntoPlace(at(60), 'BX00143', 'C2-4'))
@@ -206,7 +210,7 @@ describe('places', () => {
     const unit = { id: 'S9', kind: 'cabinet', name: 'Cabinet 9', x: 1, y: 8, w: 4, h: 2 } as const
     expect(codeOf(placeUnit(room.as('oda'), { ...unit, x: 2, y: 1 }, 4, null))).toBe('IN_THE_WAY')
     expect(codeOf(placeUnit(room.as('oda'), { ...unit, x: 25 }, 4, null))).toBe('OFF_THE_PLAN')
-    expect(codeOf(placeUnit(room.as('oda'), { ...unit, id: 'no spaces' }, 4, null))).toBe('BAD_ID')
+    expect(codeOf(placeUnit(room.as('oda'), { ...unit, id: 'no spaces' }, 4, null))).toBe('BAD_UNIT_ID')
     valueOf(placeUnit(room.as('oda'), unit, 4, null))
     valueOf(placeUnit(room.as('oda'), { ...unit, x: 6, y: 8 }, 4, null))
     const sheet = readStore(room.db)

@@ -83,7 +83,7 @@ describe('writing a tag', () => {
     measured(withT4(room, 'BX00144'), 'BX00144', goodT4(), 64)
     expect(codeOf(await write(tags, 'BX00144'))).toBe('NO_HANDOVER')
     valueOf(await releaseHandover(room.as('ines', 65), room.control, { serial: 'BX00144', scanned: 'BX00144' }))
-    expect(codeOf(await write(tags, 'BX00144'))).toBe('OTHER_HOLDER')
+    expect(codeOf(await write(tags, 'BX00144'))).toBe('OTHER_TAG')
     const foreign = store(Uint8Array.from({ length: 2048 }, (_, i) => (i * 31) & 0xff))
     expect(codeOf(await write(foreign, 'BX00143'))).toBe('FOREIGN')
     expect(codeOf(await write(store(), 'BX00144'))).toBe('NO_TAG')

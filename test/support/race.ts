@@ -7,6 +7,8 @@ import { addJob } from '@/stations/kit/add-job'
 import { takePart } from '@/stations/kit/pick'
 import { book, moves } from '@/stations/store/book'
 import { fillLibrary } from '../../scripts/fill-library'
+import { outerCode } from '@/stations/refusals'
+import { refusalText } from '@/words/refusals'
 
 const [file, mode, startAt] = process.argv.slice(2)
 const ROUNDS = 2
@@ -61,5 +63,7 @@ if (mode === 'prepare') {
   const w = work()
   while (Date.now() < Number(startAt)); // both begin in the same millisecond
   const done = takePart(w, { job: job(Number(mode.split('-')[1])), component: PART, count: 1, place: 'CEDAR-4' })
-  console.log(JSON.stringify(done.ok ? { code: 'ok', text: '' } : done.error))
+  console.log(
+    JSON.stringify(done.ok ? { code: 'ok', text: '' } : { code: outerCode(done.error), text: refusalText(done.error, 'mm') }),
+  )
 }

@@ -20,6 +20,8 @@ import { Refused, runOffsets, type Table } from '../../standins/control/interpre
 import { fillLibrary, seedProgram } from '../../scripts/fill-library'
 import { loadByHand } from '../../scripts/load-by-hand'
 import { cornerTool, render, type Tool } from './render'
+import { outerCode, type Refusal } from '@/stations/refusals'
+import { refusalText } from '@/words/refusals'
 
 const root = join(import.meta.dirname, '..', '..')
 const read = <T>(file: string): T => JSON.parse(readFileSync(join(root, file), 'utf8')) as T
@@ -184,7 +186,7 @@ export function withJobs(room: ToolRoom): ToolRoom {
       programs: [{ name: file, text: program(file) }],
       extra: [],
     })
-    if (!added.ok) throw new Error(added.error.text)
+    if (!added.ok) throw new Error(textOf(added))
   }
   return room
 }
@@ -247,7 +249,7 @@ export const saving = (serial: string, edges: readonly Tool[], change: Partial<S
 /** T4 for HP-2207 on BX00143, built at the start and cold an hour later. */
 export function withT4(room: ToolRoom, serial = 'BX00143'): ToolRoom {
   const built = buildTool(room.as('ines'), 'HP-2207', 4, serial)
-  if (!built.ok) throw new Error(built.error.text)
+  if (!built.ok) throw new Error(textOf(built))
   return room
 }
 
@@ -272,7 +274,11 @@ export function measured(room: ToolRoom, serial = 'BX00143', edges: readonly Too
 }
 
 export const codeOf = <T, E extends { readonly code: string }>(result: Result<T, E>): string =>
-  result.ok ? 'ok' : result.error.code
+  // a refusal that wraps a device's or a part's own tells that one's code
+  result.ok ? 'ok' : outerCode(result.error as unknown as Refusal)
+
+/** What a refused verb says, in millimetres. */
+export const textOf = <T>(result: Result<T, Refusal>): string => (result.ok ? '' : refusalText(result.error, 'mm'))
 export function valueOf<T, E>(result: Result<T, E>): T {
   if (!result.ok) throw new Error(JSON.stringify(result.error))
   return result.value

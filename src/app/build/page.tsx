@@ -1,6 +1,6 @@
 import Link from 'next/link'
 import { stepText } from '@/codecs/step-text'
-import { carrierOf, partIn, refusalText, tickIds } from '@/core/fits'
+import { carrierOf, partIn, tickIds } from '@/core/fits'
 import { numberOf, roleOf, valueOf } from '@/core/tool'
 import { lyingOf } from '@/db/stock/read'
 import { readBuild, type BuildSheet } from '@/stations/build/build-sheet'
@@ -23,6 +23,8 @@ import {
   tickStepAction,
   unitStateAction,
 } from '../build-actions'
+import { fitsText } from '@/words/fits'
+import type { LengthUnit } from '@/core/units'
 
 export const metadata = { title: 'Build' }
 
@@ -82,8 +84,8 @@ export default async function BuildPage({
   const due = formatDue(sheet.job.dueAt, new Date(house.now))
   const carrier = carrierOf(parts)
   const greatestC = carrier ? (numberOf(carrier, 'greatestC') ?? null) : null
-  const short = sheet.short.map((p) => refusalText({ code: 'NONE_IN_STOCK', name: p.component.name }))
-  const blocked = [...checked.refusals.map(refusalText), ...short]
+  const short = sheet.short.map((p) => fitsText({ code: 'NONE_IN_STOCK', name: p.component.name }, house.unit))
+  const blocked = [...checked.refusals.map((r) => fitsText(r, house.unit)), ...short]
   const cutter = partIn(parts, 'cutter')
   return (
     <StationPage station="build" current={`${sheet.job.id}-${definition.t}`}>
@@ -123,7 +125,7 @@ export default async function BuildPage({
                 )}
                 {checked.notes.map((note, i) => (
                   <p key={i} className="text-unsure mt-2 font-semibold">
-                    ◐ {refusalText(note)}
+                    ◐ {fitsText(note, house.unit)}
                   </p>
                 ))}
               </div>
@@ -159,7 +161,7 @@ export default async function BuildPage({
                 </Row>
               )}
             </div>
-            <Nearest sheet={sheet} />
+            <Nearest sheet={sheet} unit={house.unit} />
           </>
         }
         right={
@@ -207,7 +209,7 @@ export default async function BuildPage({
 }
 
 /** Where the parts list does not do: what speaks against it, and what would fit. */
-function Nearest({ sheet }: { readonly sheet: BuildSheet }) {
+function Nearest({ sheet, unit }: { readonly sheet: BuildSheet; readonly unit: LengthUnit }) {
   const { checked, candidates, short } = sheet
   if (checked.refusals.length === 0 && short.length === 0) return null
   const asked = checked.refusals.length ? candidates : candidates.filter((c) => short.some((p) => p.line.role === c.role))
@@ -215,7 +217,7 @@ function Nearest({ sheet }: { readonly sheet: BuildSheet }) {
     <>
       {checked.refusals.map((r, i) => (
         <Say key={i} tone="off" lead="◆">
-          {refusalText(r)}
+          {fitsText(r, unit)}
         </Say>
       ))}
       <ul>
@@ -228,7 +230,7 @@ function Nearest({ sheet }: { readonly sheet: BuildSheet }) {
                   .map((c) => c.name)
                   .join(', ')}`
               : nearest
-                ? `nearest is ${nearest.component.name}. ${refusalText(nearest.refusals[0])}`
+                ? `nearest is ${nearest.component.name}. ${fitsText(nearest.refusals[0], unit)}`
                 : short.some((p) => p.line.role === role)
                   ? 'nothing that lies in the store would fit.'
                   : 'nothing in the library would fit.'}

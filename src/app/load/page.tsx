@@ -24,6 +24,9 @@ import {
   turnMagazineAction,
   typeFigureAction,
 } from '../load-actions'
+import { controlErrorText } from '@/words/devices'
+import { loadSaidText } from '@/words/load'
+import { scanSaidText } from '@/words/scans'
 
 export const metadata = { title: 'Load' }
 
@@ -112,8 +115,8 @@ export default async function LoadPage({ searchParams }: { readonly searchParams
         machine={machine && { key: machine.key, name: machine.name, decimals: machine.decimals, typed: isTyped(machine) }}
         serial={scans.serial ?? null}
         label={scans.label ?? null}
-        scans={sheet.scans}
-        findings={sheet.findings}
+        scans={sheet.scans.map(({ said, ...line }) => ({ ...line, text: scanSaidText(said) }))}
+        findings={machine ? sheet.findings.map((f) => ({ ...f, text: loadSaidText(f.said, machine) })) : []}
         run={run}
         runBy={sheet.runBy}
         steps={sheet.steps}
@@ -140,7 +143,7 @@ export default async function LoadPage({ searchParams }: { readonly searchParams
           read: run?.typed[register] === rounded,
         }))}
         standIn={sheet.told.state?.standIn ?? false}
-        silence={sheet.silence}
+        silence={sheet.silence && controlErrorText(sheet.silence)}
         underWay={machine ? listLoadRuns(house.db, machine.key).map(({ serial, t, pocket }) => ({ serial, t, pocket })) : []}
         begin={beginLoadAction}
         turn={turnMagazineAction}

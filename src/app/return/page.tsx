@@ -13,6 +13,7 @@ import { UnloadPanel } from '@/ui/return/unload-panel'
 import { context } from '../_server/context'
 import { serialOf } from '../_server/params'
 import { takeOutAction, turnForReturnAction, unloadAction } from '../return-actions'
+import { controlErrorText } from '@/words/devices'
 
 export const metadata = { title: 'Return' }
 
@@ -82,7 +83,7 @@ export default async function ReturnPage({ searchParams }: { readonly searchPara
             )}
             {problem && (
               <Say tone="off" lead="The control does not say what it holds." role="alert">
-                {problem}
+                {controlErrorText(problem)}
               </Say>
             )}
             <div className="grid grid-cols-[1fr_250px] gap-6 max-[900px]:grid-cols-1">

@@ -10,7 +10,6 @@ import {
   fitsCollet,
   fitsSeat,
   fitsStud,
-  refusalText,
   refuseHealth,
   refuseHolder,
   refuseStud,
@@ -301,17 +300,6 @@ describe('holders', () => {
     expect(ask({}, null)).toEqual(['STUD_NOT_KNOWN'])
     expect(ask({ stud: 'P' }, { ...stud, studForm: 'UD' } as Component)).toEqual(['WRONG_STUD'])
     expect(refuseStud(item, null, null, NOW)).toEqual([])
-  })
-  it('every refusal names the part and the number', () => {
-    expect(refusalText({ code: 'WRONG_BORE', hasMm: 12, needsMm: 10 })).toBe(
-      'Wrong bore: this holder takes 12 mm, the shank is 10 mm.',
-    )
-    expect(refusalText({ code: 'SHANK_TOO_LARGE', shankMm: 10, largestMm: 9 })).toContain(
-      '10 mm is larger than the collet (9 mm)',
-    )
-    expect(refusalText({ code: 'TOO_FAST', programRpm: 17000, greatestRpm: 16000, part: 'nut size 25' })).toContain(
-      'the nut size 25 allows 16,000',
-    )
   })
 })
 

@@ -140,14 +140,3 @@ export function applyWrites(bytes: Uint8Array, writes: readonly BlockWrite[], co
   for (const { address, bytes: four } of writes.slice(0, count)) after.set(four, address)
   return after
 }
-
-export function tagFaultText(fault: TagFault): string {
-  switch (fault.code) {
-    case 'FOREIGN':
-      return 'The tag is none of ours, or its head is damaged. It was left as it is.'
-    case 'NO_VALID_SLOT':
-      return 'Nothing on the tag can be read. Write it anew from the tool’s record.'
-    case 'TOO_LONG':
-      return `The record has ${fault.bytes} bytes, the tag holds ${fault.most}. Shorten the tool’s name or its parts list.`
-  }
-}

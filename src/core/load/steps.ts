@@ -8,7 +8,10 @@ export type LoadStep = (typeof LOAD_STEPS)[number]
 export interface StepLine {
   readonly step: LoadStep
   readonly state: 'done' | 'now' | 'later'
-  readonly text: string
+  /** SPINDLE: by hand into the spindle. */
+  readonly pocket: number
+  /** Offsets are typed at the control. */
+  readonly typed: boolean
   /** A switch watches it; else whoever loads says that it is done. */
   readonly watched: boolean
 }
@@ -37,19 +40,20 @@ export function loadSteps(
   const isIn = atPlace && (inWatched ? seen : ticks.in === true)
   const isOpen = doorWatched ? state?.door === 'open' || isIn : ticks.open === true || isIn
   const isShut = isIn && (doorWatched ? state?.door === 'shut' : ticks.shut === true)
-  const list: readonly (readonly [LoadStep, boolean, string, boolean])[] = [
-    ['pocket', atPlace, byHand ? 'Changer to manual' : `Pocket ${pocket} at the loading place`, placeWatched],
-    ['open', isOpen, 'Door open', doorWatched],
-    ['in', isIn, byHand ? 'Tool in the spindle, held from below by its holder' : `Tool in pocket ${pocket}`, inWatched],
-    ['shut', isShut, 'Door shut', doorWatched],
-    ['written', written, typed ? 'Figures typed, and read back' : 'Figures written, and read back', !typed],
-    ['recorded', false, 'Recorded', true],
+  const list: readonly (readonly [LoadStep, boolean, boolean])[] = [
+    ['pocket', atPlace, placeWatched],
+    ['open', isOpen, doorWatched],
+    ['in', isIn, inWatched],
+    ['shut', isShut, doorWatched],
+    ['written', written, !typed],
+    ['recorded', false, true],
   ]
   const now = list.findIndex(([, done]) => !done)
-  return list.map(([step, done, text, watched], i) => ({
+  return list.map(([step, done, watched], i) => ({
     step,
     state: i < now || done ? (i > now ? 'later' : 'done') : i === now ? 'now' : 'later',
-    text,
+    pocket,
+    typed,
     watched,
   }))
 }

@@ -60,18 +60,3 @@ export function calibrateOnPin(
     scaleSigma: sigmaPx / widthPx,
   })
 }
-
-export function pinErrorText(error: PinError): string {
-  switch (error.code) {
-    case 'NOT_A_PIN':
-      return 'No pin with both flanks and its end in the picture was found. Bring it into the middle, upright.'
-    case 'LEANS':
-      return `The pin leans by ${error.deg.toFixed(2)}°. Clean its seat, or turn the camera until it stands upright.`
-    case 'NO_EDGE':
-      return 'Nothing stands in the picture.'
-    case 'TOO_DARK':
-      return 'The picture is too dark. Turn the back light up.'
-    case 'BURNT_OUT':
-      return 'The field is burnt out. Turn the back light or the exposure down.'
-  }
-}

@@ -53,22 +53,3 @@ export function checkSteps(steps: readonly ProgramStep[]): Result<readonly Progr
   }
   return ok(steps)
 }
-
-export function programErrorText(error: ProgramError): string {
-  switch (error.code) {
-    case 'NO_STEP':
-      return 'A program has at least one step: the tool itself.'
-    case 'TOO_MANY_STEPS':
-      return `A program has ${MOST_STEPS} steps at most.`
-    case 'TOOL_FIRST':
-      return 'The tool itself comes first, once: the other steps are placed below its tip.'
-    case 'NO_NAME':
-      return `Give step ${error.step + 1} a name.`
-    case 'SAME_NAME':
-      return `Step ${error.step + 1} has the name of another step.`
-    case 'ASKS_NOTHING':
-      return `Step ${error.step + 1} asks for nothing. Choose what it measures, or take it out.`
-    case 'LIMITS_TURNED':
-      return `Step ${error.step + 1}: the least ${error.feature} is above the greatest.`
-  }
-}

@@ -4,9 +4,7 @@ import {
   featureWord,
   judgeTool,
   lengthSigma,
-  setErrorText,
   USUAL_BENCH,
-  warningText,
   advise,
   UNKNOWN_MAKE,
   type LimitSet,
@@ -170,21 +168,5 @@ describe('uncertainty', () => {
     expect(benchFor(heat, '2026-01-01T00:00:30.000Z').warmMm).toBeCloseTo(0.01316 / Math.E, 4)
     expect(benchFor(heat, '2026-01-01T01:00:00.000Z').warmMm).toBe(0)
     expect(benchFor(null, heat.endedAt)).toBe(USUAL_BENCH)
-  })
-})
-
-describe('words', () => {
-  it('every warning names its edge and what to do', () => {
-    const codes = ['CUT_OFF_RIGHT', 'CUT_OFF_TOP', 'NO_CORNER_ARC', 'NO_FLANK', 'NO_END'] as const
-    for (const code of codes) expect(warningText(3, { code })).toContain('Edge 3')
-    expect(warningText(3, { code: 'DEBRIS', high: 0.04 })).toBe(
-      'Wipe edge 3 and measure it again: something 0.040 mm high sits on it.',
-    )
-    expect(warningText(2, { code: 'NOTCH', deep: 0.25 })).toContain('0.25 mm deep')
-  })
-  it('every refusal names its picture', () => {
-    for (const problem of ['NO_EDGE', 'TOO_DARK', 'BURNT_OUT'] as const)
-      expect(setErrorText({ code: 'PICTURE', file: 'a.png', problem })).toMatch(/^a\.png: /)
-    expect(setErrorText({ code: 'NOTHING_MEASURED', file: 'a.png' })).toContain('nothing that was asked for')
   })
 })

@@ -103,29 +103,3 @@ function checkValue(key: PropertyKey, value: unknown, needed: boolean): PartFaul
     return { code: 'OUT_OF_RANGE', key, value, min, max }
   return null
 }
-
-/** A fault in words that say which property and what to do. */
-export function partFaultText(fault: PartFault): string {
-  const nameOf = (key: PropertyKey) => {
-    const { name, symbol } = specOf(key)
-    return symbol ? `${name} (${symbol})` : name
-  }
-  switch (fault.code) {
-    case 'UNKNOWN_KIND':
-      return fault.kind ? `“${fault.kind}” is no kind of part known here.` : 'Say which kind of part it is.'
-    case 'MISSING':
-      return fault.key === 'id' || fault.key === 'name'
-        ? `Give it ${fault.key === 'id' ? 'a number' : 'a name'}.`
-        : `The ${nameOf(fault.key as PropertyKey)} is missing.`
-    case 'NOT_A_NUMBER':
-      return `The ${nameOf(fault.key)} “${String(fault.value)}” is no number.`
-    case 'OUT_OF_RANGE':
-      return `The ${nameOf(fault.key)} ${fault.value} is outside ${fault.min} … ${fault.max}.`
-    case 'NOT_A_CHOICE':
-      return `The ${nameOf(fault.key)} “${String(fault.value)}” is not one of ${fault.choices.join(', ')}.`
-    case 'NOT_OF_THIS_KIND':
-      return `A ${KINDS[fault.kind].name} has no “${fault.key}”.`
-    case 'CONTRADICTION':
-      return `The ${nameOf(fault.key)} is larger than the ${nameOf(fault.other)}.`
-  }
-}

@@ -8,7 +8,6 @@ import {
   KIND_NAMES,
   kindSpec,
   nextState,
-  partFaultText,
   plainProfile,
   profileOf,
   propertiesOf,
@@ -83,14 +82,6 @@ describe('a part from outside', () => {
     ['flutes longer than the tool', { LCF: 80 }, ['CONTRADICTION']],
   ])('%s', (_, change, wanted) => expect(codes({ ...cutter, ...change })).toEqual(wanted))
   it('a bore whose least is above its greatest', () => expect(codes({ ...holder, boreMin: 9.99 })).toEqual(['CONTRADICTION']))
-  it('every fault is told in words that name the property', () => {
-    const checked = checkComponent({ ...cutter, DC: 0, form: 'spoon', OAL: undefined })
-    expect(checked.ok ? [] : checked.error.map(partFaultText)).toEqual([
-      'The form “spoon” is not one of corner, ball, square, drill, reamer, tap, chamfer.',
-      'The cutting diameter (DC) 0 is outside 0.05 … 500.',
-      'The overall length (OAL) is missing.',
-    ])
-  })
   it('of any kind: what its own description allows passes, one step outside does not', () => {
     const middle = (key: PropertyKey): string | number => {
       const { quantity, choices, min = 1, max = 2 } = specOf(key)

@@ -46,12 +46,3 @@ export type HandAct = (typeof HAND_ACTS)[number]
 export interface Hands {
   act(machine: string, act: HandAct): Promise<Result<MachineState, ControlError>>
 }
-
-/** What went wrong, and what to do about it. */
-export function controlErrorText(error: ControlError): string {
-  if (error.code === 'UNREACHABLE')
-    return `The control does not answer (${error.detail}). Nothing is known to be written: read its table before trying again.`
-  return error.line
-    ? `The control refuses the file at line ${error.line}: ${error.detail}. Nothing was written.`
-    : `The control refuses: ${error.detail}. Nothing was written.`
-}

@@ -17,6 +17,3 @@ export interface Printer {
   /** Resolves when it is printed, with where it came out. */
   print(job: LabelJob): Promise<Result<{ readonly where: string }, PrinterError>>
 }
-
-export const printerText = (error: PrinterError): string =>
-  error.code === 'NO_LABELS' ? 'The printer is out of labels. Put a roll in.' : `The printer does not answer (${error.detail}).`

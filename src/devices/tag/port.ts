@@ -14,8 +14,3 @@ export interface TagStation {
   /** Writes one block of four bytes; resolves when it is on the carrier. */
   write(block: BlockWrite): Promise<Result<null, TagDeviceError>>
 }
-
-export const tagDeviceText = (error: TagDeviceError): string =>
-  error.code === 'NO_TAG'
-    ? 'No tag lies before the reader. Turn the holder until its chip faces it.'
-    : 'The tag was pulled away while it was written. It still says what it said before: hold it still and write again.'

@@ -1,4 +1,4 @@
-import { isShrink, carrierOf, partIn, refusalText, refuseHolder, refuseStud, tickIds } from '@/core/fits'
+import { isShrink, carrierOf, partIn, refuseHolder, refuseStud, tickIds } from '@/core/fits'
 import { FETCHED, numberOf, type BuiltPart } from '@/core/tool'
 import { fail, type Result } from '@/core/units'
 import { insertAssembly } from '@/db/assembly/write'
@@ -9,21 +9,21 @@ import { countHeat, keepHeat, updateHolder } from '@/db/library/write'
 import { lyingOf } from '@/db/stock/read'
 import { noteRefusal } from '../records/note-refusal'
 import { bookInside, moves } from '../store/book'
-import { allOrNothing, need, type Refused, type Work } from '../work'
+import type { Refusal } from '../refusals'
+import { allOrNothing, need, type Work } from '../work'
 import { readBuild, type BuildSheet } from './build-sheet'
 import type { ChosenPart } from './choose-parts'
 import { heatFrom } from './heat-out'
 import { note } from '../records/note'
 
 /** Everything that speaks against this holder for this tool; the first is the weightiest. */
-export function refuseBuild(work: Pick<Work, 'db' | 'now'>, sheet: BuildSheet, serial: string): Refused[] {
+export function refuseBuild(work: Pick<Work, 'db' | 'now'>, sheet: BuildSheet, serial: string): Refusal[] {
   const item = getHolder(work.db, serial)
-  if (!item) return [{ code: 'UNKNOWN_SERIAL', text: `No holder ${serial} is known here. Scan the mark on the holder itself.` }]
-  if (!item.component)
-    return [{ code: 'UNKNOWN_TYPE', text: `Of holder ${serial} only its taper is known. Enter its type in the library first.` }]
+  if (!item) return [{ code: 'UNKNOWN_HOLDER', serial }]
+  if (!item.component) return [{ code: 'UNKNOWN_TYPE', serial }]
   const other = buildOn(work.db, serial)
   if (other && (other.job !== sheet.job?.id || other.t !== sheet.definition.t))
-    return [{ code: 'BEING_BUILT', text: `${other.who} builds T${other.t} for ${other.job} on ${serial}. Take another holder.` }]
+    return [{ code: 'BEING_BUILT', serial, by: { who: other.who, t: other.t, job: other.job } }]
   const first = sheet.definition.parts.find((l) => l.role === 'holder')!
   const cutter = partIn(sheet.parts, 'cutter')!
   const offered = componentOf(work.db, item.component)
@@ -38,23 +38,19 @@ export function refuseBuild(work: Pick<Work, 'db' | 'now'>, sheet: BuildSheet, s
       .filter((p) => FETCHED.includes(p.line.role) && p.onHand + p.fetched < p.count)
       .map((p) => ({ code: 'NONE_IN_STOCK', name: p.component.name }) as const),
   ]
-  return refusals.map((r) => ({ code: r.code === 'SHRINK' ? r.error.code : r.code, text: refusalText(r) }))
+  return refusals.map((r) => ({ code: 'FITS', refusal: r }))
 }
 
 /** The scan of the holder's own mark after its last step: every step must be confirmed. */
-export function finishBuild(work: Work, serial: string): Result<{ serial: string; touchAt: string | null }, Refused> {
+export function finishBuild(work: Work, serial: string): Result<{ serial: string; touchAt: string | null }, Refusal> {
   const build = buildOn(work.db, serial)
-  if (!build) return fail({ code: 'NOT_BEGUN', text: `Nobody has begun a tool on ${serial}.` })
+  if (!build) return fail({ code: 'BUILD_NOT_BEGUN', serial })
   const sheet = readBuild(work.db, build.job, build.t, serial, work.now)
-  if (!sheet) return fail({ code: 'UNKNOWN_TOOL', text: `Job ${build.job} wants no T${build.t} any more.` })
+  if (!sheet) return fail({ code: 'UNKNOWN_TOOL', job: build.job, t: build.t })
   const lost = sheet.parts.find((p) => p.line.role === 'extension' && !build.extensions[p.component.id])
-  if (lost) return fail({ code: 'NO_EXTENSION', text: `Scan the ${lost.component.name} that is in it: it has its own serial.` })
+  if (lost) return fail({ code: 'NO_EXTENSION', name: lost.component.name })
   const left = sheet.steps.filter((step) => tickIds([step], sheet.facts.seats).some((id) => !build.done.includes(id)))
-  if (left.length)
-    return fail({
-      code: 'STEPS_LEFT',
-      text: `Not done yet: ${left.map((s) => s.title.toLowerCase()).join(', ')}. Confirm ${left.length === 1 ? 'it' : 'them'}, then scan the holder again.`,
-    })
+  if (left.length) return fail({ code: 'STEPS_LEFT', steps: left.map((s) => s.title) })
   return buildTool(work, build.job, build.t, serial, build)
 }
 
@@ -68,9 +64,9 @@ export function buildTool(
   t: number,
   serial: string,
   build: BuildUnderWay | null = null,
-): Result<{ serial: string; touchAt: string | null }, Refused> {
+): Result<{ serial: string; touchAt: string | null }, Refusal> {
   const sheet = readBuild(work.db, jobId, t, serial, work.now)
-  if (!sheet) return fail({ code: 'UNKNOWN_TOOL', text: `Job ${jobId} wants no T${t} that has a definition.` })
+  if (!sheet) return fail({ code: 'UNKNOWN_TOOL', job: jobId, t })
   const [refused] = refuseBuild(work, sheet, serial)
   if (refused) {
     noteRefusal(work, 'Build', { serial: getHolder(work.db, serial) ? serial : null, t, machine: sheet.job?.machine }, refused)
@@ -85,7 +81,7 @@ export function buildTool(
       : null)
   const stopSetMm = sheet.stop ? definition.LF.nominal + sheet.stop.highMm : null
   const coupling = getHolder(work.db, serial)!.coupling
-  return allOrNothing(work.db, `Somebody else has just built on holder ${serial}. Take another one.`, () => {
+  return allOrNothing(work.db, { code: 'BEING_BUILT', serial }, () => {
     insertAssembly(work.db, {
       serial,
       t: definition.t,

@@ -12,9 +12,18 @@ import {
   type CoolingWay,
   type Material,
 } from '@/core/clamp'
-import { carrierOf, isShrink, jointOf, partIn, refusalText, refuseHealth, stackUp, type Refusal } from '@/core/fits'
-import { nextState, shankLimits, type Assembly, type Heat, type Removal } from '@/core/tool'
-import { fail, ok, type Result } from '@/core/units'
+import {
+  carrierOf,
+  isShrink,
+  jointOf,
+  partIn,
+  refuseHealth,
+  stackUp,
+  type Refusal as FitsRefusal,
+  type Removal,
+} from '@/core/fits'
+import { nextState, shankLimits, type Assembly, type Heat } from '@/core/tool'
+import { ok, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
 import { inTransaction, type Db } from '@/db/connection'
 import { getDefinition, getHolder } from '@/db/library/read'
@@ -23,8 +32,8 @@ import type { ShrinkUnit } from '@/devices/shrink/port'
 import { note } from '../records/note'
 import { noteRefusal } from '../records/note-refusal'
 import { practiceOf } from '../practice'
-import type { Refused, Work } from '../work'
-import { unitErrorText } from './unit-error'
+import { refuse, type Refusal } from '../refusals'
+import type { Work } from '../work'
 import { stackOf } from './stack-of'
 
 /** What it takes to heat a shrunk cutter out; null where it is held otherwise. */
@@ -58,7 +67,7 @@ export function removalOf(db: Db, assembly: Assembly, now: string): Removal | nu
       ? (assembly.parts.find((p) => p.component === carrier.id)?.serial ?? null)
       : assembly.serial
   const piece = serial === null ? null : getHolder(db, serial)
-  const against: Refusal[] = piece
+  const against: FitsRefusal[] = piece
     ? refuseHealth({ ...piece, component: carrier.id }, carrier, now).filter((r) => r.code !== 'HOLDER_HOT')
     : []
   const temperatureC = ambientC + riseK
@@ -78,9 +87,9 @@ export function removalOf(db: Db, assembly: Assembly, now: string): Removal | nu
     heated: piece?.heat?.out === assembly.id,
     leadFor: [
       ...(temperatureC > carrier.greatestC
-        ? [`It needs ${temperatureC.toFixed(0)} °C; the holder limit is ${carrier.greatestC} °C.`]
+        ? [{ code: 'SHRINK' as const, error: { code: 'TOO_HOT' as const, neededC: temperatureC, limitC: carrier.greatestC } }]
         : []),
-      ...against.map(refusalText),
+      ...against,
     ],
   }
 }
@@ -91,25 +100,21 @@ interface Out {
 }
 
 /** Whether this tool may be heated out now, by this person, with this reason. */
-function mayHeatOut(work: Work, serial: string, reason: string | null): Result<Out, Refused> {
+function mayHeatOut(work: Work, serial: string, reason: string | null): Result<Out, Refusal> {
   const assembly = getAssembly(work.db, serial)
-  if (!assembly) return fail({ code: 'UNKNOWN_SERIAL', text: `There is no tool on holder ${serial}.` })
-  const refuse = (code: string, text: string) => {
-    const refused = { code, text }
-    noteRefusal(work, 'Build', { serial, t: assembly.t, machine: assembly.machine }, refused)
-    return fail(refused)
+  if (!assembly) return refuse({ code: 'UNKNOWN_SERIAL', serial })
+  const refused = (refusal: Refusal) => {
+    noteRefusal(work, 'Build', { serial, t: assembly.t, machine: assembly.machine }, refusal)
+    return refuse(refusal)
   }
   const removal = removalOf(work.db, assembly, work.now)
-  if (!removal || !removal.taus) return refuse('NOT_SHRUNK', `The cutter on ${serial} is not shrunk in. It needs no heat.`)
-  if (!nextState(assembly.state, 'take-apart'))
-    return refuse('NOT_NOW', `${serial} is in ${assembly.machine}. Take it out of the machine first.`)
-  if (removal.joint === null)
-    return refuse('NO_EXTENSION', `Nobody noted which ${removal.jointName} is in it. Note its serial first.`)
-  if (removal.heated) return refuse('HEATED', 'It had its heat. Cool it fully, then take it apart.')
-  if (removal.hotUntil !== null)
-    return refuse('STILL_WARM', `${removal.joint} is still warm from its last heat. One heat, then cool fully.`)
+  if (!removal || !removal.taus) return refused({ code: 'NOT_SHRUNK', serial, now: false })
+  if (!nextState(assembly.state, 'take-apart')) return refused({ code: 'IN_A_MACHINE', serial, machine: assembly.machine ?? '' })
+  if (removal.joint === null) return refused({ code: 'NO_EXTENSION', name: removal.jointName })
+  if (removal.heated) return refused({ code: 'HEATED', out: true })
+  if (removal.hotUntil !== null) return refused({ code: 'JOINT_WARM', joint: removal.joint })
   if (removal.leadFor.length && (work.person.role !== 'lead' || (reason ?? '').trim().length < 5))
-    return refuse('BEYOND_LIMIT', `${removal.leadFor.join(' ')} Only a lead can go on, with a reason.`)
+    return refused({ code: 'HEAT_LIMIT', leadFor: removal.leadFor, reasonMissing: work.person.role === 'lead' })
   return ok({ assembly, removal: { ...removal, joint: removal.joint, taus: removal.taus } })
 }
 
@@ -129,7 +134,7 @@ export async function startHeatOut(
   unit: ShrinkUnit,
   serial: string,
   reason: string | null,
-): Promise<Result<null, Refused>> {
+): Promise<Result<null, Refusal>> {
   const may = mayHeatOut(work, serial, reason)
   if (!may.ok) return may
   const { removal } = may.value
@@ -141,31 +146,30 @@ export async function startHeatOut(
     greatestC: Math.max(removal.greatestC, removal.leadFor.length ? removal.temperatureC : 0),
     nose: removal.nose,
   })
-  if (!asked.ok) return fail({ code: asked.error.code, text: unitErrorText(asked.error) })
+  if (!asked.ok) return refuse({ code: 'SHRINK_UNIT', error: asked.error })
   inTransaction(work.db, () => heated(work, may.value, reason, true))
   return ok(null)
 }
 
 /** The cutter is out, the empty holder goes into a cooling body; from here it cools. */
-export async function coolOut(work: Work, unit: ShrinkUnit, serial: string, body: number): Promise<Result<null, Refused>> {
+export async function coolOut(work: Work, unit: ShrinkUnit, serial: string, body: number): Promise<Result<null, Refusal>> {
   const assembly = getAssembly(work.db, serial)
   const removal = assembly && removalOf(work.db, assembly, work.now)
-  if (!assembly || !removal?.joint || !removal.taus)
-    return fail({ code: 'NOT_SHRUNK', text: `Nothing is heated out of ${serial} now.` })
+  if (!assembly || !removal?.joint || !removal.taus) return refuse({ code: 'NOT_SHRUNK', serial, now: true })
   const state = await unit.state()
-  if (!state.ok) return fail({ code: state.error.code, text: unitErrorText(state.error) })
+  if (!state.ok) return refuse({ code: 'SHRINK_UNIT', error: state.error })
   const { heating } = state.value
-  if (heating?.serial !== serial) return fail({ code: 'NOT_IN_COIL', text: unitErrorText({ code: 'NOT_IN_COIL', serial }) })
-  if (heating.phase === 'heating') return fail({ code: 'STILL_HEATING', text: 'It is still heating. The unit stops by itself.' })
+  if (heating?.serial !== serial) return refuse({ code: 'SHRINK_UNIT', error: { code: 'NOT_IN_COIL', serial } })
+  if (heating.phase === 'heating') return refuse({ code: 'STILL_HEATING' })
   const moved = await unit.cool(serial, body)
-  if (!moved.ok) return fail({ code: moved.error.code, text: unitErrorText(moved.error) })
+  if (!moved.ok) return refuse({ code: 'SHRINK_UNIT', error: moved.error })
   const heat = heatFrom(work, heating.noseC, removal.taus.contact, removal.nose.heatedMm)
   inTransaction(work.db, () => keepHeat(work.db, removal.joint!, { ...heat, out: assembly.id }))
   return ok(null)
 }
 
 /** On a unit without a data line: the operator confirms coil, seconds and cutter, and says how it is cooled. */
-export function heatOutByHand(work: Work, serial: string, way: CoolingWay, reason: string | null): Result<null, Refused> {
+export function heatOutByHand(work: Work, serial: string, way: CoolingWay, reason: string | null): Result<null, Refusal> {
   const may = mayHeatOut(work, serial, reason)
   if (!may.ok) return may
   const { assembly, removal } = may.value

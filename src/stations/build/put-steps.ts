@@ -3,7 +3,8 @@ import { CONFIRMS, SHIPPED_STEPS, type Clamping, type Step, type StepFacts } fro
 import { fail, ok, type Result } from '@/core/units'
 import { putStepList } from '@/db/build/write'
 import { inTransaction } from '@/db/connection'
-import type { Refused, Work } from '../work'
+import type { Refusal } from '../refusals'
+import type { Work } from '../work'
 import { note } from '../records/note'
 
 /** Every fact there is, with a plain value: what a step's text may name. */
@@ -37,16 +38,15 @@ export const SAMPLE_FACTS: StepFacts = {
 }
 
 /** The shop's own steps of a clamping; null goes back to what ships. */
-export function putSteps(work: Work, clamping: Clamping, steps: readonly Step[] | null): Result<null, Refused> {
+export function putSteps(work: Work, clamping: Clamping, steps: readonly Step[] | null): Result<null, Refusal> {
   const next = steps ?? SHIPPED_STEPS[clamping]
-  if (next.length === 0) return fail({ code: 'NO_STEPS', text: 'A build needs at least one step.' })
+  if (next.length === 0) return fail({ code: 'NO_STEPS' })
   const twice = next.find((s, i) => next.findIndex((o) => o.id === s.id) !== i)
-  if (twice) return fail({ code: 'TWICE', text: `Two steps are called ${twice.id}. Give each its own short name.` })
+  if (twice) return fail({ code: 'STEP_TWICE', id: twice.id })
   for (const step of next) {
-    if (!CONFIRMS.includes(step.confirm))
-      return fail({ code: 'BAD_STEP', text: `${step.title}: no way to confirm it is called ${step.confirm}.` })
+    if (!CONFIRMS.includes(step.confirm)) return fail({ code: 'UNKNOWN_CONFIRM', step: step.title, confirm: step.confirm })
     const text = stepText(step, SAMPLE_FACTS, 'mm')
-    if (!text.ok) return fail({ code: 'BAD_STEP', text: `${step.title}: ${text.error.detail}` })
+    if (!text.ok) return fail({ code: 'BAD_TEMPLATE', of: step.title, detail: text.error.detail })
   }
   inTransaction(work.db, () => {
     putStepList(work.db, clamping, next)

@@ -1,42 +1,39 @@
 import type { CoolingWay } from '@/core/clamp'
-import { carrierOf, isShrink, refusalText, refuseHealth } from '@/core/fits'
+import { carrierOf, isShrink, refuseHealth } from '@/core/fits'
 import type { ShrinkExtension, ShrinkHolder } from '@/core/tool'
-import { fail, ok, type Result } from '@/core/units'
+import { ok, type Result } from '@/core/units'
 import { buildOn, type BuildUnderWay } from '@/db/build/read'
 import { updateBuild } from '@/db/build/write'
 import { inTransaction } from '@/db/connection'
 import { getHolder } from '@/db/library/read'
 import { countHeat, keepHeat } from '@/db/library/write'
 import type { ShrinkUnit, UnitError } from '@/devices/shrink/port'
-import type { Refused, Work } from '../work'
+import { refuse, type Refusal } from '../refusals'
+import type { Work } from '../work'
 import { readBuild } from './build-sheet'
 import { heatFrom } from './heat-out'
-import { unitErrorText } from './unit-error'
 import { note } from '../records/note'
 
-const refuse = (error: UnitError): { ok: false; error: Refused } => fail({ code: error.code, text: unitErrorText(error) })
+const unitRefuses = (error: UnitError) => refuse({ code: 'SHRINK_UNIT', error })
 
 /** What a heat of this build needs, or why there may be none now. */
 function mayHeat(work: Work, serial: string) {
   const build = buildOn(work.db, serial)
   const sheet = build && readBuild(work.db, build.job, build.t, serial, work.now)
   const carrier = sheet && carrierOf(sheet.parts)
-  if (!build || !sheet?.checked.shrink || !isShrink(carrier))
-    return fail({ code: 'NOT_BEGUN', text: `Nobody shrinks a tool on ${serial} now.` })
-  if (!build.done.includes('coil'))
-    return fail({ code: 'COIL_NOT_SEEN', text: 'Look at the coil’s position and confirm it before heating.' })
-  if (build.done.includes('heat'))
-    return fail({ code: 'HEATED', text: 'It had its heat: cool it fully. Never a second heat on a warm nose.' })
+  if (!build || !sheet?.checked.shrink || !isShrink(carrier)) return refuse({ code: 'SHRINK_NOT_BEGUN', serial })
+  if (!build.done.includes('coil')) return refuse({ code: 'COIL_NOT_CONFIRMED' })
+  if (build.done.includes('heat')) return refuse({ code: 'HEATED', out: false })
   const joint = jointIn(build, carrier)
-  if (!joint) return fail({ code: 'NO_EXTENSION', text: `Scan the ${carrier.name} that you take first: its heats are counted.` })
+  if (!joint) return refuse({ code: 'NO_EXTENSION', name: carrier.name })
   const item = getHolder(work.db, joint)!
   const [held] = refuseHealth({ ...item, component: carrier.id }, carrier, work.now)
-  if (held) return fail({ code: held.code, text: refusalText(held) })
+  if (held) return refuse({ code: 'FITS', refusal: held })
   return ok({ build, shrink: sheet.checked.shrink, carrier, joint, heats: item.heats })
 }
 
 /** Starts the one heat of a build. The coil was confirmed before; the heat is counted on the joint at once. */
-export async function startHeat(work: Work, unit: ShrinkUnit, serial: string): Promise<Result<null, Refused>> {
+export async function startHeat(work: Work, unit: ShrinkUnit, serial: string): Promise<Result<null, Refusal>> {
   const may = mayHeat(work, serial)
   if (!may.ok) return may
   const { build, shrink, carrier, joint, heats } = may.value
@@ -47,7 +44,7 @@ export async function startHeat(work: Work, unit: ShrinkUnit, serial: string): P
     greatestC: carrier.greatestC,
     nose: { boreMm: carrier.DCONWS, noseMm: carrier.BD, heatedMm: carrier.heatedMm },
   })
-  if (!asked.ok) return refuse(asked.error)
+  if (!asked.ok) return unitRefuses(asked.error)
   inTransaction(work.db, () => {
     countHeat(work.db, joint)
     // hot from here on, also when the build is left in the coil; until it is cooled otherwise it cools in air
@@ -76,25 +73,20 @@ export async function coolDown(
   serial: string,
   body: number,
   failed = false,
-): Promise<Result<null, Refused>> {
+): Promise<Result<null, Refusal>> {
   const build = buildOn(work.db, serial)
   const sheet = build && readBuild(work.db, build.job, build.t, serial, work.now)
   const carrier = sheet && carrierOf(sheet.parts)
-  if (!build || !sheet?.checked.shrink || !isShrink(carrier))
-    return fail({ code: 'NOT_BEGUN', text: `Nobody shrinks a tool on ${serial} now.` })
+  if (!build || !sheet?.checked.shrink || !isShrink(carrier)) return refuse({ code: 'SHRINK_NOT_BEGUN', serial })
   const state = await unit.state()
-  if (!state.ok) return refuse(state.error)
+  if (!state.ok) return unitRefuses(state.error)
   const { heating } = state.value
-  if (heating?.serial !== serial) return refuse({ code: 'NOT_IN_COIL', serial })
-  if (heating.phase === 'heating') return fail({ code: 'STILL_HEATING', text: 'It is still heating. The unit stops by itself.' })
+  if (heating?.serial !== serial) return unitRefuses({ code: 'NOT_IN_COIL', serial })
+  if (heating.phase === 'heating') return refuse({ code: 'STILL_HEATING' })
   const { leastC, tauS } = sheet.checked.shrink
-  if (!failed && heating.noseC < leastC)
-    return fail({
-      code: 'TOO_COLD',
-      text: `The bore is too small again: ${Math.round(heating.noseC)} °C, it needs ${Math.round(leastC)} °C. Cool it fully and start over.`,
-    })
+  if (!failed && heating.noseC < leastC) return refuse({ code: 'TOO_COLD', noseC: heating.noseC, leastC })
   const moved = await unit.cool(serial, body)
-  if (!moved.ok) return refuse(moved.error)
+  if (!moved.ok) return unitRefuses(moved.error)
   const heat = heatFrom(work, heating.noseC, tauS, carrier.heatedMm)
   const joint = jointIn(build, carrier)
   return inTransaction(work.db, () => {
@@ -106,11 +98,11 @@ export async function coolDown(
     return updateBuild(work.db, build, { done: [...new Set([...build.done, 'heat', 'cool'])], heat })
   })
     ? ok(null)
-    : fail({ code: 'CHANGED', text: 'Somebody else is at this build. Look again.' })
+    : refuse({ code: 'CHANGED', what: 'build' })
 }
 
 /** On a unit without a data line: coil and seconds are confirmed by whoever heats, and how it is cooled. */
-export function shrinkByHand(work: Work, serial: string, way: CoolingWay): Result<null, Refused> {
+export function shrinkByHand(work: Work, serial: string, way: CoolingWay): Result<null, Refusal> {
   const may = mayHeat(work, serial)
   if (!may.ok) return may
   const { build, shrink, carrier, joint, heats } = may.value
@@ -128,16 +120,15 @@ export function shrinkByHand(work: Work, serial: string, way: CoolingWay): Resul
     return updateBuild(work.db, build, { done: [...new Set([...build.done, 'heat', 'cool'])], heat })
   })
     ? ok(null)
-    : fail({ code: 'CHANGED', text: 'Somebody else is at this build. Look again.' })
+    : refuse({ code: 'CHANGED', what: 'build' })
 }
 
 /** Takes a tool out of its cooling body, when the unit's light says so. */
-export async function takeOut(unit: ShrinkUnit, serial: string): Promise<Result<null, Refused>> {
+export async function takeOut(unit: ShrinkUnit, serial: string): Promise<Result<null, Refusal>> {
   const state = await unit.state()
-  if (!state.ok) return refuse(state.error)
+  if (!state.ok) return unitRefuses(state.error)
   const body = state.value.bodies.find((b) => b.serial === serial)
-  if (body?.light === 'hot')
-    return fail({ code: 'HOT', text: `The light of body ${body.body} says hot. Wait for it: hot metal looks like cold metal.` })
+  if (body?.light === 'hot') return refuse({ code: 'BODY_HOT', body: body.body })
   const done = await unit.take(serial)
-  return done.ok ? done : refuse(done.error)
+  return done.ok ? done : unitRefuses(done.error)
 }

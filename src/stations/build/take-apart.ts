@@ -1,4 +1,5 @@
-import { FETCHED, nextState, type Assembly, type Disturbance, type PartFate, type Removal } from '@/core/tool'
+import { FETCHED, nextState, type Assembly, type Disturbance, type PartFate } from '@/core/tool'
+import type { Removal } from '@/core/fits'
 import { fail, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
 import { moveAssembly } from '@/db/assembly/write'
@@ -9,7 +10,8 @@ import { countHeat, keepHeat, setFallen } from '@/db/library/write'
 import { lastPlaceOf } from '@/db/stock/read'
 import { timeText } from '@/words/time'
 import { bookInside, moves } from '../store/book'
-import { allOrNothing, need, Rollback, type Refused, type Work } from '../work'
+import type { Refusal } from '../refusals'
+import { allOrNothing, need, Rollback, type Work } from '../work'
 import { note } from '../records/note'
 import { removalOf } from './heat-out'
 
@@ -53,28 +55,21 @@ export function readApart(db: Db, serial: string, now: string): ApartSheet | nul
 export function takeApart(
   work: Work,
   given: { readonly serial: string; readonly fates: readonly PartFate[] },
-): Result<{ text: string }, Refused> {
+): Result<{ text: string }, Refusal> {
   const sheet = readApart(work.db, given.serial, work.now)
-  if (!sheet) return fail({ code: 'UNKNOWN_SERIAL', text: `No tool stands on holder ${given.serial}.` })
+  if (!sheet) return fail({ code: 'UNKNOWN_SERIAL', serial: given.serial })
   const { assembly } = sheet
   const state = nextState(assembly.state, 'take-apart')
-  if (!state)
-    return fail({ code: 'NOT_NOW', text: `${given.serial} stands in ${assembly.machine}: take it out of the machine first.` })
-  if (sheet.heat && !sheet.heat.heated)
-    return fail({ code: 'NEEDS_HEAT', text: 'A shrunk cutter comes out hot only. Heat it out first.' })
+  if (!state) return fail({ code: 'IN_A_MACHINE', serial: given.serial, machine: assembly.machine ?? '' })
+  if (sheet.heat && !sheet.heat.heated) return fail({ code: 'NEEDS_HEAT' })
   const heated = sheet.heat !== null
   const hotUntil = sheet.heat?.hotUntil ?? null
   for (const part of sheet.parts) {
     const told = given.fates.filter((f) => f.component === part.component).reduce((sum, f) => sum + f.count, 0)
-    if (told !== part.count)
-      return fail({
-        code: 'PART_LEFT',
-        text: `Say what becomes of ${part.count} × ${part.name}: ${told} ${told === 1 ? 'is' : 'are'} told.`,
-      })
+    if (told !== part.count) return fail({ code: 'PART_LEFT', count: part.count, name: part.name, said: told })
   }
-  return allOrNothing(work.db, 'Somebody was at this tool just now. Look again.', () => {
-    if (!moveAssembly(work.db, assembly, { state }))
-      throw new Rollback({ code: 'CHANGED', text: `${given.serial} was changed by somebody else meanwhile. Open it again.` })
+  return allOrNothing(work.db, { code: 'CHANGED', what: 'tool', serial: given.serial }, () => {
+    if (!moveAssembly(work.db, assembly, { state })) throw new Rollback({ code: 'CHANGED', what: 'tool', serial: given.serial })
     for (const { component, count, to } of given.fates)
       need(
         bookInside(
@@ -107,16 +102,16 @@ export function takeApart(
 }
 
 /** Something happened to a tool. What changes its edge makes it fit again; a fall is looked at before it is used. */
-export function disturb(work: Work, serial: string, what: Disturbance): Result<{ voided: number | null }, Refused> {
+export function disturb(work: Work, serial: string, what: Disturbance): Result<{ voided: number | null }, Refusal> {
   const assembly = getAssembly(work.db, serial)
-  if (!assembly) return fail({ code: 'UNKNOWN_SERIAL', text: `There is no tool on holder ${serial}.` })
+  if (!assembly) return fail({ code: 'UNKNOWN_SERIAL', serial })
   const state = nextState(assembly.state, 'disturb')
-  if (!state) return fail({ code: 'NOT_NOW', text: `${serial} is in ${assembly.machine}. Take it out of the machine first.` })
+  if (!state) return fail({ code: 'IN_A_MACHINE', serial, machine: assembly.machine ?? '' })
   const heat = what === 'heated' && assembly.heat ? shifted(assembly.heat, work.now) : undefined
   const renewed = what === 'insert turned' && assembly.condition === 'worn'
-  return allOrNothing(work.db, 'Somebody was at this tool just now. Look again.', () => {
+  return allOrNothing(work.db, { code: 'CHANGED', what: 'tool', serial }, () => {
     if (!moveAssembly(work.db, assembly, { state, heat, condition: renewed ? 'fit' : undefined }))
-      throw new Rollback({ code: 'CHANGED', text: `${serial} was changed by somebody else meanwhile. Open it again.` })
+      throw new Rollback({ code: 'CHANGED', what: 'tool', serial })
     if (heat) {
       countHeat(work.db, serial)
       keepHeat(work.db, serial, heat)
@@ -134,13 +129,13 @@ export function disturb(work: Work, serial: string, what: Disturbance): Result<{
 }
 
 /** Called worn or broken by mistake: it is fit again, with the reason in the record. */
-export function correctCondition(work: Work, serial: string, reason: string): Result<null, Refused> {
+export function correctCondition(work: Work, serial: string, reason: string): Result<null, Refusal> {
   const assembly = getAssembly(work.db, serial)
-  if (!assembly) return fail({ code: 'UNKNOWN_SERIAL', text: `There is no tool on holder ${serial}.` })
-  if (assembly.condition === 'fit') return fail({ code: 'NOT_NOW', text: `${serial} is neither worn nor broken.` })
-  return allOrNothing(work.db, 'Somebody was at this tool just now. Look again.', () => {
+  if (!assembly) return fail({ code: 'UNKNOWN_SERIAL', serial })
+  if (assembly.condition === 'fit') return fail({ code: 'NOT_WORN', serial })
+  return allOrNothing(work.db, { code: 'CHANGED', what: 'tool', serial }, () => {
     if (!moveAssembly(work.db, assembly, { state: assembly.state, pocket: assembly.pocket, condition: 'fit' }))
-      throw new Rollback({ code: 'CHANGED', text: `${serial} was changed by somebody else meanwhile. Open it again.` })
+      throw new Rollback({ code: 'CHANGED', what: 'tool', serial })
     note(work, 'condition corrected', `Not ${assembly.condition}: ${reason}`, {
       serial,
       t: assembly.t,

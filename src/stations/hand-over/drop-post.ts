@@ -9,7 +9,8 @@ import { getMachine } from '@/db/machine/read'
 import type { Control } from '@/devices/control/port'
 import { noteRefusal } from '../records/note-refusal'
 import { note } from '../records/note'
-import type { Refused, Work } from '../work'
+import type { Refusal } from '../refusals'
+import type { Work } from '../work'
 import { refuseTrial, tryPost } from './propose'
 
 /** A folder for each machine, from which its control or a gateway takes files; handed in, so that a verb knows no file system. */
@@ -35,38 +36,42 @@ export async function dropPost(
   control: Control,
   folder: DropFolder,
   { ids, over }: Drop,
-): Promise<Result<{ readonly file: string }, Refused>> {
+): Promise<Result<{ readonly file: string }, Refusal>> {
   const handovers = ids.flatMap((id) => getHandover(work.db, id) ?? [])
-  if (!handovers.length || handovers.length !== new Set(ids).size)
-    return fail({ code: 'UNKNOWN_HANDOVER', text: 'One of these hand-overs is not known here.' })
+  if (!handovers.length || handovers.length !== new Set(ids).size) return fail({ code: 'UNKNOWN_HANDOVER', what: 'one of these' })
   const key = handovers[0].values.machine
   const machine = getMachine(work.db, key)
-  const refuse = (refused: Refused) => {
+  const refuse = (refused: Refusal) => {
     noteRefusal(work, 'Hand over', { serial: handovers[0].values.serial, t: handovers[0].values.t, machine: key }, refused)
     return fail(refused)
   }
-  if (!machine) return refuse({ code: 'UNKNOWN_MACHINE', text: `There is no machine ${key}.` })
-  if (isTyped(machine)) return refuse({ code: 'NO_POST', text: `${machine.name} takes no files: its figures are typed.` })
+  if (!machine) return refuse({ code: 'UNKNOWN_MACHINE', machine: key })
+  if (isTyped(machine)) return refuse({ code: 'NO_FILES', machine: machine.name })
   const stray = handovers.find((h) => h.values.machine !== key)
   if (stray)
     return refuse({
       code: 'VALUES_DIFFER',
-      text: `${stray.values.serial} was released for ${stray.values.machine}, not for ${key}.`,
+      what: 'machine',
+      serial: stray.values.serial,
+      issue: stray.values.issue,
+      for: stray.values.machine,
+      not: key,
     })
   const old = handovers.find((h) => h.voidedAt)
   if (old)
     return refuse({
       code: 'SUPERSEDED',
-      text: `Hand-over ${old.values.issue} of ${old.values.serial} is out of date: ${old.voidReason}. Nothing was sent.`,
+      what: 'hand-over',
+      serial: old.values.serial,
+      issue: old.values.issue,
+      why: old.voidReason,
+      nothing: 'sent',
     })
   const post = handovers.length === 1 ? ok(handovers[0]) : await wholeKit(work, control, machine, handovers)
   if (!post.ok) return refuse(post.error)
   const { postFile, postText } = post.value
   if (folder.put(key, postFile, postText, over) === 'there')
-    return fail({
-      code: 'FILE_THERE',
-      text: `${postFile} still lies in ${machine.name}’s folder: the control has not taken it. Write over it only when you know why.`,
-    })
+    return fail({ code: 'FILE_THERE', file: postFile, machine: machine.name })
   inTransaction(work.db, () => {
     for (const { values } of handovers)
       note(work, 'posted', `${postFile} into ${machine.name}’s folder${over ? ', over the one that lay there' : ''}`, {
@@ -85,11 +90,11 @@ async function wholeKit(
   control: Control,
   machine: NonNullable<ReturnType<typeof getMachine>>,
   handovers: readonly Handover[],
-): Promise<Result<Pick<Handover, 'postFile' | 'postText'>, Refused>> {
+): Promise<Result<Pick<Handover, 'postFile' | 'postText'>, Refusal>> {
   const twice = handovers.find(
     (h, i) => handovers.findIndex((o) => o.values.t === h.values.t && o.values.sister === h.values.sister) < i,
   )
-  if (twice) return fail({ code: 'T_TWICE', text: `T${twice.values.t} would be written twice. Choose one of the two tools.` })
+  if (twice) return fail({ code: 'T_TWICE', t: twice.values.t, serial: null })
   const tools: PostTool[] = handovers.map((h) => ({ ...h.values, name: getAssemblyName(work.db, h.assemblyId) ?? '' }))
   const trial = await tryPost(work.db, control, machine, tools, work.now)
   if (!trial.ok) return trial

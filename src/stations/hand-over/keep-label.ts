@@ -9,7 +9,8 @@ import { getMachine } from '@/db/machine/read'
 import { updateMachine } from '@/db/machine/write'
 import { noteRefusal } from '../records/note-refusal'
 import { note } from '../records/note'
-import type { Refused, Work } from '../work'
+import type { Refusal } from '../refusals'
+import type { Work } from '../work'
 import { labelPictureOf, wordsOf } from './label-of'
 
 export interface LabelTry {
@@ -26,41 +27,33 @@ export interface LabelTried {
 }
 
 /** A label as it would be printed. @errors BAD_TEMPLATE, TOO_SMALL when the code would not be readable */
-export function tryLabel(db: Db, fonts: LabelFonts, given: LabelTry): Result<LabelTried, Refused> {
+export function tryLabel(db: Db, fonts: LabelFonts, given: LabelTry): Result<LabelTried, Refusal> {
   const handover = getHandover(db, given.handover)
-  if (!handover) return fail({ code: 'UNKNOWN_HANDOVER', text: 'Choose a released tool to try it on.' })
+  if (!handover) return fail({ code: 'UNKNOWN_HANDOVER', what: 'to try it on' })
   return tryOn(db, fonts, given, handover)
 }
 
-function tryOn(db: Db, fonts: LabelFonts, { layout, code }: LabelTry, handover: Handover): Result<LabelTried, Refused> {
+function tryOn(db: Db, fonts: LabelFonts, { layout, code }: LabelTry, handover: Handover): Result<LabelTried, Refusal> {
   const lines = labelLines(layout, wordsOf(db, handover))
-  if (!lines.ok) return fail({ code: 'BAD_TEMPLATE', text: `A line cannot be filled in: ${lines.error.detail}` })
+  if (!lines.ok) return fail({ code: 'BAD_TEMPLATE', of: 'line', detail: lines.error.detail })
   const picture = labelPictureOf(db, handover, { ...layout, code })
   const least = smallestMm(picture)
-  if (layout.heightMm < least.heightMm || layout.widthMm < least.widthMm)
-    return fail({
-      code: 'TOO_SMALL',
-      text: `Too small for its code: at least ${Math.ceil(least.widthMm)} × ${Math.ceil(least.heightMm)} mm.`,
-    })
+  if (layout.heightMm < least.heightMm || layout.widthMm < least.widthMm) return fail({ code: 'LABEL_TOO_SMALL', leastMm: least })
   return ok({ svg: labelSvg(picture, fonts), cut: cutLines(picture, fonts) })
 }
 
 /** How a machine's labels look from now on; a lead's to keep. */
-export function keepLabel(work: Work, fonts: LabelFonts, key: string, given: LabelTry): Result<null, Refused> {
+export function keepLabel(work: Work, fonts: LabelFonts, key: string, given: LabelTry): Result<null, Refusal> {
   const machine = getMachine(work.db, key)
-  if (!machine) return fail({ code: 'UNKNOWN_MACHINE', text: `There is no machine ${key}.` })
+  if (!machine) return fail({ code: 'UNKNOWN_MACHINE', machine: key })
   if (work.person.role !== 'lead') {
-    const refused = { code: 'LEAD_ONLY', text: 'Everybody reads these labels: a lead keeps how they look.' }
+    const refused: Refusal = { code: 'LEAD_ONLY', what: 'labels' }
     noteRefusal(work, 'Labels', { machine: key }, refused)
     return fail(refused)
   }
   const tried = tryLabel(work.db, fonts, given)
   if (!tried.ok) return tried
-  if (tried.value.cut.length)
-    return fail({
-      code: 'CUT',
-      text: `Line ${tried.value.cut[0] + 1} is cut off at its end. Make it shorter, or the label wider.`,
-    })
+  if (tried.value.cut.length) return fail({ code: 'LINE_CUT', line: tried.value.cut[0] + 1 })
   inTransaction(work.db, () => {
     updateMachine(work.db, { ...machine, label: given.layout, labelCode: given.code })
     note(work, 'label kept', `Labels for ${machine.name}`, {

@@ -8,7 +8,8 @@ import { putPost, updateMachine } from '@/db/machine/write'
 import type { Control } from '@/devices/control/port'
 import { noteRefusal } from '../records/note-refusal'
 import { note } from '../records/note'
-import type { Refused, Work } from '../work'
+import type { Refusal } from '../refusals'
+import type { Work } from '../work'
 import { toolsFor } from './preview-post'
 import { refuseTrial, tryTemplateOn } from './propose'
 
@@ -24,7 +25,7 @@ export interface TemplateTried {
   readonly text: string
   readonly check: PostCheck
   /** Why it may not be sent; null when the control would hold what was measured and nothing else. */
-  readonly wrong: string | null
+  readonly wrong: Refusal | null
 }
 
 /** A template as it stands in an editor, filled in with real tools and tried by the control; nothing is kept. */
@@ -33,16 +34,14 @@ export async function tryTemplate(
   control: Control,
   { machine: key, template, serials, options }: TemplateTrial,
   now: string,
-): Promise<Result<TemplateTried, Refused>> {
+): Promise<Result<TemplateTried, Refusal>> {
   const known = getMachine(db, key)
-  if (!known) return fail({ code: 'UNKNOWN_MACHINE', text: `There is no machine ${key}.` })
+  if (!known) return fail({ code: 'UNKNOWN_MACHINE', machine: key })
   const machine = withOptions(known, options)
   const tools = toolsFor(db, machine, serials)
   if (!tools.ok) return tools
   const trial = await tryTemplateOn(control, machine, template, tools.value, now)
-  return trial.ok
-    ? ok({ text: trial.value.text, check: trial.value.check, wrong: refuseTrial(trial.value, machine)?.text ?? null })
-    : trial
+  return trial.ok ? ok({ text: trial.value.text, check: trial.value.check, wrong: refuseTrial(trial.value, machine) }) : trial
 }
 
 export interface PostKeep extends TemplateTrial {
@@ -57,32 +56,25 @@ const withOptions = (machine: Machine, { sizeRegister, decimals, ...table }: Pos
 })
 
 /** A machine's own post and how its table is filled, once the control has shown that the figures arrive; a lead's to change. */
-export async function keepPost(work: Work, control: Control, keep: PostKeep): Promise<Result<null, Refused>> {
+export async function keepPost(work: Work, control: Control, keep: PostKeep): Promise<Result<null, Refusal>> {
   const machine = getMachine(work.db, keep.machine)
-  if (!machine) return fail({ code: 'UNKNOWN_MACHINE', text: `There is no machine ${keep.machine}.` })
-  const refuse = (refused: Refused) => {
+  if (!machine) return fail({ code: 'UNKNOWN_MACHINE', machine: keep.machine })
+  const refuse = (refused: Refusal) => {
     noteRefusal(work, 'Posts', { machine: machine.key }, refused)
     return fail(refused)
   }
-  if (work.person.role !== 'lead')
-    return refuse({ code: 'LEAD_ONLY', text: 'A post decides what every tool of this machine gets: a lead keeps it.' })
+  if (work.person.role !== 'lead') return refuse({ code: 'LEAD_ONLY', what: 'posts' })
   const shipped = SHIPPED_POSTS[keep.name]
-  if (shipped !== undefined && shipped !== keep.template)
-    return refuse({
-      code: 'SHIPPED',
-      text: `${keep.name} came with Boulder and stays as it is. Give your own post another name.`,
-    })
+  if (shipped !== undefined && shipped !== keep.template) return refuse({ code: 'STANDARD_POST', post: keep.name })
   const changed: Machine = { ...withOptions(machine, keep.options), post: keep.name }
   const tools = toolsFor(work.db, changed, keep.serials)
   if (!tools.ok) return tools
-  if (!tools.value.length)
-    return refuse({ code: 'NO_TOOL', text: 'Choose a measured tool to try it on: a post that was never tried is not kept.' })
+  if (!tools.value.length) return refuse({ code: 'NO_TOOL_TO_TRY' })
   const trial = await tryTemplateOn(control, changed, keep.template, tools.value, work.now)
   if (!trial.ok) return refuse(trial.error)
   const wrong = refuseTrial(trial.value, changed)
   if (wrong) return refuse(wrong)
-  if (!trial.value.check.rows.length)
-    return refuse({ code: 'NO_REGISTER', text: 'The tool it was tried on has no offset register. Try it on another tool.' })
+  if (!trial.value.check.rows.length) return refuse({ code: 'TRIED_WITHOUT_REGISTER' })
   inTransaction(work.db, () => {
     const before = getPostTemplate(work.db, machine.post)
     putPost(work.db, keep.name, keep.template)

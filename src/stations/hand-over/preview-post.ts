@@ -8,7 +8,7 @@ import { getDefinition, getHolder } from '@/db/library/read'
 import { getMachine } from '@/db/machine/read'
 import { lastMeasurement } from '@/db/measurement/read'
 import type { Control } from '@/devices/control/port'
-import type { Refused } from '../work'
+import type { Refusal } from '../refusals'
 import { tryPost, valuesOf, type PostTrial } from './propose'
 import { sisterOf } from './sister-of'
 
@@ -28,16 +28,12 @@ const tipOf = (db: Db, { definition }: Assembly): number =>
   (definition && getDefinition(db, definition.id, definition.version)?.tip) ?? 9
 
 /** Tools as a post of this machine would get them now, from their last measurements. */
-export function toolsFor(db: Db, machine: Machine, serials: readonly string[]): Result<readonly PostTool[], Refused> {
+export function toolsFor(db: Db, machine: Machine, serials: readonly string[]): Result<readonly PostTool[], Refusal> {
   const tools: PostTool[] = []
   for (const serial of serials) {
     const assembly = getAssembly(db, serial.toUpperCase())
     if (!assembly)
-      return fail(
-        getHolder(db, serial.toUpperCase())
-          ? { code: 'NO_TOOL', text: `No tool stands on holder ${serial}.` }
-          : { code: 'UNKNOWN_SERIAL', text: `No holder ${serial} is known here.` },
-      )
+      return fail(getHolder(db, serial.toUpperCase()) ? { code: 'NO_TOOL', serial } : { code: 'UNKNOWN_HOLDER', serial })
     const measurement = assembly.state === 'built' ? null : lastMeasurement(db, assembly.id)
     const values =
       measurement && assembly.t !== null
@@ -49,16 +45,9 @@ export function toolsFor(db: Db, machine: Machine, serials: readonly string[]): 
             pocket: tableOf(machine).numberFrom === 'pocket' ? tools.length + 1 : null,
           })
         : null
-    if (!values)
-      return fail({
-        code: 'NOT_MEASURED',
-        text: `${assembly.serial} has no measurement with length and diameter, or no T number.`,
-      })
+    if (!values) return fail({ code: 'NOT_MEASURED', serial: assembly.serial })
     if (tools.some((tool) => tool.t === values.t && tool.sister === values.sister))
-      return fail({
-        code: 'T_TWICE',
-        text: `T${values.t} would be written twice: ${assembly.serial} has the same T as another tool of this post.`,
-      })
+      return fail({ code: 'T_TWICE', t: values.t, serial: assembly.serial })
     tools.push({ ...values, name: assembly.name })
   }
   return ok(tools)
@@ -70,9 +59,9 @@ export async function previewPost(
   control: Control,
   { machine: key, assemblies, post }: Preview,
   now: string,
-): Promise<Result<PostTrial, Refused>> {
+): Promise<Result<PostTrial, Refusal>> {
   const machine = getMachine(db, key)
-  if (!machine) return fail({ code: 'UNKNOWN_MACHINE', text: `There is no machine ${key}.` })
+  if (!machine) return fail({ code: 'UNKNOWN_MACHINE', machine: key })
   const tools = toolsFor(db, machine, assemblies)
   return tools.ok ? tryPost(db, control, machine, tools.value, now, post) : tools
 }

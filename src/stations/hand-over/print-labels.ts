@@ -2,10 +2,11 @@ import { labelPng, labelSvg, type LabelFonts } from '@/codecs/label-picture'
 import { fail, ok, type Result } from '@/core/units'
 import { inTransaction } from '@/db/connection'
 import { getHandover } from '@/db/handover/read'
-import { printerText, type Printer } from '@/devices/printer/port'
+import { type Printer } from '@/devices/printer/port'
 import { note } from '../records/note'
 import { noteRefusal } from '../records/note-refusal'
-import type { Refused, Work } from '../work'
+import type { Refusal } from '../refusals'
+import type { Work } from '../work'
 import { labelPictureOf } from './label-of'
 
 /** Prints the labels of one tool or of a whole kit; one that is out of date prints none of them. */
@@ -14,17 +15,13 @@ export async function printLabels(
   printer: Printer,
   fonts: LabelFonts,
   ids: readonly number[],
-): Promise<Result<{ readonly printed: number; readonly where: string }, Refused>> {
+): Promise<Result<{ readonly printed: number; readonly where: string }, Refusal>> {
   const handovers = ids.flatMap((id) => getHandover(work.db, id) ?? [])
-  if (!handovers.length || handovers.length !== new Set(ids).size)
-    return fail({ code: 'UNKNOWN_HANDOVER', text: 'One of these hand-overs is not known here.' })
+  if (!handovers.length || handovers.length !== new Set(ids).size) return fail({ code: 'UNKNOWN_HANDOVER', what: 'one of these' })
   const old = handovers.find((h) => h.voidedAt)
   if (old) {
     const { serial, t, machine, issue } = old.values
-    const refused = {
-      code: 'SUPERSEDED',
-      text: `Hand-over ${issue} of ${serial} is out of date: ${old.voidReason}. Nothing was printed.`,
-    }
+    const refused = { code: 'SUPERSEDED', what: 'hand-over', serial, issue, why: old.voidReason, nothing: 'printed' } as const
     noteRefusal(work, 'Hand over', { serial, t, machine }, refused)
     return fail(refused)
   }
@@ -38,8 +35,7 @@ export async function printLabels(
       widthMm: picture.widthMm,
       heightMm: picture.heightMm,
     })
-    if (!done.ok)
-      return fail({ code: done.error.code, text: `${printerText(done.error)} ${i} of ${handovers.length} labels were printed.` })
+    if (!done.ok) return fail({ code: 'PRINTER', error: done.error, printed: i, of: handovers.length })
     where = done.value.where
     inTransaction(work.db, () =>
       note(work, 'label printed', `Label of hand-over ${issue}`, {

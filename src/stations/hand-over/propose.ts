@@ -1,6 +1,14 @@
 import { encodeLabel } from '@/codecs/label-text'
 import { postFileName, renderPost, SHIPPED_POSTS, type PostTool } from '@/codecs/post'
-import { checkScratch, leadMayOverrule, refuseHandover, registersOf, type HandoverValues, type PostCheck } from '@/core/handover'
+import {
+  checkScratch,
+  leadMayOverrule,
+  refuseHandover,
+  registersOf,
+  type HandoverRefusal,
+  type HandoverValues,
+  type PostCheck,
+} from '@/core/handover'
 import type { SavedMeasurement } from '@/core/measure'
 import { isTip, isTyped, type Assembly, type Machine } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
@@ -10,9 +18,9 @@ import { nextIssue } from '@/db/handover/read'
 import { getDefinition, getHolder } from '@/db/library/read'
 import { getMachine, getPostTemplate } from '@/db/machine/read'
 import { lastMeasurement } from '@/db/measurement/read'
-import { controlErrorText, type Control } from '@/devices/control/port'
-import { handoverRefusalText, refusalMark, tableRefusalText, type TableRefusal } from '@/words/hand-over'
-import type { Refused } from '../work'
+import { type Control } from '@/devices/control/port'
+import { sizesOf, type TableRefusal } from './contract'
+import type { Refusal } from '../refusals'
 import { callsOf } from './calls-of'
 import { sisterOf } from './sister-of'
 
@@ -30,11 +38,11 @@ export async function tryTemplateOn(
   tools: readonly PostTool[],
   now: string,
   postName = machine.post,
-): Promise<Result<PostTrial, Refused>> {
+): Promise<Result<PostTrial, Refusal>> {
   const rendered = renderPost(template, { machine, madeAt: now, tools })
-  if (!rendered.ok) return fail({ code: 'BAD_TEMPLATE', text: `The post cannot be filled in: ${rendered.error.detail}` })
+  if (!rendered.ok) return fail({ code: 'BAD_TEMPLATE', of: 'post', detail: rendered.error.detail })
   const held = await control.tryFile(machine.key, rendered.value)
-  if (!held.ok) return fail({ code: held.error.code, text: controlErrorText(held.error) })
+  if (!held.ok) return fail({ code: 'CONTROL', error: held.error })
   const check = checkScratch(
     tools.flatMap((tool) => registersOf(tool, machine)),
     held.value,
@@ -44,14 +52,14 @@ export async function tryTemplateOn(
 }
 
 /** Why a file may not go to the control after its trial; null when it writes what was wanted and nothing else. */
-export function refuseTrial({ check }: PostTrial, machine: Machine): Refused | null {
+export function refuseTrial({ check }: PostTrial, machine: Machine): Refusal | null {
   const row = check.rows.find((r) => !r.same)
   const refusal: TableRefusal | null = row
     ? { code: 'POST_DIFFERS', row }
     : check.others?.length
       ? { code: 'POST_WRITES_OTHERS', others: check.others }
       : null
-  return refusal && { code: refusal.code, text: tableRefusalText(refusal, machine) }
+  return refusal && { code: 'TABLE', refusal, machine: sizesOf(machine) }
 }
 
 /** A machine's post, tried. */
@@ -62,9 +70,9 @@ export async function tryPost(
   tools: readonly PostTool[],
   now: string,
   postName = machine.post,
-): Promise<Result<PostTrial, Refused>> {
+): Promise<Result<PostTrial, Refusal>> {
   const template = getPostTemplate(db, postName) ?? SHIPPED_POSTS[postName] ?? null
-  if (template === null) return fail({ code: 'UNKNOWN_POST', text: `There is no post ${postName}.` })
+  if (template === null) return fail({ code: 'UNKNOWN_POST', post: postName })
   return tryTemplateOn(control, machine, template, tools, now, postName)
 }
 
@@ -106,8 +114,9 @@ export function valuesOf(
   }
 }
 
-export interface ProposalRefusal extends Refused {
-  readonly mark: string
+/** What speaks against a hand-over, and whether a lead may release it all the same. */
+export interface ProposalRefusal {
+  readonly refusal: HandoverRefusal
   readonly leadMay: boolean
 }
 
@@ -122,7 +131,7 @@ export interface HandoverProposal {
   readonly refusals: readonly ProposalRefusal[]
   readonly values: HandoverValues | null
   readonly label: string | null
-  readonly trial: Result<PostTrial, Refused> | null
+  readonly trial: Result<PostTrial, Refusal> | null
 }
 
 /**
@@ -165,12 +174,7 @@ export async function proposeHandover(
     allowed: definition?.machines ?? null,
     measured: measurement ? (measured ?? { lengthMm: NaN, radiusMm: NaN, verdict: measurement.verdict }) : null,
   })
-  const refusals = found.map((r) => ({
-    code: r.code,
-    mark: refusalMark(r),
-    text: handoverRefusalText(r),
-    leadMay: leadMayOverrule(r),
-  }))
+  const refusals = found.map((refusal) => ({ refusal, leadMay: leadMayOverrule(refusal) }))
   const trial =
     values && machine
       ? isTyped(machine)

@@ -9,9 +9,11 @@ import { getJob } from '@/db/job/read'
 import type { Control } from '@/devices/control/port'
 import { concessionText } from '@/words/hand-over'
 import { noteRefusal } from '../records/note-refusal'
-import type { Refused, Work } from '../work'
+import type { Refusal } from '../refusals'
+import type { Work } from '../work'
 import { proposeHandover, refuseTrial } from './propose'
 import { note } from '../records/note'
+import { handoverRefusalText } from '@/words/hand-over'
 
 export interface Release {
   readonly serial: string
@@ -36,14 +38,12 @@ const outOf = ({ result }: SavedMeasurement): Concession['values'] =>
   )
 
 /** A concession is for one open job of the machine, or until a day that is still to come. */
-function refuseConcession({ db, now }: Work, concession: Release['concession'], machine: string): Refused | null {
-  if (!concession || (concession.job === null && concession.until === null))
-    return { code: 'CONCESSION', text: 'Say for which job the concession is, or until when.' }
+function refuseConcession({ db, now }: Work, concession: Release['concession'], machine: string): Refusal | null {
+  if (!concession || (concession.job === null && concession.until === null)) return { code: 'CONCESSION_OPEN' }
   const job = concession.job === null ? null : getJob(db, concession.job)
   if (concession.job !== null && (job?.state !== 'open' || job.machine !== machine))
-    return { code: 'CONCESSION', text: `There is no open job ${concession.job} on this machine.` }
-  if (concession.until !== null && concession.until < now.slice(0, 10))
-    return { code: 'CONCESSION', text: 'The concession would end in the past. Choose a later day.' }
+    return { code: 'CONCESSION_JOB', job: concession.job }
+  if (concession.until !== null && concession.until < now.slice(0, 10)) return { code: 'CONCESSION_PAST' }
   return null
 }
 
@@ -52,31 +52,27 @@ export async function releaseHandover(
   work: Work,
   control: Control,
   release: Release,
-): Promise<Result<{ id: number; issue: number }, Refused>> {
+): Promise<Result<{ id: number; issue: number }, Refusal>> {
   const proposal = await proposeHandover(work.db, control, release.serial, work.now, release)
-  if (!proposal) return fail({ code: 'UNKNOWN_SERIAL', text: `No tool stands on holder ${release.serial}.` })
+  if (!proposal) return fail({ code: 'UNKNOWN_SERIAL', serial: release.serial })
   const { assembly, machine, label, trial, measurement } = proposal
-  const refuse = (refused: Refused) => {
+  const refuse = (refused: Refusal) => {
     noteRefusal(work, 'Hand over', { serial: assembly.serial, t: assembly.t, machine: machine?.key }, refused)
     return fail(refused)
   }
   if (release.scanned !== release.serial)
-    return refuse({
-      code: 'OTHER_HOLDER',
-      text: `${release.scanned} was scanned, this sheet is for ${release.serial}. Nothing was released.`,
-    })
+    return refuse({ code: 'OTHER_HOLDER', scanned: release.scanned, serial: release.serial, nothing: 'released' })
   const overruled = work.person.role === 'lead' && (release.reason ?? '').trim().length >= 5
   const standing = proposal.refusals.filter((r) => !(r.leadMay && overruled))
-  if (standing.length) return refuse(standing[0])
-  const allowed = new Set(proposal.refusals.map((r) => r.code))
+  if (standing.length) return refuse({ code: 'HANDOVER', refusal: standing[0].refusal })
+  const allowed = new Set(proposal.refusals.map((r) => r.refusal.code))
   if (allowed.has('OFF')) {
     const wrong = refuseConcession(work, release.concession, machine?.key ?? '')
     if (wrong) return refuse(wrong)
   }
   const state = nextState(assembly.state, 'release')
-  if (!state) return refuse({ code: 'NOT_NOW', text: `${assembly.serial} is ${assembly.state}: it cannot be handed over now.` })
-  if (!machine || !proposal.values || !label || !trial || !measurement)
-    return refuse({ code: 'NOT_COMPLETE', text: 'Length, diameter, T and machine must be known.' })
+  if (!state) return refuse({ code: 'NOT_NOW', serial: assembly.serial, state: assembly.state })
+  if (!machine || !proposal.values || !label || !trial || !measurement) return refuse({ code: 'NOT_COMPLETE' })
   if (!trial.ok) return refuse(trial.error)
   const different = refuseTrial(trial.value, machine)
   if (different) return refuse(different)
@@ -108,7 +104,7 @@ export async function releaseHandover(
     note(
       work,
       'released',
-      `Hand-over ${values.issue} for ${machine.name}${concession ? `. ${concessionText(concession, machine.unit)}` : reason ? `, released by a lead although: ${proposal.refusals.map((r) => r.text).join(' ')} Reason: ${reason}` : ''}`,
+      `Hand-over ${values.issue} for ${machine.name}${concession ? `. ${concessionText(concession, machine.unit)}` : reason ? `, released by a lead although: ${proposal.refusals.map((r) => handoverRefusalText(r.refusal)).join(' ')} Reason: ${reason}` : ''}`,
       {
         serial: assembly.serial,
         t: values.t,
@@ -119,7 +115,5 @@ export async function releaseHandover(
     )
     return { id, issue: values.issue }
   })
-  return released
-    ? ok(released)
-    : fail({ code: 'CHANGED', text: `${assembly.serial} was changed by somebody else meanwhile. Open it again.` })
+  return released ? ok(released) : fail({ code: 'CHANGED', what: 'tool', serial: assembly.serial })
 }

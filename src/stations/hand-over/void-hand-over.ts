@@ -7,20 +7,18 @@ import { currentHandover } from '@/db/handover/read'
 import { voidCurrent } from '@/db/handover/write'
 import { note } from '../records/note'
 import { noteRefusal } from '../records/note-refusal'
-import type { Refused, Work } from '../work'
+import type { Refusal } from '../refusals'
+import type { Work } from '../work'
 
 /** Takes a hand-over back: its label, tag and file are refused from now on wherever they are read. */
-export function voidHandover(work: Work, serial: string, reason: string): Result<{ readonly issue: number }, Refused> {
+export function voidHandover(work: Work, serial: string, reason: string): Result<{ readonly issue: number }, Refusal> {
   const assembly = getAssembly(work.db, serial)
   const handover = currentHandover(work.db, serial)
-  if (!assembly || !handover) return fail({ code: 'NO_HANDOVER', text: `Nothing is handed over for ${serial} now.` })
+  if (!assembly || !handover) return fail({ code: 'NO_HANDOVER', serial })
   const about = { serial, t: handover.values.t, machine: handover.values.machine }
   const state = nextState(assembly.state, 'void')
   if (!state) {
-    const refused = {
-      code: 'NOT_NOW',
-      text: `${serial} stands in its machine by this hand-over. Take it out first.`,
-    }
+    const refused: Refusal = { code: 'IN_BY_THIS_HANDOVER', serial }
     noteRefusal(work, 'Hand over', about, refused)
     return fail(refused)
   }
@@ -30,7 +28,5 @@ export function voidHandover(work: Work, serial: string, reason: string): Result
     note(work, 'voided', `Hand-over ${handover.values.issue} taken back: ${reason}`, { ...about, before: { ...handover.values } })
     return true
   })
-  return done
-    ? ok({ issue: handover.values.issue })
-    : fail({ code: 'CHANGED', text: `${serial} was changed by somebody else meanwhile. Open it again.` })
+  return done ? ok({ issue: handover.values.issue }) : fail({ code: 'CHANGED', what: 'tool', serial })
 }

@@ -1,12 +1,12 @@
 import { decodeTag, encodeTagWrite, fitting, TagRecord, type DecodedTag } from '@/codecs/tag'
-import { tagFaultText } from '@/core/handover'
 import { fail, ok, type Result } from '@/core/units'
 import { inTransaction } from '@/db/connection'
 import { currentHandover } from '@/db/handover/read'
-import { tagDeviceText, type TagStation } from '@/devices/tag/port'
+import { type TagStation } from '@/devices/tag/port'
 import { note } from '../records/note'
 import { noteRefusal } from '../records/note-refusal'
-import type { Refused, Work } from '../work'
+import type { Refusal } from '../refusals'
+import type { Work } from '../work'
 import { tagRecordOf } from './tag-record'
 
 export interface TagWritten {
@@ -16,11 +16,11 @@ export interface TagWritten {
 }
 
 /** What the carrier before the reader says. */
-export async function readTagNow(tag: TagStation): Promise<Result<DecodedTag, Refused>> {
+export async function readTagNow(tag: TagStation): Promise<Result<DecodedTag, Refusal>> {
   const bytes = await tag.read()
-  if (!bytes.ok) return fail({ code: bytes.error.code, text: tagDeviceText(bytes.error) })
+  if (!bytes.ok) return fail({ code: 'TAG_READER', error: bytes.error })
   const read = decodeTag(bytes.value)
-  return read.ok ? read : fail({ code: read.error.code, text: tagFaultText(read.error) })
+  return read.ok ? read : fail({ code: 'TAG', fault: read.error })
 }
 
 interface OnTag extends TagWritten {
@@ -33,31 +33,23 @@ async function putOnTag(
   tag: TagStation,
   serial: string,
   change: (old: TagRecord | null) => TagRecord,
-): Promise<Result<OnTag & { readonly record: TagRecord }, Refused>> {
+): Promise<Result<OnTag & { readonly record: TagRecord }, Refusal>> {
   const bytes = await tag.read()
-  if (!bytes.ok) return fail({ code: bytes.error.code, text: tagDeviceText(bytes.error) })
+  if (!bytes.ok) return fail({ code: 'TAG_READER', error: bytes.error })
   const old = decodeTag(bytes.value)
-  if (old.ok && old.value.record.id !== serial)
-    return fail({
-      code: 'OTHER_HOLDER',
-      text: `The tag before the reader is that of ${old.value.record.id}, not of ${serial}. Nothing was written.`,
-    })
+  if (old.ok && old.value.record.id !== serial) return fail({ code: 'OTHER_TAG', is: old.value.record.id, serial })
   const before = old.ok ? old.value.record : null
   const record = change(before)
   const writes = encodeTagWrite(bytes.value, record)
-  if (!writes.ok) return fail({ code: writes.error.code, text: tagFaultText(writes.error) })
+  if (!writes.ok) return fail({ code: 'TAG', fault: writes.error })
   for (const block of writes.value) {
     const done = await tag.write(block)
-    if (!done.ok) return fail({ code: done.error.code, text: tagDeviceText(done.error) })
+    if (!done.ok) return fail({ code: 'TAG_READER', error: done.error })
   }
   const back = await readTagNow(tag)
   const said = back.ok ? JSON.stringify(TagRecord.parse(back.value.record)) : ''
   const meant = JSON.stringify(TagRecord.parse(fitting(record, bytes.value.length)))
-  if (!back.ok || said !== meant)
-    return fail({
-      code: 'READ_BACK',
-      text: 'The tag does not say what was written. Write it again; if it stays, replace the chip.',
-    })
+  if (!back.ok || said !== meant) return fail({ code: 'TAG_READ_BACK' })
   return ok({ sequence: back.value.sequence, repaired: old.ok && old.value.otherSlot === 'damaged', before, record })
 }
 
@@ -65,14 +57,14 @@ async function putOnTag(
  * Writes the current hand-over to the carrier of its holder, block by block in an order that leaves the old record whole
  * until the last.
  */
-export async function writeTag(work: Work, tag: TagStation, serial: string): Promise<Result<TagWritten, Refused>> {
+export async function writeTag(work: Work, tag: TagStation, serial: string): Promise<Result<TagWritten, Refusal>> {
   const handover = currentHandover(work.db, serial)
   const subject = { serial, t: handover?.values.t, machine: handover?.values.machine }
-  const refuse = (refused: Refused) => {
+  const refuse = (refused: Refusal) => {
     noteRefusal(work, 'Tag', subject, refused)
     return fail(refused)
   }
-  if (!handover) return refuse({ code: 'NO_HANDOVER', text: `Nothing is handed over for ${serial} now. Release it first.` })
+  if (!handover) return refuse({ code: 'NO_HANDOVER', serial })
   const put = await putOnTag(tag, serial, () => tagRecordOf(work.db, handover))
   if (!put.ok) return refuse(put.error)
   const { sequence, repaired, before, record } = put.value
@@ -92,7 +84,7 @@ export async function writeWear(
   tag: TagStation,
   serial: string,
   back: { readonly lengthMm: number | null; readonly radiusMm: number | null; readonly lifeUsedMin: number },
-): Promise<Result<'written' | 'no tag', Refused>> {
+): Promise<Result<'written' | 'no tag', Refusal>> {
   const bytes = await tag.read()
   if (!bytes.ok && bytes.error.code === 'NO_TAG') return ok('no tag')
   // a chip that carries nothing of ours is not begun with wear

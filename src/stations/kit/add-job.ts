@@ -11,7 +11,8 @@ import { insertJob, setJobExtra, setJobState } from '@/db/job/write'
 import { getMachine } from '@/db/machine/read'
 import { listTaken } from '@/db/stock/read'
 import { giveBackAll } from '../store/give-back'
-import { allOrNothing, type Refused, type Work } from '../work'
+import { refuse, together, type Refusal } from '../refusals'
+import { allOrNothing, type Work } from '../work'
 import { note } from '../records/note'
 
 export interface NewJob {
@@ -32,40 +33,34 @@ export const PROGRAM_LIMIT_BYTES = 8 * 2 ** 20
 export const URGENT = 9
 
 /** Every program that cannot be used is told, not the first alone. */
-function readPrograms(programs: NewJob['programs'], machine: Machine): Result<JobProgram[], Refused> {
+function readPrograms(programs: NewJob['programs'], machine: Machine): Result<JobProgram[], Refusal> {
   const read: JobProgram[] = []
-  const faults: Refused[] = []
+  const faults: Refusal[] = []
   for (const { name, text } of programs) {
     if (text.length > PROGRAM_LIMIT_BYTES) {
-      faults.push({ code: 'TOO_LARGE', text: `${name}: a program may have 8 MB at most.` })
+      faults.push({ code: 'TOO_LARGE', program: name })
       continue
     }
     const tools = toolsWanted(text, machine.kind)
     const other = writtenFor(text)
-    if (!tools.ok)
-      faults.push({ code: 'NOT_A_PROGRAM', text: `${name} holds not one block that can be read. Is it the NC program?` })
+    if (!tools.ok) faults.push({ code: 'NOT_A_PROGRAM', program: name })
     else if (other !== null && other !== machine.kind)
-      faults.push({
-        code: 'OTHER_KIND',
-        text: `${name} is written for a ${other}; ${machine.name} is a ${machine.kind}. Choose the other machine.`,
-      })
+      faults.push({ code: 'OTHER_KIND', program: name, kind: other, machine: machine.name, is: machine.kind })
     else read.push({ name, hash: createHash('sha256').update(text).digest('hex'), program: tools.value })
   }
-  return faults.length ? fail({ code: faults[0].code, text: faults.map((f) => f.text).join(' ') }) : ok(read)
+  return faults.length ? refuse(together(faults)) : ok(read)
 }
 
-export const startFaults = (work: Work, dueAt: string): Refused[] =>
-  dueAt < work.now ? [{ code: 'START_PAST', text: 'Its start is in the past. Type when the job starts.' }] : []
+export const startFaults = (work: Work, dueAt: string): Refusal[] => (dueAt < work.now ? [{ code: 'START_PAST' }] : [])
 
 /** A job from NC programs, a tool list or tools named by hand, and a date. @errors in words; nothing is stored then */
-export function addJob(work: Work, wanted: NewJob): Result<Job, Refused> {
+export function addJob(work: Work, wanted: NewJob): Result<Job, Refusal> {
   const machine = getMachine(work.db, wanted.machine)
-  if (!machine) return fail({ code: 'UNKNOWN_MACHINE', text: `There is no machine ${wanted.machine}.` })
-  if (wanted.programs.length === 0 && wanted.extra.length === 0)
-    return fail({ code: 'NO_TOOLS', text: 'Give an NC program or a tool list, or name the tools by hand.' })
+  if (!machine) return fail({ code: 'UNKNOWN_MACHINE', machine: wanted.machine })
+  if (wanted.programs.length === 0 && wanted.extra.length === 0) return fail({ code: 'NO_TOOLS' })
   const programs = readPrograms(wanted.programs, machine)
   const faults = [...(programs.ok ? [] : [programs.error]), ...startFaults(work, wanted.dueAt)]
-  if (!programs.ok || faults.length) return fail({ code: faults[0].code, text: faults.map((f) => f.text).join(' ') })
+  if (!programs.ok || faults.length) return refuse(together(faults))
   const job: Job = {
     id: wanted.id,
     name: wanted.name,
@@ -88,7 +83,7 @@ export function addJob(work: Work, wanted: NewJob): Result<Job, Refused> {
 }
 
 /** Writes a job and its line in the record. */
-export function storeJob(work: Work, job: Job, texts: readonly string[], said: string): Result<Job, Refused> {
+export function storeJob(work: Work, job: Job, texts: readonly string[], said: string): Result<Job, Refusal> {
   try {
     inTransaction(work.db, () => {
       insertJob(work.db, job, texts, work.now)
@@ -99,16 +94,16 @@ export function storeJob(work: Work, job: Job, texts: readonly string[], said: s
       })
     })
   } catch (error) {
-    if (isTaken(error)) return fail({ code: 'JOB_EXISTS', text: `Job ${job.id} is there already. Give this one another number.` })
+    if (isTaken(error)) return fail({ code: 'JOB_EXISTS', job: job.id })
     throw error
   }
   return ok(job)
 }
 
 /** Adds tools to a job by hand; the same T again replaces what was said of it. */
-export function addTools(work: Work, jobId: string, tools: readonly HandTool[]): Result<Job, Refused> {
+export function addTools(work: Work, jobId: string, tools: readonly HandTool[]): Result<Job, Refusal> {
   const job = getJob(work.db, jobId)
-  if (!job || job.state !== 'open') return fail({ code: 'UNKNOWN_JOB', text: `There is no open job ${jobId}.` })
+  if (!job || job.state !== 'open') return fail({ code: 'UNKNOWN_JOB', job: jobId, open: true })
   const extra = [...job.extra.filter((e) => !tools.some((t) => t.t === e.t)), ...tools]
   inTransaction(work.db, () => {
     setJobExtra(work.db, job.id, extra)
@@ -130,10 +125,10 @@ export function freeTools(work: Work, job: Job): Assembly[] {
 }
 
 /** Closes a job: done, or cancelled. What was fetched for it goes back to where it lay. */
-export function closeJob(work: Work, jobId: string, state: 'done' | 'cancelled'): Result<{ back: number }, Refused> {
+export function closeJob(work: Work, jobId: string, state: 'done' | 'cancelled'): Result<{ back: number }, Refusal> {
   const job = getJob(work.db, jobId)
-  if (!job || job.state !== 'open') return fail({ code: 'UNKNOWN_JOB', text: `There is no open job ${jobId}.` })
-  return allOrNothing(work.db, 'Somebody was at this job just now. Try again.', () => {
+  if (!job || job.state !== 'open') return fail({ code: 'UNKNOWN_JOB', job: jobId, open: true })
+  return allOrNothing(work.db, { code: 'CHANGED', what: 'job' }, () => {
     const back = giveBackAll(
       work,
       listTaken(work.db).filter((t) => t.job === job.id),

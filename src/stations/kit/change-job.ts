@@ -8,21 +8,19 @@ import { setJobFacts, setJobMapping, setJobState } from '@/db/job/write'
 import { getDefinition } from '@/db/library/read'
 import { timeText } from '@/words/time'
 import { note } from '../records/note'
-import type { Refused, Work } from '../work'
+import type { Refusal } from '../refusals'
+import type { Work } from '../work'
 import { startFaults, storeJob, URGENT } from './add-job'
 
 /** Says what a T of a job is: a definition, nothing to set up (null), or by itself again (undefined). */
-export function mapTool(work: Work, jobId: string, t: number, to: string | null | undefined): Result<null, Refused> {
+export function mapTool(work: Work, jobId: string, t: number, to: string | null | undefined): Result<null, Refusal> {
   const job = getJob(work.db, jobId)
-  if (!job || job.state !== 'open') return fail({ code: 'UNKNOWN_JOB', text: `There is no open job ${jobId}.` })
-  if (!wantedOf(job).some((w) => w.t === t)) return fail({ code: 'UNKNOWN_TOOL', text: `Job ${jobId} wants no T${t}.` })
+  if (!job || job.state !== 'open') return fail({ code: 'UNKNOWN_JOB', job: jobId, open: true })
+  if (!wantedOf(job).some((w) => w.t === t)) return fail({ code: 'UNKNOWN_TOOL', job: jobId, t })
   const definition = to ? getDefinition(work.db, to) : null
-  if (to && !definition) return fail({ code: 'UNKNOWN_DEFINITION', text: `There is no definition ${to}.` })
+  if (to && !definition) return fail({ code: 'UNKNOWN_DEFINITION', definition: to ?? '' })
   if (definition && !definition.machines.includes(job.machine))
-    return fail({
-      code: 'OTHER_MACHINE',
-      text: `${definition.name} is not for ${job.machine}. Add the machine to its definition first.`,
-    })
+    return fail({ code: 'NOT_FOR_MACHINE', definition: definition.name, machine: job.machine })
   const mapping: Record<string, string | null> = { ...job.mapping }
   if (to === undefined) delete mapping[String(t)]
   else mapping[String(t)] = to
@@ -49,9 +47,9 @@ export interface JobFacts {
 }
 
 /** Another name, start or number of parts; its programs stay. */
-export function changeJob(work: Work, jobId: string, facts: JobFacts): Result<null, Refused> {
+export function changeJob(work: Work, jobId: string, facts: JobFacts): Result<null, Refusal> {
   const job = getJob(work.db, jobId)
-  if (!job || job.state !== 'open') return fail({ code: 'UNKNOWN_JOB', text: `There is no open job ${jobId}.` })
+  if (!job || job.state !== 'open') return fail({ code: 'UNKNOWN_JOB', job: jobId, open: true })
   const [fault] = facts.dueAt === job.dueAt ? [] : startFaults(work, facts.dueAt)
   if (fault) return fail(fault)
   const { name, dueAt, quantity, priority } = job
@@ -69,9 +67,9 @@ export function changeJob(work: Work, jobId: string, facts: JobFacts): Result<nu
 }
 
 /** The same programs and tools under another number. */
-export function copyJob(work: Work, jobId: string, as: { readonly id: string; readonly dueAt: string }): Result<Job, Refused> {
+export function copyJob(work: Work, jobId: string, as: { readonly id: string; readonly dueAt: string }): Result<Job, Refusal> {
   const job = getJob(work.db, jobId)
-  if (!job) return fail({ code: 'UNKNOWN_JOB', text: `There is no job ${jobId}.` })
+  if (!job) return fail({ code: 'UNKNOWN_JOB', job: jobId, open: false })
   const [fault] = startFaults(work, as.dueAt)
   if (fault) return fail(fault)
   return storeJob(
@@ -83,10 +81,10 @@ export function copyJob(work: Work, jobId: string, as: { readonly id: string; re
 }
 
 /** A job that was closed by mistake wants its tools again. */
-export function reopenJob(work: Work, jobId: string, reason: string): Result<null, Refused> {
+export function reopenJob(work: Work, jobId: string, reason: string): Result<null, Refusal> {
   const job = getJob(work.db, jobId)
-  if (!job) return fail({ code: 'UNKNOWN_JOB', text: `There is no job ${jobId}.` })
-  if (job.state === 'open') return fail({ code: 'NOT_NOW', text: `Job ${jobId} is open.` })
+  if (!job) return fail({ code: 'UNKNOWN_JOB', job: jobId, open: false })
+  if (job.state === 'open') return fail({ code: 'JOB_IS_OPEN', job: jobId })
   inTransaction(work.db, () => {
     setJobState(work.db, job.id, 'open')
     note(work, 'job reopened', `${job.id} was ${job.state}; ${reason}`, {

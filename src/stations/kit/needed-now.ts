@@ -6,26 +6,21 @@ import { countUrgent, getJob } from '@/db/job/read'
 import { setJobState } from '@/db/job/write'
 import { getMachine } from '@/db/machine/read'
 import { listRecord } from '@/db/record/read'
-import { allOrNothing, need, type Refused, type Work } from '../work'
+import type { Refusal } from '../refusals'
+import { allOrNothing, need, type Work } from '../work'
 import { freeTools, storeJob, URGENT } from './add-job'
 import { readNetted } from './inventory'
 import { note } from '../records/note'
 
 /** A broken tool's sister by one scan: before everything else, with the machine that waits for it. */
-export function neededNow(work: Work, serial: string): Result<Job, Refused> {
+export function neededNow(work: Work, serial: string): Result<Job, Refusal> {
   const broken = getAssembly(work.db, serial)
-  if (!broken)
-    return fail({ code: 'UNKNOWN_SERIAL', text: `No tool stands on ${serial}: scan the mark on the broken tool’s own holder.` })
-  if (broken.t === null || broken.machine === null)
-    return fail({
-      code: 'NO_T',
-      text: `Of the tool on ${serial} nobody knows for which machine and T it was. Add a job by hand.`,
-    })
-  if (broken.condition === 'broken')
-    return fail({ code: 'CALLED', text: `T${broken.t} on ${serial} was called broken already; its sister is asked for.` })
+  if (!broken) return fail({ code: 'UNKNOWN_SERIAL', serial })
+  if (broken.t === null || broken.machine === null) return fail({ code: 'NO_T', serial })
+  if (broken.condition === 'broken') return fail({ code: 'RUSHED_ALREADY', serial, t: broken.t })
   const { id, t, machine: key } = broken
   const machine = getMachine(work.db, key)
-  return allOrNothing(work.db, 'Somebody was at this tool just now. Scan it again.', () => {
+  return allOrNothing(work.db, { code: 'CHANGED', what: 'tool', serial }, () => {
     setCondition(work.db, id, 'broken')
     const job: Job = {
       id: `NOW-${countUrgent(work.db) + 1}`,
@@ -63,12 +58,11 @@ function giveReadyOne(work: Work, job: Job): void {
 }
 
 /** It was not broken after all: the tool is fit again, its sister goes back to the job that had it. */
-export function takeBackNow(work: Work, jobId: string, reason: string): Result<null, Refused> {
+export function takeBackNow(work: Work, jobId: string, reason: string): Result<null, Refusal> {
   const job = getJob(work.db, jobId)
-  if (!job || job.state !== 'open' || job.urgentFor === null)
-    return fail({ code: 'UNKNOWN_JOB', text: `Nothing is needed now under ${jobId}.` })
+  if (!job || job.state !== 'open' || job.urgentFor === null) return fail({ code: 'NOT_RUSHED', job: jobId })
   const { urgentFor } = job
-  const done = allOrNothing(work.db, 'Somebody was at this tool just now. Try again.', () => {
+  const done = allOrNothing(work.db, { code: 'CHANGED', what: 'job' }, () => {
     const tool = getAssembly(work.db, urgentFor)
     if (tool?.condition === 'broken') setCondition(work.db, tool.id, 'fit')
     for (const sister of freeTools(work, job)) {

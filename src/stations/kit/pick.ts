@@ -10,7 +10,8 @@ import { listPlaces } from '@/db/store/read'
 import { note } from '../records/note'
 import { bookInside, countStock, moves } from '../store/book'
 import { benchOf, floorOf } from '../store/plan'
-import { allOrNothing, need, type Refused, type Work } from '../work'
+import type { Refusal } from '../refusals'
+import { allOrNothing, need, type Work } from '../work'
 import { freeHolders, readNetted } from './inventory'
 
 export interface PickSheet {
@@ -102,12 +103,12 @@ function lyingMap(db: Db, free: readonly { readonly component: string | null; re
 export function takePart(
   work: Work,
   given: { readonly job: string; readonly component: string; readonly count: number; readonly place: string | null },
-): Result<{ text: string }, Refused> {
+): Result<{ text: string }, Refusal> {
   const job = getJob(work.db, given.job)
   const part = getComponent(work.db, given.component)
-  if (!job || job.state !== 'open') return fail({ code: 'UNKNOWN_JOB', text: `There is no open job ${given.job}.` })
-  if (!part) return fail({ code: 'UNKNOWN_PART', text: `The library knows no part ${given.component}.` })
-  return allOrNothing(work.db, 'Somebody was at this drawer just now. Look again.', () => {
+  if (!job || job.state !== 'open') return fail({ code: 'UNKNOWN_JOB', job: given.job, open: true })
+  if (!part) return fail({ code: 'UNKNOWN_PART', part: given.component })
+  return allOrNothing(work.db, { code: 'CHANGED', what: 'drawer' }, () => {
     need(bookInside(work, moves.take(part.id, given.count, given.place, job.id)))
     note(work, 'taken', `${given.count} × ${part.name}, ${given.place ?? 'no place'}, for ${job.id}`, {
       machine: job.machine,
@@ -121,10 +122,10 @@ export function takePart(
 export function putBack(
   work: Work,
   given: { readonly job: string; readonly component: string; readonly count: number },
-): Result<{ text: string }, Refused> {
+): Result<{ text: string }, Refusal> {
   const part = getComponent(work.db, given.component)
-  if (!part) return fail({ code: 'UNKNOWN_PART', text: `The library knows no part ${given.component}.` })
-  return allOrNothing(work.db, 'Somebody was at this drawer just now. Look again.', () => {
+  if (!part) return fail({ code: 'UNKNOWN_PART', part: given.component })
+  return allOrNothing(work.db, { code: 'CHANGED', what: 'drawer' }, () => {
     const place = lastPlaceOf(work.db, part.id)
     need(bookInside(work, moves.giveBack(part.id, given.count, place, given.job)))
     note(work, 'taken back', `${given.count} × ${part.name} back to ${place ?? 'the tool room'}`, {
@@ -138,14 +139,10 @@ export function putBack(
 export function shortPick(
   work: Work,
   given: { readonly component: string; readonly place: string; readonly found: number },
-): Result<{ text: string }, Refused> {
+): Result<{ text: string }, Refusal> {
   const name = getComponent(work.db, given.component)?.name ?? given.component
   const before = lyingOf(work.db, given.component).find((l) => l.place === given.place)?.count ?? 0
-  if (given.found >= before)
-    return fail({
-      code: 'NOT_SHORT',
-      text: `${given.place} should hold ${before}; ${given.found} is not fewer. Count it on the store plan.`,
-    })
+  if (given.found >= before) return fail({ code: 'NOT_SHORT', place: given.place, should: before, found: given.found })
   const done = countStock(work, given)
   return done.ok ? ok({ text: `${given.place} counted: ${given.found} × ${name}, ${before} were booked` }) : done
 }

@@ -8,7 +8,8 @@ import { listNotes, type ShiftNote } from '@/db/note/read'
 import { insertNote, tickNote } from '@/db/note/write'
 import { lastHands } from '@/db/record/read'
 import { listTaken } from '@/db/stock/read'
-import type { Refused, Work } from '../work'
+import type { Refusal } from '../refusals'
+import type { Work } from '../work'
 
 /** What the next shift walks into. */
 export interface ShiftSheet {
@@ -38,13 +39,13 @@ export function readShift(db: Db, now: string): ShiftSheet {
   }
 }
 
-export function writeNote(work: Work, text: string): Result<null, Refused> {
-  if (text.trim().length < 2) return fail({ code: 'EMPTY', text: 'Write what the next shift should know.' })
+export function writeNote(work: Work, text: string): Result<null, Refusal> {
+  if (text.trim().length < 2) return fail({ code: 'NOTE_EMPTY' })
   inTransaction(work.db, () => insertNote(work.db, text.trim(), work.person.id, work.now))
   return ok(null)
 }
 
-export function tickOff(work: Work, id: number): Result<null, Refused> {
+export function tickOff(work: Work, id: number): Result<null, Refusal> {
   inTransaction(work.db, () => tickNote(work.db, id, work.now))
   return ok(null)
 }

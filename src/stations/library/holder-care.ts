@@ -1,26 +1,22 @@
-import { COUPLINGS, MARK_RULE, readMark, roleOf, type Coupling } from '@/core/tool'
+import { COUPLINGS, readMark, roleOf, type Coupling } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { inTransaction, isTaken } from '@/db/connection'
 import { getComponent, getHolder } from '@/db/library/read'
 import { insertHolder, setFallen, updateHolder } from '@/db/library/write'
 import { note } from '../records/note'
-import type { Refused, Work } from '../work'
+import type { Refusal } from '../refusals'
+import type { Work } from '../work'
 
 /** A holder or an extension gets its serial and its type. */
 export function addHolder(
   work: Work,
   given: { readonly serial: string; readonly component: string; readonly place: string | null },
-): Result<{ serial: string }, Refused> {
+): Result<{ serial: string }, Refusal> {
   const { serial } = given
-  if (readMark(serial) !== serial)
-    return fail({
-      code: 'BAD_SERIAL',
-      text: `A mark has ${MARK_RULE}, as it is on the holder.`,
-    })
+  if (readMark(serial) !== serial) return fail({ code: 'BAD_MARK' })
   const type = getComponent(work.db, given.component)
   const role = type && roleOf(type)
-  if (!type || (role !== 'holder' && role !== 'extension'))
-    return fail({ code: 'NOT_A_HOLDER', text: `${given.component} is no type of holder or extension.` })
+  if (!type || (role !== 'holder' && role !== 'extension')) return fail({ code: 'NOT_A_HOLDER', part: given.component })
   const coupling: Coupling | '' = 'CCMS' in type ? (type.CCMS as Coupling) : ''
   try {
     inTransaction(work.db, () => {
@@ -30,7 +26,7 @@ export function addHolder(
       note(work, 'holder added', type.name, { serial, after: { component: type.id } })
     })
   } catch (error) {
-    if (isTaken(error)) return fail({ code: 'SERIAL_TAKEN', text: `${serial} is known already.` })
+    if (isTaken(error)) return fail({ code: 'SERIAL_TAKEN', serial })
     throw error
   }
   return ok({ serial })
@@ -40,15 +36,13 @@ export function addHolder(
 export function inspectHolder(
   work: Work,
   given: { readonly serial: string; readonly until: string | null; readonly retireReason: string | null },
-): Result<null, Refused> {
+): Result<null, Refusal> {
   const holder = getHolder(work.db, given.serial)
-  if (!holder) return fail({ code: 'UNKNOWN_SERIAL', text: `No holder ${given.serial} is known here.` })
-  if (given.retireReason !== null && given.retireReason.trim().length < 3)
-    return fail({ code: 'NO_REASON', text: 'Say why it is retired.' })
+  if (!holder) return fail({ code: 'UNKNOWN_HOLDER', serial: given.serial })
+  if (given.retireReason !== null && given.retireReason.trim().length < 3) return fail({ code: 'WHY_RETIRED' })
   if (given.retireReason !== null && holder.carries)
-    return fail({ code: 'HOLDER_CARRIES_TOOL', text: `${given.serial} carries a tool. Take it apart first.` })
-  if (given.until !== null && given.until <= work.now)
-    return fail({ code: 'BAD_DATE', text: 'The next inspection lies in the future.' })
+    return fail({ code: 'HOLDER_CARRIES_TOOL', serial: given.serial, then: 'take apart' })
+  if (given.until !== null && given.until <= work.now) return fail({ code: 'INSPECTION_PAST' })
   inTransaction(work.db, () => {
     updateHolder(work.db, given.serial, given.retireReason !== null ? { retired: true } : { inspectBy: given.until })
     // whatever fell was looked at
@@ -68,16 +62,13 @@ export function inspectHolder(
 }
 
 /** A new pull stud: its form and its torque come from the type, its age counts from now. */
-export function replaceStud(work: Work, serial: string, stud: string): Result<null, Refused> {
+export function replaceStud(work: Work, serial: string, stud: string): Result<null, Refusal> {
   const holder = getHolder(work.db, serial)
   const type = getComponent(work.db, stud)
-  if (!holder) return fail({ code: 'UNKNOWN_SERIAL', text: `No holder ${serial} is known here.` })
-  if (type?.kind !== 'pull-stud') return fail({ code: 'NOT_A_STUD', text: `${stud} is no pull stud.` })
+  if (!holder) return fail({ code: 'UNKNOWN_HOLDER', serial })
+  if (type?.kind !== 'pull-stud') return fail({ code: 'NOT_A_STUD', part: stud })
   if (!COUPLINGS[holder.coupling]?.stud || type.CCMS !== holder.coupling)
-    return fail({
-      code: 'WRONG_STUD',
-      text: `${type.name} is for ${type.CCMS}, this holder is ${holder.coupling}: a wrong stud drops the tool.`,
-    })
+    return fail({ code: 'WRONG_STUD', stud: type.name, for: type.CCMS, holder: holder.coupling })
   inTransaction(work.db, () => {
     updateHolder(work.db, serial, { stud, studSince: work.now })
     note(work, 'stud replaced', `${type.name}, ${type.TQ} N·m`, {

@@ -1,4 +1,4 @@
-import { checkTool, refusalText, type StackPart } from '@/core/fits'
+import { checkTool, type StackPart } from '@/core/fits'
 import { shrinkPractice } from '@/core/clamp'
 import type { Definition } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
@@ -7,7 +7,9 @@ import { getComponent, getDefinition, listDefinitions } from '@/db/library/read'
 import { insertDefinition } from '@/db/library/write'
 import { listMachines } from '@/db/machine/read'
 import { practiceOf } from '../practice'
-import type { Refused, Work } from '../work'
+import type { DefinitionFault } from './contract'
+import type { Refusal } from '../refusals'
+import type { Work } from '../work'
 import { note } from '../records/note'
 
 /** The parts of a definition, first choices; null when one is not in the library. */
@@ -16,38 +18,36 @@ export function partsOf(db: Db, definition: Pick<Definition, 'parts'>): StackPar
   return parts.every((p): p is StackPart => p.component !== null) ? parts : null
 }
 
-/** What speaks against a definition as it stands, in words. */
-export function definitionFaults(db: Db, definition: Definition): string[] {
+/** What speaks against a definition as it stands. */
+export function definitionFaults(db: Db, definition: Definition): DefinitionFault[] {
   const parts = partsOf(db, definition)
   if (!parts) {
     const lost = definition.parts.find((line) => !getComponent(db, line.component))
-    return [`The library knows no part ${lost?.component}.`]
+    return [{ code: 'UNKNOWN_PART', part: lost?.component ?? '' }]
   }
   const machines = listMachines(db).filter((m) => definition.machines.includes(m.key))
-  return checkTool(definition, parts, machines, shrinkPractice(practiceOf(db))).refusals.map(refusalText)
+  return checkTool(definition, parts, machines, shrinkPractice(practiceOf(db))).refusals.map((refusal) => ({
+    code: 'FITS',
+    refusal,
+  }))
 }
 
 /**
  * A change makes a new version; what was built keeps its own. @param given its version is the one that was changed, 0 for
  * a new tool
  */
-export function putDefinition(work: Work, given: Definition): Result<Definition, Refused> {
+export function putDefinition(work: Work, given: Definition): Result<Definition, Refusal> {
   const current = getDefinition(work.db, given.id)
   if ((current?.version ?? 0) !== given.version)
-    return fail({
-      code: 'CHANGED',
-      text: current
-        ? `Somebody changed ${given.id} meanwhile: version ${current.version} is current. Open it again.`
-        : `There is no ${given.id} any more.`,
-    })
+    return fail({ code: 'CHANGED', what: 'definition', definition: given.id, version: current?.version ?? null })
   const unknown = given.machines.find((key) => !listMachines(work.db).some((m) => m.key === key))
-  if (unknown) return fail({ code: 'UNKNOWN_MACHINE', text: `There is no machine ${unknown}.` })
+  if (unknown) return fail({ code: 'UNKNOWN_MACHINE', machine: unknown })
   const clash = listDefinitions(work.db).find(
     (d) => d.id !== given.id && d.t === given.t && d.machines.some((m) => given.machines.includes(m)),
   )
-  if (clash) return fail({ code: 'T_TAKEN', text: `T${given.t} means ${clash.name} on one of these machines already.` })
+  if (clash) return fail({ code: 'T_TAKEN', t: given.t, by: clash.name })
   const [fault] = definitionFaults(work.db, given)
-  if (fault) return fail({ code: 'DOES_NOT_FIT', text: fault })
+  if (fault) return fail({ code: 'DOES_NOT_FIT', definition: given.id, fault, in: 'form' })
   const next: Definition = { ...given, version: given.version + 1 }
   try {
     inTransaction(work.db, () => {
@@ -60,7 +60,7 @@ export function putDefinition(work: Work, given: Definition): Result<Definition,
       })
     })
   } catch (error) {
-    if (isTaken(error)) return fail({ code: 'CHANGED', text: `Somebody has just changed ${given.id}. Open it again.` })
+    if (isTaken(error)) return fail({ code: 'CHANGED', what: 'definition', definition: given.id, version: given.version + 1 })
     throw error
   }
   return ok(next)

@@ -4,7 +4,8 @@ import { getComponent } from '@/db/library/read'
 import { insertComponent } from '@/db/library/write'
 import { lyingOf } from '@/db/stock/read'
 import { bookInside, moves } from '../store/book'
-import { allOrNothing, need, Rollback, type Refused, type Work } from '../work'
+import type { Refusal } from '../refusals'
+import { allOrNothing, need, Rollback, type Work } from '../work'
 import { note } from '../records/note'
 
 /** Some pieces come back from the grinder with a new nominal: a part of its own, so that nobody takes one for the other. */
@@ -17,11 +18,10 @@ export function regrind(
     readonly count: number
     readonly place: string | null
   },
-): Result<{ id: string }, Refused> {
+): Result<{ id: string }, Refusal> {
   const part = getComponent(work.db, given.id)
-  if (!part || part.kind !== 'solid-cutter') return fail({ code: 'NOT_A_CUTTER', text: `${given.id} is no solid cutter.` })
-  if (given.DC > part.DC || given.OAL > part.OAL)
-    return fail({ code: 'GROWN', text: `A regrind takes off: the old size is Ø${part.DC} × ${part.OAL} mm.` })
+  if (!part || part.kind !== 'solid-cutter') return fail({ code: 'NOT_A_CUTTER', part: given.id })
+  if (given.DC > part.DC || given.OAL > part.OAL) return fail({ code: 'GROWN', DC: part.DC, OAL: part.OAL })
   const off = part.OAL - given.OAL
   const origin = part.reground?.from ?? part.id
   const count = (part.reground?.count ?? 0) + 1
@@ -35,10 +35,10 @@ export function regrind(
     LCF: Math.max(1, part.LCF - off),
     reground: { from: origin, count },
   }
-  return allOrNothing(work.db, `Somebody has just added ${id}.`, () => {
+  return allOrNothing(work.db, { code: 'PART_EXISTS', part: id, name: null, in: 'form' }, () => {
     const known = getComponent(work.db, id)
     if (known && (valueOf(known, 'DC') !== given.DC || valueOf(known, 'OAL') !== given.OAL))
-      throw new Rollback({ code: 'PART_EXISTS', text: `${id} is there with other sizes. Add it by hand under another number.` })
+      throw new Rollback({ code: 'OTHER_SIZES', part: id })
     if (!known) insertComponent(work.db, ground)
     const from = lyingOf(work.db, part.id)[0]?.place ?? null
     need(bookInside(work, moves.regrindAway(part.id, given.count, from)))

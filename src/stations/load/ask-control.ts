@@ -1,6 +1,6 @@
 import { SILENT, type MachineState } from '@/core/load'
 import { isTyped, type Machine } from '@/core/tool'
-import { controlErrorText, type Control, type ControlTable } from '@/devices/control/port'
+import type { Control, ControlError, ControlTable } from '@/devices/control/port'
 
 /** What the control tells when it is asked; both null when it does not answer. */
 export interface Told {
@@ -9,11 +9,11 @@ export interface Told {
 }
 
 /** Asks a control that takes files; one that only takes typing tells nothing, and nothing is wrong with that. */
-export async function askControl(control: Control, machine: Machine): Promise<Told & { readonly silence: string | null }> {
+export async function askControl(control: Control, machine: Machine): Promise<Told & { readonly silence: ControlError | null }> {
   if (isTyped(machine)) return { state: SILENT, table: null, silence: null }
   const state = await control.state(machine.key)
-  if (!state.ok) return { state: null, table: null, silence: controlErrorText(state.error) }
+  if (!state.ok) return { state: null, table: null, silence: state.error }
   const table = await control.table(machine.key)
-  if (!table.ok) return { state: null, table: null, silence: controlErrorText(table.error) }
+  if (!table.ok) return { state: null, table: null, silence: table.error }
   return { state: state.value, table: table.value, silence: null }
 }

@@ -5,9 +5,13 @@ import type { Db } from '@/db/connection'
 import { currentHandover } from '@/db/handover/read'
 import { getHolder } from '@/db/library/read'
 import { getMachine } from '@/db/machine/read'
-import { readLabel, type LabelRefusalCode } from './read-label'
+import type { Refusal } from '../refusals'
+import { readLabel } from './read-label'
 
-export type RecordRefusalCode = LabelRefusalCode | 'UNKNOWN_MACHINE'
+/** Why a machine gets no record. */
+export type RecordRefusal = Refusal<
+  'NOT_A_LABEL' | 'BAD_CRC' | 'UNKNOWN_SERIAL' | 'UNKNOWN_HANDOVER' | 'VALUES_DIFFER' | 'SUPERSEDED' | 'UNKNOWN_MACHINE'
+>
 
 export interface CurrentRecord {
   readonly handover: Handover
@@ -17,13 +21,9 @@ export interface CurrentRecord {
 }
 
 /** What a machine gets when it asks for the tool in front of it, by the holder's mark or by the text of its label. */
-export function currentRecord(
-  db: Db,
-  key: string,
-  code: string,
-): Result<CurrentRecord, { readonly code: RecordRefusalCode; readonly text: string }> {
+export function currentRecord(db: Db, key: string, code: string): Result<CurrentRecord, RecordRefusal> {
   const machine = getMachine(db, key)
-  if (!machine) return fail({ code: 'UNKNOWN_MACHINE', text: `There is no machine ${key}.` })
+  if (!machine) return fail({ code: 'UNKNOWN_MACHINE', machine: key })
   const found = code.includes(';') ? readLabel(db, code) : bySerial(db, code)
   if (!found.ok) return found
   const { handover } = found.value
@@ -31,16 +31,19 @@ export function currentRecord(
   if (values.machine !== machine.key)
     return fail({
       code: 'VALUES_DIFFER',
-      text: `Hand-over ${values.issue} of ${values.serial} was made for ${values.machine}, not for ${machine.key}.`,
+      what: 'machine',
+      serial: values.serial,
+      issue: values.issue,
+      for: values.machine,
+      not: machine.key,
     })
   return ok({ handover, machine, registers: registersOf(values, machine) })
 }
 
-function bySerial(db: Db, code: string): Result<{ handover: Handover }, { code: RecordRefusalCode; text: string }> {
+function bySerial(db: Db, code: string): Result<{ handover: Handover }, RecordRefusal> {
   const serial = code.trim().toUpperCase()
-  if (!getHolder(db, serial)) return fail({ code: 'UNKNOWN_SERIAL', text: `No holder ${serial} is known here.` })
+  if (!getHolder(db, serial)) return fail({ code: 'UNKNOWN_SERIAL', serial, holder: true })
   const handover = currentHandover(db, serial)
-  if (!handover)
-    return fail({ code: 'UNKNOWN_HANDOVER', text: `Nothing is handed over for ${serial} now. Measure it and release it first.` })
+  if (!handover) return fail({ code: 'UNKNOWN_HANDOVER', what: 'current', serial })
   return ok({ handover })
 }

@@ -4,28 +4,29 @@ import { inTransaction } from '@/db/connection'
 import { getLoadRun } from '@/db/load/read'
 import { deleteLoadRun } from '@/db/load/write'
 import { getMachine } from '@/db/machine/read'
-import { controlErrorText, type Control } from '@/devices/control/port'
+import { type Control } from '@/devices/control/port'
 import { note } from '../records/note'
 import { emptyRegister } from '../return/empty-register'
-import type { Refused, Work } from '../work'
+import type { Refusal } from '../refusals'
+import type { Work } from '../work'
 
 /**
  * Gives a load up. Figures that went to the control already are taken back: its row is left as the machine's safe empty
  * state, and its list without the tool.
  */
-export async function dropLoad(work: Work, control: Control, serial: string, reason: string): Promise<Result<null, Refused>> {
+export async function dropLoad(work: Work, control: Control, serial: string, reason: string): Promise<Result<null, Refusal>> {
   const run = getLoadRun(work.db, serial)
-  if (!run) return fail({ code: 'NOT_BEGUN', text: `No load of ${serial} is under way.` })
+  if (!run) return fail({ code: 'LOAD_NOT_BEGUN', serial })
   const machine = getMachine(work.db, run.machine)
   if (run.sent && machine) {
     const state = await control.state(machine.key)
-    if (!state.ok) return fail({ code: state.error.code, text: controlErrorText(state.error) })
+    if (!state.ok) return fail({ code: 'CONTROL', error: state.error })
     const emptied = await emptyRegister(work, control, machine, run)
     if (!emptied.ok) return emptied
     const listed = run.pocket === SPINDLE ? state.value.spindle : state.value.magazine.get(run.pocket)
     if (listed === controlT(run, machine)) {
       const told = await control.assign(machine.key, run.pocket, null)
-      if (!told.ok) return fail({ code: told.error.code, text: controlErrorText(told.error) })
+      if (!told.ok) return fail({ code: 'CONTROL', error: told.error })
     }
   }
   const done = inTransaction(work.db, () => {
@@ -38,5 +39,5 @@ export async function dropLoad(work: Work, control: Control, serial: string, rea
     )
     return true
   })
-  return done ? ok(null) : fail({ code: 'CHANGED', text: `The load of ${serial} is over already.` })
+  return done ? ok(null) : fail({ code: 'LOAD_OVER', serial })
 }

@@ -4,12 +4,13 @@ import {
   loadSteps,
   pocketStates,
   proposePocket,
+  type LoadFinding,
   type LoadRun,
   type PocketState,
   type Proposal,
   type StepLine,
 } from '@/core/load'
-import { COUPLINGS, isTyped, limitsOf, SPINDLE, type Assembly, type Machine, pocketText } from '@/core/tool'
+import { COUPLINGS, isTyped, limitsOf, SPINDLE, type Assembly, type Machine } from '@/core/tool'
 import { getAssembly } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
 import { currentHandover, getHandover } from '@/db/handover/read'
@@ -17,9 +18,9 @@ import { getHolder } from '@/db/library/read'
 import { getLoadRun } from '@/db/load/read'
 import { getMachine } from '@/db/machine/read'
 import { getPerson } from '@/db/person/read'
-import type { Control } from '@/devices/control/port'
-import { loadSaidText, type LoadLine } from '@/words/load'
+import type { Control, ControlError } from '@/devices/control/port'
 import { askControl, type Told } from './ask-control'
+import type { ScanSaid } from './contract'
 import { loadCase } from './load-case'
 import { readMagazine, roomOf, widestOf, type MagazineRead } from './magazine'
 import { readLabel } from './read-label'
@@ -36,7 +37,7 @@ export interface LoadScans {
 export interface ScanLine {
   readonly rule: 'machine' | 'holder' | 'label' | 'belongs'
   readonly state: 'waits' | 'holds' | 'refused'
-  readonly text: string
+  readonly said: ScanSaid
 }
 
 export interface LoadSheet {
@@ -44,7 +45,7 @@ export interface LoadSheet {
   readonly assembly: Assembly | null
   readonly handover: Handover | null
   readonly scans: readonly ScanLine[]
-  readonly findings: readonly LoadLine[]
+  readonly findings: readonly LoadFinding[]
   readonly room: MagazineRead | null
   readonly pockets: readonly PocketState[]
   readonly proposal: Proposal | null
@@ -54,7 +55,7 @@ export interface LoadSheet {
   readonly steps: readonly StepLine[]
   readonly told: Told
   /** Why the control does not tell; null when it does, or is not asked. */
-  readonly silence: string | null
+  readonly silence: ControlError | null
 }
 
 /** The whole load on one sheet: scans, rules, magazine, steps; what was begun is gone on with from where it stands. */
@@ -91,9 +92,7 @@ export async function readLoad(db: Db, control: Control, scans: LoadScans, now: 
   const pocket = run?.pocket ?? scans.pocket ?? proposal?.pocket ?? null
   const findings =
     machine && assembly && handover && room && assembly.state !== 'loaded'
-      ? loadRules(loadCase(db, { machine, assembly, handover, pocket, room, told, sent: run?.sent ?? false, now })).map(
-          (finding): LoadLine => ({ ...finding, text: loadSaidText(finding.said, machine) }),
-        )
+      ? loadRules(loadCase(db, { machine, assembly, handover, pocket, room, told, sent: run?.sent ?? false, now }))
       : []
   return {
     machine,
@@ -137,50 +136,33 @@ interface Scanned {
 
 function scanLines(db: Db, { scans, machineKey, machine, assembly, label, handover, run }: Scanned): ScanLine[] {
   const lines: ScanLine[] = []
-  const add = (rule: ScanLine['rule'], state: ScanLine['state'], text: string) => lines.push({ rule, state, text })
-  if (!machineKey) add('machine', 'waits', 'Scan the label on the machine.')
-  else if (!machine) add('machine', 'refused', `No machine ${machineKey} is known here.`)
-  else
-    add(
-      'machine',
-      'holds',
-      `${machine.name}, ${machine.coupling}, figures ${isTyped(machine) ? 'typed in' : 'in'} ${machine.unit}.`,
-    )
+  const add = (rule: ScanLine['rule'], state: ScanLine['state'], said: ScanSaid) => lines.push({ rule, state, said })
+  if (!machineKey) add('machine', 'waits', { code: 'SCAN_MACHINE' })
+  else if (!machine) add('machine', 'refused', { code: 'NO_SUCH_MACHINE', machine: machineKey })
+  else add('machine', 'holds', { code: 'MACHINE', machine })
 
-  if (!scans.serial) add('holder', 'waits', 'Scan the mark on the holder: it says which tool this is.')
-  else if (!assembly)
-    add(
-      'holder',
-      'refused',
-      getHolder(db, scans.serial) ? `No tool stands on holder ${scans.serial}.` : `No holder ${scans.serial} is known here.`,
-    )
-  else if (assembly.state === 'loaded')
-    add(
-      'holder',
-      'refused',
-      `${scans.serial} stands in ${getMachine(db, assembly.machine ?? '')?.name ?? assembly.machine} already, ${pocketText(assembly.pocket)}.`,
-    )
-  else add('holder', 'holds', `T${assembly.t ?? '?'} ${assembly.name} on ${scans.serial}.`)
+  const { serial } = scans
+  if (!serial) add('holder', 'waits', { code: 'SCAN_HOLDER' })
+  else if (!assembly) add('holder', 'refused', { code: 'NO_TOOL_ON', serial, known: getHolder(db, serial) !== null })
+  else if (assembly.state === 'loaded') {
+    const inside = getMachine(db, assembly.machine ?? '')?.name ?? assembly.machine ?? ''
+    add('holder', 'refused', { code: 'IN_ALREADY', serial, machine: inside, pocket: assembly.pocket })
+  } else add('holder', 'holds', { code: 'HOLDER', serial, t: assembly.t, name: assembly.name })
 
   const asks = !machine || limitsOf(machine).asksLabel
-  if (label && !label.ok) add('label', 'refused', label.error.text)
-  else if (handover?.voidedAt)
-    add('label', 'refused', `Hand-over ${handover.values.issue} is out of date: it was ${handover.voidReason ?? 'replaced'}.`)
-  else if (handover)
-    add('label', 'holds', `Hand-over ${handover.values.issue}, current${label || run ? '' : ', from the record'}.`)
-  else if (asks || !assembly) add('label', 'waits', 'Scan the label: it adds the figures.')
-  else add('label', 'refused', `Nothing is handed over for ${assembly.serial} now. Measure it and release it first.`)
+  const issue = handover?.values.issue ?? 0
+  if (label && !label.ok) add('label', 'refused', { code: 'LABEL_REFUSED', fault: label.error })
+  else if (handover?.voidedAt) add('label', 'refused', { code: 'HANDOVER_OLD', issue, why: handover.voidReason })
+  else if (handover) add('label', 'holds', { code: 'HANDOVER', issue, fromRecord: !label && !run })
+  else if (asks || !assembly) add('label', 'waits', { code: 'SCAN_LABEL' })
+  else add('label', 'refused', { code: 'NOTHING_RELEASED', serial: assembly.serial })
 
   if (assembly && handover && assembly.state !== 'loaded') {
-    if (handover.values.serial !== assembly.serial)
-      add(
-        'belongs',
-        'refused',
-        `This label is not this tool’s: it belongs to ${handover.values.serial}, the holder is ${assembly.serial}.`,
-      )
+    const belongsTo = handover.values.serial
+    if (belongsTo !== assembly.serial) add('belongs', 'refused', { code: 'OTHER_LABEL', belongsTo, serial: assembly.serial })
     else if (assembly.state !== 'released')
-      add('belongs', 'refused', `${assembly.serial} has no current hand-over: it is ${assembly.state}.`)
-    else add('belongs', 'holds', 'Label and holder belong together.')
+      add('belongs', 'refused', { code: 'NOT_CURRENT', serial: assembly.serial, state: assembly.state })
+    else add('belongs', 'holds', { code: 'BELONGS' })
   }
   return lines
 }

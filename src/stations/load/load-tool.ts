@@ -14,11 +14,12 @@ import { fail, ok, type Result } from '@/core/units'
 import { moveAssembly } from '@/db/assembly/write'
 import { inTransaction, isTaken } from '@/db/connection'
 import { deleteLoadRun, updateLoadRun } from '@/db/load/write'
-import { controlErrorText, type Control, type ControlError } from '@/devices/control/port'
-import { tableRefusalText, type TableRefusal } from '@/words/hand-over'
+import { type Control, type ControlError } from '@/devices/control/port'
 import { note } from '../records/note'
 import { noteRefusal } from '../records/note-refusal'
-import type { Refused, Work } from '../work'
+import { sizesOf, type TableRefusal } from '../hand-over/contract'
+import { refuse, type Refusal } from '../refusals'
+import type { Work } from '../work'
 import { readLoad } from './load-sheet'
 
 export interface Loaded {
@@ -39,41 +40,36 @@ interface InHand {
  * The end of a load: every rule once more, the released file sent, the table read back, the control's list told, and only
  * then the record says that the tool is in. Whatever breaks on the way, it can be pressed again.
  */
-export async function loadTool(work: Work, control: Control, serial: string): Promise<Result<Loaded, Refused>> {
+export async function loadTool(work: Work, control: Control, serial: string): Promise<Result<Loaded, Refusal>> {
   const sheet = await readLoad(work.db, control, { serial }, work.now)
   const { run, machine, assembly, handover } = sheet
-  const refuse = (refused: Refused) => {
-    noteRefusal(work, 'Load', { serial, t: run?.t ?? assembly?.t, machine: machine?.key }, refused)
-    return fail(refused)
+  const refused = (refusal: Refusal) => {
+    noteRefusal(work, 'Load', { serial, t: run?.t ?? assembly?.t, machine: machine?.key }, refusal)
+    return refuse(refusal)
   }
-  if (!run || !machine || !assembly || !handover)
-    return refuse({ code: 'NOT_BEGUN', text: `No load of ${serial} is under way. Scan machine, holder and label.` })
+  if (!run || !machine || !assembly || !handover) return refused({ code: 'LOAD_NOT_BEGUN', serial })
   const broken = sheet.scans.find((line) => line.state !== 'holds')
-  if (broken) return refuse({ code: broken.rule.toUpperCase(), text: broken.text })
+  if (broken) return refused({ code: 'SCANS', said: broken.said })
   const overruled = run.overruled.map((o) => o.rule)
   const against = sheet.findings.find((f) => !isClear([f], overruled))
-  if (against) return refuse({ code: against.rule.toUpperCase(), text: against.text })
+  if (against) return refused({ code: 'RULE', finding: against, machine, ask: null })
   const early = sheet.steps.find((s) => s.state !== 'done')
-  if (early && early.step !== 'written' && early.step !== 'recorded')
-    return refuse({
-      code: 'NOT_YET',
-      text: `First: ${early.text.toLowerCase()}${early.watched ? '; the switch does not see it yet' : ''}.`,
-    })
+  if (early && early.step !== 'written' && early.step !== 'recorded') return refused({ code: 'STEP_FIRST', step: early })
   const inHand = { run, machine, assembly, handover }
   const written = isTyped(machine) ? typedFigures(inHand) : await sendFigures(work, control, inHand)
-  if (!written.ok) return written.error.code === 'CHANGED' ? written : refuse(written.error)
+  if (!written.ok) return written.error.code === 'CHANGED' ? written : refused(written.error)
   return record(work, inHand, written.value)
 }
 
 type Written = Pick<Loaded, 'rows' | 'before'> & { readonly after: HeldRow }
 
 /** What the operator read back by eye. */
-function typedFigures({ run, machine, handover }: InHand): Result<Written, Refused> {
+function typedFigures({ run, machine, handover }: InHand): Result<Written, Refusal> {
   const wanted = registersOf({ ...handover.values, pocket: run.pocket }, machine)
   const number = wanted[0]?.number ?? handover.values.t
   const check = compareTable(wanted, new Map([[number, run.typed]]), machine.unit)
   const wrong = check.rows.find((row) => !row.same)
-  if (wrong) return fail({ code: 'READ_BACK', text: `The ${wrong.register} is not typed and read back yet.` })
+  if (wrong) return fail({ code: 'NOT_TYPED', register: wrong.register })
   return ok({ rows: check.rows, before: {}, after: run.typed })
 }
 
@@ -81,26 +77,26 @@ function typedFigures({ run, machine, handover }: InHand): Result<Written, Refus
  * Tries the very file once more on a scratch table, sends it, reads the whole table back, tells the control's list where
  * the tool is, and reads that back too.
  */
-async function sendFigures(work: Work, control: Control, { run, machine, handover }: InHand): Promise<Result<Written, Refused>> {
-  const said = (error: ControlError): Refused => ({ code: error.code, text: controlErrorText(error) })
-  const refused = (refusal: TableRefusal) => fail({ code: refusal.code, text: tableRefusalText(refusal, machine) })
+async function sendFigures(work: Work, control: Control, { run, machine, handover }: InHand): Promise<Result<Written, Refusal>> {
+  const said = (error: ControlError): Refusal => ({ code: 'CONTROL', error })
+  const refused = (refusal: TableRefusal) => refuse({ code: 'TABLE', refusal, machine: sizesOf(machine) })
   const { key } = machine
   const wanted = registersOf(handover.values, machine)
   const register = registerNumber({ ...handover.values, pocket: handover.values.pocket ?? run.pocket }, machine) ?? run.t
   const tried = await control.tryFile(key, handover.postText)
-  if (!tried.ok) return fail(said(tried.error))
+  if (!tried.ok) return refuse(said(tried.error))
   const trial = checkScratch(wanted, tried.value, machine.unit)
   const differs = trial.rows.find((row) => !row.same)
   if (differs) return refused({ code: 'POST_DIFFERS', row: differs })
   if (!trial.same) return refused({ code: 'POST_WRITES_OTHERS', others: trial.others ?? [] })
   const old = await control.table(key)
-  if (!old.ok) return fail(said(old.error))
+  if (!old.ok) return refuse(said(old.error))
   if (!run.sent && !updateLoadRun(work.db, run, { ...run, sent: true }))
-    return fail({ code: 'CHANGED', text: `The load of ${run.serial} was changed by somebody else meanwhile. Look again.` })
+    return fail({ code: 'CHANGED', what: 'load', serial: run.serial })
   const sent = await control.run(key, handover.postText)
-  if (!sent.ok) return fail(said(sent.error))
+  if (!sent.ok) return refuse(said(sent.error))
   const held = await control.table(key)
-  if (!held.ok) return fail(said(held.error))
+  if (!held.ok) return refuse(said(held.error))
   const check = compareTable(wanted, held.value, machine.unit)
   const wrong = check.rows.find((row) => !row.same)
   if (wrong) return refused({ code: 'READ_BACK', row: wrong })
@@ -108,15 +104,11 @@ async function sendFigures(work: Work, control: Control, { run, machine, handove
   if (others.length) return refused({ code: 'OTHERS_CHANGED', others })
   const own = controlT(run, machine)
   const told = await control.assign(key, run.pocket, own)
-  if (!told.ok) return fail(said(told.error))
+  if (!told.ok) return refuse(said(told.error))
   const state = await control.state(key)
-  if (!state.ok) return fail(said(state.error))
+  if (!state.ok) return refuse(said(state.error))
   const there = run.pocket === SPINDLE ? state.value.spindle : (state.value.magazine.get(run.pocket) ?? null)
-  if (there !== own)
-    return fail({
-      code: 'READ_BACK',
-      text: `The control says that ${there === null ? 'nothing' : `T${there}`} stands in ${pocketText(run.pocket)}, not T${own}. Look at its list.`,
-    })
+  if (there !== own) return refuse({ code: 'LISTED_WRONG', there, own, pocket: run.pocket })
   return ok({ rows: check.rows, before: old.value.get(register) ?? {}, after: held.value.get(register) ?? {} })
 }
 
@@ -124,11 +116,8 @@ function record(
   work: Work,
   { run, machine, assembly, handover }: InHand,
   { rows, before, after }: Written,
-): Result<Loaded, Refused> {
-  const changed = fail({
-    code: 'CHANGED',
-    text: `${assembly.serial} was changed by somebody else meanwhile. Look at the control’s table before going on.`,
-  })
+): Result<Loaded, Refusal> {
+  const changed = refuse({ code: 'CHANGED', what: 'loaded tool', serial: assembly.serial })
   const state = nextState(assembly.state, 'load')
   if (!state) return changed
   const { pocket } = run
@@ -150,11 +139,7 @@ function record(
     })
     return done ? ok({ pocket, rows, before }) : changed
   } catch (error) {
-    if (isTaken(error))
-      return fail({
-        code: 'POCKET_TAKEN',
-        text: `${pocketText(pocket)} was taken by somebody else meanwhile. Scan again for another.`,
-      })
+    if (isTaken(error)) return refuse({ code: 'POCKET_TAKEN', pocket })
     throw error
   }
 }

@@ -4,18 +4,18 @@ import { getAdapter, listMasters } from '@/db/bench/read'
 import { insertAdapter, insertAdapterPiece, insertOverrule, updateMaster } from '@/db/bench/write'
 import { inTransaction, isTaken } from '@/db/connection'
 import { note } from '../records/note'
-import type { Refused, Work } from '../work'
+import type { Refusal } from '../refusals'
+import type { Work } from '../work'
 import { readBench } from './bench-state'
 
 const NOTHING = { serial: null, t: null, machine: null }
 
 /** Another adapter is on the spindle: its master is due before anything else is measured. @param serial the mark on it */
-export function changeAdapter(work: Work, serial: string): Result<null, Refused> {
+export function changeAdapter(work: Work, serial: string): Result<null, Refusal> {
   const { adapter } = readBench(work.db, work.now)
   const piece = getAdapter(work.db, serial)
-  if (!piece)
-    return fail({ code: 'UNKNOWN_ADAPTER', text: `There is no adapter ${serial}. Scan the mark on the adapter, or enter it.` })
-  if (adapter?.serial === serial) return fail({ code: 'SAME_ADAPTER', text: `${serial} is on the spindle already.` })
+  if (!piece) return fail({ code: 'UNKNOWN_ADAPTER', serial })
+  if (adapter?.serial === serial) return fail({ code: 'SAME_ADAPTER', serial })
   inTransaction(work.db, () => {
     insertAdapter(work.db, piece, work.now, work.person.id)
     note(work, 'adapter changed', `Adapter ${serial} (${piece.coupling}) on the spindle`, {
@@ -28,14 +28,14 @@ export function changeAdapter(work: Work, serial: string): Result<null, Refused>
 }
 
 /** Enters an adapter with the mark on it. */
-export function addAdapter(work: Work, piece: AdapterPiece): Result<null, Refused> {
+export function addAdapter(work: Work, piece: AdapterPiece): Result<null, Refusal> {
   try {
     inTransaction(work.db, () => {
       insertAdapterPiece(work.db, piece)
       note(work, 'adapter added', `Adapter ${piece.serial} for ${piece.coupling}`, { ...NOTHING, after: { ...piece } })
     })
   } catch (error) {
-    if (isTaken(error)) return fail({ code: 'TAKEN', text: `There is an adapter ${piece.serial} already.` })
+    if (isTaken(error)) return fail({ code: 'ADAPTER_EXISTS', serial: piece.serial })
     throw error
   }
   return ok(null)
@@ -51,19 +51,13 @@ export interface MasterRenewal {
 }
 
 /** A new certificate of a master; a lead's to enter, since every figure rests on it. */
-export function renewMaster(work: Work, renewal: MasterRenewal): Result<null, Refused> {
+export function renewMaster(work: Work, renewal: MasterRenewal): Result<null, Refusal> {
   const master = listMasters(work.db).find((m) => m.id === renewal.id)
-  if (!master) return fail({ code: 'UNKNOWN_MASTER', text: 'There is no such master.' })
-  if (work.person.role !== 'lead')
-    return fail({ code: 'LEAD_ONLY', text: 'Only a lead can enter a certificate: every measurement rests on it.' })
-  if (renewal.calibratedUntil < work.now.slice(0, 10))
-    return fail({ code: 'EXPIRED', text: 'This certificate has ended already. Check the date.' })
+  if (!master) return fail({ code: 'UNKNOWN_MASTER' })
+  if (work.person.role !== 'lead') return fail({ code: 'LEAD_ONLY', what: 'certificates' })
+  if (renewal.calibratedUntil < work.now.slice(0, 10)) return fail({ code: 'CERTIFICATE_ENDED' })
   const away = Math.max(Math.abs(renewal.LFmm - master.LFmm), Math.abs(renewal.DCmm - master.DCmm))
-  if (away > MOST_CHANGE_MM)
-    return fail({
-      code: 'OTHER_MASTER',
-      text: `The new values differ by ${away.toFixed(3)} mm from the old ones. Is it the certificate of ${master.mark}?`,
-    })
+  if (away > MOST_CHANGE_MM) return fail({ code: 'OTHER_CERTIFICATE', master: master.mark, awayMm: away })
   const { id, ...values } = renewal
   inTransaction(work.db, () => {
     updateMaster(work.db, { ...master, ...values })
@@ -80,10 +74,9 @@ export function renewMaster(work: Work, renewal: MasterRenewal): Result<null, Re
 const MOST_CHANGE_MM = 0.05
 
 /** A lead lets measuring go on for a shift although the check is due. */
-export function overruleCheck(work: Work, reason: string): Result<null, Refused> {
-  if (work.person.role !== 'lead')
-    return fail({ code: 'LEAD_ONLY', text: 'Only a lead may let measuring go on without the check.' })
-  if (!readBench(work.db, work.now).due) return fail({ code: 'NOT_DUE', text: 'The bench is checked; nothing holds it back.' })
+export function overruleCheck(work: Work, reason: string): Result<null, Refusal> {
+  if (work.person.role !== 'lead') return fail({ code: 'LEAD_ONLY', what: 'master checks' })
+  if (!readBench(work.db, work.now).due) return fail({ code: 'CHECK_NOT_DUE' })
   const until = new Date(Date.parse(work.now) + SHIFT_H * 3_600_000).toISOString()
   inTransaction(work.db, () => {
     insertOverrule(work.db, work.now, until, work.person.id, reason)

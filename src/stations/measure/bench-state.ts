@@ -2,7 +2,7 @@ import { checkDue, NO_ZERO, type Adapter, type CheckDue, type Master, type Zero,
 import type { Coupling } from '@/core/tool'
 import { adapterNow, lastCheckOf, listMasters, overruleAt, type Overrule } from '@/db/bench/read'
 import type { Db } from '@/db/connection'
-import type { Refused } from '../work'
+import type { Refusal } from '../refusals'
 
 export interface BenchNow {
   readonly adapter: Adapter | null
@@ -29,20 +29,9 @@ export function readBench(db: Db, now: string): BenchNow {
   }
 }
 
-const WHY: Readonly<Record<CheckDue, string>> = {
-  never: 'This adapter has not been checked with its master yet.',
-  shift: 'The check with the master is more than eight hours old.',
-  adapter: 'The adapter was changed after the last check with the master.',
-}
-export const dueText = (due: CheckDue): string => WHY[due]
-
 /** Why a tool of this taper may not be measured now; null when it may. */
-export function heldBack({ adapter, due, overrule }: BenchNow, coupling: Coupling): Refused | null {
-  if (adapter && adapter.coupling !== coupling)
-    return {
-      code: 'WRONG_ADAPTER',
-      text: `The tool is ${coupling}, the spindle carries the adapter for ${adapter.coupling}. Change the adapter, then check with its master.`,
-    }
-  if (due && !overrule) return { code: 'MASTER_DUE', text: `${WHY[due]} Measure the master first.` }
+export function heldBack({ adapter, due, overrule }: BenchNow, coupling: Coupling): Refusal | null {
+  if (adapter && adapter.coupling !== coupling) return { code: 'WRONG_ADAPTER', has: adapter.coupling, needs: coupling }
+  if (due && !overrule) return { code: 'MASTER_DUE', due }
   return null
 }

@@ -1,11 +1,12 @@
-import { decodeFrameSet, type FrameSetError } from '@/codecs/frame-set'
-import { addZero, driftOf, judgeDrift, measureSet, setErrorText, type DriftVerdict, type Zero } from '@/core/measure'
+import { decodeFrameSet } from '@/codecs/frame-set'
+import { addZero, driftOf, judgeDrift, measureSet, type DriftVerdict, type Zero } from '@/core/measure'
 import { fail, ok, type Result } from '@/core/units'
 import { insertCheck } from '@/db/bench/write'
 import { inTransaction } from '@/db/connection'
 import { note } from '../records/note'
 import { noteRefusal } from '../records/note-refusal'
-import type { Refused, Work } from '../work'
+import type { Refusal } from '../refusals'
+import type { Work } from '../work'
 import { readBench } from './bench-state'
 import { findAgain, holdAgain, type MeasureAgain } from './look-back'
 import type { EvidenceStore } from './save-measurement'
@@ -28,47 +29,30 @@ export interface CheckSaved {
 }
 
 /** Measures the master from its pictures and takes what it reads too much as the bench's zero from now on. */
-export function saveCheck(work: Work, evidence: EvidenceStore, save: CheckSave): Result<CheckSaved, Refused | FrameSetError> {
+export function saveCheck(work: Work, evidence: EvidenceStore, save: CheckSave): Result<CheckSaved, Refusal> {
   const bench = readBench(work.db, work.now)
-  const refuse = (refused: Refused) => {
+  const refuse = (refused: Refusal) => {
     noteRefusal(work, 'Masters', {}, refused)
     return fail(refused)
   }
   const { adapter, master } = bench
-  if (!adapter || !master)
-    return refuse({
-      code: 'NO_MASTER',
-      text: 'No master belongs to the adapter on the spindle. Change the adapter, or enter its master.',
-    })
-  if (save.scanned !== master.mark)
-    return refuse({
-      code: 'OTHER_MASTER',
-      text: `${save.scanned} was scanned; the master of this adapter is ${master.mark}. Nothing was saved.`,
-    })
+  if (!adapter || !master) return refuse({ code: 'NO_MASTER', coupling: null })
+  if (save.scanned !== master.mark) return refuse({ code: 'OTHER_MASTER', scanned: save.scanned, master: master.mark })
   if (master.calibratedUntil < work.now.slice(0, 10))
-    return refuse({
-      code: 'MASTER_EXPIRED',
-      text: `The certificate of ${master.mark} ended on ${master.calibratedUntil}. Have it calibrated; a lead may let measuring go on.`,
-    })
-  if (save.checkId !== (bench.check?.id ?? null))
-    return refuse({ code: 'OTHER_ZERO', text: 'The bench was checked by somebody else meanwhile. Measure the master again.' })
+    return refuse({ code: 'MASTER_EXPIRED', master: master.mark, until: master.calibratedUntil })
+  if (save.checkId !== (bench.check?.id ?? null)) return refuse({ code: 'OTHER_ZERO', measuring: 'master' })
   const set = decodeFrameSet(save.frames)
-  if (!set.ok) return set
+  if (!set.ok) return fail({ code: 'FRAME_SET', error: set.error })
   const measured = measureSet(set.value.pictures, set.value.mmPerPixel, ['LF', 'DC'])
-  if (!measured.ok) return fail({ code: measured.error.code, text: setErrorText(measured.error) })
+  if (!measured.ok) return fail({ code: 'SET', error: measured.error })
   const dirty = measured.value.warnings.find((w) => w.warning.code === 'DEBRIS')
-  if (dirty) return refuse({ code: 'DEBRIS', text: 'Something sits on the master. Wipe it and measure it again.' })
+  if (dirty) return refuse({ code: 'DEBRIS', edge: null })
   const radii = measured.value.edges.flatMap((e) => (e.x ? [e.x.value] : []))
   const { LF } = measured.value.summary
-  if (radii.length < 2 || LF === null)
-    return refuse({ code: 'NOT_MEASURED', text: 'The master must be seen whole at two turns of the spindle. Measure it again.' })
+  if (radii.length < 2 || LF === null) return refuse({ code: 'MASTER_NOT_WHOLE' })
   const drift = driftOf(master, radii, LF)
   const verdict = judgeDrift(drift, bench.check === null)
-  if (verdict === 'too far' && (work.person.role !== 'lead' || !save.reason))
-    return refuse({
-      code: 'TOO_FAR',
-      text: 'The master reads more than 0.02 mm off. Clean spindle, adapter and master and measure again; a lead may take it with a reason.',
-    })
+  if (verdict === 'too far' && (work.person.role !== 'lead' || !save.reason)) return refuse({ code: 'TOO_FAR', bench: 'this' })
   const place = evidence.put(master.mark, work.now, save.frames)
   const again = verdict === 'drifted' || verdict === 'too far' ? findAgain(work, adapter, bench.check, drift) : []
   inTransaction(work.db, () => {

@@ -6,7 +6,8 @@ import { insertCheck } from '@/db/bench/write'
 import { inTransaction, type Db } from '@/db/connection'
 import { note } from '../records/note'
 import { noteRefusal } from '../records/note-refusal'
-import type { Refused, Work } from '../work'
+import type { Refusal } from '../refusals'
+import type { Work } from '../work'
 
 /** A bench whose values are typed or come over a line: its master check counts as that of the bench with the camera. */
 export interface ValuesBench {
@@ -30,13 +31,9 @@ export function readValuesBench(db: Db, coupling: Coupling, now: string): Values
 }
 
 /** Why values of that bench may not be saved now; null when they may. */
-export function valuesHeldBack({ due, overruled, master }: ValuesBench): Refused | null {
+export function valuesHeldBack({ due, overruled, master }: ValuesBench): Refusal | null {
   if (due === null || overruled) return null
-  const what =
-    due === 'never'
-      ? 'The other bench has not been checked with its master yet.'
-      : 'The master check of the other bench is more than eight hours old.'
-  return { code: 'MASTER_DUE', text: `${what} Measure ${master?.mark ?? 'its master'} there and type what it reads.` }
+  return { code: 'VALUES_MASTER_DUE', due, master: master?.mark ?? null }
 }
 
 export interface ValuesCheck {
@@ -49,30 +46,19 @@ export interface ValuesCheck {
 }
 
 /** Keeps what the other bench reads of the master; too far from its certificate is refused. */
-export function saveValuesCheck(work: Work, given: ValuesCheck): Result<{ readonly verdict: DriftVerdict }, Refused> {
+export function saveValuesCheck(work: Work, given: ValuesCheck): Result<{ readonly verdict: DriftVerdict }, Refusal> {
   const { master } = readValuesBench(work.db, given.coupling, work.now)
-  const refuse = (refused: Refused) => {
+  const refuse = (refused: Refusal) => {
     noteRefusal(work, 'Masters', {}, refused)
     return fail(refused)
   }
-  if (!master) return refuse({ code: 'NO_MASTER', text: `There is no master for ${given.coupling}. Have a lead enter it.` })
-  if (given.scanned !== master.mark)
-    return refuse({
-      code: 'OTHER_MASTER',
-      text: `${given.scanned} was scanned. The master for ${given.coupling} is ${master.mark}.`,
-    })
+  if (!master) return refuse({ code: 'NO_MASTER', coupling: given.coupling })
+  if (given.scanned !== master.mark) return refuse({ code: 'OTHER_MASTER', scanned: given.scanned, master: master.mark })
   if (master.calibratedUntil < work.now.slice(0, 10))
-    return refuse({
-      code: 'MASTER_EXPIRED',
-      text: `The certificate of ${master.mark} ended on ${master.calibratedUntil}. Have it calibrated, then enter the new one.`,
-    })
+    return refuse({ code: 'MASTER_EXPIRED', master: master.mark, until: master.calibratedUntil })
   const drift = { x: (given.DCmm - master.DCmm) / 2, z: given.LFmm - master.LFmm }
   const verdict = judgeDrift(drift)
-  if (verdict === 'too far')
-    return refuse({
-      code: 'TOO_FAR',
-      text: 'The other bench reads the master more than 0.02 mm off. Set its zero, or clean adapter and master, then read it again.',
-    })
+  if (verdict === 'too far') return refuse({ code: 'TOO_FAR', bench: 'other' })
   inTransaction(work.db, () => {
     insertCheck(work.db, {
       masterId: master.id,

@@ -1,7 +1,8 @@
 import { fail, ok, type Result } from '@/core/units'
 import { listEvidenceInUse } from '@/db/measurement/read'
 import { note } from '../records/note'
-import type { Refused, Work } from '../work'
+import type { Refusal } from '../refusals'
+import type { Work } from '../work'
 
 export interface KeptPictures {
   list(): readonly { readonly place: string; readonly bytes: number; readonly at: string }[]
@@ -18,10 +19,9 @@ export const LEAST_KEPT_DAYS = 7
 const DAY_MS = 86_400_000
 
 /** Cleans away pictures older than `keepDays`, but never those that a standing tool's figures rest on. */
-export function cleanPictures(work: Work, pictures: KeptPictures, keepDays: number): Result<Cleaned, Refused> {
-  if (work.person.role !== 'lead') return fail({ code: 'LEAD_ONLY', text: 'Only a lead may clean pictures away.' })
-  if (!(keepDays >= LEAST_KEPT_DAYS))
-    return fail({ code: 'TOO_YOUNG', text: `Pictures are kept for at least ${LEAST_KEPT_DAYS} days.` })
+export function cleanPictures(work: Work, pictures: KeptPictures, keepDays: number): Result<Cleaned, Refusal> {
+  if (work.person.role !== 'lead') return fail({ code: 'LEAD_ONLY', what: 'pictures' })
+  if (!(keepDays >= LEAST_KEPT_DAYS)) return fail({ code: 'TOO_YOUNG', days: LEAST_KEPT_DAYS })
   const used = listEvidenceInUse(work.db)
   const before = new Date(Date.parse(work.now) - keepDays * DAY_MS).toISOString()
   const old = pictures.list().filter((p) => p.at < before && !used.has(p.place))

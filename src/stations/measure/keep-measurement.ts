@@ -1,7 +1,6 @@
 import {
   compareResults,
   creepMm,
-  featureWord,
   type MeasurementSource,
   type SetMeasurement,
   type StepMeasured,
@@ -9,14 +8,15 @@ import {
   type Verdict,
 } from '@/core/measure'
 import { nextState } from '@/core/tool'
-import { fail, mmToUnit, ok, type Result } from '@/core/units'
+import { fail, ok, type Result } from '@/core/units'
 import { moveAssembly } from '@/db/assembly/write'
 import { inTransaction } from '@/db/connection'
 import { currentHandover } from '@/db/handover/read'
 import { holdHandover, voidCurrent } from '@/db/handover/write'
 import { insertMeasurement } from '@/db/measurement/write'
 import { note } from '../records/note'
-import type { Refused, Work } from '../work'
+import type { Refusal } from '../refusals'
+import type { Work } from '../work'
 import { learnStop } from './learn-stop'
 import type { MeasureSheet } from './measure-sheet'
 
@@ -43,30 +43,22 @@ export interface Saved {
 }
 
 /** A jump since the last measurement that nobody has explained; null when there is none. */
-export function unexplainedJump({ last, wasIn }: MeasureSheet, result: ToolResult, reason: string | null): Refused | null {
+export function unexplainedJump({ last, wasIn }: MeasureSheet, result: ToolResult, reason: string | null): Refusal | null {
   const grownMm = last && wasIn !== null && !reason ? creepMm(last.result, result) : null
-  if (grownMm !== null)
-    return {
-      code: 'JUMP',
-      text: `It came out of ${wasIn} ${grownMm.toFixed(3)} mm (${mmToUnit(grownMm, 'inch').toFixed(4)} in) longer than it went in: the cutter crept out of its clamping, or was pulled. Clamp it anew and measure again, or say why.`,
-    }
+  if (grownMm !== null) return { code: 'CREPT', machine: wasIn ?? '', byMm: grownMm }
   const compared = last && compareResults(last.result, result)
   if (compared?.change !== 'jump' || !compared.most || reason) return null
   const { key, byMm } = compared.most
-  return {
-    code: 'JUMP',
-    text: `${featureWord(key)} is ${Math.abs(byMm).toFixed(3)} mm (${mmToUnit(Math.abs(byMm), 'inch').toFixed(4)} in) ${byMm > 0 ? 'more' : 'less'} than when it was last measured. Say why, or measure again.`,
-  }
+  return { code: 'JUMP', feature: key, byMm }
 }
 
 /** Puts a judged measurement into the record; what was handed over before goes out of date, unless it is found the same. */
-export function keepMeasurement(work: Work, sheet: MeasureSheet, found: Found): Result<Saved, Refused> {
+export function keepMeasurement(work: Work, sheet: MeasureSheet, found: Found): Result<Saved, Refusal> {
   const { assembly, last } = sheet
   const { set, result, source, reason } = found
   const { serial } = assembly
   const state = nextState(assembly.state, 'save-measurement')
-  if (!state)
-    return fail({ code: 'NOT_NOW', text: `${serial} is ${assembly.state}: take it out of the machine before it is measured.` })
+  if (!state) return fail({ code: 'NOT_NOW', serial, state: assembly.state })
   const same = last !== null && compareResults(last.result, result).change === 'same' && result.verdict === last.result.verdict
   const kept = assembly.state === 'released' && same
   const { edges, summary } = set
@@ -108,5 +100,5 @@ export function keepMeasurement(work: Work, sheet: MeasureSheet, found: Found): 
     })
     return { id, verdict: result.verdict, voided, kept }
   })
-  return saved ? ok(saved) : fail({ code: 'CHANGED', text: `${serial} was changed by somebody else meanwhile. Open it again.` })
+  return saved ? ok(saved) : fail({ code: 'CHANGED', what: 'tool', serial })
 }

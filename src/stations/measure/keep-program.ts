@@ -1,4 +1,4 @@
-import { checkSteps, programErrorText, type ProgramStep } from '@/core/measure'
+import { checkSteps, type ProgramStep } from '@/core/measure'
 import { fail, ok, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
 import { inTransaction, isTaken } from '@/db/connection'
@@ -7,7 +7,8 @@ import { lastMeasurement } from '@/db/measurement/read'
 import { getProgram } from '@/db/program/read'
 import { insertProgram } from '@/db/program/write'
 import { note } from '../records/note'
-import type { Refused, Work } from '../work'
+import type { Refusal } from '../refusals'
+import type { Work } from '../work'
 
 export interface ProgramSave {
   /** The tool on the spindle. */
@@ -19,17 +20,13 @@ export interface ProgramSave {
 }
 
 /** Keeps a program as the next version of its definition's one copy: from now on everyone measures by it. */
-export function keepProgram(work: Work, save: ProgramSave): Result<{ readonly version: number }, Refused> {
+export function keepProgram(work: Work, save: ProgramSave): Result<{ readonly version: number }, Refusal> {
   const assembly = getAssembly(work.db, save.serial)
   const definition = assembly?.definition && getDefinition(work.db, assembly.definition.id, assembly.definition.version)
-  if (!assembly || !definition)
-    return fail({ code: 'NO_DEFINITION', text: 'Only a tool with a definition can have a program. Give it one in the library.' })
+  if (!assembly || !definition) return fail({ code: 'NO_DEFINITION' })
   const steps = checkSteps(save.steps)
-  if (!steps.ok) return fail({ code: steps.error.code, text: programErrorText(steps.error) })
-  const changed = {
-    code: 'CHANGED',
-    text: 'Somebody else kept a newer version of this program meanwhile. Open it again; your steps are still on this screen.',
-  }
+  if (!steps.ok) return fail({ code: 'ROUTINE', error: steps.error })
+  const changed = { code: 'CHANGED', what: 'routine' } as const
   const current = getProgram(work.db, definition.id)
   if ((current?.version ?? 0) !== save.base) return fail(changed)
   const last = lastMeasurement(work.db, assembly.id)

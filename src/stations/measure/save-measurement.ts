@@ -1,9 +1,10 @@
-import { decodeFrameSet, type FrameSetError } from '@/codecs/frame-set'
-import { benchFor, judgeTool, measureProgram, setErrorText } from '@/core/measure'
+import { decodeFrameSet } from '@/codecs/frame-set'
+import { benchFor, judgeTool, measureProgram } from '@/core/measure'
 import { nextState } from '@/core/tool'
 import { fail, type Result } from '@/core/units'
 import { noteRefusal } from '../records/note-refusal'
-import type { Refused, Work } from '../work'
+import type { Refusal } from '../refusals'
+import type { Work } from '../work'
 import { practiceOf } from '../practice'
 import { heldBack, readBench } from './bench-state'
 import { keepMeasurement, unexplainedJump, type Saved } from './keep-measurement'
@@ -38,47 +39,32 @@ export interface Save {
  * The server measures the pictures again with the same core; that is the value of record, the pictures its evidence.
  * No measured value is taken from a browser.
  */
-export function saveMeasurement(work: Work, evidence: EvidenceStore, save: Save): Result<Saved, Refused | FrameSetError> {
+export function saveMeasurement(work: Work, evidence: EvidenceStore, save: Save): Result<Saved, Refusal> {
   const sheet = readMeasure(work.db, save.serial)
-  if (!sheet) return fail({ code: 'UNKNOWN_SERIAL', text: `No tool stands on holder ${save.serial}.` })
+  if (!sheet) return fail({ code: 'UNKNOWN_SERIAL', serial: save.serial })
   const { assembly } = sheet
-  const refuse = (refused: Refused) => {
+  const refuse = (refused: Refusal) => {
     noteRefusal(work, 'Measure', { serial: save.serial, t: assembly.t, machine: assembly.machine }, refused)
     return fail(refused)
   }
   if (save.scanned !== save.serial)
-    return refuse({
-      code: 'OTHER_HOLDER',
-      text: `${save.scanned} was scanned, ${save.serial} is on the spindle. Nothing was saved.`,
-    })
+    return refuse({ code: 'OTHER_HOLDER', scanned: save.scanned, serial: save.serial, nothing: 'saved' })
   if (!nextState(assembly.state, 'save-measurement'))
-    return refuse({
-      code: 'NOT_NOW',
-      text: `${save.serial} is ${assembly.state}: take it out of the machine before it is measured.`,
-    })
+    return refuse({ code: 'NOT_NOW', serial: save.serial, state: assembly.state })
   const bench = readBench(work.db, work.now)
   const held = heldBack(bench, assembly.coupling)
   if (held) return refuse(held)
-  if (save.checkId !== (bench.check?.id ?? null))
-    return refuse({
-      code: 'OTHER_ZERO',
-      text: 'The bench was checked with its master after these pictures were taken. Open the tool again and measure it.',
-    })
-  if (save.program !== (sheet.program?.version ?? 0))
-    return refuse({
-      code: 'OTHER_PROGRAM',
-      text: 'Its measuring program was changed after these pictures were taken. Open the tool again and measure it.',
-    })
+  if (save.checkId !== (bench.check?.id ?? null)) return refuse({ code: 'OTHER_ZERO', measuring: 'tool' })
+  if (save.program !== (sheet.program?.version ?? 0)) return refuse({ code: 'OTHER_PROGRAM' })
   const set = decodeFrameSet(save.frames)
-  if (!set.ok) return set
+  if (!set.ok) return fail({ code: 'FRAME_SET', error: set.error })
   if (set.value.mmPerPixel.x !== save.mmPerPixel.x || set.value.mmPerPixel.z !== save.mmPerPixel.z)
-    return refuse({ code: 'OTHER_SCALE', text: 'The pictures have another scale than this bench. Nothing was saved.' })
+    return refuse({ code: 'OTHER_SCALE' })
   const measured = measureProgram(set.value.pictures, set.value.mmPerPixel, sheet.steps)
-  if (!measured.ok) return fail({ code: measured.error.code, text: setErrorText(measured.error) })
+  if (!measured.ok) return fail({ code: 'SET', error: measured.error })
   const { tool, steps } = measured.value
   const dirty = [tool, ...steps.map((s) => s.set)].flatMap((s) => s.warnings).find((w) => w.warning.code === 'DEBRIS')
-  if (dirty)
-    return refuse({ code: 'DEBRIS', text: `Something sits on edge ${dirty.edge}. Wipe it and measure it again before saving.` })
+  if (dirty) return refuse({ code: 'DEBRIS', edge: dirty.edge })
   const result = judgeTool(
     tool,
     sheet.limits,

@@ -1,10 +1,11 @@
-import { MARK_RULE, readMark, type Coupling } from '@/core/tool'
+import { readMark, type Coupling } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { insertAssembly } from '@/db/assembly/write'
 import { inTransaction, isTaken } from '@/db/connection'
 import { getHolder } from '@/db/library/read'
 import { insertHolder } from '@/db/library/write'
-import type { Refused, Work } from '../work'
+import type { Refusal } from '../refusals'
+import type { Work } from '../work'
 import { note } from '../records/note'
 
 export interface Stray {
@@ -16,17 +17,12 @@ export interface Stray {
 }
 
 /** A tool without a job or a definition comes to the bench: its holder is noted, and it can be measured at once. */
-export function takeInStray(work: Work, stray: Stray): Result<{ serial: string }, Refused> {
-  if (readMark(stray.serial) !== stray.serial)
-    return fail({
-      code: 'BAD_SERIAL',
-      text: `A mark has ${MARK_RULE}. Scan the mark on the holder, or type it as it is there.`,
-    })
+export function takeInStray(work: Work, stray: Stray): Result<{ serial: string }, Refusal> {
+  if (readMark(stray.serial) !== stray.serial) return fail({ code: 'BAD_MARK' })
   const holder = getHolder(work.db, stray.serial)
-  if (holder?.carries)
-    return fail({ code: 'HOLDER_CARRIES_TOOL', text: `${stray.serial} carries a tool already. Scan it to open that one.` })
+  if (holder?.carries) return fail({ code: 'HOLDER_CARRIES_TOOL', serial: stray.serial, then: 'open' })
   if (holder && holder.coupling !== stray.coupling)
-    return fail({ code: 'WRONG_TAPER', text: `Holder ${stray.serial} is ${holder.coupling}, not ${stray.coupling}.` })
+    return fail({ code: 'OTHER_TAPER', serial: stray.serial, has: holder.coupling, not: stray.coupling })
   try {
     inTransaction(work.db, () => {
       if (!holder) insertHolder(work.db, { serial: stray.serial, componentId: null, coupling: stray.coupling })
@@ -57,7 +53,7 @@ export function takeInStray(work: Work, stray: Stray): Result<{ serial: string }
       })
     })
   } catch (error) {
-    if (isTaken(error)) return fail({ code: 'HOLDER_CARRIES_TOOL', text: `Somebody else has just taken in ${stray.serial}.` })
+    if (isTaken(error)) return fail({ code: 'HOLDER_CARRIES_TOOL', serial: stray.serial, then: 'open' })
     throw error
   }
   return ok({ serial: stray.serial })

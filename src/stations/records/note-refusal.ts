@@ -1,4 +1,6 @@
-import type { Refused, Work } from '../work'
+import { refusalText } from '@/words/refusals'
+import { outerCode, type Refusal } from '../refusals'
+import type { Work } from '../work'
 import { note } from './note'
 
 /** What was refused stands in the record too: which mistakes nearly happened is worth knowing. */
@@ -6,12 +8,12 @@ export function noteRefusal(
   work: Work,
   where: string,
   subject: { serial?: string | null; t?: number | null; machine?: string | null },
-  refused: Refused,
+  refused: Refusal,
 ): void {
-  note(work, 'refused', `${where}: ${refused.text}`, {
+  note(work, 'refused', `${where}: ${refusalText(refused, 'mm')}`, {
     serial: subject.serial ?? null,
     t: subject.t ?? null,
     machine: subject.machine ?? null,
-    after: { code: refused.code },
+    after: { code: outerCode(refused) },
   })
 }

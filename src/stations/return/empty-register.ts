@@ -2,10 +2,11 @@ import { compareTable, emptyRow, otherChanges, registerNumber, registersOf, type
 import type { Assembly, Machine } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { lastHandover } from '@/db/handover/read'
-import { controlErrorText, type Control } from '@/devices/control/port'
-import { tableRefusalText } from '@/words/hand-over'
+import { type Control } from '@/devices/control/port'
 import { refuseTrial, tryPost } from '../hand-over/propose'
-import type { Refused, Work } from '../work'
+import { sizesOf } from '../hand-over/contract'
+import type { Refusal } from '../refusals'
+import type { Work } from '../work'
 
 /** Writes the safe empty state into a tool's row and reads it back. */
 export async function emptyRegister(
@@ -13,29 +14,25 @@ export async function emptyRegister(
   control: Control,
   machine: Machine,
   { serial, t, pocket, sister }: Pick<Assembly, 'serial' | 't' | 'pocket' | 'sister'>,
-): Promise<Result<HeldRow, Refused>> {
+): Promise<Result<HeldRow, Refusal>> {
   const last = lastHandover(work.db, serial)
-  if (!last || t === null) return fail({ code: 'NO_HANDOVER', text: `${serial} was never handed over.` })
+  if (!last || t === null) return fail({ code: 'NO_HANDOVER', serial })
   const empty = { ...last.values, ...emptyRow(machine), t, pocket, sister, cornerRadiusMm: null, wear: undefined }
   const post = await tryPost(work.db, control, machine, [{ ...empty, name: 'EMPTY' }], work.now)
   if (!post.ok) return post
   const wrongPost = refuseTrial(post.value, machine)
   if (wrongPost) return fail(wrongPost)
   const before = await control.table(machine.key)
-  if (!before.ok) return fail({ code: before.error.code, text: controlErrorText(before.error) })
+  if (!before.ok) return fail({ code: 'CONTROL', error: before.error })
   const sent = await control.run(machine.key, post.value.text)
-  if (!sent.ok) return fail({ code: sent.error.code, text: controlErrorText(sent.error) })
+  if (!sent.ok) return fail({ code: 'CONTROL', error: sent.error })
   const held = await control.table(machine.key)
-  if (!held.ok) return fail({ code: held.error.code, text: controlErrorText(held.error) })
+  if (!held.ok) return fail({ code: 'CONTROL', error: held.error })
   const register = registerNumber({ t, pocket, sister }, machine) ?? t
   const meant = registersOf(empty, machine)
   const wrong = compareTable(meant, held.value, machine.unit).rows.find((r) => !r.same)
-  if (wrong)
-    return fail({
-      code: 'READ_BACK',
-      text: `The control holds ${wrong.held ?? 'nothing'} as ${wrong.register} of the empty row ${register}. Look at its table before anything is called.`,
-    })
+  if (wrong) return fail({ code: 'NOT_EMPTY', held: wrong.held, register: wrong.register, number: register })
   const others = otherChanges(before.value, held.value, meant)
-  if (others.length) return fail({ code: 'OTHERS_CHANGED', text: tableRefusalText({ code: 'OTHERS_CHANGED', others }, machine) })
+  if (others.length) return fail({ code: 'TABLE', refusal: { code: 'OTHERS_CHANGED', others }, machine: sizesOf(machine) })
   return ok(held.value.get(register) ?? {})
 }

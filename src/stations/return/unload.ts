@@ -8,13 +8,15 @@ import { inTransaction, type Db } from '@/db/connection'
 import { currentHandover } from '@/db/handover/read'
 import { voidCurrent } from '@/db/handover/write'
 import { getMachine } from '@/db/machine/read'
-import { controlErrorText, type Control, type ControlError } from '@/devices/control/port'
+import { type Control, type ControlError } from '@/devices/control/port'
 import type { TagStation } from '@/devices/tag/port'
 import { writeWear } from '../hand-over/write-tag'
 import { askControl } from '../load/ask-control'
 import { noteRefusal } from '../records/note-refusal'
 import { note } from '../records/note'
-import type { Refused, Work } from '../work'
+import { refusalText } from '@/words/refusals'
+import { refuse, type Refusal } from '../refusals'
+import type { Work } from '../work'
 import { emptyRegister } from './empty-register'
 
 /** What becomes of a tool that comes out. */
@@ -33,7 +35,7 @@ export interface Inside {
   /** Minutes it cut by the control's own count; null where it keeps none. */
   readonly cutMin: number | null
   readonly state: MachineState | null
-  readonly problem: string | null
+  readonly problem: ControlError | null
 }
 
 /** A tool as it stands in its machine; null when it stands in none. */
@@ -91,29 +93,29 @@ export async function unloadTool(
   control: Control,
   tag: TagStation | null,
   unload: Unload,
-): Promise<Result<Unloaded, Refused>> {
+): Promise<Result<Unloaded, Refusal>> {
   const { serial, fate, reason, cutMin } = unload
   const inside = await readInside(work.db, control, serial)
-  if (!inside) return fail({ code: 'NOT_LOADED', text: `${serial} stands in no machine. Nothing to take out.` })
+  if (!inside) return fail({ code: 'NOT_LOADED', serial })
   const { assembly, machine, row, wear } = inside
   const subject = { serial, t: assembly.t, machine: machine.key }
-  const refuse = (refused: Refused) => {
-    noteRefusal(work, 'Return', subject, refused)
-    return fail(refused)
+  const refused = (refusal: Refusal) => {
+    noteRefusal(work, 'Return', subject, refusal)
+    return refuse(refusal)
   }
-  if (!isTyped(machine) && !row) return refuse({ code: 'UNREACHABLE', text: inside.problem ?? 'The control does not answer.' })
+  if (!isTyped(machine) && !row) return refused({ code: 'CONTROL', error: inside.problem ?? { code: 'UNREACHABLE', detail: '' } })
   const against = refuseUnload(work.db, inside, unload)
-  if (against) return refuse(against)
+  if (against) return refused(against)
   const carried = fate === 'other' || (fate === 'again' && inside.worn)
   const event: ToolEvent = carried ? 'unload-carried' : fate === 'again' ? 'unload' : 'unload-changed'
   const state = nextState(assembly.state, event)
-  if (!state) return refuse({ code: 'NOT_NOW', text: `${serial} is ${assembly.state}.` })
+  if (!state) return refused({ code: 'NOT_NOW', serial, state: assembly.state })
   // while the control was asked somebody else may have taken it out, and put another tool into its row
-  const changed = fail({ code: 'CHANGED', text: `${serial} was changed by somebody else meanwhile. Open it again.` })
+  const changed = refuse({ code: 'CHANGED', what: 'tool', serial })
   const now = keepWear(work, inside)
   if (!now) return changed
   const emptied = isTyped(machine) ? ok({}) : await clearControl(work, control, inside)
-  if (!emptied.ok) return refuse(emptied.error)
+  if (!emptied.ok) return refused(emptied.error)
   const keeps = carried && unload.wear !== 'cleared' && wear !== null && inside.worn
   const done = inTransaction(work.db, () => {
     const condition = fate === 'broken' ? ('broken' as const) : fate === 'scrap' ? ('worn' as const) : undefined
@@ -166,42 +168,24 @@ function keepWear({ db }: Work, { assembly, wear, worn }: Inside): Assembly | nu
 }
 
 /** What speaks against this way out. */
-function refuseUnload(db: Db, { assembly, machine, state, worn }: Inside, { fate, to, wear }: Unload): Refused | null {
+function refuseUnload(db: Db, { assembly, machine, state, worn }: Inside, { fate, to, wear }: Unload): Refusal | null {
   const { serial, pocket } = assembly
   const own = controlT({ t: assembly.t ?? -1, sister: assembly.sister }, machine)
-  if (state?.toolAtDoor && pocket !== SPINDLE && state.atDoor === pocket)
-    return { code: 'STILL_IN', text: `The switch still sees a tool in pocket ${pocket}. Take it out first, then scan it.` }
+  if (state?.toolAtDoor && pocket !== null && pocket !== SPINDLE && state.atDoor === pocket) return { code: 'STILL_IN', pocket }
   if (state && state.atDoor !== null && pocket !== SPINDLE && pocket !== null && state.atDoor !== pocket)
-    return {
-      code: 'OTHER_POCKET',
-      text: `Pocket ${state.atDoor} is at the loading place; ${serial} stands in pocket ${pocket}. Turn to pocket ${pocket}, or check which tool was taken out.`,
-    }
-  if (state?.inSpindle && pocket === SPINDLE)
-    return { code: 'STILL_IN', text: 'Something is still clamped in the spindle. Take it out first.' }
+    return { code: 'OTHER_POCKET', serial, pocket, atDoor: state.atDoor }
+  if (state?.inSpindle && pocket === SPINDLE) return { code: 'STILL_IN', pocket: SPINDLE }
   if (state?.running?.tools.some((t) => t === own || t === assembly.t))
-    return {
-      code: 'REGISTER-IDLE',
-      text: `${state.running.program} is running and uses T${assembly.t}: it must not come out now.`,
-    }
-  if (state && state.spindle === own && pocket !== SPINDLE)
-    return { code: 'REGISTER-IDLE', text: `T${assembly.t} is in the spindle by the control’s list. Call another tool first.` }
-  if (fate === 'again' && !worn && !currentHandover(db, serial))
-    return { code: 'NO_HANDOVER', text: 'Its hand-over is out of date. Measure it again.' }
-  if (fate === 'again' && worn && wear === undefined)
-    return {
-      code: 'WORN',
-      text: 'It was corrected for wear while it was in. Say whether its wear goes along, or measure it again.',
-    }
+    return { code: 'IN_USE', t: assembly.t, program: state.running.program }
+  if (state && state.spindle === own && pocket !== SPINDLE) return { code: 'IN_USE', t: assembly.t, program: null }
+  if (fate === 'again' && !worn && !currentHandover(db, serial)) return { code: 'HANDOVER_OLD' }
+  if (fate === 'again' && worn && wear === undefined) return { code: 'WEAR_UNSAID' }
   if (fate === 'other') {
     const next = to ? getMachine(db, to) : null
-    if (!next || next.key === machine.key) return { code: 'NO_MACHINE', text: 'Choose the machine it goes to.' }
+    if (!next || next.key === machine.key) return { code: 'NO_NEXT_MACHINE' }
     if (next.coupling !== machine.coupling)
-      return { code: 'TAPER', text: `Wrong taper: the tool is ${assembly.coupling}, ${next.name} takes ${next.coupling}.` }
-    if (worn && wear === undefined)
-      return {
-        code: 'WORN',
-        text: 'It was corrected for wear while it was in. Say whether its wear goes along, or measure it again.',
-      }
+      return { code: 'NEXT_TAPER', has: assembly.coupling, machine: next.name, needs: next.coupling }
+    if (worn && wear === undefined) return { code: 'WEAR_UNSAID' }
   }
   return null
 }
@@ -211,8 +195,8 @@ async function clearControl(
   work: Work,
   control: Control,
   { assembly, machine, state }: Inside,
-): Promise<Result<HeldRow, Refused>> {
-  const said = (error: ControlError) => fail({ code: error.code, text: controlErrorText(error) })
+): Promise<Result<HeldRow, Refusal>> {
+  const said = (error: ControlError) => refuse({ code: 'CONTROL', error })
   const emptied = await emptyRegister(work, control, machine, assembly)
   if (!emptied.ok) return emptied
   const pocket = assembly.pocket ?? -1
@@ -223,8 +207,7 @@ async function clearControl(
   if (!told.ok) return said(told.error)
   const after = await control.state(machine.key)
   if (!after.ok) return said(after.error)
-  if (lists(after.value))
-    return fail({ code: 'READ_BACK', text: `The control still lists T${assembly.t} in ${pocketText(pocket)}. Look at its list.` })
+  if (lists(after.value)) return fail({ code: 'STILL_LISTED', t: assembly.t, pocket })
   return emptied
 }
 
@@ -236,7 +219,7 @@ async function chipText(work: Work, tag: TagStation | null, serial: string, wear
     radiusMm: wear?.radiusMm ?? null,
     lifeUsedMin,
   })
-  if (!written.ok) return { written: false, text: `its chip did not take wear and minutes: ${written.error.text}` }
+  if (!written.ok) return { written: false, text: `its chip did not take wear and minutes: ${refusalText(written.error, 'mm')}` }
   return written.value === 'written' ? { written: true, text: 'is out; wear and minutes are on its chip too' } : null
 }
 

@@ -12,6 +12,7 @@ import { getPerson } from '@/db/person/read'
 import { getPlace, getUnit } from '@/db/store/read'
 import { readToBuild } from '../kit/kit-sheet'
 import { readLabel } from '../load/read-label'
+import { labelFaultText } from '@/words/scans'
 
 /** What a scan was, and where it leads when the sheet in front has no use for it. */
 export interface ScanAnswer {
@@ -43,7 +44,7 @@ export function answerScan(db: Db, raw: string, now: string): ScanAnswer {
     case 'label': {
       const read = readLabel(db, scan.text)
       const { serial, t } = scan.label
-      if (!read.ok) return { title: `Label of ${serial}`, text: read.error.text, tone: 'off' }
+      if (!read.ok) return { title: `Label of ${serial}`, text: labelFaultText(read.error), tone: 'off' }
       return {
         title: `Label of T${t}`,
         text: `${serial}, hand-over ${scan.label.issue}, current`,

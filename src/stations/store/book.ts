@@ -1,53 +1,29 @@
-import { counterOf, move, type Account, type MoveError, type StockMove } from '@/core/plan'
+import { counterOf, move, type Account, type StockMove } from '@/core/plan'
 import { fail, ok, type Result } from '@/core/units'
 import { inTransaction } from '@/db/connection'
 import { getComponent } from '@/db/library/read'
 import { balanceOf, getMove, lyingOf } from '@/db/stock/read'
 import { insertMove } from '@/db/stock/write'
 import { getPlace } from '@/db/store/read'
-import type { Refused, Work } from '../work'
+import type { Refusal } from '../refusals'
+import type { Work } from '../work'
 import { note } from '../records/note'
-
-const WHERE: Readonly<Record<Account, string>> = {
-  outside: 'outside',
-  hand: 'in its place',
-  taken: 'fetched',
-  built: 'built in',
-  scrap: 'scrapped',
-}
-
-function moveErrorText(error: MoveError, name: string): string {
-  switch (error.code) {
-    case 'BAD_COUNT':
-      return `${error.count} is no number of pieces. Say a whole number of at least 1.`
-    case 'NOT_A_MOVE':
-      return `${error.name} does not go from ${WHERE[error.from]} to ${WHERE[error.to]}.`
-    case 'TOO_FEW':
-      return error.have === 0
-        ? `No ${name} is ${WHERE[error.account]} any more: somebody else may have taken the last one. Nothing was booked.`
-        : `Only ${error.have} of ${name} ${error.have === 1 ? 'is' : 'are'} ${WHERE[error.account]}, not ${error.wanted}. Nothing was booked.`
-  }
-}
 
 /**
  * Books one move, the balance checked in the same transaction: of two people who take the last piece, one is told.
  * Call it inside a write transaction. @returns the move's id
  */
-export function bookInside(work: Work, m: StockMove, counters: number | null = null): Result<number, Refused> {
+export function bookInside(work: Work, m: StockMove, counters: number | null = null): Result<number, Refusal> {
   const component = getComponent(work.db, m.component)
-  if (!component) return fail({ code: 'UNKNOWN_PART', text: `The library knows no part ${m.component}.` })
+  if (!component) return fail({ code: 'UNKNOWN_PART', part: m.component })
   for (const place of [m.fromPlace, m.toPlace])
-    if (place !== null && !getPlace(work.db, place))
-      return fail({ code: 'UNKNOWN_PLACE', text: `There is no place ${place} on the plan.` })
+    if (place !== null && !getPlace(work.db, place)) return fail({ code: 'UNKNOWN_PLACE', place })
   const done = move(balanceOf(work.db, m.component), m, counters !== null)
-  if (!done.ok) return fail({ code: done.error.code, text: moveErrorText(done.error, component.name) })
+  if (!done.ok) return fail({ code: 'MOVE', error: done.error, name: component.name })
   if (m.from === 'hand') {
     const there = lyingOf(work.db, m.component).find((l) => l.place === m.fromPlace)?.count ?? 0
     if (there < m.count)
-      return fail({
-        code: 'TOO_FEW',
-        text: `${m.fromPlace ?? 'The tool room'} holds ${there} of ${component.name}, not ${m.count}. Nothing was booked.`,
-      })
+      return fail({ code: 'TOO_FEW_THERE', place: m.fromPlace, have: there, name: component.name, wanted: m.count })
   }
   return ok(insertMove(work.db, m, { personId: work.person.id, at: work.now }, counters))
 }
@@ -100,7 +76,7 @@ export const moves = {
 }
 
 /** Books one move by itself, with its line in the record. */
-export function book(work: Work, m: StockMove): Result<{ id: number }, Refused> {
+export function book(work: Work, m: StockMove): Result<{ id: number }, Refusal> {
   return inTransaction(work.db, () => {
     const done = bookInside(work, m)
     if (!done.ok) return done
@@ -121,15 +97,13 @@ function noteMove(work: Work, m: StockMove, counters: number | null): void {
 }
 
 /** Puts a booking right by its own counter-entry: the first stays, both are seen. */
-export function putRight(work: Work, moveId: number): Result<{ id: number }, Refused> {
+export function putRight(work: Work, moveId: number): Result<{ id: number }, Refusal> {
   return inTransaction(work.db, () => {
     const wrong = getMove(work.db, moveId)
-    if (!wrong) return fail({ code: 'UNKNOWN_BOOKING', text: `There is no booking ${moveId}.` })
-    if (wrong.counteredBy !== null)
-      return fail({ code: 'PUT_RIGHT', text: `Booking ${moveId} was put right already, by ${wrong.counteredBy}.` })
-    if (wrong.counters !== null) return fail({ code: 'IS_COUNTER', text: 'This is itself a counter-entry. Book anew instead.' })
-    if (wrong.to === 'built' || wrong.from === 'built')
-      return fail({ code: 'IN_A_TOOL', text: `This piece belongs to the tool on ${wrong.serial}: take the tool apart instead.` })
+    if (!wrong) return fail({ code: 'UNKNOWN_BOOKING', id: moveId })
+    if (wrong.counteredBy !== null) return fail({ code: 'UNDONE_ALREADY', id: moveId, by: wrong.counteredBy })
+    if (wrong.counters !== null) return fail({ code: 'IS_UNDOING' })
+    if (wrong.to === 'built' || wrong.from === 'built') return fail({ code: 'PART_OF_A_TOOL', serial: wrong.serial ?? '' })
     const done = bookInside(work, counterOf(wrong), moveId)
     if (!done.ok) return done
     noteMove(work, counterOf(wrong), moveId)
@@ -141,9 +115,8 @@ export function putRight(work: Work, moveId: number): Result<{ id: number }, Ref
 export function countStock(
   work: Work,
   count: { readonly component: string; readonly place: string | null; readonly found: number },
-): Result<{ difference: number }, Refused> {
-  if (!Number.isInteger(count.found) || count.found < 0)
-    return fail({ code: 'BAD_COUNT', text: 'Say how many lie there, as a whole number from 0.' })
+): Result<{ difference: number }, Refusal> {
+  if (!Number.isInteger(count.found) || count.found < 0) return fail({ code: 'BAD_STOCK_COUNT' })
   return inTransaction(work.db, () => {
     const there = lyingOf(work.db, count.component).find((l) => l.place === count.place)?.count ?? 0
     const difference = count.found - there

@@ -6,7 +6,8 @@ import { listHolders, namesOf } from '@/db/library/read'
 import { listLying } from '@/db/stock/read'
 import { listPlaces, listUnits } from '@/db/store/read'
 import { putPlace, putUnit } from '@/db/store/write'
-import type { Refused, Work } from '../work'
+import type { Refusal } from '../refusals'
+import type { Work } from '../work'
 import { note } from '../records/note'
 
 /** Cells of the plan. */
@@ -55,15 +56,13 @@ export function readStore(db: Db): StoreSheet {
 const overlaps = (a: StoreUnit, b: StoreUnit) => a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h
 
 /** Puts a piece of furniture on the plan, or moves it. */
-export function placeUnit(work: Work, unit: StoreUnit, drawers: number, taper: Coupling | null): Result<{ id: string }, Refused> {
-  if (!/^[A-Za-z0-9][A-Za-z0-9-]{0,15}$/.test(unit.id))
-    return fail({ code: 'BAD_ID', text: 'A short name of letters, digits and dashes, such as S3.' })
+export function placeUnit(work: Work, unit: StoreUnit, drawers: number, taper: Coupling | null): Result<{ id: string }, Refusal> {
+  if (!/^[A-Za-z0-9][A-Za-z0-9-]{0,15}$/.test(unit.id)) return fail({ code: 'BAD_UNIT_ID' })
   if (unit.x < 0 || unit.y < 0 || unit.x + unit.w > FLOOR.width || unit.y + unit.h > FLOOR.height)
-    return fail({ code: 'OFF_THE_PLAN', text: `${unit.id} would stand outside of the plan.` })
+    return fail({ code: 'OFF_THE_PLAN', unit: unit.id })
   const inTheWay = listUnits(work.db).find((u) => u.id !== unit.id && overlaps(u, unit))
-  if (inTheWay) return fail({ code: 'IN_THE_WAY', text: `${inTheWay.name} stands there already.` })
-  if (taper !== null && !COUPLING_NAMES.includes(taper))
-    return fail({ code: 'UNKNOWN_TAPER', text: `No taper ${taper} is known.` })
+  if (inTheWay) return fail({ code: 'IN_THE_WAY', of: inTheWay.name })
+  if (taper !== null && !COUPLING_NAMES.includes(taper)) return fail({ code: 'UNKNOWN_TAPER', taper })
   inTransaction(work.db, () => {
     const before = listUnits(work.db).find((u) => u.id === unit.id)
     putUnit(work.db, unit)

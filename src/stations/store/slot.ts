@@ -1,4 +1,3 @@
-import { pocketText } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { assemblyIn, getAssembly } from '@/db/assembly/read'
 import { placeAssembly } from '@/db/assembly/write'
@@ -6,36 +5,27 @@ import { inTransaction, isTaken } from '@/db/connection'
 import { getHolder } from '@/db/library/read'
 import { updateHolder } from '@/db/library/write'
 import { getPlace, getUnit } from '@/db/store/read'
-import { timeText } from '@/words/time'
-import type { Refused, Work } from '../work'
+import type { Refusal } from '../refusals'
+import type { Work } from '../work'
 import { note } from '../records/note'
 
 /** Puts a complete tool, or a free holder, into a place by scan of both: any free slot of its taper. Hot tools go on no cart. */
-export function putIntoPlace(work: Work, serial: string, placeId: string): Result<{ text: string }, Refused> {
+export function putIntoPlace(work: Work, serial: string, placeId: string): Result<{ text: string }, Refusal> {
   const holder = getHolder(work.db, serial)
-  if (!holder) return fail({ code: 'UNKNOWN_SERIAL', text: `No holder ${serial} is known here.` })
+  if (!holder) return fail({ code: 'UNKNOWN_HOLDER', serial })
   const place = getPlace(work.db, placeId)
   const unit = place && getUnit(work.db, place.unit)
-  if (!place || !unit) return fail({ code: 'UNKNOWN_PLACE', text: `There is no place ${placeId} on the plan.` })
+  if (!place || !unit) return fail({ code: 'UNKNOWN_PLACE', place: placeId })
   if (place.taper !== null && place.taper !== holder.coupling)
-    return fail({
-      code: 'WRONG_SLOT',
-      text: `${place.id} takes ${place.taper}, this holder is ${holder.coupling}. Take another slot.`,
-    })
+    return fail({ code: 'WRONG_SLOT', place: place.id, takes: place.taper, has: holder.coupling })
   const assembly = getAssembly(work.db, serial)
   if (assembly?.state === 'loaded')
-    return fail({
-      code: 'IN_A_MACHINE',
-      text: `${serial} stands in ${assembly.machine}, ${pocketText(assembly.pocket)}, as far as is known. Return it first.`,
-    })
+    return fail({ code: 'STILL_IN_MACHINE', serial, machine: assembly.machine ?? '', pocket: assembly.pocket })
   if (assembly?.heat && assembly.heat.touchAt > work.now && unit.kind === 'cart')
-    return fail({
-      code: 'HOT',
-      text: `${serial} is hot until ${timeText(assembly.heat.touchAt)} at the earliest, computed. Nothing hot goes on a cart.`,
-    })
+    return fail({ code: 'TOOL_HOT', serial, until: assembly.heat.touchAt })
   const there = place.taper === null ? null : assemblyIn(work.db, place.id)
   if (there && there.serial !== serial)
-    return fail({ code: 'SLOT_TAKEN', text: `T${there.t ?? '?'} on ${there.serial} stands in ${place.id}. Take another slot.` })
+    return fail({ code: 'SLOT_TAKEN', place: place.id, by: { t: there.t, serial: there.serial } })
   try {
     inTransaction(work.db, () => {
       if (assembly) placeAssembly(work.db, assembly.id, place.id)
@@ -49,7 +39,7 @@ export function putIntoPlace(work: Work, serial: string, placeId: string): Resul
       })
     })
   } catch (error) {
-    if (isTaken(error)) return fail({ code: 'SLOT_TAKEN', text: `Somebody has just put another tool into ${place.id}.` })
+    if (isTaken(error)) return fail({ code: 'SLOT_TAKEN', place: place.id, by: null })
     throw error
   }
   return ok({ text: `${serial} stands in ${unit.name}, ${place.name}` })

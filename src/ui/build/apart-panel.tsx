@@ -1,6 +1,7 @@
 'use client'
 import { useState } from 'react'
-import { DISTURBANCES, type Disturbance, type PartFate, type Removal } from '@/core/tool'
+import { DISTURBANCES, type Disturbance, type PartFate } from '@/core/tool'
+import type { Removal } from '@/core/fits'
 import type { Result } from '@/core/units'
 import { SmallAction, SmallActions } from '../common/actions'
 import { FIELD } from '../common/form'
@@ -9,6 +10,8 @@ import { formatTime } from '../format/due'
 import { useAct } from '../common/use-act'
 import { HeatPanel, type CoolingWay } from './heat-panel'
 import type { AskUnit } from './unit-panel'
+import { fitsText } from '@/words/fits'
+import { useUnit } from '../shell/shell-context'
 
 type Done<T> = Promise<Result<T, { text: string }>>
 export interface ApartPanelProps {
@@ -109,6 +112,7 @@ export function ApartPanel(props: ApartPanelProps) {
 
 /** Heating out is led like heating in: joint, coil, temperature, one heat, then cool. */
 function HeatOut({ serial, heat, lead, ...props }: ApartPanelProps & { readonly heat: Removal }) {
+  const unit = useUnit()
   const [coil, setCoil] = useState(false)
   const [reason, setReason] = useState('')
   const asked = heat.leadFor.length ? reason.trim() || null : null
@@ -136,7 +140,7 @@ function HeatOut({ serial, heat, lead, ...props }: ApartPanelProps & { readonly 
       )}
       {heat.leadFor.length > 0 && (
         <Say tone="off" lead="Only a lead can go on.">
-          {heat.leadFor.join(' ')}
+          {heat.leadFor.map((r) => fitsText(r, unit)).join(' ')}
         </Say>
       )}
       {heat.leadFor.length > 0 && lead && (

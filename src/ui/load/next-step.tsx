@@ -6,6 +6,7 @@ import { FIELD } from '../common/form'
 import { Say } from '../common/sheet'
 import type { useAct } from '../common/use-act'
 import type { HandAct, LoadMachine, LoadStationProps } from './load-props'
+import { stepLineText } from '@/words/load'
 
 const HANDS: Partial<Record<StepLine['step'], readonly [HandAct, string]>> = {
   open: ['open', 'open the door'],
@@ -68,12 +69,12 @@ export function NextStep({
           </>
         )
       ) : step.watched ? (
-        <Say tone="todo" lead={`${step.text}.`} role="status">
+        <Say tone="todo" lead={`${stepLineText(step)}.`} role="status">
           The machine’s switch watches it; this sheet goes on by itself.
         </Say>
       ) : (
         <BigAction onAct={() => void act(() => tick({ serial, step: due }))} disabled={busy}>
-          {step.text}: done
+          {stepLineText(step)}: done
         </BigAction>
       )}
       {standIn && step.watched && play && (

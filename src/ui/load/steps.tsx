@@ -1,12 +1,13 @@
 import type { StepLine } from '@/core/load'
+import { stepLineText } from '@/words/load'
 
 /** All steps of a load on one sheet, with the one to do now standing out. */
 export function Steps({ steps }: { readonly steps: readonly StepLine[] }) {
   return (
     <ol className="mt-2" aria-label="Steps of this load">
-      {steps.map(({ step, state, text, watched }) => (
-        <StepRow key={step} name={step} state={state} note={watched ? '' : 'not watched'}>
-          {text}
+      {steps.map((line) => (
+        <StepRow key={line.step} name={line.step} state={line.state} note={line.watched ? '' : 'not watched'}>
+          {stepLineText(line)}
         </StepRow>
       ))}
     </ol>

@@ -13,6 +13,7 @@ import { PicturesHead } from './pictures-head'
 import { SetValues } from './set-values'
 import { useCamera } from './use-camera'
 import { usePictures } from './use-pictures'
+import { picturesFaultText } from './pictures-fault'
 
 const CAMERA_FEATURES: readonly Feature[] = ['LF', 'DC', 'RE', 'SIG', 'KAPR']
 
@@ -65,14 +66,14 @@ export function FromCamera({ other }: { readonly other: () => void }) {
       if (!take) return null
       const done = await pictures()?.calibrate(proxy(take), { diameterMm: diameter.value, lengthMm: length.value })
       if (done?.ok) setPlace(done.value)
-      return done && !done.ok ? done.error.text : null
+      return done && !done.ok ? picturesFaultText(done.error) : null
     })
   const measure = () =>
     doing(async () => {
       if (!take || !place) return null
       const done = await pictures()?.measureCamera(proxy(take), asked, place)
       if (done?.ok) setSet(done.value)
-      return done && !done.ok ? done.error.text : null
+      return done && !done.ok ? picturesFaultText(done.error) : null
     })
   return (
     <Sheet

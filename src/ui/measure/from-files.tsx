@@ -1,6 +1,5 @@
 'use client'
 import { useRef, useState } from 'react'
-import { warningText } from '@/core/measure'
 import type { OpenedSet } from '@/workers/pictures.worker'
 import type { Shown } from '@/workers/shown'
 import { BigAction, SmallAction, SmallActions } from '../common/actions'
@@ -11,6 +10,8 @@ import { LivePicture } from './live-picture'
 import { PicturesHead } from './pictures-head'
 import { SetValues } from './set-values'
 import { usePictures } from './use-pictures'
+import { warningText } from '@/words/pictures'
+import { picturesFaultText } from './pictures-fault'
 
 /** A frame set that any camera took, measured by the bench's own rules. */
 export function FromFiles({ other }: { readonly other: () => void }) {
@@ -32,7 +33,7 @@ export function FromFiles({ other }: { readonly other: () => void }) {
     if (done.ok) {
       setOpened(done.value)
       await show(0)
-    } else setProblem(done.error.text)
+    } else setProblem(picturesFaultText(done.error))
   }
   return (
     <Sheet
@@ -68,7 +69,7 @@ export function FromFiles({ other }: { readonly other: () => void }) {
           <div className="mt-auto pt-3">
             {opened?.set.warnings.slice(0, 3).map(({ edge, warning }, i) => (
               <Say key={i} tone="unsure" lead={`Edge ${edge}.`}>
-                {warningText(edge, warning)}
+                {warningText(edge, warning, unit)}
               </Say>
             ))}
             <Problem lead="Not measured." text={problem} />

@@ -14,6 +14,7 @@ import { decodeArchetype, encodeArchetype } from '@/codecs/tool-archetype'
 import { decodeToolList } from '@/codecs/tool-list'
 import type { Component, ContourPiece, Definition } from '@/core/tool'
 import { seedFile } from '../../../scripts/fill-library'
+import { partFaultText } from '@/words/part'
 
 const parts = seedFile<Component[]>('components.json')
 const definitions = seedFile<Definition[]>('definitions.json')
@@ -25,7 +26,7 @@ const table = (text: string) => {
 }
 const faults = (text: string, kind: Parameters<typeof readParts>[2] = null) => {
   const t = table(text)
-  const read = readParts(t, suggestMapping(t.columns), kind, NONE)
+  const read = readParts(t, suggestMapping(t.columns), kind, NONE, partFaultText)
   return read.ok ? [] : read.error.map((f) => `${f.line} ${f.column}: ${f.text}`)
 }
 
@@ -54,14 +55,14 @@ describe('CSV', () => {
 describe('parts as CSV', () => {
   it('come back as they went out, every kind of the demo', () => {
     const t = table(encodeParts(parts))
-    const read = readParts(t, suggestMapping(t.columns), null, NONE)
+    const read = readParts(t, suggestMapping(t.columns), null, NONE, partFaultText)
     expect(read.ok ? read.value : read.error).toEqual(
       parts.map(({ reground, ...rest }) => (reground ? { ...rest, reground } : rest)),
     )
   })
   it('in inches, by the column’s name or the cell’s own unit', () => {
     const t = table('id,name,kind,colletSystem,colletSize,DCX [in],OAL,WT\nK1,k,collet,ISO 15488,25,1/2,34 mm,0.07')
-    const read = readParts(t, suggestMapping(t.columns), null, NONE)
+    const read = readParts(t, suggestMapping(t.columns), null, NONE, partFaultText)
     expect(read.ok && read.value[0]).toMatchObject({ DCX: 12.7, OAL: 34 })
   })
   it.each([
@@ -97,7 +98,7 @@ describe('tools as CSV and JSON', () => {
     const back = decodeDefinitions(encodeDefinitions(definitions))
     expect(back.ok ? back.value : back.error).toEqual(definitions.map((d) => ({ ...d, version: 0 })))
     const library = { parts, definitions }
-    const read = decodeLibrary(encodeLibrary(library))
+    const read = decodeLibrary(encodeLibrary(library), partFaultText)
     expect(read.ok && read.value).toEqual(library)
   })
   it.each([
@@ -110,7 +111,7 @@ describe('tools as CSV and JSON', () => {
       'definitions › 0 › t',
     ],
   ])('%s is refused with the place', (_, text, words) => {
-    const read = decodeLibrary(text)
+    const read = decodeLibrary(text, partFaultText)
     expect(read.ok ? '' : read.error.text).toContain(words)
   })
   it('a tool CSV whose lengths name no unit is refused', () => {

@@ -8,8 +8,9 @@ import { decodeLibrary, encodeLibrary } from '@/codecs/library-json'
 import { encodeParts, readParts, suggestMapping } from '@/codecs/parts-csv'
 import { decodeArchetype, encodeArchetype } from '@/codecs/tool-archetype'
 import { decodeToolList } from '@/codecs/tool-list'
-import { checkComponent, partFaultText, type Component, type Definition } from '@/core/tool'
+import { checkComponent, type Component, type Definition } from '@/core/tool'
 import { seedFile } from '../../../scripts/fill-library'
+import { partFaultText } from '@/words/part'
 
 const parts = seedFile<Component[]>('components.json')
 const definitions = seedFile<Definition[]>('definitions.json')
@@ -46,11 +47,15 @@ describe('broken files', () => {
       encodeParts(parts.slice(0, 12)),
       (text) => {
         const table = decodeCsv(text)
-        return table.ok ? readParts(table.value, suggestMapping(table.value.columns), null, known) : table
+        return table.ok ? readParts(table.value, suggestMapping(table.value.columns), null, known, partFaultText) : table
       },
     ],
     ['tools', encodeDefinitions(definitions.slice(0, 4)), decodeDefinitions],
-    ['library', encodeLibrary({ parts: parts.slice(0, 3), definitions: definitions.slice(0, 2) }), decodeLibrary],
+    [
+      'library',
+      encodeLibrary({ parts: parts.slice(0, 3), definitions: definitions.slice(0, 2) }),
+      (text: string) => decodeLibrary(text, partFaultText),
+    ],
     ['tool list', 'T,name,count,minutes\n1,a,2,3\n4,b,1,\n', decodeToolList],
     ['archetype', encodeArchetype(definitions[0], 'HSK-A63', '2026-11-25T08:00:00Z'), decodeArchetype],
     ['contour', `0\nSECTION\n2\nHEADER\n9\n$INSUNITS\n70\n4\n0\nENDSEC\n${dxfEntities}`, decodeContour],

@@ -59,7 +59,7 @@ function measured(zip: Uint8Array) {
   if (!read.ok) throw new Error(JSON.stringify(read.error))
   const result = measureSet(read.value.pictures, read.value.mmPerPixel, read.value.measure)
   if (!result.ok) throw new Error(JSON.stringify(result.error))
-  return frameSetAnswer(result.value)
+  return frameSetAnswer(result.value, (edge, warning) => `${edge} ${warning.code}`)
 }
 
 describe('one picture', () => {

@@ -1,7 +1,8 @@
 /** The scale of a camera from a pin, drawn by the separate renderer (test/support/render.ts); the truth is the scale it is drawn with. */
 import { describe, expect, it } from 'vitest'
-import { calibrateOnPin, pinErrorText } from '@/core/measure'
+import { calibrateOnPin } from '@/core/measure'
 import { chance, render } from '../../support/render'
+import { pinErrorText } from '@/words/pictures'
 
 const PIN = { diameterMm: 4, lengthMm: 60 }
 

@@ -25,6 +25,8 @@ import { serialOf } from '../../_server/params'
 import { releaseAction } from '../../actions'
 import { dropPostAction, printLabelsAction, voidHandoverAction } from '../../hand-over-actions'
 import { writeTagAction } from '../../tag-actions'
+import { handoverRefusalText, refusalMark } from '@/words/hand-over'
+import { refusalText } from '@/words/refusals'
 
 export const metadata = { title: 'Hand over' }
 
@@ -135,6 +137,7 @@ export default async function HandoverPage({
   const say = (mm: number) =>
     `${fixed(mmToUnit(mm, machine?.unit ?? 'mm'), machine?.decimals ?? 3)} ${unitMark(machine?.unit ?? 'mm')}`
   const wrongPost = trial?.ok && machine ? refuseTrial(trial.value, machine) : null
+  const postProblem = trial && !trial.ok ? trial.error : wrongPost
   return (
     <StationPage station="hand-over" current={serial}>
       <Sheet
@@ -200,8 +203,13 @@ export default async function HandoverPage({
               jobs={listJobs(house.db)
                 .filter((j) => j.machine === machine?.key)
                 .map((j) => j.id)}
-              against={refusals}
-              postProblem={trial && !trial.ok ? trial.error.text : (wrongPost?.text ?? null)}
+              against={refusals.map(({ refusal, leadMay }) => ({
+                code: refusal.code,
+                mark: refusalMark(refusal),
+                text: handoverRefusalText(refusal),
+                leadMay,
+              }))}
+              postProblem={postProblem && refusalText(postProblem, house.unit)}
               machines={listMachines(house.db).map(({ key, name }) => ({ key, name }))}
               release={releaseAction}
             />

@@ -5,6 +5,8 @@ import { TagReader } from '@/ui/hand-over/tag-reader'
 import { context } from '../../_server/context'
 import { serialOf } from '../../_server/params'
 import { tagTrickAction } from '../../tag-actions'
+import { fail } from '@/core/units'
+import { inWords } from '../../_server/act'
 
 export const metadata = { title: 'Read a tag' }
 
@@ -24,7 +26,7 @@ export default async function TagPage({ searchParams }: { readonly searchParams:
         key={serial ?? ''}
         serial={serial}
         chips={listSimTags(house.db)}
-        read={read}
+        read={read && (read.ok ? read : fail(inWords(read.error, house.unit)))}
         parts={[...namesOf(house.db, bom)].map(([id, name]) => ({ id, name, count: bom.filter((b) => b === id).length }))}
         definition={definition ? { id: definition.id, name: definition.name } : null}
         trick={tagTrickAction}

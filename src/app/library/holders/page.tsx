@@ -1,5 +1,5 @@
 import Link from 'next/link'
-import { refuseHealth, refusalText } from '@/core/fits'
+import { refuseHealth } from '@/core/fits'
 import { numberOf, roleOf } from '@/core/tool'
 import { getComponent, listComponents, listHolders } from '@/db/library/read'
 import { listPlaces } from '@/db/store/read'
@@ -8,6 +8,7 @@ import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
 import { AddHolder } from '@/ui/library/holder-forms'
 import { context } from '../../_server/context'
 import { addHolderAction } from '../../library-actions'
+import { fitsText } from '@/words/fits'
 
 export const metadata = { title: 'Holders' }
 
@@ -57,7 +58,7 @@ export default async function HoldersPage() {
                         {type?.name ?? h.coupling}
                         {health.length > 0 && (
                           <span className="text-off block text-[14px] leading-tight font-semibold">
-                            ◆ {refusalText(health[0])}
+                            ◆ {fitsText(health[0], house.unit)}
                           </span>
                         )}
                       </td>

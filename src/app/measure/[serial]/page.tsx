@@ -12,6 +12,7 @@ import { context } from '../../_server/context'
 import { serialOf } from '../../_server/params'
 import { wipeAction } from '../../actions'
 import { overruleCheckAction, turnScrewAction } from '../../measure-actions'
+import { refusalText } from '@/words/refusals'
 
 export const metadata = { title: 'Measure' }
 
@@ -52,7 +53,7 @@ export default async function MeasurePage({ params, searchParams }: Props) {
       <MeasureStation
         key={`${serial}-${last?.id ?? 0}-${bench.check?.id ?? 0}-${program?.version ?? 0}`}
         checkId={bench.check?.id ?? null}
-        held={held && { text: held.text, adapter: held.code === 'WRONG_ADAPTER' }}
+        held={held && { text: refusalText(held, house.unit), adapter: held.code === 'WRONG_ADAPTER' }}
         overruled={bench.due && !held ? (bench.overrule?.reason ?? null) : null}
         lead={house.person?.role === 'lead'}
         overrule={overruleCheckAction}

@@ -1,6 +1,7 @@
 import { listAdapters, listChecks } from '@/db/bench/read'
 import { masterTicket } from '@/runtime/bench-ticket'
-import { dueText, readBench } from '@/stations/measure/bench-state'
+import { readBench } from '@/stations/measure/bench-state'
+import { dueText } from '@/words/measure'
 import { readHeld } from '@/stations/measure/look-back'
 import { MastersStation } from '@/ui/measure/masters-station'
 import { context } from '../../_server/context'

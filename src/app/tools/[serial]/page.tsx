@@ -1,6 +1,6 @@
 import { addYears, format } from 'date-fns'
 import Link from 'next/link'
-import { refusalText, refuseHealth } from '@/core/fits'
+import { refuseHealth } from '@/core/fits'
 import { numberOf, pocketText, waitsFor } from '@/core/tool'
 import { formatLength, unitMark } from '@/core/units'
 import { listJobs } from '@/db/job/read'
@@ -34,6 +34,7 @@ import {
 } from '../../build-actions'
 import { reserveAction } from '../../kit-actions'
 import { inspectHolderAction, replaceStudAction } from '../../library-actions'
+import { fitsText } from '@/words/fits'
 
 export async function generateMetadata({ params }: { readonly params: Promise<{ serial: string }> }) {
   return { title: serialOf((await params).serial) }
@@ -255,7 +256,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
                   : holder.retired
                     ? 'This holder is retired.'
                     : health.length
-                      ? `But: ${health.map(refusalText).join(' ')}`
+                      ? `But: ${health.map((r) => fitsText(r, house.unit)).join(' ')}`
                       : 'It can carry the next tool of its kind.'}
               </Say>
             )}

@@ -4,11 +4,9 @@ import { saveCheck } from '@/stations/measure/check-bench'
 import { readBody } from '../../_api/body'
 import { guarded } from '../../_api/guard'
 import { personOf } from '../../_api/person'
-import { problem } from '../../_api/problem'
+import { refused } from '../../_api/refused'
 
 export const dynamic = 'force-dynamic'
-
-const STATUS: Readonly<Record<string, number>> = { OTHER_MASTER: 409, OTHER_ZERO: 409, NO_MASTER: 409, TOO_LARGE: 413 }
 
 /** The pictures of the setting master on our own bench: measured here, they set the bench's zero. */
 export const POST = guarded(async (request) => {
@@ -24,7 +22,5 @@ export const POST = guarded(async (request) => {
     checkId: asked.has('check') ? Number(asked.get('check')) : null,
     reason: asked.get('reason')?.trim().slice(0, 300) || null,
   })
-  if (done.ok) return Response.json(done.value)
-  const text = 'text' in done.error ? done.error.text : done.error.detail
-  return problem(STATUS[done.error.code] ?? 422, done.error.code, text)
+  return done.ok ? Response.json(done.value) : refused(done.error)
 })

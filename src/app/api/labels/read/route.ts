@@ -1,27 +1,18 @@
 import { mmToUnit, roundTo } from '@/core/units'
 import { labelDecimals } from '@/core/handover'
 import { runtime } from '@/runtime'
-import { readLabel, type LabelRefusalCode } from '@/stations/load/read-label'
+import { readLabel } from '@/stations/load/read-label'
 import { asText, readBody } from '../../_api/body'
 import { guarded } from '../../_api/guard'
-import { problem } from '../../_api/problem'
+import { refused } from '../../_api/refused'
 
 export const dynamic = 'force-dynamic'
-
-const STATUS: Readonly<Record<LabelRefusalCode, number>> = {
-  NOT_A_LABEL: 422,
-  BAD_CRC: 422,
-  UNKNOWN_SERIAL: 404,
-  UNKNOWN_HANDOVER: 404,
-  VALUES_DIFFER: 409,
-  SUPERSEDED: 409,
-}
 
 export const POST = guarded(async (request) => {
   const body = await readBody(request, ['text/plain'], 4096)
   if (!body.ok) return body.error
   const read = readLabel(runtime().db, asText(body.value))
-  if (!read.ok) return problem(STATUS[read.error.code], read.error.code, read.error.text)
+  if (!read.ok) return refused(read.error)
   const { label } = read.value
   const inUnit = (mm: number | null) => (mm === null ? null : roundTo(mmToUnit(mm, label.unit), labelDecimals(label.unit)))
   return Response.json({

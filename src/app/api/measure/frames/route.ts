@@ -1,8 +1,9 @@
 import { decodeFrameSet, FRAME_SET_LIMITS, frameSetAnswer } from '@/codecs/frame-set'
-import { measureSet, setErrorText } from '@/core/measure'
+import { measureSet } from '@/core/measure'
 import { readBody } from '../../_api/body'
 import { guarded } from '../../_api/guard'
 import { problem } from '../../_api/problem'
+import { setErrorText, warningText } from '@/words/pictures'
 
 export const dynamic = 'force-dynamic'
 
@@ -19,5 +20,5 @@ export const POST = guarded(async (request) => {
     set.value.measure,
   )
   if (!measured.ok) return problem(422, 'BAD_FRAMESET', setErrorText(measured.error))
-  return Response.json(frameSetAnswer(measured.value))
+  return Response.json(frameSetAnswer(measured.value, (edge, warning) => warningText(edge, warning, 'mm')))
 })

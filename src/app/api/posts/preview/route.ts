@@ -4,6 +4,7 @@ import { previewPost } from '@/stations/hand-over/preview-post'
 import { jsonOf, readBody } from '../../_api/body'
 import { guarded } from '../../_api/guard'
 import { problem } from '../../_api/problem'
+import { refused } from '../../_api/refused'
 
 export const dynamic = 'force-dynamic'
 
@@ -12,8 +13,6 @@ const Body = z.object({
   assemblies: z.array(z.string().max(40), { error: 'a list of serials' }).min(1, 'at least one serial').max(500),
   post: z.string().max(80).optional(),
 })
-
-const STATUS: Readonly<Record<string, number>> = { UNKNOWN_MACHINE: 404, UNKNOWN_SERIAL: 404, UNREACHABLE: 502 }
 
 /** What a post would say and what the control would hold; on a scratch table only. */
 export const POST = guarded(async (request) => {
@@ -31,6 +30,6 @@ export const POST = guarded(async (request) => {
     )
   const house = runtime()
   const preview = await previewPost(house.db, house.control, given.data, house.clock.now())
-  if (!preview.ok) return problem(STATUS[preview.error.code] ?? 422, preview.error.code, preview.error.text)
+  if (!preview.ok) return refused(preview.error)
   return Response.json(preview.value)
 })

@@ -1,8 +1,8 @@
 import { decodeTag } from '@/codecs/tag'
-import { tagFaultText } from '@/core/handover'
 import { readBody } from '../../_api/body'
 import { guarded } from '../../_api/guard'
 import { problem } from '../../_api/problem'
+import { tagFaultText } from '@/words/devices'
 
 export const dynamic = 'force-dynamic'
 

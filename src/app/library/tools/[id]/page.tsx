@@ -3,6 +3,7 @@ import { formatDeviation, formatLength, unitMark } from '@/core/units'
 import type { Tolerance } from '@/core/tool'
 import { getComponent } from '@/db/library/read'
 import { listMachines } from '@/db/machine/read'
+import { definitionFaultText } from '@/words/refusals/library'
 import { definitionFaults } from '@/stations/library/put-definition'
 import { readDefinition } from '@/stations/library/where-used'
 import { profileOfDefinition } from '@/stations/rack/rack'
@@ -39,7 +40,7 @@ export default async function DefinitionPage({
   const size = ({ nominal, lower, upper }: Tolerance) =>
     `${formatLength(nominal, house.unit)} ${unitMark(house.unit)}  ${formatDeviation(lower, house.unit)} / ${formatDeviation(upper, house.unit)}`
   const isCurrent = versions[0].version === d.version
-  const faults = definitionFaults(house.db, d)
+  const faults = definitionFaults(house.db, d).map((fault) => definitionFaultText(fault, house.unit))
   return (
     <>
       <div />

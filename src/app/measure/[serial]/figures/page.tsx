@@ -6,6 +6,7 @@ import { StationPage } from '../../../_parts/station'
 import { context } from '../../../_server/context'
 import { serialOf } from '../../../_server/params'
 import { readLineAction, saveFiguresAction, saveLineAction, saveValuesCheckAction } from '../../../measure-actions'
+import { refusalText } from '@/words/refusals'
 
 export const metadata = { title: 'Figures' }
 
@@ -16,6 +17,7 @@ export default async function FiguresPage({ params }: { readonly params: Promise
   if (!sheet) notFound()
   const { assembly, limits, last } = sheet
   const bench = readValuesBench(house.db, assembly.coupling, house.now)
+  const held = valuesHeldBack(bench)
   return (
     <StationPage station="measure" current={serial}>
       <FiguresForm
@@ -28,7 +30,7 @@ export default async function FiguresPage({ params }: { readonly params: Promise
         check={{
           coupling: assembly.coupling,
           master: bench.master && { mark: bench.master.mark, name: bench.master.name },
-          due: valuesHeldBack(bench)?.text ?? null,
+          due: held && refusalText(held, house.unit),
           save: saveValuesCheckAction,
         }}
         save={saveFiguresAction}

@@ -7,6 +7,7 @@ import { openTool } from '../../../_server/bench'
 import { context } from '../../../_server/context'
 import { serialOf } from '../../../_server/params'
 import { keepProgramAction } from '../../../measure-actions'
+import { refusalText } from '@/words/refusals'
 
 export const metadata = { title: 'Measuring program' }
 
@@ -16,6 +17,7 @@ export default async function ProgramPage({ params }: { readonly params: Promise
   const sheet = readMeasure(house.db, serial)
   if (!sheet?.definition || sheet.assembly.state === 'loaded') notFound()
   const bench = readBench(house.db, house.now)
+  const held = heldBack(bench, sheet.assembly.coupling)
   return (
     <StationPage station="measure" current={serial}>
       <ProgramStation
@@ -25,7 +27,7 @@ export default async function ProgramPage({ params }: { readonly params: Promise
         about={sheet.definition.name}
         tool={openTool(house, sheet, bench)}
         base={sheet.program?.version ?? 0}
-        held={heldBack(bench, sheet.assembly.coupling)?.text ?? null}
+        held={held && refusalText(held, house.unit)}
         keep={keepProgramAction}
       />
     </StationPage>

@@ -7,22 +7,9 @@ import { serialOf } from '../../../../_server/params'
 import { readBody } from '../../../_api/body'
 import { guarded } from '../../../_api/guard'
 import { personOf } from '../../../_api/person'
-import { problem } from '../../../_api/problem'
+import { refused } from '../../../_api/refused'
 
 export const dynamic = 'force-dynamic'
-
-const STATUS: Readonly<Record<string, number>> = {
-  UNKNOWN_SERIAL: 404,
-  TOO_LARGE: 413,
-  OTHER_HOLDER: 409,
-  NOT_NOW: 409,
-  CHANGED: 409,
-  WRONG_ADAPTER: 409,
-  MASTER_DUE: 409,
-  OTHER_ZERO: 409,
-  OTHER_PROGRAM: 409,
-  JUMP: 409,
-}
 
 /** The pictures of a tool on our own bench: measured again here, that is the value of record. */
 export const POST = guarded(async (request, { serial }) => {
@@ -44,7 +31,5 @@ export const POST = guarded(async (request, { serial }) => {
     program: Number(asked.get('program') ?? 0),
     reason: asked.get('reason')?.trim().slice(0, 300) || undefined,
   })
-  if (done.ok) return Response.json(done.value)
-  const text = 'text' in done.error ? done.error.text : done.error.detail
-  return problem(STATUS[done.error.code] ?? 422, done.error.code, text)
+  return done.ok ? Response.json(done.value) : refused(done.error)
 })

@@ -1,10 +1,10 @@
 import { encodeFreshTag } from '@/codecs/tag'
-import { tagFaultText } from '@/core/handover'
 import { runtime } from '@/runtime'
 import { tagRecordOf } from '@/stations/hand-over/tag-record'
 import { guarded } from '../../../_api/guard'
 import { handoverOf } from '../../../_api/label'
 import { problem } from '../../../_api/problem'
+import { tagFaultText } from '@/words/devices'
 
 export const dynamic = 'force-dynamic'
 

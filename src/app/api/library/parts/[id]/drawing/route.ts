@@ -7,6 +7,7 @@ import { readBody } from '../../../../_api/body'
 import { guarded } from '../../../../_api/guard'
 import { personOf } from '../../../../_api/person'
 import { problem } from '../../../../_api/problem'
+import { refused } from '../../../../_api/refused'
 
 export const dynamic = 'force-dynamic'
 const MOST_BYTES = 10 * 2 ** 20
@@ -43,5 +44,5 @@ export const PUT = guarded(async (request: NextRequest, { id }) => {
   if (!type) return problem(415, 'NOT_A_PICTURE', `Send one of ${Object.keys(DRAWING_TYPES).join(', ')}.`)
   const drawing = drawings.put(part.id, type, body.value)
   const done = putPart({ db, now: clock.now(), person }, { ...part, drawing }, false)
-  return done.ok ? Response.json({ drawing }) : problem(422, done.error.code, done.error.text)
+  return done.ok ? Response.json({ drawing }) : refused(done.error)
 })

@@ -1,22 +1,13 @@
 import { labelDecimals } from '@/core/handover'
 import { mmToUnit, roundTo } from '@/core/units'
 import { runtime } from '@/runtime'
-import { currentRecord, type RecordRefusalCode } from '@/stations/load/current-record'
+import { currentRecord } from '@/stations/load/current-record'
 import { plainText } from '../../../../../_server/params'
 import { guarded } from '../../../../_api/guard'
 import { problem } from '../../../../_api/problem'
+import { refused } from '../../../../_api/refused'
 
 export const dynamic = 'force-dynamic'
-
-const STATUS: Readonly<Record<RecordRefusalCode, number>> = {
-  NOT_A_LABEL: 422,
-  BAD_CRC: 422,
-  UNKNOWN_MACHINE: 404,
-  UNKNOWN_SERIAL: 404,
-  UNKNOWN_HANDOVER: 404,
-  VALUES_DIFFER: 409,
-  SUPERSEDED: 409,
-}
 
 const MOST_CODE = 4096
 
@@ -25,7 +16,7 @@ export const GET = guarded((_request, { key, code }) => {
   const text = plainText(code)
   if (text.length > MOST_CODE) return problem(413, 'TOO_LARGE', 'A label’s text has 4 KB at most.')
   const record = currentRecord(runtime().db, plainText(key), text)
-  if (!record.ok) return problem(STATUS[record.error.code], record.error.code, record.error.text)
+  if (!record.ok) return refused(record.error)
   const { handover, machine, registers } = record.value
   const { values } = handover
   const size = (mm: number | null) => (mm === null ? null : roundTo(mmToUnit(mm, values.unit), labelDecimals(values.unit)))

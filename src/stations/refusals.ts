@@ -1,0 +1,116 @@
+/** Everything that a verb may refuse: one code each, with what belongs to it. `src/words` makes the sentences. */
+import type { Refusal as FitsRefusal } from '@/core/fits'
+import type { ToolState } from '@/core/tool'
+import { fail, type Bare } from '@/core/units'
+import type { ControlError } from '@/devices/control/port'
+import type { BuildRefusals } from './build/contract'
+import type { HandoverRefusals } from './hand-over/contract'
+import type { KitRefusals } from './kit/contract'
+import type { LibraryRefusals } from './library/contract'
+import type { LoadRefusals } from './load/contract'
+import type { MeasureRefusals } from './measure/contract'
+import type { PracticeRefusals } from './practice/contract'
+import type { ReturnRefusals } from './return/contract'
+import type { StoreRefusals } from './store/contract'
+
+/** Refusal at more than one station. */
+export interface SharedRefusals {
+  NOBODY: Bare
+  /** What came is not what the contract asks for. @param fault the first of its faults, in words of the contract */
+  BAD_INPUT: { readonly fault: string | null }
+  LEAD_ONLY: { readonly what: LeadOnly }
+  UNKNOWN_MACHINE: { readonly machine: string }
+  /** @param holder the holder itself is not known; else there is no tool on it */
+  UNKNOWN_SERIAL: { readonly serial: string; readonly holder?: boolean }
+  UNKNOWN_HOLDER: { readonly serial: string }
+  UNKNOWN_JOB: { readonly job: string; readonly open: boolean }
+  UNKNOWN_TOOL: { readonly job: string; readonly t: number }
+  UNKNOWN_PART: { readonly part: string }
+  UNKNOWN_PLACE: { readonly place: string }
+  UNKNOWN_HANDOVER:
+    | { readonly what: 'one of these' | 'to try it on' }
+    | { readonly what: 'number'; readonly serial: string; readonly issue: number }
+    | { readonly what: 'current'; readonly serial: string }
+  BAD_MARK: Bare
+  /** Somebody else was quicker. */
+  CHANGED:
+    | { readonly what: 'build' | 'steps' | 'routine' | 'readings' | 'drawer' | 'job' }
+    | { readonly what: 'tool' | 'load' | 'loaded tool'; readonly serial: string }
+    | { readonly what: 'definition'; readonly definition: string; readonly version: number | null }
+  /** The tool's state does not allow it. */
+  NOT_NOW: { readonly serial: string; readonly state: ToolState }
+  IN_A_MACHINE: { readonly serial: string; readonly machine: string }
+  OTHER_HOLDER: { readonly scanned: string; readonly serial: string; readonly nothing: 'saved' | 'released' }
+  HOLDER_CARRIES_TOOL: { readonly serial: string; readonly then: 'take apart' | 'open' }
+  NO_HANDOVER: { readonly serial: string }
+  /** A template cannot be filled in. @param of post, line, or the title of a step */
+  BAD_TEMPLATE: { readonly of: string; readonly detail: string }
+  /** Parts that do not fit, or a holder that may not be used. */
+  FITS: { readonly refusal: FitsRefusal }
+  CONTROL: { readonly error: ControlError }
+}
+
+/** What only a lead may do. */
+export type LeadOnly = 'labels' | 'posts' | 'rules' | 'practice' | 'certificates' | 'master checks' | 'pictures'
+
+export interface Refusals
+  extends
+    SharedRefusals,
+    BuildRefusals,
+    HandoverRefusals,
+    KitRefusals,
+    LibraryRefusals,
+    LoadRefusals,
+    MeasureRefusals,
+    PracticeRefusals,
+    ReturnRefusals,
+    StoreRefusals {}
+
+export type RefusalCode = keyof Refusals
+
+/** What is wrong besides, told together with the first. */
+interface Also {
+  readonly also?: readonly Refusal[]
+}
+
+export type Refusal<C extends RefusalCode = RefusalCode> = { [K in C]: { readonly code: K } & Refusals[K] & Also }[C]
+
+/** A failed result; the compiler holds it against the list above. */
+export const refuse = (refusal: Refusal) => fail(refusal)
+
+/** Several refusals as one: the first, and what is wrong besides. */
+export function together(refusals: readonly Refusal[]): Refusal {
+  const [first, ...rest] = refusals
+  const also = [...(first.also ?? []), ...rest]
+  return also.length ? { ...first, also } : first
+}
+
+/** The code that other programs see: that of the device or of the part where it comes from there. */
+export function outerCode(refusal: Refusal): string {
+  switch (refusal.code) {
+    case 'CONTROL':
+    case 'LINE':
+    case 'PRINTER':
+    case 'SHRINK_UNIT':
+    case 'TAG_READER':
+    case 'FRAME_SET':
+    case 'SET':
+    case 'ROUTINE':
+    case 'FIGURES':
+    case 'MOVE':
+      return refusal.error.code
+    case 'TAG':
+      return refusal.fault.code
+    case 'TABLE':
+    case 'HANDOVER':
+      return refusal.refusal.code
+    case 'FITS':
+      return refusal.refusal.code === 'SHRINK' ? refusal.refusal.error.code : refusal.refusal.code
+    case 'RULE':
+      return refusal.finding.rule.toUpperCase()
+    case 'PART':
+      return refusal.faults[0]?.code ?? refusal.code
+    default:
+      return refusal.code
+  }
+}

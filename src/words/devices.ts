@@ -1,0 +1,68 @@
+/** What a device that does not do as asked is told about, and what to do then. */
+import type { TagFault } from '@/core/handover'
+import type { ControlError } from '@/devices/control/port'
+import type { LineError } from '@/devices/line-bench/port'
+import type { PrinterError } from '@/devices/printer/port'
+import type { UnitError } from '@/devices/shrink/port'
+import type { TagDeviceError } from '@/devices/tag/port'
+
+export function controlErrorText(error: ControlError): string {
+  if (error.code === 'UNREACHABLE')
+    return `The control does not answer${error.detail ? ` (${error.detail})` : ''}. It is not known whether anything was written. Read its table before you try again.`
+  return error.line
+    ? `The control refuses the file at line ${error.line}: ${error.detail}. Nothing was written.`
+    : `The control refuses: ${error.detail}. Nothing was written.`
+}
+
+export function unitErrorText(error: UnitError): string {
+  switch (error.code) {
+    case 'BUSY':
+      return `${error.serial} is in the coil. Put it into a cooling body first.`
+    case 'UNKNOWN_COIL':
+      return `The shrink unit has no coil position ${error.coil}. It has ${error.coils.join(', ')}.`
+    case 'ABOVE_LIMIT':
+      return `${Math.round(error.targetC)} °C is above the holder limit ${error.greatestC} °C.`
+    case 'STILL_WARM':
+      return `${error.serial} is still at ${Math.round(error.noseC)} °C. One heat, then cool it fully. Never heat a warm nose again.`
+    case 'BODY_TAKEN':
+      return `${error.serial} is cooling in body ${error.body}. Take a free one.`
+    case 'NOT_IN_COIL':
+      return `${error.serial} is not in the coil.`
+    case 'UNREACHABLE':
+      return 'The shrink unit does not answer. Check that it is switched on and connected.'
+  }
+}
+
+export const printerErrorText = (error: PrinterError): string =>
+  error.code === 'NO_LABELS'
+    ? 'The printer is out of labels. Put in a new roll.'
+    : `The printer does not answer (${error.detail}). Check that it is switched on.`
+
+export const tagReaderText = (error: TagDeviceError): string =>
+  error.code === 'NO_TAG'
+    ? 'There is no chip at the reader. Turn the holder until its chip faces the reader.'
+    : 'The chip was pulled away during writing. Its old content is still valid. Hold it still and write again.'
+
+export function tagFaultText(fault: TagFault): string {
+  switch (fault.code) {
+    case 'FOREIGN':
+      return 'This chip was not written by Boulder, or its header is damaged. It was left as it is.'
+    case 'NO_VALID_SLOT':
+      return 'Nothing on the chip can be read. Write it again from the tool page.'
+    case 'TOO_LONG':
+      return `The record has ${fault.bytes} bytes, the chip holds ${fault.most}. Shorten the tool’s name or its parts list.`
+  }
+}
+
+export function lineErrorText(error: LineError): string {
+  switch (error.code) {
+    case 'UNREACHABLE':
+      return `The serial gauge does not answer: ${error.detail}. Check that it is switched on, or type in the values.`
+    case 'GARBLED':
+      return error.line
+        ? `The gauge sent “${error.line}”, which cannot be read. Send it again.`
+        : 'What the gauge sent cannot be read. Send it again.'
+    case 'NOTHING':
+      return 'The gauge shows no value yet. Measure there first.'
+  }
+}

@@ -1,0 +1,32 @@
+/** The sentence of every refusal, in the reader's unit. */
+import type { LengthUnit } from '@/core/units'
+import type { Refusal, RefusalCode, Refusals } from '@/stations/refusals'
+import { BUILD } from './build'
+import { HAND_OVER } from './hand-over'
+import { KIT } from './kit'
+import { LIBRARY } from './library'
+import { LOAD } from './load'
+import { MEASURE } from './measure'
+import { PRACTICE_VALUES } from './practice'
+import { RETURN } from './return'
+import type { Sentences } from './sentences'
+import { SHARED } from './shared'
+import { STORE } from './store'
+
+const ALL: Sentences<Refusals> = {
+  ...SHARED,
+  ...BUILD,
+  ...HAND_OVER,
+  ...KIT,
+  ...LIBRARY,
+  ...LOAD,
+  ...MEASURE,
+  ...PRACTICE_VALUES,
+  ...RETURN,
+  ...STORE,
+}
+
+export function refusalText(refusal: Refusal, unit: LengthUnit): string {
+  const say = ALL[refusal.code] as (data: Refusals[RefusalCode], unit: LengthUnit) => string
+  return [say(refusal, unit), ...(refusal.also ?? []).map((r) => refusalText(r, unit))].join(' ')
+}

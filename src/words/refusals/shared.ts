@@ -1,0 +1,80 @@
+import { MARK_RULE } from '@/core/tool'
+import type { LeadOnly, SharedRefusals } from '@/stations/refusals'
+import { controlErrorText } from '../devices'
+import { fitsText } from '../fits'
+import type { Sentences } from './sentences'
+
+const LEAD: Readonly<Record<LeadOnly, string>> = {
+  labels: 'Only a lead can save how labels look: everybody reads them.',
+  posts: 'Only a lead can save a post: every tool of this machine depends on it.',
+  rules: 'Only a lead can change what is refused at a machine.',
+  practice: 'Only a lead can save this: many calculations depend on it.',
+  certificates: 'Only a lead can enter a certificate: every measurement depends on it.',
+  'master checks': 'Only a lead can let measuring go on without the master check.',
+  pictures: 'Only a lead can delete pictures.',
+}
+
+const CHANGED = {
+  build: 'Somebody else is working on this build. Look again.',
+  steps: 'These assembly steps were changed meanwhile. Look again.',
+  routine: 'Somebody else saved a newer version of this routine. Open it again. Your steps are still on this screen.',
+  readings: 'The gauge shows other values than before. Read them again and check them.',
+  drawer: 'Somebody has just booked on this drawer. Look again.',
+  job: 'Somebody has just changed this job. Try again.',
+} as const
+
+export const SHARED: Sentences<SharedRefusals> = {
+  NOBODY: () => 'Nobody is signed in. Scan your badge, or tap your name at the top right.',
+  BAD_INPUT: ({ fault }) => fault ?? 'Something in this form is missing or cannot be read.',
+  LEAD_ONLY: ({ what }) => LEAD[what],
+  UNKNOWN_MACHINE: ({ machine }) => `There is no machine ${machine}.`,
+  UNKNOWN_SERIAL: ({ serial, holder }) =>
+    holder ? `There is no holder ${serial} in the library.` : `There is no tool on holder ${serial}.`,
+  UNKNOWN_HOLDER: ({ serial }) => `There is no holder ${serial} in the library. Scan the mark on the holder itself.`,
+  UNKNOWN_JOB: ({ job, open }) => (open ? `There is no open job ${job}.` : `There is no job ${job}.`),
+  UNKNOWN_TOOL: ({ job, t }) => `Job ${job} does not need T${t}, or T${t} has no definition.`,
+  UNKNOWN_PART: ({ part }) => `There is no part ${part} in the library.`,
+  UNKNOWN_PLACE: ({ place }) => `There is no place ${place} on the plan.`,
+  UNKNOWN_HANDOVER: (data) => {
+    switch (data.what) {
+      case 'one of these':
+        return 'One of these hand-overs is not on record.'
+      case 'to try it on':
+        return 'Choose a released tool to try it on.'
+      case 'number':
+        return `Holder ${data.serial} never had a hand-over ${data.issue}.`
+      case 'current':
+        return `${data.serial} has no current hand-over. Measure and release it first.`
+    }
+  },
+  BAD_MARK: () => `A mark has ${MARK_RULE}. Scan it, or type it as it is on the holder.`,
+  CHANGED: (data) => {
+    switch (data.what) {
+      case 'tool':
+        return `Somebody else changed ${data.serial} meanwhile. Open it again.`
+      case 'load':
+        return `Somebody else changed the loading of ${data.serial} meanwhile. Look again.`
+      case 'loaded tool':
+        return `Somebody else changed ${data.serial} meanwhile. Check the control’s table before you go on.`
+      case 'definition':
+        return data.version === null
+          ? `There is no ${data.definition} any more.`
+          : `Somebody changed ${data.definition} meanwhile: version ${data.version} is current. Open it again.`
+      default:
+        return CHANGED[data.what]
+    }
+  },
+  NOT_NOW: ({ serial, state }) =>
+    state === 'loaded' ? `${serial} is in a machine. Unload it first.` : `${serial} is ${state}. That cannot be done now.`,
+  IN_A_MACHINE: ({ serial, machine }) => `${serial} is in ${machine}. Unload it first.`,
+  OTHER_HOLDER: ({ scanned, serial, nothing }) => `${scanned} was scanned. This sheet is for ${serial}. Nothing was ${nothing}.`,
+  HOLDER_CARRIES_TOOL: ({ serial, then }) =>
+    then === 'open'
+      ? `There is a tool on ${serial} already. Scan it to open that one.`
+      : `There is a tool on ${serial}. Take it apart first.`,
+  NO_HANDOVER: ({ serial }) => `${serial} has no current hand-over. Release it first.`,
+  BAD_TEMPLATE: ({ of, detail }) =>
+    `${of === 'post' ? 'The post' : of === 'line' ? 'A line' : of} cannot be filled in: ${detail}`,
+  FITS: ({ refusal }, unit) => fitsText(refusal, unit),
+  CONTROL: ({ error }) => controlErrorText(error),
+}
