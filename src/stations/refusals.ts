@@ -16,8 +16,13 @@ import type { StoreRefusals } from './store/contract'
 /** Refusal at more than one station. */
 export interface SharedRefusals {
   NOBODY: Bare
-  /** What came is not what the contract asks for. @param fault the first of its faults, in words of the contract */
-  BAD_INPUT: { readonly fault: string | null }
+  /** What came is not what the contract asks for. @param fault a `FieldFault`, where the contract names one */
+  BAD_INPUT: {
+    readonly fault: string | null
+    readonly field: string
+    readonly least: number | null
+    readonly most: number | null
+  }
   LEAD_ONLY: { readonly what: LeadOnly }
   UNKNOWN_MACHINE: { readonly machine: string }
   /** @param holder the holder itself is not known; else there is no tool on it */

@@ -47,7 +47,7 @@ test('holder care: inspected, stud replaced, and a wrong holder type is not buil
   await expect(page.getByRole('cell', { name: 'inspected' })).toBeVisible()
   await page.goto('/library/holders')
   await expect(page.getByRole('row', { name: /BX00151/ })).toContainText('due for inspection')
-  await expect(page.getByRole('row', { name: /BX00150/ })).toContainText('402 heats')
+  await expect(page.getByRole('row', { name: /BX00150/ })).toContainText('402 heat cycles')
 })
 
 test('the shop’s own steps: changed, refused when they name what no build knows', async ({ page }) => {

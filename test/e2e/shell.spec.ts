@@ -33,7 +33,7 @@ test('a scan into a form field is a scan all the same, and leaves the field as i
 test('nobody working here: nothing is written', async ({ page }) => {
   await open(page, '/build?job=HP-2211&t=12', null)
   await scan(page, 'BX00142')
-  await expect(answer(page)).toContainText('Nobody is working here yet')
+  await expect(answer(page)).toContainText('Nobody is signed in')
 })
 
 test('an unknown address, tool or serial says so in words', async ({ page }) => {

@@ -9,7 +9,8 @@ import type { TagStation } from '@/devices/tag/port'
 import { ok } from '@/core/units'
 import { readTagNow, writeTag } from '@/stations/hand-over/write-tag'
 import { releaseHandover } from '@/stations/hand-over/release-hand-over'
-import { readInside, unloadTool, type Fate } from '@/stations/return/unload'
+import type { Fate } from '@/stations/return/contract'
+import { readInside, unloadTool } from '@/stations/return/unload'
 import { saveMeasurement } from '@/stations/measure/save-measurement'
 import {
   codeOf,

@@ -3,7 +3,7 @@ import { listComponents } from '@/db/library/read'
 import { listMachines } from '@/db/machine/read'
 import { DefinitionForm, type DefinitionFormProps } from '@/ui/library/definition-form'
 import { context } from '../_server/context'
-import { putDefinitionAction, readArchetypeAction, readContourAction } from '../library-actions'
+import { putDefinitionAction, readArchetypeAction, readContourAction } from '../library/actions'
 
 /** The form of a tool with what it needs to know of the library. */
 export async function ToolForm({ definition, suggested }: Pick<DefinitionFormProps, 'definition' | 'suggested'>) {

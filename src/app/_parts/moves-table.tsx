@@ -2,7 +2,7 @@ import Link from 'next/link'
 import type { BookedMove } from '@/db/stock/read'
 import { formatWhen } from '@/ui/format/due'
 import { PutRight } from '@/ui/library/stock-forms'
-import { putRightAction } from '../kit-actions'
+import { putRightAction } from '../library/actions'
 
 /** The latest bookings, each of which can be put right once. */
 export function MovesTable({

@@ -11,6 +11,8 @@ import { ToolDrawing } from '@/ui/drawing/tool-drawing'
 import { formatDue } from '@/ui/format/due'
 import { StationPage } from '../_parts/station'
 import { context } from '../_server/context'
+import { fitsText } from '@/words/fits'
+import type { LengthUnit } from '@/core/units'
 import {
   abandonBuildAction,
   addExtensionAction,
@@ -20,11 +22,9 @@ import {
   finishBuildAction,
   startHeatAction,
   takeOutAction,
-  tickStepAction,
   unitStateAction,
-} from '../build-actions'
-import { fitsText } from '@/words/fits'
-import type { LengthUnit } from '@/core/units'
+  tickStepAction,
+} from './actions'
 
 export const metadata = { title: 'Build' }
 

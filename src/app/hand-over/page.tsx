@@ -6,7 +6,7 @@ import { HANDOVER_TABS, SubNav } from '@/ui/common/sub-nav'
 import { KitsPanel } from '@/ui/hand-over/kits-panel'
 import { StationPage } from '../_parts/station'
 import { context } from '../_server/context'
-import { dropPostAction, printLabelsAction } from '../hand-over-actions'
+import { dropPostAction, printLabelsAction } from './actions'
 
 export const metadata = { title: 'Hand over' }
 

@@ -11,7 +11,7 @@ import { TONE } from '@/ui/kit/standing'
 import { NewJob } from '@/ui/kit/new-job'
 import { StationPage } from '../_parts/station'
 import { context } from '../_server/context'
-import { addJobAction } from '../kit-actions'
+import { addJobAction } from './actions'
 
 export const metadata = { title: 'Kit' }
 

@@ -15,18 +15,11 @@ import { LoadStation } from '@/ui/load/load-station'
 import { ReadyJobs } from '@/ui/load/ready-jobs'
 import { StationPage } from '../_parts/station'
 import { context } from '../_server/context'
-import {
-  beginLoadAction,
-  dropLoadAction,
-  handAction,
-  loadAction,
-  tickStepAction,
-  turnMagazineAction,
-  typeFigureAction,
-} from '../load-actions'
 import { controlErrorText } from '@/words/devices'
 import { loadSaidText } from '@/words/load'
 import { scanSaidText } from '@/words/scans'
+import { beginLoadAction, dropLoadAction, loadAction, tickStepAction, turnMagazineAction, typeFigureAction } from './actions'
+import { handAction } from '../stand-in/actions'
 
 export const metadata = { title: 'Load' }
 

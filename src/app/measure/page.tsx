@@ -6,7 +6,7 @@ import { MEASURE_TABS, SubNav } from '@/ui/common/sub-nav'
 import { StrayForm } from '@/ui/measure/stray-form'
 import { StationPage } from '../_parts/station'
 import { context } from '../_server/context'
-import { takeInStrayAction } from '../actions'
+import { takeInStrayAction } from './actions'
 
 export const metadata = { title: 'Measure' }
 

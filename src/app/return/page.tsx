@@ -12,8 +12,9 @@ import { InMachines } from '@/ui/return/in-machines'
 import { UnloadPanel } from '@/ui/return/unload-panel'
 import { context } from '../_server/context'
 import { serialOf } from '../_server/params'
-import { takeOutAction, turnForReturnAction, unloadAction } from '../return-actions'
 import { controlErrorText } from '@/words/devices'
+import { takeFromMachineAction } from '../stand-in/actions'
+import { turnForReturnAction, unloadAction } from './actions'
 
 export const metadata = { title: 'Return' }
 
@@ -163,7 +164,7 @@ export default async function ReturnPage({ searchParams }: { readonly searchPara
             }
             unload={unloadAction}
             turn={turnForReturnAction}
-            takeOut={takeOutAction}
+            takeOut={takeFromMachineAction}
           />
         }
       />

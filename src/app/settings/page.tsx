@@ -9,8 +9,7 @@ import { PracticeTable } from '@/ui/settings/practice-table'
 import { ScannerSetup } from '@/ui/shell/scanner-setup'
 import { ThemeChoice } from '@/ui/shell/theme-choice'
 import { context } from '../_server/context'
-import { cleanPicturesAction } from '../measure-actions'
-import { keepPracticeAction } from '../settings-actions'
+import { cleanPicturesAction, keepPracticeAction } from './actions'
 
 export const metadata = { title: 'Settings' }
 

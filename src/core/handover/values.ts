@@ -69,20 +69,22 @@ export function labelFields(v: HandoverValues): Partial<Record<LabelField, strin
 }
 
 /** A register of the control's table; the last six on a lathe. */
-export type RegisterName =
-  | 'length'
-  | 'length wear'
-  | 'radius'
-  | 'radius wear'
-  | 'diameter'
-  | 'diameter wear'
-  | 'X radius'
-  | 'X diameter'
-  | 'Z'
-  | 'X wear'
-  | 'Z wear'
-  | 'nose radius'
-  | 'tip'
+export const REGISTER_NAMES = [
+  'length',
+  'length wear',
+  'radius',
+  'radius wear',
+  'diameter',
+  'diameter wear',
+  'X radius',
+  'X diameter',
+  'Z',
+  'X wear',
+  'Z wear',
+  'nose radius',
+  'tip',
+] as const
+export type RegisterName = (typeof REGISTER_NAMES)[number]
 
 export interface RegisterValue {
   /** By which the control knows the tool. */

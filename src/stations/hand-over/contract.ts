@@ -1,4 +1,6 @@
-import type { CheckRow, HandoverRefusal, OtherChange, TagFault } from '@/core/handover'
+import { z } from 'zod'
+import type { CheckRow, HandoverRefusal, OtherChange, PostCheck, TagFault } from '@/core/handover'
+import { contract, fault, Ids, MachineKey, OneSerial, Serial, Why } from '../contract'
 import type { Machine } from '@/core/tool'
 import type { PrinterError } from '@/devices/printer/port'
 import type { TagDeviceError } from '@/devices/tag/port'
@@ -60,3 +62,79 @@ export interface HandoverRefusals {
   OTHER_TAG: { readonly is: string; readonly serial: string }
   TAG_READ_BACK: Bare
 }
+
+export const releaseHandover = contract<{ id: number; issue: number }>()(
+  z.object({
+    serial: Serial,
+    scanned: Serial,
+    machine: MachineKey.optional(),
+    t: z.number().int().min(1).max(99999).optional(),
+    pocket: z.number().int().min(1).max(999).optional(),
+    tip: z.number().int().min(1).max(9).optional(),
+    reason: z.string().max(400).optional(),
+    concession: z
+      .object({ job: z.string().max(60).nullable(), until: z.iso.date({ error: fault('DAY') }).nullable() })
+      .optional(),
+  }),
+)
+export const voidHandover = contract<{ readonly issue: number }>()(z.object({ serial: Serial, reason: Why }))
+export const dropPost = contract<{ readonly file: string }>()(z.object({ ids: Ids, over: z.boolean() }))
+export const printLabels = contract<{ readonly printed: number; readonly where: string }>()(z.object({ ids: Ids }))
+export const writeTag = contract<{ readonly sequence: number; readonly repaired: boolean }>()(OneSerial)
+
+/** How a machine's table is filled. */
+const Options = z.object({
+  sizeRegister: z.enum(['radius', 'diameter']),
+  decimals: z.number().int().min(1).max(6),
+  lengthFrom: z.discriminatedUnion('type', [
+    z.object({ type: z.literal('gauge line') }),
+    z.object({ type: z.literal('master'), lengthMm: z.number().min(0).max(1000) }),
+  ]),
+  numberFrom: z.enum(['T', 'pocket', 'table']),
+  numbers: z.record(z.string().regex(/^\d{1,5}$/), z.number().int().min(1).max(99_999)),
+  wear: z.enum(['zero', 'keep']),
+  sisters: z.discriminatedUnion('type', [
+    z.object({ type: z.literal('none') }),
+    z.object({ type: z.literal('own T'), step: z.number().int().min(1, fault('SISTER_STEP')).max(9999) }),
+    z.object({ type: z.literal('copies'), step: z.number().int().min(1, fault('SISTER_STEP')).max(9999) }),
+  ]),
+  switchBy: z.enum(['control', 'program']),
+  absoluteWord: z.boolean(),
+})
+const MOST_TEMPLATE = 20_000
+const Template = z.object({
+  machine: MachineKey,
+  template: z.string().max(MOST_TEMPLATE, fault('TEMPLATE_SIZE')),
+  serials: z.array(z.string().max(40)).max(50),
+  options: Options,
+})
+/** A trial of a post; `wrong` says why it may not be saved. */
+export const tryTemplate = contract<{
+  readonly text: string
+  readonly check: PostCheck
+  readonly wrong: string | null
+}>()(Template)
+export const keepPost = contract()(
+  Template.extend({
+    name: z
+      .string()
+      .trim()
+      .regex(/^[a-z0-9][a-z0-9-]{1,39}$/, fault('POST_NAME')),
+  }),
+)
+
+const line = z.string().max(200, fault('LINE_LENGTH'))
+const LabelTrial = z.object({
+  machine: MachineKey,
+  handover: z.number().int().positive(),
+  code: z.enum(['datamatrix', 'qr']),
+  layout: z.object({
+    widthMm: z.number().min(20, fault('LABEL_WIDTH')).max(200, fault('LABEL_WIDTH')),
+    heightMm: z.number().min(10, fault('LABEL_HEIGHT')).max(200, fault('LABEL_HEIGHT')),
+    title: line,
+    lines: z.array(line).max(8),
+  }),
+})
+/** A label as it would be printed. @param cut lines that do not fit, counted from 0 */
+export const tryLabel = contract<{ readonly svg: string; readonly cut: readonly number[] }>()(LabelTrial)
+export const keepLabel = contract()(LabelTrial)

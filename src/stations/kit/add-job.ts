@@ -14,6 +14,7 @@ import { giveBackAll } from '../store/give-back'
 import { refuse, together, type Refusal } from '../refusals'
 import { allOrNothing, type Work } from '../work'
 import { note } from '../records/note'
+import { PROGRAM_LIMIT_BYTES } from './contract'
 
 export interface NewJob {
   /** Work order as people write it. */
@@ -28,7 +29,6 @@ export interface NewJob {
   readonly extra: readonly HandTool[]
 }
 
-export const PROGRAM_LIMIT_BYTES = 8 * 2 ** 20
 /** Above this nothing is planned: tools that are needed now. */
 export const URGENT = 9
 

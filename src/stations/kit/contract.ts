@@ -1,3 +1,5 @@
+import { z } from 'zod'
+import { contract, fault, OneId, OneSerial, PartId, Pieces, PlaceId, Serial } from '../contract'
 import type { Machine } from '@/core/tool'
 import type { Bare } from '@/core/units'
 
@@ -24,3 +26,60 @@ export interface KitRefusals {
   RESERVED: { readonly serial: string; readonly job: string }
   NOTE_EMPTY: Bare
 }
+
+const JobId = z.string().trim().min(2, fault('JOB_NUMBER')).max(40)
+const HandTool = z.object({
+  t: z.number().int().min(1, fault('T_NUMBER')).max(99999),
+  name: z.string().trim().max(80).nullable(),
+  count: z.number().int().min(1).max(20),
+  minutesEach: z.number().positive().max(10_000).nullable(),
+  source: z.enum(['by hand', 'tool list']),
+})
+const Parts = z
+  .number({ error: fault('PARTS_COUNT') })
+  .int(fault('WHOLE'))
+  .min(1, fault('AT_LEAST_ONE'))
+  .max(1_000_000)
+const Start = z.iso.datetime({ error: fault('START') })
+const Priority = z.number().int().min(0).max(8)
+
+export const PROGRAM_LIMIT_BYTES = 8 * 2 ** 20
+export const MOST_PROGRAMS = 20
+
+export const addJob = contract<{ id: string }>()(
+  z.object({
+    id: JobId,
+    name: z.string().trim().max(80),
+    machine: z.string().min(1, fault('CHOOSE_MACHINE')),
+    dueAt: Start,
+    quantity: Parts,
+    priority: Priority,
+    programs: z
+      .array(z.object({ name: z.string().max(200), text: z.string().max(PROGRAM_LIMIT_BYTES, fault('PROGRAM_SIZE')) }))
+      .max(MOST_PROGRAMS, fault('PROGRAM_COUNT')),
+    lists: z.array(z.object({ name: z.string().max(200), text: z.string().max(2 ** 20, fault('LIST_SIZE')) })).max(5),
+  }),
+)
+export const addTools = contract()(z.object({ job: JobId, tools: z.array(HandTool).min(1).max(200) }))
+export const closeJob = contract<{ back: number }>()(z.object({ job: JobId, state: z.enum(['done', 'cancelled']) }))
+export const changeJob = contract()(
+  z.object({ job: JobId, name: z.string().trim().max(80), dueAt: Start, quantity: Parts, priority: Priority }),
+)
+export const copyJob = contract<{ id: string }>()(z.object({ job: JobId, id: JobId, dueAt: Start }))
+const JobWhy = z.object({ job: JobId, reason: z.string().trim().min(5, fault('WHY')).max(300) })
+export const reopenJob = contract()(JobWhy)
+/** @param to null: nothing to set up; left away: found by itself */
+export const mapTool = contract()(
+  z.object({ job: JobId, t: z.number().int().min(1).max(99_999_999), to: z.string().max(60).nullable().optional() }),
+)
+export const neededNow = contract<{ id: string }>()(OneSerial)
+export const takeBackNow = contract()(JobWhy)
+export const takePart = contract<{ text: string }>()(z.object({ job: JobId, component: PartId, count: Pieces, place: PlaceId }))
+export const putBack = contract<{ text: string }>()(z.object({ job: JobId, component: PartId, count: Pieces }))
+export const shortPick = contract<{ text: string }>()(
+  z.object({ component: PartId, place: z.string().max(40), found: z.number().int().min(0).max(100_000) }),
+)
+export const reserveTool = contract()(z.object({ serial: Serial, job: JobId.nullable() }))
+export const putIntoPlace = contract<{ text: string }>()(z.object({ serial: Serial, place: z.string().trim().max(40) }))
+export const writeNote = contract()(z.object({ text: z.string().max(400, fault('NOTE_LENGTH')) }))
+export const tickOff = contract()(OneId)

@@ -1,3 +1,8 @@
+import { z } from 'zod'
+import type { Refusal as FitsRefusal } from '@/core/fits'
+import type { Definition } from '@/core/tool'
+import type { LengthUnit } from '@/core/units'
+import { contract, fault, PartId, PlaceId, Serial } from '../contract'
 import type { Coupling, Kind, PartFault } from '@/core/tool'
 import type { Bare } from '@/core/units'
 
@@ -26,8 +31,44 @@ export interface LibraryRefusals {
   WRONG_STUD: { readonly stud: string; readonly for: Coupling; readonly holder: Coupling }
 }
 
-import type { Refusal as FitsRefusal } from '@/core/fits'
-
 /** Why a definition cannot be built. */
 export type DefinitionFault =
   { readonly code: 'UNKNOWN_PART'; readonly part: string } | { readonly code: 'FITS'; readonly refusal: FitsRefusal }
+
+export const putPart = contract<{ id: string }>()(z.object({ part: z.record(z.string(), z.unknown()), isNew: z.boolean() }))
+/** The schema of a definition stands with the file that carries it, in `codecs`. */
+export const putDefinition = contract<{ id: string; version: number }>()(z.custom<Definition>())
+export const regrind = contract<{ id: string }>()(
+  z.object({ id: PartId, DC: z.number().positive(), OAL: z.number().positive(), count: z.number().int().min(1).max(1000) }),
+)
+export const addHolder = contract<{ serial: string }>()(z.object({ serial: Serial, component: PartId, place: PlaceId }))
+export const inspectHolder = contract()(
+  z.object({ serial: Serial, until: z.iso.datetime().nullable(), retireReason: z.string().max(200).nullable() }),
+)
+export const replaceStud = contract()(z.object({ serial: Serial, stud: PartId }))
+
+export const IMPORT_LIMIT_BYTES = 20 * 2 ** 20
+const File = z.string().max(IMPORT_LIMIT_BYTES, fault('FILE_SIZE'))
+const Csv = z.object({
+  text: File,
+  mapping: z
+    .array(z.object({ key: z.string(), unit: z.enum(['mm', 'inch']).nullable() }).nullable())
+    .max(400)
+    .nullable(),
+  kind: z.string().nullable(),
+})
+
+/** What an import would do. @param mapping key and unit of each column; null: left out */
+export interface ImportPreview {
+  readonly columns: readonly string[]
+  readonly mapping: readonly ({ readonly key: string; readonly unit: LengthUnit | null } | null)[]
+  /** The first rows as they are in the file. */
+  readonly sample: readonly (readonly string[])[]
+  readonly rows: number
+  readonly good: number
+  readonly faults: readonly { readonly line: number; readonly column: string; readonly text: string }[]
+}
+export const previewCsv = contract<ImportPreview>()(Csv)
+export const importCsv = contract<{ parts: number }>()(Csv)
+/** JSON of parts and tools, or the CSV of tools. */
+export const importFile = contract<{ parts: number; definitions: number }>()(z.object({ text: File, name: z.string().max(200) }))

@@ -1,3 +1,8 @@
+import { z } from 'zod'
+import { REGISTER_NAMES, type CheckRow, type HeldRow } from '@/core/handover'
+import { LOAD_STEPS } from '@/core/load'
+import { LOAD_RULES } from '@/core/tool'
+import { contract, fault, MachineKey, OneSerial, Serial, Why } from '../contract'
 import type { RegisterName } from '@/core/handover'
 import type { LoadFinding, StepLine } from '@/core/load'
 import type { Machine } from '@/core/tool'
@@ -65,4 +70,45 @@ export interface LoadRefusals {
   RULE_FIXED: Bare
   BAD_CRC: Bare
   NOT_A_LABEL: Bare
+}
+
+export const beginLoad = contract<{ readonly pocket: number }>()(
+  z.object({
+    machine: MachineKey,
+    serial: Serial,
+    label: z.string().max(4096).optional(),
+    pocket: z.number().int().min(0).max(999).optional(),
+    reasons: z.array(z.object({ rule: z.enum(LOAD_RULES), reason: z.string().max(200) })).max(LOAD_RULES.length),
+  }),
+)
+export const turnMagazine = contract()(OneSerial)
+export const tickStep = contract()(z.object({ serial: Serial, step: z.enum(LOAD_STEPS) }))
+export const typeFigure = contract()(z.object({ serial: Serial, register: z.enum(REGISTER_NAMES), value: z.number().finite() }))
+export const loadTool = contract<Loaded>()(OneSerial)
+export const dropLoad = contract()(z.object({ serial: Serial, reason: Why }))
+const who = z.enum(['anyone', 'lead', 'nobody'])
+export const keepLimits = contract()(
+  z.object({
+    machine: MachineKey,
+    limits: z.object({
+      measuredDays: z.number().int(fault('WHOLE')).min(1).max(3650),
+      balanceFromRpm: z.number().min(0).max(200_000),
+      slowFromKg: z.number().min(0).max(200),
+      liftFromKg: z.number().min(0).max(200),
+      asksLabel: z.boolean(),
+      may: z.partialRecord(z.enum(LOAD_RULES), who),
+    }),
+    magazine: z.object({
+      form: z.enum(['chain', 'drum', 'rack']),
+      pitchMm: z.number().min(20).max(1000),
+      gapMm: z.number().min(0).max(100),
+    }),
+  }),
+)
+
+/** A tool that is in: what the control holds now, and what it held before. */
+export interface Loaded {
+  readonly pocket: number
+  readonly rows: readonly CheckRow[]
+  readonly before: HeldRow
 }

@@ -4,7 +4,6 @@ import {
   otherChanges,
   registerNumber,
   registersOf,
-  type CheckRow,
   type Handover,
   type HeldRow,
 } from '@/core/handover'
@@ -21,13 +20,7 @@ import { sizesOf, type TableRefusal } from '../hand-over/contract'
 import { refuse, type Refusal } from '../refusals'
 import type { Work } from '../work'
 import { readLoad } from './load-sheet'
-
-export interface Loaded {
-  readonly pocket: number
-  readonly rows: readonly CheckRow[]
-  /** What the registers held before. */
-  readonly before: HeldRow
-}
+import type { Loaded } from './contract'
 
 interface InHand {
   readonly run: LoadRun

@@ -1,3 +1,8 @@
+import { z } from 'zod'
+import { FEATURES, type DriftVerdict, type Figures } from '@/core/measure'
+import { COUPLING_NAMES } from '@/core/tool'
+import type { Verdict } from '@/core/measure'
+import { contract, fault, MachineKey, OneSerial, Serial, Why, WhyOrNull } from '../contract'
 import type { CheckDue, FeatureKey, FigureError, MixUp, ProgramError, SetError } from '@/core/measure'
 import type { Coupling } from '@/core/tool'
 import type { LineError } from '@/devices/line-bench/port'
@@ -43,3 +48,74 @@ export interface MeasureRefusals {
   FIGURES: { readonly error: FigureError }
   OTHER_TAPER: { readonly serial: string; readonly has: Coupling; readonly not: Coupling }
 }
+
+export const changeAdapter = contract()(OneSerial)
+export const addAdapter = contract()(
+  z.object({ serial: Serial, coupling: z.enum(COUPLING_NAMES), name: z.string().trim().max(60) }),
+)
+export const renewMaster = contract()(
+  z.object({
+    id: z.string().max(60),
+    /** As the new certificate gives them, mm. */
+    LFmm: z.number().positive(fault('CERTIFICATE_LENGTH')).max(2000),
+    DCmm: z.number().positive(fault('CERTIFICATE_DIAMETER')).max(1000),
+    calibratedUntil: z.iso.date({ error: fault('CERTIFICATE_DAY') }),
+  }),
+)
+export const overruleCheck = contract()(z.object({ reason: Why }))
+export const saveValuesCheck = contract<{ readonly verdict: DriftVerdict }>()(
+  z.object({
+    coupling: z.enum(COUPLING_NAMES),
+    scanned: Serial,
+    LFmm: z.number().positive().max(2000),
+    DCmm: z.number().positive().max(1000),
+  }),
+)
+
+/** A measurement that is saved. @param kept the same within uncertainty: what was handed over counts on */
+export interface Saved {
+  readonly id: number
+  readonly verdict: Verdict | null
+  readonly voided: number | null
+  readonly kept: boolean
+}
+const Figure = z.number().max(5000).nullable()
+const FigureSet = z.object({ LF: Figure, DC: Figure, RE: Figure })
+const TypedFigures = z.object({ serial: Serial, scanned: Serial, first: FigureSet, second: FigureSet, reason: WhyOrNull })
+export const saveFigures = contract<Saved>()(TypedFigures)
+/** What the serial gauge shows now. */
+export const readLine = contract<Figures>()(z.object({}))
+export const saveLineFigures = contract<Saved>()(TypedFigures.omit({ second: true }))
+
+const Limit = z.object({ min: z.number().finite().nullable(), max: z.number().finite() })
+export const keepProgram = contract<{ readonly version: number }>()(
+  z.object({
+    serial: Serial,
+    steps: z
+      .array(
+        z.object({
+          name: z.string().trim().max(40),
+          at: z.object({ xMm: z.number().min(-50).max(500), downMm: z.number().min(-50).max(500) }).nullable(),
+          features: z.array(z.enum(FEATURES)).readonly(),
+          limits: z.partialRecord(z.enum(FEATURES), Limit),
+        }),
+      )
+      .max(20)
+      .readonly(),
+    base: z.number().int().min(0),
+    why: Why,
+  }),
+)
+export const takeInStray = contract<{ serial: string }>()(
+  z.object({
+    serial: Serial,
+    coupling: z.enum(COUPLING_NAMES),
+    name: z.string().trim().max(80).default(''),
+    t: z.number().int().min(1).max(99999).nullable(),
+    machine: MachineKey.nullable(),
+  }),
+)
+/** Pictures that were deleted. */
+export const cleanPictures = contract<{ readonly sets: number; readonly bytes: number }>()(
+  z.object({ keepDays: z.number().int(fault('WHOLE')).max(36_500) }),
+)

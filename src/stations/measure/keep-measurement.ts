@@ -5,7 +5,6 @@ import {
   type SetMeasurement,
   type StepMeasured,
   type ToolResult,
-  type Verdict,
 } from '@/core/measure'
 import { nextState } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
@@ -19,6 +18,7 @@ import type { Refusal } from '../refusals'
 import type { Work } from '../work'
 import { learnStop } from './learn-stop'
 import type { MeasureSheet } from './measure-sheet'
+import type { Saved } from './contract'
 
 export interface Found {
   readonly set: Pick<SetMeasurement, 'edges' | 'summary'>
@@ -32,14 +32,6 @@ export interface Found {
   /** ISO 8601 */
   readonly takenAt: string
   readonly reason: string | null
-}
-
-export interface Saved {
-  readonly id: number
-  readonly verdict: Verdict | null
-  readonly voided: number | null
-  /** The same within uncertainty: what was handed over still stands. */
-  readonly kept: boolean
 }
 
 /** A jump since the last measurement that nobody has explained; null when there is none. */

@@ -4,7 +4,7 @@ import { fail, type Result } from '@/core/units'
 import type { LineBench } from '@/devices/line-bench/port'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
-import type { Saved } from './keep-measurement'
+import type { Saved } from './contract'
 import { saveFigures, type FiguresSave } from './save-figures'
 
 /** What stands on the readouts of the bench at the end of the line, mm. */

@@ -7,7 +7,8 @@ import type { Refusal } from '../refusals'
 import type { Work } from '../work'
 import { practiceOf } from '../practice'
 import { heldBack, readBench } from './bench-state'
-import { keepMeasurement, unexplainedJump, type Saved } from './keep-measurement'
+import { keepMeasurement, unexplainedJump } from './keep-measurement'
+import type { Saved } from './contract'
 import { readMeasure } from './measure-sheet'
 
 /** Keeps the pictures; handed in, so that a verb does not know the file system. */

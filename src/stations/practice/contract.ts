@@ -1,5 +1,11 @@
+import { z } from 'zod'
+import { PRACTICE_KEYS } from '@/core/clamp'
+import { contract } from '../contract'
 import type { PracticeKey } from '@/core/clamp'
 
 export interface PracticeRefusals {
   OUT_OF_RANGE: { readonly key: PracticeKey; readonly min: number; readonly max: number; readonly unit: string }
 }
+
+/** @param value null: the standard value again */
+export const keepPractice = contract()(z.object({ key: z.enum(PRACTICE_KEYS), value: z.number().nullable() }))

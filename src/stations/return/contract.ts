@@ -1,5 +1,7 @@
-import type { RegisterName } from '@/core/handover'
-import type { Coupling } from '@/core/tool'
+import { z } from 'zod'
+import { contract, MachineKey, Serial, Why } from '../contract'
+import type { RegisterName, Wear } from '@/core/handover'
+import type { Coupling, ToolState } from '@/core/tool'
 import type { Bare } from '@/core/units'
 
 export interface ReturnRefusals {
@@ -18,3 +20,28 @@ export interface ReturnRefusals {
   NEXT_TAPER: { readonly has: Coupling; readonly machine: string; readonly needs: Coupling }
   STILL_LISTED: { readonly t: number | null; readonly pocket: number }
 }
+
+export const FATES = ['again', 'other', 'measure', 'apart', 'scrap', 'broken'] as const
+export type Fate = (typeof FATES)[number]
+
+/** A tool that is out. */
+export interface Unloaded {
+  readonly wear: Wear | null
+  readonly state: ToolState
+  /** Whether its chip took wear and minutes; null when it has none. */
+  readonly tag: { readonly written: boolean; readonly text: string } | null
+  /** A tool of the same kind that is ready, when this one is broken. */
+  readonly sister: string | null
+}
+export const unloadTool = contract<Unloaded>()(
+  z.object({
+    serial: Serial,
+    fate: z.enum(FATES),
+    reason: Why,
+    cutMin: z.number().min(0).max(100_000),
+    to: MachineKey.optional(),
+    wear: z.enum(['kept', 'cleared']).optional(),
+  }),
+)
+/** The magazine turns so that a tool can be taken out. */
+export const turnForReturn = contract()(z.object({ machine: MachineKey, pocket: z.number().int().min(1).max(999) }))

@@ -18,11 +18,9 @@ import { refusalText } from '@/words/refusals'
 import { refuse, type Refusal } from '../refusals'
 import type { Work } from '../work'
 import { emptyRegister } from './empty-register'
+import type { Fate, Unloaded } from './contract'
 
 /** What becomes of a tool that comes out. */
-export const FATES = ['again', 'other', 'measure', 'apart', 'scrap', 'broken'] as const
-export type Fate = (typeof FATES)[number]
-
 export interface Inside {
   readonly assembly: Assembly
   readonly machine: Machine
@@ -73,15 +71,6 @@ export interface Unload {
   readonly to?: string
   /** What becomes of its wear when it is used on without a measurement. */
   readonly wear?: 'kept' | 'cleared'
-}
-
-export interface Unloaded {
-  readonly wear: Wear | null
-  readonly state: Assembly['state']
-  /** Whether its chip took wear and minutes, in words; null when it has none. */
-  readonly tag: { readonly written: boolean; readonly text: string } | null
-  /** A tool of the same kind that stands ready, when this one is broken. */
-  readonly sister: string | null
 }
 
 /**

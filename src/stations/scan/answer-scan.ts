@@ -20,7 +20,7 @@ export interface ScanAnswer {
   readonly text: string
   readonly tone: 'holds' | 'off' | 'todo'
   readonly href?: string
-  /** A badge: this person works here now. */
+  /** A badge: this person signs in. */
   readonly personId?: string
   /** What it is, for a sheet that has a use of its own for some of these. */
   readonly kind?: 'holder' | 'job' | 'part' | 'place'
@@ -32,7 +32,7 @@ export function answerScan(db: Db, raw: string, now: string): ScanAnswer {
     case 'badge': {
       const person = getPerson(db, scan.personId)
       return person
-        ? { title: person.name, text: `works here now, ${person.role}`, tone: 'holds', personId: person.id }
+        ? { title: person.name, text: `signed in, ${person.role}`, tone: 'holds', personId: person.id }
         : { title: 'Badge', text: 'Nobody with this badge is known here.', tone: 'off' }
     }
     case 'machine': {

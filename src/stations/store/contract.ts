@@ -1,3 +1,6 @@
+import { z } from 'zod'
+import { COUPLING_NAMES, UNIT_KINDS } from '@/core/tool'
+import { contract, fault, OneId, PartId, Pieces, PlaceId } from '../contract'
 import type { MoveError } from '@/core/plan'
 import type { Coupling } from '@/core/tool'
 import type { Bare } from '@/core/units'
@@ -23,3 +26,26 @@ export interface StoreRefusals {
   /** @param by null: just now */
   SLOT_TAKEN: { readonly place: string; readonly by: { readonly t: number | null; readonly serial: string } | null }
 }
+
+export const book = contract<{ id: number }>()(
+  z.object({ what: z.enum(['receive', 'scrap', 'shift']), component: PartId, count: Pieces, from: PlaceId, to: PlaceId }),
+)
+export const countStock = contract<{ difference: number }>()(
+  z.object({ component: PartId, place: PlaceId, found: z.number({ error: fault('FOUND') }) }),
+)
+export const putRight = contract<{ id: number }>()(OneId)
+export const placeUnit = contract<{ id: string }>()(
+  z.object({
+    unit: z.object({
+      id: z.string().trim().min(1).max(16),
+      kind: z.enum(UNIT_KINDS),
+      name: z.string().trim().min(1, fault('NAME')).max(60),
+      x: z.number().int(),
+      y: z.number().int(),
+      w: z.number().int().min(1).max(12),
+      h: z.number().int().min(1).max(12),
+    }),
+    drawers: z.number().int().min(0).max(60),
+    taper: z.enum(COUPLING_NAMES).nullable(),
+  }),
+)

@@ -1,19 +1,19 @@
 'use client'
 import { useState } from 'react'
-import { DISTURBANCES, type Disturbance, type PartFate } from '@/core/tool'
+import { DISTURBANCES, type PartFate } from '@/core/tool'
 import type { Removal } from '@/core/fits'
-import type { Result } from '@/core/units'
 import { SmallAction, SmallActions } from '../common/actions'
 import { FIELD } from '../common/form'
 import { Cautions, Problem, Row, Say } from '../common/sheet'
 import { formatTime } from '../format/due'
 import { useAct } from '../common/use-act'
-import { HeatPanel, type CoolingWay } from './heat-panel'
+import { HeatPanel } from './heat-panel'
 import type { AskUnit } from './unit-panel'
 import { fitsText } from '@/words/fits'
 import { useUnit } from '../shell/shell-context'
+import type { Ask } from '@/stations/contract'
+import type * as build from '@/stations/build/contract'
 
-type Done<T> = Promise<Result<T, { text: string }>>
 export interface ApartPanelProps {
   readonly serial: string
   readonly parts: readonly {
@@ -29,11 +29,11 @@ export interface ApartPanelProps {
   readonly scrapFirst: boolean
   readonly lead: boolean
   readonly unit: AskUnit
-  readonly heatOut: (given: { serial: string; reason: string | null }) => Done<null>
-  readonly coolOut: (given: { serial: string; body: number }) => Done<null>
-  readonly heatOutByHand: (given: { serial: string; way: CoolingWay; reason: string | null }) => Done<null>
-  readonly takeOut: (given: { serial: string }) => Done<null>
-  readonly takeApart: (given: { serial: string; fates: PartFate[] }) => Done<{ text: string }>
+  readonly heatOut: Ask<typeof build.heatOut>
+  readonly coolOut: Ask<typeof build.coolOut>
+  readonly heatOutByHand: Ask<typeof build.heatOutByHand>
+  readonly takeOut: Ask<typeof build.takeOut>
+  readonly takeApart: Ask<typeof build.takeApart>
 }
 
 /** What becomes of each part when the tool is taken apart. */
@@ -195,7 +195,7 @@ export function ConditionPanel({
 }: {
   readonly serial: string
   readonly condition: 'worn' | 'broken'
-  readonly correct: (given: { serial: string; reason: string }) => Done<null>
+  readonly correct: Ask<typeof build.correctCondition>
 }) {
   const { busy, problem, run } = useAct()
   const [reason, setReason] = useState('')
@@ -217,13 +217,7 @@ export function ConditionPanel({
 }
 
 /** Something happened to the tool: it has to be measured again. */
-export function HappenedPanel({
-  serial,
-  disturb,
-}: {
-  readonly serial: string
-  readonly disturb: (given: { serial: string; what: Disturbance }) => Done<{ voided: number | null }>
-}) {
+export function HappenedPanel({ serial, disturb }: { readonly serial: string; readonly disturb: Ask<typeof build.disturb> }) {
   const { busy, problem, run } = useAct()
   return (
     <details>

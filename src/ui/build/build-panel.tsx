@@ -3,27 +3,26 @@ import { Check } from 'lucide-react'
 import { useRouter } from 'next/navigation'
 import { useEffect, useRef } from 'react'
 import type { Step } from '@/core/fits'
-import type { Result } from '@/core/units'
 import { BigAction, ScanAction, SmallAction, SmallActions } from '../common/actions'
 import { Say } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import type { ScanSaid } from '../shell/shell-context'
 import { useMarks } from '../shell/use-marks'
-import { HeatPanel, type CoolingWay } from './heat-panel'
+import { HeatPanel } from './heat-panel'
 import type { AskUnit } from './unit-panel'
-
-type Done<T> = Promise<Result<T, { text: string }>>
+import type { Ask } from '@/stations/contract'
+import type * as build from '@/stations/build/contract'
 
 export interface BuildActions {
-  readonly begin: (given: { job: string; t: number; serial: string }) => Done<{ serial: string }>
-  readonly finish: (given: { serial: string }) => Done<{ serial: string; touchAt: string | null }>
-  readonly tick: (given: { serial: string; step: string; done: boolean }) => Done<null>
-  readonly extension: (given: { serial: string; extension: string }) => Done<null>
-  readonly heat: (given: { serial: string }) => Done<null>
-  readonly cool: (given: { serial: string; body: number; failed?: boolean }) => Done<null>
-  readonly shrinkByHand: (given: { serial: string; way: CoolingWay }) => Done<null>
-  readonly takeOut: (given: { serial: string }) => Done<null>
-  readonly abandon: (given: { serial: string }) => Done<null>
+  readonly begin: Ask<typeof build.beginBuild>
+  readonly finish: Ask<typeof build.finishBuild>
+  readonly tick: Ask<typeof build.tickStep>
+  readonly extension: Ask<typeof build.addExtension>
+  readonly heat: Ask<typeof build.startHeat>
+  readonly cool: Ask<typeof build.coolDown>
+  readonly shrinkByHand: Ask<typeof build.shrinkByHand>
+  readonly takeOut: Ask<typeof build.takeOut>
+  readonly abandon: Ask<typeof build.abandonBuild>
   readonly unit: AskUnit
 }
 

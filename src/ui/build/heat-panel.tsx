@@ -1,12 +1,12 @@
 'use client'
 import { useState } from 'react'
-import type { Result } from '@/core/units'
 import { BigAction, SmallAction, SmallActions } from '../common/actions'
 import { Problem, Say } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import { UnitPanel, useUnitState, type AskUnit } from './unit-panel'
+import type { Ask } from '@/stations/contract'
+import type * as build from '@/stations/build/contract'
 
-type Done = Promise<Result<null, { text: string }>>
 export type CoolingWay = 'contact' | 'cycle' | 'air'
 
 export const COOLING: readonly (readonly [CoolingWay, string])[] = [
@@ -27,10 +27,10 @@ export interface HeatPanelProps {
   readonly leastC: number | null
   readonly act: {
     readonly unit: AskUnit
-    readonly heat: (given: { serial: string }) => Done
-    readonly cool: (given: { serial: string; body: number; failed?: boolean }) => Done
-    readonly byHand: (given: { serial: string; way: CoolingWay }) => Done
-    readonly takeOut: (given: { serial: string }) => Done
+    readonly heat: Ask<typeof build.startHeat>
+    readonly cool: Ask<typeof build.coolDown>
+    readonly byHand: Ask<typeof build.shrinkByHand>
+    readonly takeOut: Ask<typeof build.takeOut>
   }
 }
 

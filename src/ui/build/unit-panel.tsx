@@ -1,31 +1,13 @@
 'use client'
 import dynamic from 'next/dynamic'
 import { useCallback, useEffect, useRef, useState } from 'react'
-import type { Result } from '@/core/units'
 import { Say } from '../common/sheet'
+import type { Answer, Ask } from '@/stations/contract'
+import type * as build from '@/stations/build/contract'
 
-/** As the unit says it; the shape of devices/shrink/port, which the screens do not import. */
-export interface UnitView {
-  /** Its temperatures are a stand-in's. */
-  readonly simulated: boolean
-  readonly heating: {
-    readonly serial: string
-    readonly coil: string
-    readonly targetC: number
-    readonly noseC: number
-    readonly phase: 'heating' | 'reached'
-    readonly curve: readonly (readonly [number, number])[]
-  } | null
-  readonly bodies: readonly {
-    readonly body: number
-    readonly serial: string | null
-    readonly noseC: number | null
-    readonly light: 'free' | 'hot' | 'cool'
-    readonly curve: readonly (readonly [number, number])[]
-  }[]
-}
-
-export type AskUnit = () => Promise<Result<UnitView, { text: string }>>
+/** What the unit shows. */
+export type UnitView = Answer<typeof build.unitState>
+export type AskUnit = Ask<typeof build.unitState>
 
 const Curve = dynamic(() => import('./curve').then((m) => m.Curve), { ssr: false, loading: () => <div className="h-[150px]" /> })
 
@@ -42,7 +24,7 @@ export function useUnitState(ask: AskUnit): {
   const alive = useRef(true)
   const now = useCallback(async () => {
     try {
-      const said = await ask()
+      const said = await ask({})
       if (!alive.current) return
       if (said.ok) setUnit(said.value)
       setProblem(said.ok ? null : said.error.text)

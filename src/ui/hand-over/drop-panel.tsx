@@ -1,14 +1,12 @@
 'use client'
 import { useState } from 'react'
-import type { Result } from '@/core/units'
 import { SmallAction } from '../common/actions'
 import { Say } from '../common/sheet'
 import { useAct } from '../common/use-act'
+import type { Ask } from '@/stations/contract'
+import type * as handOver from '@/stations/hand-over/contract'
 
-export type DropAction = (given: {
-  ids: number[]
-  over: boolean
-}) => Promise<Result<{ file: string }, { code: string; text: string }>>
+export type DropAction = Ask<typeof handOver.dropPost>
 
 /** Puts a file into its machine's folder; asks before it writes over one that still lies there. */
 export function useDrop(drop: DropAction) {

@@ -1,11 +1,12 @@
 'use client'
 import Link from 'next/link'
 import { useState } from 'react'
-import type { Result } from '@/core/units'
 import { SmallAction } from '../common/actions'
 import { Problem, Say } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import { DropSaid, useDrop, type DropAction } from './drop-panel'
+import type { Ask } from '@/stations/contract'
+import type * as handOver from '@/stations/hand-over/contract'
 
 export interface KitOfMachine {
   readonly machine: string
@@ -20,7 +21,7 @@ export interface KitOfMachine {
 }
 
 /** What is released and not loaded yet, machine by machine: labels and files of several tools at once. */
-export type PrintAction = (given: { ids: number[] }) => Promise<Result<{ printed: number; where: string }, { text: string }>>
+export type PrintAction = Ask<typeof handOver.printLabels>
 
 /** Labels to the printer, and what became of them. */
 export function usePrint(print: PrintAction) {

@@ -1,7 +1,7 @@
 'use client'
 import { useEffect, useRef, useState } from 'react'
 import type { LabelLayout } from '@/core/tool'
-import { parseLength, type Result } from '@/core/units'
+import { parseLength } from '@/core/units'
 import { BigAction } from '../common/actions'
 import { Field, FIELD } from '../common/form'
 import { MachineSelect } from '../common/machine-select'
@@ -9,14 +9,11 @@ import { Problem, Say, Sheet, Title } from '../common/sheet'
 import { HANDOVER_TABS, SubNav } from '../common/sub-nav'
 import { useAct } from '../common/use-act'
 import { useUnsaved } from '../shell/shell-context'
+import type { Ask, Asked } from '@/stations/contract'
+import type * as handOver from '@/stations/hand-over/contract'
 
-interface Given {
-  machine: string
-  handover: number
-  code: 'datamatrix' | 'qr'
-  layout: { widthMm: number; heightMm: number; title: string; lines: string[] }
-}
-type Tried = Result<{ readonly svg: string; readonly cut: readonly number[] }, { text: string }>
+type Given = Asked<typeof handOver.tryLabel>
+type Tried = Awaited<ReturnType<Ask<typeof handOver.tryLabel>>>
 
 /** @returns 0 while it is no length: the size is then refused */
 const mmOf = (text: string): number => {
@@ -48,8 +45,8 @@ export function LabelEditor({
   /** What a line may name. */
   readonly fields: Readonly<Record<string, string>>
   readonly lead: boolean
-  readonly tryLabel: (given: Given) => Promise<Tried>
-  readonly keep: (given: Given) => Promise<Result<null, { text: string }>>
+  readonly tryLabel: Ask<typeof handOver.tryLabel>
+  readonly keep: Ask<typeof handOver.keepLabel>
 }) {
   const { busy, problem, run } = useAct()
   const [lines, setLines] = useState<readonly string[]>([layout.title, ...layout.lines])
@@ -87,7 +84,7 @@ export function LabelEditor({
     const timer = setTimeout(() => {
       tryLabel(JSON.parse(asked) as Given)
         .then((answer) => !off && setTried(answer))
-        .catch(() => !off && setTried({ ok: false, error: { text: 'No answer from the tool room.' } }))
+        .catch(() => !off && setTried({ ok: false, error: { code: 'OFFLINE', text: 'No answer from the tool room.' } }))
     }, SOON_MS)
     return () => {
       off = true

@@ -13,6 +13,8 @@ import { HANDOVER_TABS, SubNav } from '../common/sub-nav'
 import { useAct } from '../common/use-act'
 import { useUnsaved } from '../shell/shell-context'
 import { TableForm } from './table-form'
+import type { Ask } from '@/stations/contract'
+import type * as handOver from '@/stations/hand-over/contract'
 
 /** In the colours of the page, whichever theme it has. */
 const PLAIN = EditorView.theme({
@@ -49,19 +51,8 @@ export interface PostEditorProps {
   readonly options: PostOptions
   readonly tools: readonly { readonly serial: string; readonly name: string }[]
   readonly lead: boolean
-  readonly tryTemplate: (given: {
-    machine: string
-    template: string
-    serials: string[]
-    options: PostOptions
-  }) => Promise<Result<Trial, { text: string }>>
-  readonly keep: (given: {
-    machine: string
-    template: string
-    serials: string[]
-    name: string
-    options: PostOptions
-  }) => Promise<Result<null, { text: string }>>
+  readonly tryTemplate: Ask<typeof handOver.tryTemplate>
+  readonly keep: Ask<typeof handOver.keepPost>
 }
 
 /** Time without a key until the template is tried, ms. */

@@ -1,12 +1,13 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import type { Result } from '@/core/units'
 import { BigAction, ScanAction } from '../common/actions'
 import { Field, FIELD } from '../common/form'
 import { Problem, Say } from '../common/sheet'
 import { useShell, type ScanSaid } from '../shell/shell-context'
 import { useMarks } from '../shell/use-marks'
+import type { Ask } from '@/stations/contract'
+import type * as handOver from '@/stations/hand-over/contract'
 
 export interface ReleaseProps {
   readonly serial: string
@@ -28,16 +29,7 @@ export interface ReleaseProps {
   readonly machines: readonly { readonly key: string; readonly name: string }[]
   /** Open jobs of the machine, for a concession. */
   readonly jobs: readonly string[]
-  readonly release: (given: {
-    serial: string
-    scanned: string
-    machine?: string
-    t?: number
-    pocket?: number
-    tip?: number
-    reason?: string
-    concession?: { job: string | null; until: string | null }
-  }) => Promise<Result<{ id: number; issue: number }, { text: string }>>
+  readonly release: Ask<typeof handOver.releaseHandover>
 }
 
 /** Releases by a scan of the tool's own mark; says what is against it, and lets a lead allow what only a lead may. */

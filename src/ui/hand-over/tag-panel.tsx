@@ -1,18 +1,13 @@
 'use client'
 import { useState } from 'react'
-import type { Result } from '@/core/units'
 import { SmallAction, SmallActions } from '../common/actions'
 import { Problem, Say } from '../common/sheet'
 import { useAct } from '../common/use-act'
+import type { Ask } from '@/stations/contract'
+import type * as handOver from '@/stations/hand-over/contract'
 
 /** Writes the hand-over to the chip in the holder, and says what came of it. */
-export function TagPanel({
-  serial,
-  write,
-}: {
-  readonly serial: string
-  readonly write: (given: { serial: string }) => Promise<Result<{ sequence: number; repaired: boolean }, { text: string }>>
-}) {
+export function TagPanel({ serial, write }: { readonly serial: string; readonly write: Ask<typeof handOver.writeTag> }) {
   const { busy, problem, run } = useAct()
   const [written, setWritten] = useState<{ sequence: number; repaired: boolean } | null>(null)
   return (

@@ -10,8 +10,10 @@ import { HANDOVER_TABS, SubNav } from '../common/sub-nav'
 import { useAct } from '../common/use-act'
 import { useShell, type ScanSaid } from '../shell/shell-context'
 import { useMarks } from '../shell/use-marks'
+import type { Ask, Asked, Said } from '@/stations/contract'
+import type * as standIn from '@/stations/stand-in/contract'
 
-type Trick = 'new' | 'small' | 'foreign' | 'flip' | 'pull'
+type Trick = Asked<typeof standIn.tagTrick>['trick']
 
 const TRICKS: readonly (readonly [Trick, string])[] = [
   ['new', 'a new chip'],
@@ -38,10 +40,10 @@ export function TagReader({
 }: {
   readonly serial: string | null
   readonly chips: readonly string[]
-  readonly read: Result<DecodedTag, { code: string; text: string }> | null
+  readonly read: Result<DecodedTag, Said> | null
   readonly parts: readonly Part[]
   readonly definition: { readonly id: string; readonly name: string } | null
-  readonly trick: (given: { serial: string; trick: Trick }) => Promise<Result<null, { text: string }>>
+  readonly trick: Ask<typeof standIn.tagTrick>
 }) {
   const { unit } = useShell()
   const router = useRouter()

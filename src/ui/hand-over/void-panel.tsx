@@ -1,11 +1,12 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import type { Result } from '@/core/units'
 import { SmallAction, SmallActions } from '../common/actions'
 import { FIELD } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
+import type { Ask } from '@/stations/contract'
+import type * as handOver from '@/stations/hand-over/contract'
 
 /** Takes a hand-over back with a reason, or leads to a new number for a label that was lost. */
 export function VoidPanel({
@@ -13,7 +14,7 @@ export function VoidPanel({
   takeBack,
 }: {
   readonly serial: string
-  readonly takeBack: (given: { serial: string; reason: string }) => Promise<Result<{ issue: number }, { text: string }>>
+  readonly takeBack: Ask<typeof handOver.voidHandover>
 }) {
   const router = useRouter()
   const { busy, problem, run } = useAct()

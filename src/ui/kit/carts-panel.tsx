@@ -4,11 +4,12 @@ import { useState } from 'react'
 import { readScan } from '@/codecs/label-text'
 import { readMark } from '@/core/tool'
 import type { ToolProfile } from '@/core/tool'
-import type { Result } from '@/core/units'
 import { ScanAction } from '../common/actions'
 import { Cautions, Say } from '../common/sheet'
 import { Silhouette } from '../drawing/silhouette'
 import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
+import type { Ask } from '@/stations/contract'
+import type * as kit from '@/stations/kit/contract'
 
 export interface CartView {
   readonly id: string
@@ -71,7 +72,7 @@ export function PutPanel({
   put,
 }: {
   readonly missing: readonly { readonly key: string; readonly text: string }[]
-  readonly put: (given: { serial: string; place: string }) => Promise<Result<{ text: string }, { text: string }>>
+  readonly put: Ask<typeof kit.putIntoPlace>
 }) {
   const [serial, setSerial] = useState<string | null>(null)
   const [problem, setProblem] = useState<string | null>(null)

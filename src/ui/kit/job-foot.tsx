@@ -2,22 +2,22 @@
 import { format } from 'date-fns'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import type { HandTool, Job } from '@/core/plan'
-import type { Result } from '@/core/units'
+import type { Job } from '@/core/plan'
 import { SmallAction, SmallActions } from '../common/actions'
 import { Field, FIELD } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
+import type { Ask } from '@/stations/contract'
+import type * as kit from '@/stations/kit/contract'
 
-type Done<T> = Promise<Result<T, { text: string }>>
 export interface JobFootProps {
   readonly job: Pick<Job, 'id' | 'name' | 'dueAt' | 'quantity' | 'priority' | 'state' | 'urgentFor'>
-  readonly addTools: (given: { job: string; tools: HandTool[] }) => Done<null>
-  readonly close: (given: { job: string; state: 'done' | 'cancelled' }) => Done<{ back: number }>
-  readonly change: (given: { job: string; name: string; dueAt: string; quantity: number; priority: number }) => Done<null>
-  readonly copy: (given: { job: string; id: string; dueAt: string }) => Done<{ id: string }>
-  readonly reopen: (given: { job: string; reason: string }) => Done<null>
-  readonly takeBack: (given: { job: string; reason: string }) => Done<null>
+  readonly addTools: Ask<typeof kit.addTools>
+  readonly close: Ask<typeof kit.closeJob>
+  readonly change: Ask<typeof kit.changeJob>
+  readonly copy: Ask<typeof kit.copyJob>
+  readonly reopen: Ask<typeof kit.reopenJob>
+  readonly takeBack: Ask<typeof kit.takeBackNow>
 }
 
 /** Local time, as the field wants it. */
@@ -51,7 +51,7 @@ function Reasoned({
   readonly job: string
   readonly ask: string
   readonly field: string
-  readonly act: (given: { job: string; reason: string }) => Done<null>
+  readonly act: Ask<typeof kit.reopenJob>
 }) {
   const { busy, problem, run } = useAct()
   const [reason, setReason] = useState('')

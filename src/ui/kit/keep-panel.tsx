@@ -1,10 +1,11 @@
 'use client'
 import { useState } from 'react'
-import type { Result } from '@/core/units'
 import { SmallAction } from '../common/actions'
 import { Field, FIELD } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
+import type { Ask } from '@/stations/contract'
+import type * as kit from '@/stations/kit/contract'
 
 /** Keeps a complete tool for one job, or frees it. */
 export function KeepPanel({
@@ -16,7 +17,7 @@ export function KeepPanel({
   readonly serial: string
   readonly job: string | null
   readonly jobs: readonly string[]
-  readonly keep: (given: { serial: string; job: string | null }) => Promise<Result<null, { text: string }>>
+  readonly keep: Ask<typeof kit.reserveTool>
 }) {
   const { busy, problem, run } = useAct()
   const [chosen, setChosen] = useState(job ?? '')

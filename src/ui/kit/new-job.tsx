@@ -5,11 +5,12 @@ import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { z } from 'zod'
-import type { Result } from '@/core/units'
 import { BigAction } from '../common/actions'
 import { FileInput } from '../common/file-input'
 import { Field, FIELD } from '../common/form'
 import { Problem } from '../common/sheet'
+import type { Ask } from '@/stations/contract'
+import type * as kit from '@/stations/kit/contract'
 
 const MOST_BYTES = 8 * 2 ** 20
 
@@ -31,16 +32,7 @@ export interface NewJobProps {
   readonly machines: readonly { readonly key: string; readonly name: string }[]
   /** Local time, as the field wants it. */
   readonly suggestedDue: string
-  readonly addJob: (job: {
-    id: string
-    name: string
-    machine: string
-    dueAt: string
-    quantity: number
-    priority: number
-    programs: TextFile[]
-    lists: TextFile[]
-  }) => Promise<Result<{ id: string }, { text: string }>>
+  readonly addJob: Ask<typeof kit.addJob>
 }
 
 const isList = (name: string) => /\.csv$/i.test(name)

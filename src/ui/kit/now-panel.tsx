@@ -3,11 +3,12 @@ import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { readScan } from '@/codecs/label-text'
 import { readMark } from '@/core/tool'
-import type { Result } from '@/core/units'
 import { BigAction, ScanAction, SmallAction, SmallActions } from '../common/actions'
 import { Say } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
+import type { Ask } from '@/stations/contract'
+import type * as kit from '@/stations/kit/contract'
 
 /** A broken tool's sister by one scan of its holder. */
 export function NowPanel({
@@ -16,7 +17,7 @@ export function NowPanel({
 }: {
   /** What may be called broken: tools that stand in machines. */
   readonly tools: readonly { readonly serial: string; readonly text: string }[]
-  readonly need: (given: { serial: string }) => Promise<Result<{ id: string }, { text: string }>>
+  readonly need: Ask<typeof kit.neededNow>
 }) {
   const router = useRouter()
   const { problem, run, setProblem } = useAct()

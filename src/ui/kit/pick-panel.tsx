@@ -4,15 +4,14 @@ import { useState } from 'react'
 import { readScan } from '@/codecs/label-text'
 import type { PickLine, PickList } from '@/core/plan'
 import type { StoreUnit } from '@/core/tool'
-import type { Result } from '@/core/units'
 import { BigAction, SmallAction, SmallActions } from '../common/actions'
 import { Field, FIELD } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
 import { Plan } from '../store/plan'
-
-type Act<G> = (given: G) => Promise<Result<{ text: string }, { text: string }>>
+import type { Ask } from '@/stations/contract'
+import type * as kit from '@/stations/kit/contract'
 
 export interface PickPanelProps {
   readonly job: string
@@ -24,9 +23,9 @@ export interface PickPanelProps {
   readonly floor: { readonly width: number; readonly height: number }
   /** Free holders by type: they are taken by the scan that begins the build. */
   readonly holders: Readonly<Record<string, readonly string[]>>
-  readonly take: Act<{ job: string; component: string; count: number; place: string | null }>
-  readonly putBack: Act<{ job: string; component: string; count: number }>
-  readonly short: Act<{ component: string; place: string; found: number }>
+  readonly take: Ask<typeof kit.takePart>
+  readonly putBack: Ask<typeof kit.putBack>
+  readonly short: Ask<typeof kit.shortPick>
 }
 
 /** What to fetch, in walking order: a scan of the drawer or the part takes it, the big button takes the next. */

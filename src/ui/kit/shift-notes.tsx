@@ -1,10 +1,11 @@
 'use client'
 import { useState } from 'react'
-import type { Result } from '@/core/units'
 import { BigAction } from '../common/actions'
 import { FIELD } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
+import type { Ask } from '@/stations/contract'
+import type * as kit from '@/stations/kit/contract'
 
 export function ShiftNotes({
   notes,
@@ -12,8 +13,8 @@ export function ShiftNotes({
   tick,
 }: {
   readonly notes: readonly { readonly id: number; readonly text: string; readonly said: string }[]
-  readonly write: (given: { text: string }) => Promise<Result<null, { text: string }>>
-  readonly tick: (given: { id: number }) => Promise<Result<null, { text: string }>>
+  readonly write: Ask<typeof kit.writeNote>
+  readonly tick: Ask<typeof kit.tickOff>
 }) {
   const [text, setText] = useState('')
   const { busy, problem, run } = useAct()

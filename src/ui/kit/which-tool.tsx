@@ -2,13 +2,14 @@
 import Link from 'next/link'
 import { useState } from 'react'
 import type { Difference } from '@/core/plan'
-import type { Result } from '@/core/units'
 import { differenceText } from '@/words/kit'
 import { SmallAction, SmallActions } from '../common/actions'
 import { FIELD } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import { useUnit } from '../shell/shell-context'
+import type { Ask } from '@/stations/contract'
+import type * as kit from '@/stations/kit/contract'
 
 export interface WhichToolProps {
   readonly job: string
@@ -22,7 +23,7 @@ export interface WhichToolProps {
   readonly leftOut: boolean
   /** Definitions for this machine. */
   readonly definitions: readonly { readonly id: string; readonly name: string; readonly t: number }[]
-  readonly map: (given: { job: string; t: number; to?: string | null }) => Promise<Result<null, { text: string }>>
+  readonly map: Ask<typeof kit.mapTool>
 }
 
 /** A T that is not clear: which tool it is, that it needs none, or that it still has to be defined. */

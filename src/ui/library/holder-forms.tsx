@@ -1,12 +1,11 @@
 'use client'
 import { useState } from 'react'
-import type { Result } from '@/core/units'
 import { BigAction, SmallAction, SmallActions } from '../common/actions'
 import { Field, FIELD } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
-
-type Done<T> = Promise<Result<T, { text: string }>>
+import type { Ask } from '@/stations/contract'
+import type * as library from '@/stations/library/contract'
 
 export function AddHolder({
   types,
@@ -15,7 +14,7 @@ export function AddHolder({
 }: {
   readonly types: readonly { readonly id: string; readonly name: string }[]
   readonly places: readonly string[]
-  readonly add: (given: { serial: string; component: string; place: string | null }) => Done<{ serial: string }>
+  readonly add: Ask<typeof library.addHolder>
 }) {
   const { busy, problem, run } = useAct()
   const [serial, setSerial] = useState('')
@@ -62,8 +61,8 @@ export function AddHolder({
 }
 
 export interface CareActions {
-  readonly inspect: (given: { serial: string; until: string | null; retireReason: string | null }) => Done<null>
-  readonly stud: (given: { serial: string; stud: string }) => Done<null>
+  readonly inspect: Ask<typeof library.inspectHolder>
+  readonly stud: Ask<typeof library.replaceStud>
 }
 
 /** Inspection, stud and retiring of one holder. */

@@ -3,32 +3,21 @@ import { FileUp } from 'lucide-react'
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
 import { KINDS, PROPERTIES } from '@/core/tool'
-import type { LengthUnit, Result } from '@/core/units'
+import type { LengthUnit } from '@/core/units'
 import { BigAction } from '../common/actions'
 import { FileInput } from '../common/file-input'
 import { FIELD } from '../common/form'
 import { Say, Problem } from '../common/sheet'
+import type { Answer, Ask } from '@/stations/contract'
+import type * as library from '@/stations/library/contract'
 
-type Mapping = readonly ({ readonly key: string; readonly unit: LengthUnit | null } | null)[]
-interface Preview {
-  readonly columns: readonly string[]
-  readonly mapping: Mapping
-  readonly sample: readonly (readonly string[])[]
-  readonly rows: number
-  readonly good: number
-  readonly faults: readonly { readonly line: number; readonly column: string; readonly text: string }[]
-}
-type Csv = {
-  text: string
-  mapping: { key: string; unit: LengthUnit | null }[] | ({ key: string; unit: LengthUnit | null } | null)[] | null
-  kind: string | null
-}
-type Done<T> = Promise<Result<T, { text: string }>>
+type Preview = Answer<typeof library.previewCsv>
+type Mapping = Preview['mapping']
 
 export interface ImportActions {
-  readonly preview: (given: Csv) => Done<Preview>
-  readonly csv: (given: Csv) => Done<{ parts: number }>
-  readonly file: (given: { text: string; name: string }) => Done<{ parts: number; definitions: number }>
+  readonly preview: Ask<typeof library.previewCsv>
+  readonly csv: Ask<typeof library.importCsv>
+  readonly file: Ask<typeof library.importFile>
 }
 
 const BASE = [

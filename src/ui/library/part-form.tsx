@@ -4,15 +4,17 @@ import { useMemo } from 'react'
 import { useForm } from 'react-hook-form'
 import { kindSpec, KINDS, propertiesOf, ROLES, specOf, UNIT_OF, type Kind, type PropertyKey } from '@/core/tool'
 import { lengthErrorText } from '@/words/length'
-import { formatLength, parseLength, unitMark, type LengthUnit, type Result } from '@/core/units'
+import { formatLength, parseLength, unitMark, type LengthUnit } from '@/core/units'
 import { BigAction } from '../common/actions'
 import { Field, FIELD } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import { useUnit, useUnsaved } from '../shell/shell-context'
+import type { Ask } from '@/stations/contract'
+import type * as library from '@/stations/library/contract'
 
 type Raw = Readonly<Record<string, unknown>>
-type Save = (given: { part: Record<string, unknown>; isNew: boolean }) => Promise<Result<{ id: string }, { text: string }>>
+type Save = Ask<typeof library.putPart>
 
 /** Which kind of part is to be added. */
 export function KindChoice() {

@@ -2,12 +2,13 @@
 import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react'
 import { useFieldArray, useForm } from 'react-hook-form'
 import { CONFIRMS, type Clamping, type Step } from '@/core/fits'
-import type { Result } from '@/core/units'
 import { BigAction, SmallAction, SmallActions } from '../common/actions'
 import { Field, FIELD } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import { useUnsaved } from '../shell/shell-context'
+import type { Ask } from '@/stations/contract'
+import type * as build from '@/stations/build/contract'
 
 interface Line {
   key: string
@@ -18,10 +19,7 @@ interface Line {
   caution: string
 }
 
-type Save = (given: {
-  clamping: Clamping
-  steps: { id: string; title: string; text: string; confirm: Step['confirm']; needs?: string[]; caution?: string }[] | null
-}) => Promise<Result<null, { text: string }>>
+type Save = Ask<typeof build.putSteps>
 
 /** A short name from a title, for the record of what was ticked. */
 const nameOf = (title: string, i: number) =>

@@ -1,21 +1,17 @@
 'use client'
 import { useState } from 'react'
-import { formatLength, parseLength, unitMark, type Result } from '@/core/units'
+import { formatLength, parseLength, unitMark } from '@/core/units'
 import { SmallAction, SmallActions } from '../common/actions'
 import { Field, FIELD } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import { useUnit } from '../shell/shell-context'
+import type { Ask } from '@/stations/contract'
+import type * as library from '@/stations/library/contract'
+import type * as store from '@/stations/store/contract'
 
-type Done<T> = Promise<Result<T, { text: string }>>
-export type Book = (given: {
-  what: 'receive' | 'scrap' | 'shift'
-  component: string
-  count: number
-  from: string | null
-  to: string | null
-}) => Done<{ id: number }>
-export type CountStock = (given: { component: string; place: string | null; found: number }) => Done<{ difference: number }>
+export type Book = Ask<typeof store.book>
+export type CountStock = Ask<typeof store.countStock>
 
 const whole = (text: string) => (/^\d+$/.test(text.trim()) ? Number(text) : NaN)
 
@@ -87,7 +83,7 @@ export function StockForm({
 }
 
 /** A move, with the press that undoes it by its own counter-entry. */
-export function PutRight({ id, undo }: { readonly id: number; readonly undo: (given: { id: number }) => Done<{ id: number }> }) {
+export function PutRight({ id, undo }: { readonly id: number; readonly undo: Ask<typeof store.putRight> }) {
   const { busy, problem, run } = useAct()
   return (
     <>
@@ -118,7 +114,7 @@ export function RegrindForm({
   readonly id: string
   readonly DC: number
   readonly OAL: number
-  readonly regrind: (given: { id: string; DC: number; OAL: number; count: number }) => Done<{ id: string }>
+  readonly regrind: Ask<typeof library.regrind>
 }) {
   const { busy, problem, run, setProblem } = useAct()
   const unit = useUnit()

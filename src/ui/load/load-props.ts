@@ -1,15 +1,14 @@
 import type { ReactNode } from 'react'
-import type { CheckRow, RegisterName } from '@/core/handover'
 import type { LoadRun, StepLine } from '@/core/load'
 import type { LoadLine } from '@/words/load'
-import type { LoadRule } from '@/core/tool'
-import type { Result } from '@/core/units'
 import type { Line } from './checks'
 import type { MagazineView } from './magazine'
 import type { Figure } from './typed-figures'
+import type { Ask, Asked } from '@/stations/contract'
+import type * as load from '@/stations/load/contract'
+import type * as standIn from '@/stations/stand-in/contract'
 
-export type Done<T> = Promise<Result<T, { text: string }>>
-export type HandAct = 'open' | 'shut' | 'put' | 'spindle put' | 'spindle take' | 'take' | 'call back' | 'manual' | 'automatic'
+export type HandAct = Asked<typeof standIn.hand>['act']
 
 export interface LoadMachine {
   readonly key: string
@@ -45,17 +44,11 @@ export interface LoadStationProps {
   readonly silence: string | null
   /** Where others went on in this machine and were left. */
   readonly underWay: readonly { readonly serial: string; readonly t: number; readonly pocket: number }[]
-  readonly begin: (given: {
-    machine: string
-    serial: string
-    label?: string
-    pocket?: number
-    reasons: { rule: LoadRule; reason: string }[]
-  }) => Done<{ pocket: number }>
-  readonly turn: (given: { serial: string }) => Done<null>
-  readonly tick: (given: { serial: string; step: StepLine['step'] }) => Done<null>
-  readonly typeFigure: (given: { serial: string; register: RegisterName; value: number }) => Done<null>
-  readonly load: (given: { serial: string }) => Done<{ pocket: number; rows: readonly CheckRow[] }>
-  readonly drop: (given: { serial: string; reason: string }) => Done<null>
-  readonly hand: (given: { machine: string; act: HandAct }) => Done<null>
+  readonly begin: Ask<typeof load.beginLoad>
+  readonly turn: Ask<typeof load.turnMagazine>
+  readonly tick: Ask<typeof load.tickStep>
+  readonly typeFigure: Ask<typeof load.typeFigure>
+  readonly load: Ask<typeof load.loadTool>
+  readonly drop: Ask<typeof load.dropLoad>
+  readonly hand: Ask<typeof standIn.hand>
 }

@@ -3,7 +3,6 @@ import { useForm } from 'react-hook-form'
 import { MAY_BE_SET } from '@/core/load'
 import { RULE_NAMES } from '@/words/load'
 import { LOAD_RULES, type LoadLimits, type LoadRule, type Magazine, type MayOverrule } from '@/core/tool'
-import type { Result } from '@/core/units'
 import { BigAction } from '../common/actions'
 import { Field, FIELD } from '../common/form'
 import { MachineSelect } from '../common/machine-select'
@@ -11,6 +10,8 @@ import { Problem, Say, Sheet, Title } from '../common/sheet'
 import { LOAD_TABS, SubNav } from '../common/sub-nav'
 import { useAct } from '../common/use-act'
 import { useUnsaved } from '../shell/shell-context'
+import type { Ask } from '@/stations/contract'
+import type * as load from '@/stations/load/contract'
 
 const WHO: readonly (readonly [MayOverrule, string])[] = [
   ['anyone', 'whoever loads'],
@@ -39,7 +40,7 @@ export function RulesForm({
   readonly magazine: Magazine
   readonly may: Readonly<Record<LoadRule, MayOverrule>>
   readonly lead: boolean
-  readonly keep: (given: Fields & { machine: string }) => Promise<Result<null, { text: string }>>
+  readonly keep: Ask<typeof load.keepLimits>
 }) {
   const { busy, problem, run } = useAct()
   const set = Object.fromEntries(MAY_BE_SET.map((rule) => [rule, may[rule]]))

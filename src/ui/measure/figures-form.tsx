@@ -2,16 +2,8 @@
 import { useRouter } from 'next/navigation'
 import { useForm, useWatch } from 'react-hook-form'
 import { useState } from 'react'
-import {
-  featureWord,
-  FIGURE_KEYS,
-  FIGURE_SIGMA_MM,
-  type FigureKey,
-  type Figures,
-  type SpecLimits,
-  type Verdict,
-} from '@/core/measure'
-import { formatLength, parseLength, unitMark, type Result } from '@/core/units'
+import { featureWord, FIGURE_KEYS, FIGURE_SIGMA_MM, type FigureKey, type Figures, type SpecLimits } from '@/core/measure'
+import { formatLength, parseLength, unitMark } from '@/core/units'
 import { lengthErrorText } from '@/words/length'
 import { verdictText } from '@/words/verdict'
 import { ScanAction, SmallAction, SmallActions } from '../common/actions'
@@ -20,6 +12,8 @@ import { Problem, Sheet, Title } from '../common/sheet'
 import { useShell, useUnsaved, type ScanSaid } from '../shell/shell-context'
 import { useMarks } from '../shell/use-marks'
 import { ValuesCheckForm, type ValuesCheckProps } from './values-check'
+import type { Ask } from '@/stations/contract'
+import type * as measure from '@/stations/measure/contract'
 
 export interface FiguresProps {
   readonly serial: string
@@ -29,21 +23,13 @@ export interface FiguresProps {
   readonly before: Readonly<Partial<Record<FigureKey, number | null>>> | null
   /** The master check of the other bench. */
   readonly check: ValuesCheckProps
-  readonly save: (given: {
-    serial: string
-    scanned: string
-    first: Figures
-    second: Figures
-    reason: string | null
-  }) => Promise<Outcome>
+  readonly save: Ask<typeof measure.saveFigures>
   /** The bench at the end of a serial line; null where none is connected. */
   readonly line: {
-    readonly read: () => Promise<Result<Figures, { code: string; text: string }>>
-    readonly save: (given: { serial: string; scanned: string; first: Figures; reason: string | null }) => Promise<Outcome>
+    readonly read: Ask<typeof measure.readLine>
+    readonly save: Ask<typeof measure.saveLineFigures>
   } | null
 }
-
-type Outcome = Result<{ verdict: Verdict | null; kept: boolean }, { code: string; text: string }>
 
 type Typed = Record<`${FigureKey}${1 | 2}`, string>
 const EMPTY: Typed = { LF1: '', LF2: '', DC1: '', DC2: '', RE1: '', RE2: '' }
@@ -77,7 +63,7 @@ export function FiguresForm({ serial, title, about, limits, before, check, save,
     if (!line || asking) return
     setAsking(true)
     setProblem(null)
-    const figures = await line.read()
+    const figures = await line.read({})
     if (figures.ok) setTaken(figures.value)
     else setProblem(figures.error)
     setAsking(false)

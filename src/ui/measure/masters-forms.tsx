@@ -3,15 +3,16 @@ import Link from 'next/link'
 import { useState } from 'react'
 import type { Master } from '@/core/measure'
 import { COUPLING_NAMES, type Coupling } from '@/core/tool'
-import { formatLength, parseLength, unitMark, type Result } from '@/core/units'
+import { formatLength, parseLength, unitMark } from '@/core/units'
 import { lengthErrorText } from '@/words/length'
 import { SmallAction, SmallActions } from '../common/actions'
 import { Field, FIELD } from '../common/form'
 import { Problem, Say } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import { useShell } from '../shell/shell-context'
+import type { Ask } from '@/stations/contract'
+import type * as measure from '@/stations/measure/contract'
 
-type Done = Promise<Result<null, { text: string }>>
 const FOLDED = 'text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold'
 
 /** One list of what a drift held: each is measured again, a loaded one is named with its machine. */
@@ -57,7 +58,7 @@ export function Renew({
 }: {
   readonly master: Master
   readonly lead: boolean
-  readonly renew: (given: { id: string; LFmm: number; DCmm: number; calibratedUntil: string }) => Done
+  readonly renew: Ask<typeof measure.renewMaster>
 }) {
   const { unit } = useShell()
   const { busy, problem, setProblem, run } = useAct()
@@ -96,7 +97,7 @@ export function Renew({
 }
 
 /** Another adapter, by the mark on it. */
-export function NewAdapter({ add }: { readonly add: (given: { serial: string; coupling: Coupling; name: string }) => Done }) {
+export function NewAdapter({ add }: { readonly add: Ask<typeof measure.addAdapter> }) {
   const { busy, problem, run } = useAct()
   const [serial, setSerial] = useState('')
   const [coupling, setCoupling] = useState<Coupling>(COUPLING_NAMES[0])

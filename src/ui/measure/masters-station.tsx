@@ -12,8 +12,7 @@ import {
   type Zero,
   type ZeroCheck,
 } from '@/core/measure'
-import type { Coupling } from '@/core/tool'
-import { formatDeviation, formatLength, unitMark, type Result } from '@/core/units'
+import { formatDeviation, formatLength, unitMark } from '@/core/units'
 import { BigAction, ScanAction, SmallAction, SmallActions } from '../common/actions'
 import { FIELD } from '../common/form'
 import { Cautions, Problem, Row, Say, Sheet, Title } from '../common/sheet'
@@ -26,6 +25,8 @@ import { LivePicture } from './live-picture'
 import { Again, NewAdapter, Renew } from './masters-forms'
 import { Overrule } from './overrule'
 import { useBench } from './use-bench'
+import type { Ask } from '@/stations/contract'
+import type * as measure from '@/stations/measure/contract'
 
 export interface MastersProps {
   readonly adapter: Adapter | null
@@ -49,15 +50,10 @@ export interface MastersProps {
     readonly machine: string
     readonly loaded: boolean
   }[]
-  readonly changeAdapter: (given: { serial: string }) => Promise<Result<null, { text: string }>>
-  readonly addAdapter: (given: { serial: string; coupling: Coupling; name: string }) => Promise<Result<null, { text: string }>>
-  readonly renew: (given: {
-    id: string
-    LFmm: number
-    DCmm: number
-    calibratedUntil: string
-  }) => Promise<Result<null, { text: string }>>
-  readonly overrule: (given: { reason: string }) => Promise<Result<null, { text: string }>>
+  readonly changeAdapter: Ask<typeof measure.changeAdapter>
+  readonly addAdapter: Ask<typeof measure.addAdapter>
+  readonly renew: Ask<typeof measure.renewMaster>
+  readonly overrule: Ask<typeof measure.overruleCheck>
 }
 
 /** Checks of this adapter that the chart shows. */

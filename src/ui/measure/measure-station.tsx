@@ -18,6 +18,9 @@ import { FeatureRows } from './feature-rows'
 import { LivePicture } from './live-picture'
 import { Overrule } from './overrule'
 import { useBench, type BenchState } from './use-bench'
+import type { Ask } from '@/stations/contract'
+import type * as measure from '@/stations/measure/contract'
+import type * as standIn from '@/stations/stand-in/contract'
 
 export interface MeasureProps {
   readonly serial: string
@@ -45,13 +48,9 @@ export interface MeasureProps {
   readonly overruled: string | null
   /** Whether whoever works here is a lead. */
   readonly lead: boolean
-  readonly overrule: (given: { reason: string }) => Promise<Result<null, { text: string }>>
-  readonly turnScrew: (given: {
-    serial: string
-    key: 'LF' | 'DC'
-    byMm: number
-  }) => Promise<Result<{ ticket: string }, { text: string }>>
-  readonly wipe: (given: { serial: string; edge: number | null }) => Promise<Result<{ ticket: string }, { text: string }>>
+  readonly overrule: Ask<typeof measure.overruleCheck>
+  readonly turnScrew: Ask<typeof standIn.turnScrew>
+  readonly wipe: Ask<typeof standIn.wipe>
 }
 
 interface NextTool {

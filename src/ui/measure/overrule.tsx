@@ -1,17 +1,14 @@
 'use client'
 import { useState } from 'react'
-import type { Result } from '@/core/units'
 import { SmallAction, SmallActions } from '../common/actions'
 import { FIELD } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
+import type { Ask } from '@/stations/contract'
+import type * as measure from '@/stations/measure/contract'
 
 /** A lead lets measuring go on for this shift although the check is due, with a reason. */
-export function Overrule({
-  overrule,
-}: {
-  readonly overrule: (given: { reason: string }) => Promise<Result<null, { text: string }>>
-}) {
+export function Overrule({ overrule }: { readonly overrule: Ask<typeof measure.overruleCheck> }) {
   const { busy, problem, run } = useAct()
   const [reason, setReason] = useState('')
   return (

@@ -1,10 +1,11 @@
 'use client'
 import { useState } from 'react'
-import type { Result } from '@/core/units'
 import { SmallAction, SmallActions } from '../common/actions'
 import { Field, FIELD } from '../common/form'
 import { Problem, Row } from '../common/sheet'
 import { useAct } from '../common/use-act'
+import type { Ask } from '@/stations/contract'
+import type * as measure from '@/stations/measure/contract'
 
 const size = (bytes: number) => `${(bytes / 1e6).toLocaleString('en', { maximumFractionDigits: 1 })} MB`
 
@@ -20,7 +21,7 @@ export function PicturesKept({
   readonly bytes: number
   readonly oldest: string | null
   readonly lead: boolean
-  readonly clean: (given: { keepDays: number }) => Promise<Result<{ sets: number; bytes: number }, { text: string }>>
+  readonly clean: Ask<typeof measure.cleanPictures>
 }) {
   const { busy, problem, run } = useAct()
   const [days, setDays] = useState('365')

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { useFieldArray, useForm, useWatch, type Control } from 'react-hook-form'
 import { FEATURES, isAngle, type ProgramStep, type SetMeasurement } from '@/core/measure'
-import { formatLength, unitMark, type LengthUnit, type Result } from '@/core/units'
+import { formatLength, unitMark, type LengthUnit } from '@/core/units'
 import type { OpenTool } from '@/workers/bench.worker'
 import { BigAction, SmallAction, SmallActions } from '../common/actions'
 import { Field, FIELD } from '../common/form'
@@ -15,6 +15,8 @@ import { LivePicture } from './live-picture'
 import { fieldsOf, stepOf, type StepFields } from './program-steps'
 import { StepForm, type Typed } from './step-form'
 import { useBench } from './use-bench'
+import type { Ask } from '@/stations/contract'
+import type * as measure from '@/stations/measure/contract'
 
 export interface ProgramProps {
   readonly serial: string
@@ -25,12 +27,7 @@ export interface ProgramProps {
   readonly base: number
   /** Why nothing may be measured now; null when it may. */
   readonly held: string | null
-  readonly keep: (given: {
-    serial: string
-    steps: readonly ProgramStep[]
-    base: number
-    why: string
-  }) => Promise<Result<{ version: number }, { text: string }>>
+  readonly keep: Ask<typeof measure.keepProgram>
 }
 
 /** A new step measures a diameter until somebody says otherwise. */

@@ -6,10 +6,11 @@ import { useForm } from 'react-hook-form'
 import { z } from 'zod'
 import { readScan } from '@/codecs/label-text'
 import { MARK_RULE, readMark, COUPLING_NAMES } from '@/core/tool'
-import type { Result } from '@/core/units'
 import { BigAction } from '../common/actions'
 import { Problem } from '../common/sheet'
 import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
+import type { Ask } from '@/stations/contract'
+import type * as measure from '@/stations/measure/contract'
 
 const Form = z.object({
   serial: z
@@ -30,13 +31,7 @@ export interface StrayProps {
   readonly machines: readonly { readonly key: string; readonly name: string }[]
   /** Serials that open a tool that is known already. */
   readonly known: readonly string[]
-  readonly takeIn: (stray: {
-    serial: string
-    coupling: (typeof COUPLING_NAMES)[number]
-    name: string
-    t: number | null
-    machine: string | null
-  }) => Promise<Result<{ serial: string }, { text: string }>>
+  readonly takeIn: Ask<typeof measure.takeInStray>
 }
 
 /** A tool without a job or a definition: scan its holder, measure, print a label. */

@@ -1,25 +1,22 @@
 'use client'
 import { useState } from 'react'
 import type { Coupling } from '@/core/tool'
-import { parseLength, unitMark, type Result } from '@/core/units'
+import { parseLength, unitMark } from '@/core/units'
 import { lengthErrorText } from '@/words/length'
 import { SmallAction, SmallActions } from '../common/actions'
 import { Field, FIELD } from '../common/form'
 import { Problem, Say } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import { useShell } from '../shell/shell-context'
+import type { Ask } from '@/stations/contract'
+import type * as measure from '@/stations/measure/contract'
 
 export interface ValuesCheckProps {
   readonly coupling: Coupling
   readonly master: { readonly mark: string; readonly name: string } | null
   /** Why it is due; null when it is not. */
   readonly due: string | null
-  readonly save: (given: {
-    coupling: Coupling
-    scanned: string
-    LFmm: number
-    DCmm: number
-  }) => Promise<Result<{ verdict: string }, { text: string }>>
+  readonly save: Ask<typeof measure.saveValuesCheck>
 }
 
 /** What the other bench reads of the master, before its values count. */

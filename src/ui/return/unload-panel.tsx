@@ -2,14 +2,16 @@
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { pocketText, SPINDLE } from '@/core/tool'
-import type { Result } from '@/core/units'
 import { BigAction, SmallAction, SmallActions } from '../common/actions'
 import { Field, FIELD } from '../common/form'
 import { Problem, Say } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import { useShell } from '../shell/shell-context'
+import type { Ask } from '@/stations/contract'
+import type * as back from '@/stations/return/contract'
+import type * as standIn from '@/stations/stand-in/contract'
+import type { Fate } from '@/stations/return/contract'
 
-type Fate = 'again' | 'other' | 'measure' | 'apart' | 'scrap' | 'broken'
 type WearGoes = 'kept' | 'cleared'
 
 const FATES: readonly (readonly [Fate, string, string])[] = [
@@ -38,16 +40,9 @@ export interface UnloadPanelProps {
   readonly atDoor: boolean
   /** Its pocket’s switch, or the spindle’s, still sees it. */
   readonly seen: boolean
-  readonly unload: (given: {
-    serial: string
-    fate: Fate
-    reason: string
-    cutMin: number
-    to?: string
-    wear?: WearGoes
-  }) => Promise<Result<{ tag: { written: boolean; text: string } | null; sister: string | null }, { text: string }>>
-  readonly turn: (given: { machine: string; pocket: number }) => Promise<Result<unknown, { text: string }>>
-  readonly takeOut: (given: { machine: string; byHand: boolean }) => Promise<Result<unknown, { text: string }>>
+  readonly unload: Ask<typeof back.unloadTool>
+  readonly turn: Ask<typeof back.turnForReturn>
+  readonly takeOut: Ask<typeof standIn.takeFromMachine>
 }
 
 /** What becomes of a tool that comes out, with a reason; the row of the machine is emptied first. */

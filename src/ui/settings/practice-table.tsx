@@ -1,16 +1,18 @@
 'use client'
 import { useState } from 'react'
 import { PRACTICE, PRACTICE_KEYS, type Practice, type PracticeKey } from '@/core/clamp'
-import { parseLength, type Result } from '@/core/units'
+import { parseLength } from '@/core/units'
 import { SmallAction, SmallActions } from '../common/actions'
 import { FIELD } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
+import type { Ask } from '@/stations/contract'
+import type * as practice from '@/stations/practice/contract'
 
 export interface PracticeTableProps {
   readonly practice: Practice
   readonly lead: boolean
-  readonly keep: (given: { key: PracticeKey; value: number | null }) => Promise<Result<null, { text: string }>>
+  readonly keep: Ask<typeof practice.keepPractice>
 }
 
 /** What this shop does its own way, each value with where the standard one comes from. */

@@ -4,18 +4,15 @@ import { Move } from 'lucide-react'
 import { useRouter } from 'next/navigation'
 import { useMemo, useRef, useState } from 'react'
 import { COUPLING_NAMES, UNIT_KINDS, type Coupling, type StoreUnit, type UnitKind } from '@/core/tool'
-import type { Result } from '@/core/units'
 import { BigAction, SmallAction, SmallActions } from '../common/actions'
 import { hasWords } from '../common/find'
 import { Field, FIELD } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
+import type { Ask } from '@/stations/contract'
+import type * as store from '@/stations/store/contract'
 
-export type PlaceUnit = (given: {
-  unit: StoreUnit
-  drawers: number
-  taper: Coupling | null
-}) => Promise<Result<{ id: string }, { text: string }>>
+export type PlaceUnit = Ask<typeof store.placeUnit>
 
 export interface StorePlanProps {
   readonly units: readonly StoreUnit[]

@@ -1,6 +1,7 @@
 import { MARK_RULE } from '@/core/tool'
 import type { LeadOnly, SharedRefusals } from '@/stations/refusals'
 import { controlErrorText } from '../devices'
+import { fieldText } from '../faults'
 import { fitsText } from '../fits'
 import type { Sentences } from './sentences'
 
@@ -25,7 +26,7 @@ const CHANGED = {
 
 export const SHARED: Sentences<SharedRefusals> = {
   NOBODY: () => 'Nobody is signed in. Scan your badge, or tap your name at the top right.',
-  BAD_INPUT: ({ fault }) => fault ?? 'Something in this form is missing or cannot be read.',
+  BAD_INPUT: fieldText,
   LEAD_ONLY: ({ what }) => LEAD[what],
   UNKNOWN_MACHINE: ({ machine }) => `There is no machine ${machine}.`,
   UNKNOWN_SERIAL: ({ serial, holder }) =>

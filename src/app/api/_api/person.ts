@@ -5,7 +5,7 @@ import { getPerson } from '@/db/person/read'
 import { getSession } from '@/db/session/read'
 import { runtime } from '@/runtime'
 import { SESSION_COOKIE, sessionIdOf } from '@/runtime/session'
-import { problem } from './problem'
+import { refused } from './refused'
 
 /** Who works at the terminal that asks, or the answer that nobody does. */
 export function personOf(request: NextRequest): Person | Response {
@@ -13,5 +13,5 @@ export function personOf(request: NextRequest): Person | Response {
   const sessionId = sessionIdOf(request.cookies.get(SESSION_COOKIE)?.value)
   const personId = sessionId ? getSession(db, sessionId)?.personId : null
   const person = personId ? getPerson(db, personId) : null
-  return person ?? problem(409, 'NOBODY', 'Nobody is working here yet. Scan your badge, or tap your name at the top right.')
+  return person ?? refused({ code: 'NOBODY' })
 }

@@ -4,7 +4,7 @@ import { refusalText } from '@/words/refusals'
 import { problem } from './problem'
 
 const STATUS: Readonly<Partial<Record<RefusalCode, number>>> = {
-  NOBODY: 401,
+  NOBODY: 409,
   UNKNOWN_MACHINE: 404,
   UNKNOWN_SERIAL: 404,
   UNKNOWN_HOLDER: 404,

@@ -22,11 +22,9 @@ import { GoTo } from '@/ui/kit/kit-next'
 import { StationPage } from '../../_parts/station'
 import { context } from '../../_server/context'
 import { serialOf } from '../../_server/params'
-import { releaseAction } from '../../actions'
-import { dropPostAction, printLabelsAction, voidHandoverAction } from '../../hand-over-actions'
-import { writeTagAction } from '../../tag-actions'
 import { handoverRefusalText, refusalMark } from '@/words/hand-over'
 import { refusalText } from '@/words/refusals'
+import { releaseAction, dropPostAction, printLabelsAction, voidHandoverAction, writeTagAction } from '../actions'
 
 export const metadata = { title: 'Hand over' }
 

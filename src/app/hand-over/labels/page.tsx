@@ -7,7 +7,7 @@ import { HANDOVER_TABS } from '@/ui/common/sub-nav'
 import { LabelEditor } from '@/ui/hand-over/label-editor'
 import { NoMachine } from '../../_parts/no-machine'
 import { context } from '../../_server/context'
-import { keepLabelAction, tryLabelAction } from '../../hand-over-actions'
+import { keepLabelAction, tryLabelAction } from '../actions'
 
 export const metadata = { title: 'Labels' }
 

@@ -6,7 +6,7 @@ import { HANDOVER_TABS } from '@/ui/common/sub-nav'
 import { PostEditor } from '@/ui/hand-over/post-editor'
 import { NoMachine } from '../../_parts/no-machine'
 import { context } from '../../_server/context'
-import { keepPostAction, tryTemplateAction } from '../../hand-over-actions'
+import { keepPostAction, tryTemplateAction } from '../actions'
 
 export const metadata = { title: 'Posts' }
 

@@ -4,9 +4,9 @@ import { readTagNow } from '@/stations/hand-over/write-tag'
 import { TagReader } from '@/ui/hand-over/tag-reader'
 import { context } from '../../_server/context'
 import { serialOf } from '../../_server/params'
-import { tagTrickAction } from '../../tag-actions'
 import { fail } from '@/core/units'
-import { inWords } from '../../_server/act'
+import { inWords } from '../../_server/action'
+import { tagTrickAction } from '../../stand-in/actions'
 
 export const metadata = { title: 'Read a tag' }
 

@@ -27,7 +27,7 @@ import {
   shortPickAction,
   takeBackNowAction,
   takePartAction,
-} from '../../kit-actions'
+} from '../actions'
 
 export const metadata = { title: 'Kit' }
 

@@ -9,7 +9,7 @@ import { standingText } from '@/ui/kit/standing'
 import { namesFor } from '../../_parts/names'
 import { StationPage } from '../../_parts/station'
 import { context } from '../../_server/context'
-import { putIntoPlaceAction } from '../../kit-actions'
+import { putIntoPlaceAction } from '../actions'
 
 export const metadata = { title: 'Carts and racks' }
 

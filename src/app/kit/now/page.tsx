@@ -11,7 +11,7 @@ import { NowPanel } from '@/ui/kit/now-panel'
 import { namesFor } from '../../_parts/names'
 import { StationPage } from '../../_parts/station'
 import { context } from '../../_server/context'
-import { neededNowAction } from '../../kit-actions'
+import { neededNowAction } from '../actions'
 
 export const metadata = { title: 'Needed now' }
 

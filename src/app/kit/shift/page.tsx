@@ -8,7 +8,7 @@ import { formatTime, formatWhen } from '@/ui/format/due'
 import { ShiftNotes } from '@/ui/kit/shift-notes'
 import { StationPage } from '../../_parts/station'
 import { context } from '../../_server/context'
-import { tickOffAction, writeNoteAction } from '../../kit-actions'
+import { tickOffAction, writeNoteAction } from '../actions'
 
 export const metadata = { title: 'Next shift' }
 

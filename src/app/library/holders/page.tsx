@@ -7,8 +7,8 @@ import { Sheet } from '@/ui/common/sheet'
 import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
 import { AddHolder } from '@/ui/library/holder-forms'
 import { context } from '../../_server/context'
-import { addHolderAction } from '../../library-actions'
 import { fitsText } from '@/words/fits'
+import { addHolderAction } from '../actions'
 
 export const metadata = { title: 'Holders' }
 

@@ -1,7 +1,7 @@
 import { Sheet } from '@/ui/common/sheet'
 import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
 import { ImportPanel } from '@/ui/library/import-panel'
-import { importCsvAction, importFileAction, previewCsvAction } from '../../library-actions'
+import { importCsvAction, importFileAction, previewCsvAction } from '../actions'
 
 export const metadata = { title: 'Import' }
 

@@ -5,7 +5,7 @@ import { Sheet, Title } from '@/ui/common/sheet'
 import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
 import { StepsForm } from '@/ui/library/steps-form'
 import { context } from '../../_server/context'
-import { putStepsAction } from '../../build-actions'
+import { putStepsAction } from '../../build/actions'
 
 export const metadata = { title: 'Steps' }
 

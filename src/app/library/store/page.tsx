@@ -6,7 +6,7 @@ import { Say, Sheet } from '@/ui/common/sheet'
 import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
 import { AddUnit, FindPart, StorePlan } from '@/ui/store/store-plan'
 import { context } from '../../_server/context'
-import { placeUnitAction } from '../../library-actions'
+import { placeUnitAction } from '../actions'
 
 export const metadata = { title: 'Store' }
 

@@ -5,7 +5,7 @@ import { LOAD_TABS } from '@/ui/common/sub-nav'
 import { RulesForm } from '@/ui/load/rules-form'
 import { NoMachine } from '../../_parts/no-machine'
 import { context } from '../../_server/context'
-import { keepLimitsAction } from '../../load-actions'
+import { keepLimitsAction } from '../actions'
 
 export const metadata = { title: 'Rules of loading' }
 

@@ -10,9 +10,9 @@ import { StationPage } from '../../_parts/station'
 import { openTool } from '../../_server/bench'
 import { context } from '../../_server/context'
 import { serialOf } from '../../_server/params'
-import { wipeAction } from '../../actions'
-import { overruleCheckAction, turnScrewAction } from '../../measure-actions'
 import { refusalText } from '@/words/refusals'
+import { wipeAction, turnScrewAction } from '../../stand-in/actions'
+import { overruleCheckAction } from '../actions'
 
 export const metadata = { title: 'Measure' }
 

@@ -5,7 +5,7 @@ import { dueText } from '@/words/measure'
 import { readHeld } from '@/stations/measure/look-back'
 import { MastersStation } from '@/ui/measure/masters-station'
 import { context } from '../../_server/context'
-import { addAdapterAction, changeAdapterAction, overruleCheckAction, renewMasterAction } from '../../measure-actions'
+import { addAdapterAction, changeAdapterAction, overruleCheckAction, renewMasterAction } from '../actions'
 
 export const metadata = { title: 'Masters' }
 

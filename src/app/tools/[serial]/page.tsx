@@ -22,6 +22,7 @@ import { RecordTable } from '@/ui/records/record-table'
 import { recordLines } from '../../_parts/record-lines'
 import { context } from '../../_server/context'
 import { serialOf } from '../../_server/params'
+import { fitsText } from '@/words/fits'
 import {
   coolOutAction,
   correctConditionAction,
@@ -31,10 +32,9 @@ import {
   takeApartAction,
   takeOutAction,
   unitStateAction,
-} from '../../build-actions'
-import { reserveAction } from '../../kit-actions'
-import { inspectHolderAction, replaceStudAction } from '../../library-actions'
-import { fitsText } from '@/words/fits'
+} from '../../build/actions'
+import { reserveAction } from '../../kit/actions'
+import { inspectHolderAction, replaceStudAction } from '../../library/actions'
 
 export async function generateMetadata({ params }: { readonly params: Promise<{ serial: string }> }) {
   return { title: serialOf((await params).serial) }

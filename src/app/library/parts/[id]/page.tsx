@@ -12,7 +12,7 @@ import { RegrindForm, StockForm } from '@/ui/library/stock-forms'
 import { MovesTable } from '../../../_parts/moves-table'
 import { context } from '../../../_server/context'
 import { plainText } from '../../../_server/params'
-import { bookAction, countStockAction, putPartAction, regrindAction } from '../../../library-actions'
+import { bookAction, countStockAction, putPartAction, regrindAction } from '../../actions'
 
 export const metadata = { title: 'Part' }
 

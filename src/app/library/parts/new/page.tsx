@@ -1,7 +1,7 @@
 import { isKind, KINDS } from '@/core/tool'
 import { Sheet, Title } from '@/ui/common/sheet'
 import { KindChoice, PartForm } from '@/ui/library/part-form'
-import { putPartAction } from '../../../library-actions'
+import { putPartAction } from '../../actions'
 
 export const metadata = { title: 'A new part' }
 

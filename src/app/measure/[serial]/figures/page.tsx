@@ -5,8 +5,8 @@ import { FiguresForm } from '@/ui/measure/figures-form'
 import { StationPage } from '../../../_parts/station'
 import { context } from '../../../_server/context'
 import { serialOf } from '../../../_server/params'
-import { readLineAction, saveFiguresAction, saveLineAction, saveValuesCheckAction } from '../../../measure-actions'
 import { refusalText } from '@/words/refusals'
+import { readLineAction, saveFiguresAction, saveLineAction, saveValuesCheckAction } from '../../actions'
 
 export const metadata = { title: 'Figures' }
 

@@ -6,8 +6,8 @@ import { StationPage } from '../../../_parts/station'
 import { openTool } from '../../../_server/bench'
 import { context } from '../../../_server/context'
 import { serialOf } from '../../../_server/params'
-import { keepProgramAction } from '../../../measure-actions'
 import { refusalText } from '@/words/refusals'
+import { keepProgramAction } from '../../actions'
 
 export const metadata = { title: 'Measuring program' }
 

@@ -1,0 +1,40 @@
+'use server'
+import { ok } from '@/core/units'
+import { labelFonts } from '@/runtime'
+import * as handOver from '@/stations/hand-over/contract'
+import { dropPost } from '@/stations/hand-over/drop-post'
+import { keepLabel, tryLabel } from '@/stations/hand-over/keep-label'
+import { keepPost, tryTemplate } from '@/stations/hand-over/keep-post'
+import { printLabels } from '@/stations/hand-over/print-labels'
+import { releaseHandover } from '@/stations/hand-over/release-hand-over'
+import { voidHandover } from '@/stations/hand-over/void-hand-over'
+import { writeTag } from '@/stations/hand-over/write-tag'
+import { refusalText } from '@/words/refusals'
+import { defineAction, defineQuestion } from '../_server/action'
+
+export const releaseAction = defineAction(handOver.releaseHandover, (work, release, { control }) =>
+  releaseHandover(work, control, release),
+)
+export const voidHandoverAction = defineAction(handOver.voidHandover, (work, { serial, reason }) =>
+  voidHandover(work, serial, reason),
+)
+export const dropPostAction = defineAction(handOver.dropPost, (work, given, { control, drop }) =>
+  dropPost(work, control, drop, given),
+)
+export const printLabelsAction = defineAction(handOver.printLabels, (work, { ids }, { printer }) =>
+  printLabels(work, printer, labelFonts(), ids),
+)
+export const writeTagAction = defineAction(handOver.writeTag, (work, { serial }, { tagOf }) =>
+  writeTag(work, tagOf(serial), serial),
+)
+export const tryTemplateAction = defineQuestion(handOver.tryTemplate, async (given, { db, control, now, unit }) => {
+  const tried = await tryTemplate(db, control, given, now)
+  if (!tried.ok) return tried
+  const { wrong, ...trial } = tried.value
+  return ok({ ...trial, wrong: wrong && refusalText(wrong, unit) })
+})
+export const keepPostAction = defineAction(handOver.keepPost, (work, given, { control }) => keepPost(work, control, given))
+export const tryLabelAction = defineQuestion(handOver.tryLabel, (given, { db }) => tryLabel(db, labelFonts(), given))
+export const keepLabelAction = defineAction(handOver.keepLabel, (work, given) =>
+  keepLabel(work, labelFonts(), given.machine, given),
+)

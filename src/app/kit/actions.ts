@@ -1,0 +1,41 @@
+'use server'
+import { decodeToolList } from '@/codecs/tool-list'
+import { ok } from '@/core/units'
+import { addJob, addTools, closeJob } from '@/stations/kit/add-job'
+import { changeJob, copyJob, mapTool, reopenJob } from '@/stations/kit/change-job'
+import * as kit from '@/stations/kit/contract'
+import { neededNow, takeBackNow } from '@/stations/kit/needed-now'
+import { putBack, shortPick, takePart } from '@/stations/kit/pick'
+import { reserveTool } from '@/stations/kit/reserve'
+import { tickOff, writeNote } from '@/stations/kit/shift'
+import { refuse } from '@/stations/refusals'
+import { putIntoPlace } from '@/stations/store/slot'
+import { defineAction } from '../_server/action'
+
+export const addJobAction = defineAction(kit.addJob, (work, { lists, ...job }) => {
+  const extra = []
+  for (const { name, text } of lists) {
+    const list = decodeToolList(text)
+    if (!list.ok) return refuse({ code: 'NOT_A_LIST', list: name, detail: list.error.text })
+    extra.push(...list.value)
+  }
+  return addJob(work, { ...job, extra })
+})
+export const addToolsAction = defineAction(kit.addTools, (work, { job, tools }) => {
+  const done = addTools(work, job, tools)
+  return done.ok ? ok(null) : done
+})
+export const closeJobAction = defineAction(kit.closeJob, (work, { job, state }) => closeJob(work, job, state))
+export const changeJobAction = defineAction(kit.changeJob, (work, { job, ...facts }) => changeJob(work, job, facts))
+export const copyJobAction = defineAction(kit.copyJob, (work, { job, id, dueAt }) => copyJob(work, job, { id, dueAt }))
+export const reopenJobAction = defineAction(kit.reopenJob, (work, { job, reason }) => reopenJob(work, job, reason))
+export const mapToolAction = defineAction(kit.mapTool, (work, { job, t, to }) => mapTool(work, job, t, to))
+export const neededNowAction = defineAction(kit.neededNow, (work, { serial }) => neededNow(work, serial))
+export const takeBackNowAction = defineAction(kit.takeBackNow, (work, { job, reason }) => takeBackNow(work, job, reason))
+export const takePartAction = defineAction(kit.takePart, takePart)
+export const putBackAction = defineAction(kit.putBack, putBack)
+export const shortPickAction = defineAction(kit.shortPick, shortPick)
+export const reserveAction = defineAction(kit.reserveTool, (work, { serial, job }) => reserveTool(work, serial, job))
+export const putIntoPlaceAction = defineAction(kit.putIntoPlace, (work, { serial, place }) => putIntoPlace(work, serial, place))
+export const writeNoteAction = defineAction(kit.writeNote, (work, { text }) => writeNote(work, text))
+export const tickOffAction = defineAction(kit.tickOff, (work, { id }) => tickOff(work, id))

@@ -1,0 +1,77 @@
+'use server'
+import { z } from 'zod'
+import { decodeDefinitions } from '@/codecs/definitions-csv'
+import { decodeContour } from '@/codecs/dxf'
+import { decodeLibrary, DefinitionSchema } from '@/codecs/library-json'
+import { decodeArchetype, type Archetype } from '@/codecs/tool-archetype'
+import type { ContourPiece } from '@/core/tool'
+import { type Result } from '@/core/units'
+import * as library from '@/stations/library/contract'
+import { addHolder, inspectHolder, replaceStud } from '@/stations/library/holder-care'
+import { importLibrary } from '@/stations/library/import-library'
+import { previewParts, readPartsFile } from '@/stations/library/import-parts'
+import { putDefinition } from '@/stations/library/put-definition'
+import { putPart } from '@/stations/library/put-part'
+import { regrind } from '@/stations/library/regrind'
+import { refuse } from '@/stations/refusals'
+import { book, countStock, moves } from '@/stations/store/book'
+import * as store from '@/stations/store/contract'
+import { putRight } from '@/stations/store/book'
+import { placeUnit } from '@/stations/store/plan'
+import { partFaultText } from '@/words/part'
+import { defineAction, defineQuestion } from '../_server/action'
+
+export const putPartAction = defineAction(library.putPart, (work, { part, isNew }) => putPart(work, part, isNew))
+export const putDefinitionAction = defineAction({ ...library.putDefinition, input: DefinitionSchema }, putDefinition)
+export const regrindAction = defineAction(library.regrind, (work, given) => regrind(work, { ...given, place: null }))
+
+export const bookAction = defineAction(store.book, (work, { what, component, count, from, to }) => {
+  switch (what) {
+    case 'receive':
+      return book(work, moves.receive(component, count, to))
+    case 'scrap':
+      return book(work, moves.scrap(component, count, 'hand', { fromPlace: from }))
+    case 'shift':
+      return to === null ? refuse({ code: 'NO_PLACE' }) : book(work, moves.shift(component, count, from, to))
+  }
+})
+export const countStockAction = defineAction(store.countStock, countStock)
+export const putRightAction = defineAction(store.putRight, (work, { id }) => putRight(work, id))
+export const placeUnitAction = defineAction(store.placeUnit, (work, { unit, drawers, taper }) =>
+  placeUnit(work, unit, drawers, taper),
+)
+
+export const addHolderAction = defineAction(library.addHolder, addHolder)
+export const inspectHolderAction = defineAction(library.inspectHolder, inspectHolder)
+export const replaceStudAction = defineAction(library.replaceStud, (work, { serial, stud }) => replaceStud(work, serial, stud))
+
+export const previewCsvAction = defineQuestion(library.previewCsv, (given, { db }) => previewParts(db, given, partFaultText))
+export const importCsvAction = defineAction(library.importCsv, (work, given) => {
+  const parts = readPartsFile(work.db, given, partFaultText)
+  return parts.ok ? importLibrary(work, { parts: parts.value, definitions: [] }, 'a CSV file') : parts
+})
+export const importFileAction = defineAction(library.importFile, (work, { text, name }) => {
+  if (/\.json$/i.test(name)) {
+    const read = decodeLibrary(text, partFaultText)
+    return read.ok
+      ? importLibrary(work, read.value, name)
+      : refuse({ code: 'BAD_FILE', line: null, column: null, detail: read.error.text })
+  }
+  const tools = decodeDefinitions(text)
+  if (tools.ok) return importLibrary(work, { parts: [], definitions: tools.value }, name)
+  const [{ line, column, text: detail }] = tools.error
+  return refuse({ code: 'BAD_FILE', line, column: column || null, detail })
+})
+
+const File = z
+  .string()
+  .max(4 * 2 ** 20)
+  .catch('')
+/** Reads an archetype into the form of a new tool; nothing is stored. */
+export async function readArchetypeAction(text: string): Promise<Result<Archetype, { text: string }>> {
+  return decodeArchetype(File.parse(text))
+}
+/** Reads a contour out of a drawing; nothing is stored. */
+export async function readContourAction(text: string): Promise<Result<ContourPiece[], { text: string }>> {
+  return decodeContour(File.parse(text))
+}

@@ -1,0 +1,28 @@
+'use server'
+import { addAdapter, changeAdapter, overruleCheck, renewMaster } from '@/stations/measure/adapter'
+import { saveValuesCheck } from '@/stations/measure/check-values'
+import * as measure from '@/stations/measure/contract'
+import { keepProgram } from '@/stations/measure/keep-program'
+import { readLine, saveLineFigures } from '@/stations/measure/line-figures'
+import { saveFigures } from '@/stations/measure/save-figures'
+import { takeInStray } from '@/stations/measure/take-in-stray'
+import { defineAction, defineQuestion } from '../_server/action'
+
+export const changeAdapterAction = defineAction(measure.changeAdapter, (work, { serial }) => changeAdapter(work, serial))
+export const addAdapterAction = defineAction(measure.addAdapter, (work, piece) =>
+  addAdapter(work, { ...piece, name: piece.name || `adapter ${piece.coupling}` }),
+)
+export const renewMasterAction = defineAction(measure.renewMaster, renewMaster)
+export const overruleCheckAction = defineAction(measure.overruleCheck, (work, { reason }) => overruleCheck(work, reason))
+export const saveValuesCheckAction = defineAction(measure.saveValuesCheck, saveValuesCheck)
+export const saveFiguresAction = defineAction(measure.saveFigures, (work, given) =>
+  saveFigures(work, { ...given, source: 'typed', reason: given.reason || null }),
+)
+export const readLineAction = defineQuestion(measure.readLine, (_given, { lineBench }) => readLine(lineBench))
+export const saveLineAction = defineAction(measure.saveLineFigures, (work, given, { lineBench }) =>
+  saveLineFigures(work, lineBench, { ...given, reason: given.reason || null }),
+)
+export const keepProgramAction = defineAction(measure.keepProgram, keepProgram)
+export const takeInStrayAction = defineAction(measure.takeInStray, (work, stray) =>
+  takeInStray(work, { ...stray, name: stray.name || 'Tool without a definition' }),
+)

@@ -1,0 +1,40 @@
+'use server'
+import { ok } from '@/core/units'
+import { getAssembly } from '@/db/assembly/read'
+import type { HandAct } from '@/devices/control/port'
+import { adjustTicket, handOut, wipeTicket } from '@/runtime/bench-ticket'
+import { makeTag } from '@/runtime/tag-tricks'
+import { wiped } from '@/stations/measure/wiped'
+import { refuse } from '@/stations/refusals'
+import { defineAction } from '../_server/action'
+import * as standIn from '@/stations/stand-in/contract'
+
+export const handAction = defineAction(standIn.hand, async (_work, { machine, act }, { hands }) => {
+  const done = await hands.act(machine, act)
+  return done.ok ? ok(null) : refuse({ code: 'CONTROL', error: done.error })
+})
+export const takeFromMachineAction = defineAction(standIn.takeFromMachine, async (_work, { machine, byHand }, { hands }) => {
+  const acts: readonly HandAct[] = ['open', byHand ? 'spindle take' : 'take', 'shut']
+  for (const one of acts) {
+    const done = await hands.act(machine, one)
+    if (!done.ok) return refuse({ code: 'CONTROL', error: done.error })
+  }
+  return ok(null)
+})
+export const tagTrickAction = defineAction(standIn.tagTrick, (_work, { serial, trick }, { db }) =>
+  makeTag(db, serial, trick) ? ok(null) : refuse({ code: 'NO_TAG' }),
+)
+/** The operator cleaned an edge: the world behind the bench's stand-in changes. */
+export const wipeAction = defineAction(standIn.wipe, (work, { serial, edge }, { db, now }) => {
+  const assembly = getAssembly(db, serial)
+  if (!assembly) return refuse({ code: 'UNKNOWN_SERIAL', serial })
+  const ticket = handOut(db, wipeTicket(db, assembly, edge), now, assembly)
+  wiped(work, assembly, edge)
+  return ok({ ticket })
+})
+export const turnScrewAction = defineAction(standIn.turnScrew, (_work, { serial, key, byMm }, { db, now }) => {
+  const assembly = getAssembly(db, serial)
+  if (!assembly) return refuse({ code: 'UNKNOWN_SERIAL', serial })
+  const ticket = adjustTicket(db, assembly, key === 'LF' ? byMm : 0, key === 'DC' ? byMm : 0)
+  return ok({ ticket: handOut(db, ticket, now, assembly) })
+})

@@ -1,0 +1,17 @@
+/** The tricks of stand-ins: what people do to real things, and what goes wrong with them. */
+import { z } from 'zod'
+import { HAND_ACTS } from '@/devices/control/port'
+import { contract, MachineKey, Serial } from '../contract'
+
+/** Somebody's hands at a stand-in machine. */
+export const hand = contract()(z.object({ machine: MachineKey, act: z.enum(HAND_ACTS) }))
+/** Takes a tool out of a stand-in machine. */
+export const takeFromMachine = contract()(z.object({ machine: MachineKey, byHand: z.boolean() }))
+/** Puts a chip into a holder, or spoils it. */
+export const tagTrick = contract()(z.object({ serial: Serial, trick: z.enum(['new', 'small', 'foreign', 'flip', 'pull']) }))
+/** Cleans an edge, or all of them. */
+export const wipe = contract<{ ticket: string }>()(z.object({ serial: Serial, edge: z.number().int().nullable() }))
+/** Turns an adjusting screw while the bench watches. */
+export const turnScrew = contract<{ ticket: string }>()(
+  z.object({ serial: Serial, key: z.enum(['LF', 'DC']), byMm: z.number().min(-1).max(1) }),
+)

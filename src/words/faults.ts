@@ -1,0 +1,61 @@
+/** What is wrong with a field, by the fault its contract names. */
+import type { FieldFault } from '@/stations/contract'
+
+export const FAULTS: Readonly<Record<FieldFault, string>> = {
+  MARK: 'A mark has 3 to 20 letters, digits or dashes.',
+  JOB_NUMBER: 'A job number has at least two characters.',
+  T_NUMBER: 'A T number is 1 or more.',
+  CHOOSE_MACHINE: 'Choose the machine.',
+  START: 'Type when the job starts.',
+  DAY: 'Choose a day.',
+  PARTS_COUNT: 'Type how many parts.',
+  PIECES: 'Type how many.',
+  FOUND: 'Type how many there are.',
+  WHOLE: 'Type a whole number.',
+  AT_LEAST_ONE: 'At least one.',
+  PROGRAM_SIZE: 'A program can have 8 MB.',
+  PROGRAM_COUNT: 'A job can have 20 programs.',
+  LIST_SIZE: 'A tool list can have 1 MB.',
+  FILE_SIZE: 'A file can have 20 MB.',
+  TEMPLATE_SIZE: 'A template can have 20,000 characters.',
+  NOTE_LENGTH: 'A note can have 400 characters.',
+  LINE_LENGTH: 'A line can have 200 characters.',
+  WHY: 'Say why in a few words.',
+  NAME: 'Give it a name.',
+  POST_NAME: 'Name the post with small letters, digits and hyphens.',
+  LABEL_WIDTH: 'A label is 20 to 200 mm wide.',
+  LABEL_HEIGHT: 'A label is 10 to 200 mm high.',
+  SISTER_STEP: 'The step between sister tools is at least 1.',
+  STEP_NAME: 'A short name has small letters, digits and hyphens.',
+  STEP_TITLE: 'Give each step a title.',
+  STEP_TEXT: 'Say what to do in this step.',
+  CERTIFICATE_LENGTH: 'Type the length from the new certificate.',
+  CERTIFICATE_DIAMETER: 'Type the diameter from the new certificate.',
+  CERTIFICATE_DAY: 'Say until when the certificate is valid.',
+}
+
+/** Names of fields in sentences about their range. */
+const FIELDS: Readonly<Record<string, string>> = {
+  measuredDays: 'Measured within',
+  balanceFromRpm: 'Balanced from',
+  slowFromKg: 'Changer slow from',
+  liftFromKg: 'Lift from',
+  pitchMm: 'Pitch',
+  gapMm: 'Gap',
+}
+
+/** A field outside its range, or missing. @param field its name in the contract */
+export interface FieldProblem {
+  readonly fault: string | null
+  readonly field: string
+  readonly least: number | null
+  readonly most: number | null
+}
+
+export function fieldText({ fault, field, least, most }: FieldProblem): string {
+  if (fault !== null && fault in FAULTS) return FAULTS[fault as FieldFault]
+  const name = FIELDS[field]
+  if (name && least !== null) return `${name}: at least ${least.toLocaleString('en')}.`
+  if (name && most !== null) return `${name}: at most ${most.toLocaleString('en')}.`
+  return name ? `${name}: type a number.` : 'Something in this form is missing or cannot be read.'
+}
