@@ -128,7 +128,7 @@ module.exports = {
     only('workers', ['core/', 'codecs/', 'devices/']),
     only('ui', ['core/', 'words/', 'codecs/', 'workers/', 'stations/contract\\.ts$', 'stations/[^/]+/contract\\.ts$']),
     only('stations', ['core/', 'words/', 'codecs/', 'db/', 'devices/']),
-    only('runtime', ['devices/', 'db/', 'core/', 'codecs/']),
+    only('runtime', ['devices/', 'db/', 'core/', 'codecs/', 'workers/server/']),
     only('app', ['core/', 'words/', 'codecs/', 'ui/', 'stations/', 'runtime/', 'db/', 'devices/']),
     rule(
       'no-tests-in-src',

@@ -1,7 +1,7 @@
 import type { NextConfig } from 'next'
 
 const config: NextConfig = {
-  serverExternalPackages: ['better-sqlite3', '@resvg/resvg-js', 'zxing-wasm'],
+  serverExternalPackages: ['better-sqlite3', '@resvg/resvg-js', 'zxing-wasm', 'piscina'],
   turbopack: { root: import.meta.dirname },
   poweredByHeader: false,
   typescript: { ignoreBuildErrors: true }, // npm test runs tsc of its own

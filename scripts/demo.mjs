@@ -3,6 +3,7 @@ import { existsSync, mkdirSync, rmSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import {
   bin,
+  buildWorkers,
   ensureBuilt,
   ensureInstalled,
   root,
@@ -32,7 +33,8 @@ const env = {
 
 try {
   ensureInstalled()
-  if (!dev) ensureBuilt()
+  if (dev) buildWorkers()
+  else ensureBuilt()
   mkdirSync(data, { recursive: true })
   await startControl(port + 1, data)
   if (!process.env.BOULDER_LINE_BENCH) startLineBench(port + 2)

@@ -41,10 +41,29 @@ function hashOf(paths) {
 export function ensureBuilt() {
   const stamp = join(root, '.next', 'boulder-built')
   const wanted = hashOf(['src', 'next.config.ts', 'postcss.config.mjs', 'package-lock.json', 'tsconfig.json', 'package.json'])
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return
+  if (existsSync(stamp) && existsSync(join(root, WORKERS)) && readFileSync(stamp, 'utf8') === wanted) return
   say('Building …')
+  buildWorkers()
   execSync(`"${bin('next')}" build`, { cwd: root, stdio: 'inherit', env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } })
   writeFileSync(stamp, wanted)
+}
+
+const WORKERS = join('.cache', 'workers', 'frames.mjs')
+
+/** The server's threads are bundled apart: Next does not know of them. */
+export function buildWorkers() {
+  const args = [
+    '--bundle',
+    '--platform=node',
+    '--format=esm',
+    '--target=node20',
+    '--tsconfig=tsconfig.json',
+    `--outfile=${WORKERS}`,
+  ]
+  execSync(`"${bin('esbuild')}" src/workers/server/frames.ts ${args.join(' ')}`, {
+    cwd: root,
+    stdio: ['ignore', 'ignore', 'inherit'],
+  })
 }
 
 const children = []

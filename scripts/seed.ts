@@ -23,13 +23,14 @@ import { readBench } from '@/stations/measure/bench-state'
 import { saveCheck } from '@/stations/measure/check-bench'
 import { keepProgram } from '@/stations/measure/keep-program'
 import { readMeasure } from '@/stations/measure/measure-sheet'
-import { saveMeasurement } from '@/stations/measure/save-measurement'
+import { saveMeasurement, type MeasureFrames } from '@/stations/measure/save-measurement'
 import { putIntoPlace } from '@/stations/store/slot'
 import type { Work } from '@/stations/work'
 import { emptyLight, evenBench, standStill } from '@/workers/bench-cycle'
 import { openRun, prepareRun, takeEdge } from '@/workers/bench-run'
 import { loadByHand } from './load-by-hand'
 import { fillLibrary, seedFile, seedProgram, type SeedJob } from './fill-library'
+import { measureFramesHere } from '@/workers/server/measure-frames'
 
 const now = Date.now()
 const at = (minutes: number) => new Date(now + 60_000 * minutes).toISOString()
@@ -46,6 +47,8 @@ interface SeedTool {
 
 const { db, control, hands, evidence, tagOf } = runtime()
 
+/** Nobody waits for a seed: no threads. */
+const measure: MeasureFrames = async (zip, steps) => measureFramesHere(zip, steps)
 function must<T, E extends { code: string }>(what: string, result: Result<T, E>): T {
   if (!result.ok) throw new Error(`${what}: ${JSON.stringify(result.error)}`)
   return result.value
@@ -143,7 +146,7 @@ for (const tool of seedFile<SeedTool[]>('tools.json')) {
   checkedBench(getAssembly(db, serial)!.coupling, minutesAgo - 10, person)
   must(
     `measure ${serial}`,
-    saveMeasurement(workOf(person, minutesAgo - 12), evidence, {
+    await saveMeasurement(workOf(person, minutesAgo - 12), evidence, measure, {
       serial,
       scanned: serial,
       takenAt: at(12 - minutesAgo),
@@ -180,7 +183,7 @@ for (let shift = 24; shift >= 1; shift--)
     z: 0.0012 * normal() + 0.0014 * Math.sin(shift),
   })
 insertAdapter(db, { serial: 'AD-HSKA63-1', coupling: 'HSK-A63' }, at(-50), 'ines')
-must('check', saveCheck(workOf('ines', 45), evidence, await masterPictures()))
+must('check', await saveCheck(workOf('ines', 45), evidence, measure, await masterPictures()))
 
 must(
   'program',

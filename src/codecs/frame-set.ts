@@ -58,8 +58,18 @@ export type FrameSetError =
 
 const bad = (file: string, detail: string) => fail({ code: 'BAD_FRAMESET' as const, file, detail: `${file}: ${detail}` })
 
-/** @param zip the whole file; limits are counted while it is unpacked */
-export function decodeFrameSet(zip: Uint8Array): Result<FrameSet, FrameSetError> {
+/** A picture of a set, still packed. */
+export interface PackedPicture extends Omit<Picture, 'frame'> {
+  /** 8-bit grey, with its size looked at. */
+  readonly png: Uint8Array
+}
+
+export interface OpenedFrameSet extends Omit<FrameSet, 'pictures'> {
+  readonly pictures: readonly PackedPicture[]
+}
+
+/** Unpacks a set as far as its PNGs. @param zip the whole file; limits are counted while it is unpacked */
+export function openFrameSet(zip: Uint8Array): Result<OpenedFrameSet, FrameSetError> {
   const files = unpack(zip)
   if (!files.ok) return files
   const json = files.value.get('frameset.json')
@@ -67,22 +77,19 @@ export function decodeFrameSet(zip: Uint8Array): Result<FrameSet, FrameSetError>
   const header = parseHeader(strFromU8(json))
   if (!header.ok) return header
   const { mmPerPixel, nominal, frames } = header.value
-  const decoded = new Map<string, Picture['frame']>()
-  const pictures: Picture[] = []
+  const pictures: PackedPicture[] = []
+  let first: Size | null = null
   for (const frame of frames) {
-    const known = decoded.get(frame.file)
-    const picture = known ? ok(known) : decodePicture(frame.file, files.value.get(frame.file))
-    if (!picture.ok) return picture
-    decoded.set(frame.file, picture.value)
-    const first = pictures[0]?.frame ?? picture.value
-    if (picture.value.width !== first.width || picture.value.height !== first.height)
-      return bad(
-        frame.file,
-        `is ${picture.value.width}×${picture.value.height}, the first picture ${first.width}×${first.height}; all must be of one size`,
-      )
+    const png = files.value.get(frame.file)
+    const size = sizeOf(frame.file, png)
+    if (!size.ok) return size
+    first ??= size.value
+    const { width, height } = size.value
+    if (width !== first.width || height !== first.height)
+      return bad(frame.file, `is ${width}×${height}, the first picture ${first.width}×${first.height}; all must be of one size`)
     pictures.push({
       name: frame.file,
-      frame: picture.value,
+      png: png!,
       edge: frame.edge,
       ...(frame.stage ? { stage: frame.stage } : {}),
       spindleDeg: frame.spindle,
@@ -92,6 +99,27 @@ export function decodeFrameSet(zip: Uint8Array): Result<FrameSet, FrameSetError>
   }
   const usual: Feature[] = typeof nominal?.RE === 'number' && nominal.RE > 0 ? ['LF', 'DC', 'RE'] : ['LF', 'DC']
   return ok({ mmPerPixel, nominal, measure: header.value.measure ?? usual, pictures })
+}
+
+/** The pixels of opened pictures; one file that stands for several pictures is decoded once. */
+export function decodePictures(packed: readonly PackedPicture[]): Result<Picture[], FrameSetError> {
+  const decoded = new Map<string, Picture['frame']>()
+  const pictures: Picture[] = []
+  for (const { png, ...picture } of packed) {
+    const known = decoded.get(picture.name)
+    const frame = known ? ok(known) : decodePicture(picture.name, png)
+    if (!frame.ok) return frame
+    decoded.set(picture.name, frame.value)
+    pictures.push({ ...picture, frame: frame.value })
+  }
+  return ok(pictures)
+}
+
+export function decodeFrameSet(zip: Uint8Array): Result<FrameSet, FrameSetError> {
+  const opened = openFrameSet(zip)
+  if (!opened.ok) return opened
+  const pictures = decodePictures(opened.value.pictures)
+  return pictures.ok ? ok({ ...opened.value, pictures: pictures.value }) : pictures
 }
 
 function unpack(zip: Uint8Array): Result<Map<string, Uint8Array>, FrameSetError> {
@@ -157,14 +185,23 @@ function parseHeader(text: string): Result<z.output<typeof Header>, FrameSetErro
   return bad('frameset.json', `${issue.path.join('.') || 'it'} ${issue.message}`)
 }
 
+interface Size {
+  readonly width: number
+  readonly height: number
+}
+
 /** Width and height stand at fixed places of a PNG (ISO/IEC 15948, IHDR): looked at before anything is unpacked. */
-function decodePicture(name: string, bytes: Uint8Array | undefined): Result<Picture['frame'], FrameSetError> {
+function sizeOf(name: string, bytes: Uint8Array | undefined): Result<Size, FrameSetError> {
   if (!bytes) return bad(name, 'is missing from the zip')
   if (bytes.length < 33) return bad(name, 'is no PNG')
   const head = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
   const width = head.getUint32(16)
   const height = head.getUint32(20)
   if (width < 16 || height < 16 || width * height > 50e6) return bad(name, 'must have between 16×16 and 50 million pixels')
+  return ok({ width, height })
+}
+
+function decodePicture(name: string, bytes: Uint8Array): Result<Picture['frame'], FrameSetError> {
   try {
     const png = decode(bytes, { checkCrc: true })
     if (png.depth !== 8 || png.channels !== 1 || png.palette) return bad(name, 'must be 8-bit grey')
@@ -179,7 +216,7 @@ function decodePicture(name: string, bytes: Uint8Array | undefined): Result<Pict
 export const framePng = (frame: Picture['frame']): Uint8Array => encode({ ...frame, depth: 8, channels: 1 })
 
 /** The set as a zip; PNGs are packed already and are stored. */
-export function encodeFrameSet(set: FrameSet): Uint8Array<ArrayBuffer> {
+export function zipFrameSet(set: OpenedFrameSet): Uint8Array<ArrayBuffer> {
   const header = {
     format: 'boulder-frameset/1',
     mmPerPixel: set.mmPerPixel,
@@ -195,9 +232,12 @@ export function encodeFrameSet(set: FrameSet): Uint8Array<ArrayBuffer> {
     })),
   }
   const files: Record<string, Uint8Array> = { 'frameset.json': strToU8(JSON.stringify(header)) }
-  for (const p of set.pictures) files[p.name] = framePng(p.frame)
+  for (const p of set.pictures) files[p.name] = p.png
   return zipSync(files, { level: 0 }) as Uint8Array<ArrayBuffer>
 }
+
+export const encodeFrameSet = (set: FrameSet): Uint8Array<ArrayBuffer> =>
+  zipFrameSet({ ...set, pictures: set.pictures.map(({ frame, ...p }) => ({ ...p, png: framePng(frame) })) })
 
 const mm = (value: number | null | undefined) => (value === null || value === undefined ? null : roundTo(value, 6))
 

@@ -119,9 +119,9 @@ export function handOut(db: Db, ticket: string, now: string, assembly?: Assembly
 export const masterTicket = (db: Db, master: Master, now: string): string =>
   handOut(db, toTicket(makeMaster(FIRST_SEED, { LF: master.LFmm, DC: master.DCmm })), now)
 
-/** A cloth went over an edge (null: over all): returns what the bench draws from now on. */
-export function wipeTicket(db: Db, assembly: Assembly, edge: number | null): string {
-  const ticket = toTicket(wiped(fromTicket(benchTicket(db, assembly)), edge))
+/** A cloth went over the edge at this turn of the spindle (null: over all): returns what the bench draws from now on. */
+export function wipeTicket(db: Db, assembly: Assembly, spindleDeg: number | null): string {
+  const ticket = toTicket(wiped(fromTicket(benchTicket(db, assembly)), spindleDeg))
   putTicket(db, assembly.id, ticket)
   return ticket
 }

@@ -19,6 +19,7 @@ import { getShrinkState, getSimTag } from '@/db/truth/read'
 import { putShrinkState, putSimTag } from '@/db/truth/write'
 import { clockOf, type Clock } from './clock'
 import { dataFolder } from './data-folder'
+import { framesPool, type FramesPool } from './frames-pool'
 
 export interface Runtime {
   readonly db: Db
@@ -32,6 +33,8 @@ export interface Runtime {
   readonly tagOf: (serial: string) => TagStation
   readonly shrink: ShrinkUnit
   readonly printer: Printer
+  /** Measures pictures beside everything else. */
+  readonly frames: FramesPool
   readonly schema: number
   readonly evidence: {
     put(serial: string, at: string, zip: Uint8Array): string
@@ -89,6 +92,7 @@ function open(): Runtime {
       nowMs: () => clock.nowMs(),
     }),
     printer: simulatedPrinter(spoolIn(join(data, 'spool'))),
+    frames: framesPool(),
     evidence: evidenceIn(join(data, 'evidence')),
     drop: dropIn(join(data, 'drop')),
     drawings: drawingsIn(join(data, 'drawings')),

@@ -1,6 +1,5 @@
 /** The bench in the browser: drives it, shows the live picture, runs the cycles and proposes values. */
 import { expose } from 'comlink'
-import { encodeFrameSet } from '@/codecs/frame-set'
 import { simulatedBench } from '@/devices/bench/simulated'
 import { BENCH_FACTS, type Bench, type BenchPicture } from '@/devices/bench/port'
 import {
@@ -16,6 +15,7 @@ import {
 } from '@/core/measure'
 import { fail, normDeg, ok, type Result } from '@/core/units'
 import { evenBench, resultOf, viewOf, type CycleError } from './bench-cycle'
+import { startPacking } from './packing'
 import { shownOf, type Shown } from './shown'
 import { goToValue, openRun, prepareRun, takeEdge, takeStep, type Run, type Task } from './bench-run'
 
@@ -44,6 +44,7 @@ interface State {
 }
 
 let state: State | null = null
+const packing = startPacking()
 /** Time left between two pictures while a tool is watched, ms: for what else the worker is asked. */
 const WATCH_MS = 60
 let watching = false
@@ -92,7 +93,7 @@ const api = {
     const { length } = state.run.angles
     for (let edge = 1; edge <= length; edge++) {
       onEdge(edge, length)
-      state.pictures.set(edge, await takeEdge(state.run, edge, show))
+      await measureInto(state, edge)
     }
     return propose()
   },
@@ -100,7 +101,7 @@ const api = {
   async measureOne(edge: number): Promise<Result<Proposal, CycleError>> {
     if (!state || state.run.angles[edge - 1] === undefined) return fail({ code: 'STOPPED' })
     state.run = await prepareRun(state.run, show)
-    state.pictures.set(edge, await takeEdge(state.run, edge, show))
+    await measureInto(state, edge)
     return propose()
   },
 
@@ -179,8 +180,14 @@ const api = {
     if (!state || state.pictures.size === 0) return null
     const { pictures, run } = state
     const all = [...pictures.keys()].sort((a, b) => a - b).flatMap((edge) => pictures.get(edge)!)
-    return encodeFrameSet({ mmPerPixel: run.bench.facts.mmPerPixel, measure: run.task.steps[0].features, pictures: all })
+    return packing.zip(all, run.bench.facts.mmPerPixel, run.task.steps[0].features)
   },
+}
+
+async function measureInto({ run, pictures }: State, edge: number): Promise<void> {
+  const taken = await takeEdge(run, edge, show)
+  packing.take(taken)
+  pictures.set(edge, taken)
 }
 
 function propose(): Result<Proposal, CycleError> {

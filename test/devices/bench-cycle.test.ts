@@ -8,6 +8,7 @@ describe('what the cycle measures of it', () => {
   it.each([
     ['an insert cutter', INSERT, 3],
     ['an end mill with a helix', { LF: 150, DC: 20, RE: 1.5, edges: 4, form: 'corner' }, 4],
+    ['six edges with a helix, close beside each other', { LF: 152, DC: 18, RE: 1.2, edges: 6, form: 'corner' }, 10],
     ['a small one', { LF: 105, DC: 6, RE: 0.5, edges: 4, form: 'corner' }, 2],
     ['a large radius', { LF: 130, DC: 25, RE: 3, edges: 3, form: 'corner' }, 1],
     ['a square one', { LF: 120, DC: 12, RE: 0, edges: 3, form: 'square' }, 3],
@@ -57,6 +58,18 @@ describe('what the cycle measures of it', () => {
     const real = truth.edges.map((_, i) => radiusOf(truth, i))
     expect(runout!.spreadMm).toBeCloseTo(Math.max(...real) - Math.min(...real), 3)
   })
+  it('a cloth goes over the edge that is in the light, also where its turn is just below a whole one', () => {
+    const truth = makeTruth(1, INSERT)
+    const [first, ...rest] = truth.edges
+    const dirty = {
+      ...truth,
+      edges: [{ ...first, angleDeg: 359.9 }, ...rest],
+      dirt: [{ type: 'oil', edge: 1, downMm: 1, longMm: 1, highMm: 0.1 } as const],
+    }
+    expect(wiped(dirty, 0.05).dirt).toEqual([])
+    expect(wiped(dirty, rest[0].angleDeg).dirt).toHaveLength(1)
+    expect(wiped(dirty, null).dirt).toEqual([])
+  })
   it('finds a chip or a drop of oil on its edge, which is gone after a wipe', async () => {
     const seeds = Array.from({ length: 40 }, (_, i) => i + 1).filter((seed) => makeTruth(seed, INSERT).dirt.length > 0)
     expect(seeds.length).toBeGreaterThan(8)
@@ -65,7 +78,7 @@ describe('what the cycle measures of it', () => {
       const truth = seeds.map((seed) => makeTruth(seed, INSERT)).find((t) => t.dirt[0].type === type)!
       const dirty = await measured(truth, hintOf(INSERT), REST)
       expect(dirty.set.warnings.map((w) => [w.edge, w.warning.code])).toEqual([[truth.dirt[0].edge, 'DEBRIS']])
-      const wipe = await measured(wiped(truth, truth.dirt[0].edge), hintOf(INSERT), REST)
+      const wipe = await measured(wiped(truth, truth.edges[truth.dirt[0].edge - 1].angleDeg), hintOf(INSERT), REST)
       expect(wipe.set.warnings).toEqual([])
     }
   }, 60_000)

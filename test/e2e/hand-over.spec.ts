@@ -48,7 +48,7 @@ test('a lead writes the lines of a label; it is printed, and its code read back 
   await page.getByRole('textbox', { name: 'Line 3' }).fill('{{ size }} {{ corner }}')
   await expect(picture).toBeVisible()
   await page.getByRole('textbox', { name: 'High' }).fill('8')
-  await expect(page.getByText('A label is at least 10 mm high.')).toBeVisible()
+  await expect(page.getByText('A label is 10 to 200 mm high.')).toBeVisible()
   await page.getByRole('textbox', { name: 'High' }).fill('10')
   await expect(page.getByText('too small for its code')).toBeVisible()
   await page.getByRole('textbox', { name: 'High' }).fill('32')

@@ -19,7 +19,6 @@ import { neededNow } from '@/stations/kit/needed-now'
 import { reserveTool } from '@/stations/kit/reserve'
 import { readShift, tickOff, writeNote } from '@/stations/kit/shift'
 import { releaseHandover } from '@/stations/hand-over/release-hand-over'
-import { saveMeasurement } from '@/stations/measure/save-measurement'
 import { readRack } from '@/stations/rack/rack'
 import { loadedT4 } from '../support/loaded-t4'
 import {
@@ -35,6 +34,7 @@ import {
   withJobs,
   withT4,
   textOf,
+  saveMeasurement,
 } from '../support/tool-room'
 
 /** A shrink unit whose clock is the test's. */

@@ -10,7 +10,6 @@ import { listRecord } from '@/db/record/read'
 import { previewPost } from '@/stations/hand-over/preview-post'
 import { proposeHandover } from '@/stations/hand-over/propose'
 import { releaseHandover, type Release } from '@/stations/hand-over/release-hand-over'
-import { saveMeasurement } from '@/stations/measure/save-measurement'
 import { takeInStray } from '@/stations/measure/take-in-stray'
 import { buildTool } from '@/stations/build/build-tool'
 import {
@@ -27,6 +26,7 @@ import {
   withT4,
   type ToolRoom,
   textOf,
+  saveMeasurement,
 } from '../support/tool-room'
 
 const ready = (edges = goodT4()) => measured(withT4(withJobs(toolRoom())), 'BX00143', edges)

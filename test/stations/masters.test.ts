@@ -10,12 +10,27 @@ import { simulatedBench } from '@/devices/bench/simulated'
 import { makeMaster, toTicket } from '@/devices/world/tool-truth'
 import { changeAdapter, overruleCheck, renewMaster } from '@/stations/measure/adapter'
 import { heldBack, readBench } from '@/stations/measure/bench-state'
-import { saveCheck, type CheckSave } from '@/stations/measure/check-bench'
+import { finishCheck, mayCheck, MASTER_STEPS, type CheckSave, type CheckSaved } from '@/stations/measure/check-bench'
 import { readHeld } from '@/stations/measure/look-back'
 import { releaseHandover } from '@/stations/hand-over/release-hand-over'
-import { saveMeasurement } from '@/stations/measure/save-measurement'
-import { codeOf, goodT4, later, saving, toolRoom, valueOf, withJobs, withT4, type ToolRoom } from '../support/tool-room'
+import {
+  codeOf,
+  goodT4,
+  later,
+  saving,
+  toolRoom,
+  valueOf,
+  withJobs,
+  withT4,
+  type ToolRoom,
+  saveMeasurement,
+} from '../support/tool-room'
 import { emptyLight, evenBench, standStill } from '@/workers/bench-cycle'
+import type { EvidenceStore } from '@/stations/measure/save-measurement'
+import type { Work } from '@/stations/work'
+import { measureFramesHere } from '@/workers/server/measure-frames'
+import type { Refusal } from '@/stations/refusals'
+import type { Result } from '@/core/units'
 
 /** Pictures of the master while the axes read so much too much. */
 async function pictures(
@@ -37,13 +52,20 @@ async function pictures(
   return encodeFrameSet({ mmPerPixel: BENCH_FACTS.mmPerPixel, measure: ['LF', 'DC'], pictures: all })
 }
 const check = (room: ToolRoom, frames: Uint8Array, change: Partial<CheckSave> = {}, person = 'ines', minutes = 10) =>
-  saveCheck(room.as(person, minutes), room.evidence, {
+  checkNow(room.as(person, minutes), room.evidence, {
     scanned: 'MS-HSKA63-1',
     frames,
     checkId: lastCheck(room.db)?.id ?? null,
     reason: null,
     ...change,
   })
+/** A check in one breath, without threads. */
+function checkNow(work: Work, evidence: EvidenceStore, save: CheckSave): Result<CheckSaved, Refusal> {
+  const may = mayCheck(work, save)
+  if (!may.ok) return may
+  const read = measureFramesHere(save.frames, MASTER_STEPS)
+  return read.ok ? finishCheck(work, evidence, save, read.value) : read
+}
 const NONE = { x: 0, z: 0 }
 const OFF = { x: 0.004, z: -0.006 }
 

@@ -5,7 +5,6 @@ import { lastMeasurement } from '@/db/measurement/read'
 import { listRecord } from '@/db/record/read'
 import { releaseHandover } from '@/stations/hand-over/release-hand-over'
 import { readMeasure } from '@/stations/measure/measure-sheet'
-import { saveMeasurement } from '@/stations/measure/save-measurement'
 import { takeInStray } from '@/stations/measure/take-in-stray'
 import { wiped } from '@/stations/measure/wiped'
 import {
@@ -21,6 +20,7 @@ import {
   withT4,
   type ToolRoom,
   textOf,
+  saveMeasurement,
 } from '../support/tool-room'
 
 const ready = () => withT4(withJobs(toolRoom()))

@@ -8,9 +8,20 @@ import { listRecord } from '@/db/record/read'
 import { keepProgram } from '@/stations/measure/keep-program'
 import { nextToMeasure, toolsOfJob } from '@/stations/measure/kit-run'
 import { readMeasure } from '@/stations/measure/measure-sheet'
-import { saveMeasurement } from '@/stations/measure/save-measurement'
 import { buildTool } from '@/stations/build/build-tool'
-import { codeOf, frames, goodT4, measured, SCALE, saving, toolRoom, valueOf, withJobs, withT4 } from '../support/tool-room'
+import {
+  codeOf,
+  frames,
+  goodT4,
+  measured,
+  SCALE,
+  saving,
+  toolRoom,
+  valueOf,
+  withJobs,
+  withT4,
+  saveMeasurement,
+} from '../support/tool-room'
 
 const room = () => withT4(withJobs(toolRoom()))
 const TOOL: ProgramStep = { name: 'Tool', at: null, features: ['LF', 'DC', 'RE'], limits: {} }

@@ -11,7 +11,6 @@ import { readTagNow, writeTag } from '@/stations/hand-over/write-tag'
 import { releaseHandover } from '@/stations/hand-over/release-hand-over'
 import type { Fate } from '@/stations/return/contract'
 import { readInside, unloadTool } from '@/stations/return/unload'
-import { saveMeasurement } from '@/stations/measure/save-measurement'
 import {
   codeOf,
   goodT4,
@@ -25,6 +24,7 @@ import {
   withT4,
   type ToolRoom,
   textOf,
+  saveMeasurement,
 } from '../support/tool-room'
 
 async function inHeron(): Promise<ToolRoom> {

@@ -13,7 +13,9 @@ import { migrate } from '@/db/migrate'
 import type { Control, ControlError, ControlTable } from '@/devices/control/port'
 import { addJob } from '@/stations/kit/add-job'
 import { buildTool } from '@/stations/build/build-tool'
-import { saveMeasurement, type Save } from '@/stations/measure/save-measurement'
+import type { Saved } from '@/stations/measure/contract'
+import { finishSave, maySave, type EvidenceStore, type Save } from '@/stations/measure/save-measurement'
+import { measureFramesHere } from '@/workers/server/measure-frames'
 import type { Work } from '@/stations/work'
 import { assign, hand, newCell, report, turnTo, type Cell, type CellFacts, type HandAct } from '../../standins/control/cell'
 import { Refused, runOffsets, type Table } from '../../standins/control/interpreter'
@@ -266,6 +268,14 @@ export const loaded = (
     reasons: UNBALANCED,
   })
 export const UNBALANCED = [{ rule: 'balance', reason: 'first part at 8,000 rev/min, watched' }] as const
+
+/** Saves a measurement in one breath, without threads. */
+export function saveMeasurement(work: Work, evidence: EvidenceStore, save: Save): Result<Saved, Refusal> {
+  const may = maySave(work, save)
+  if (!may.ok) return may
+  const read = measureFramesHere(save.frames, may.value.steps)
+  return read.ok ? finishSave(work, evidence, save, read.value) : read
+}
 
 export function measured(room: ToolRoom, serial = 'BX00143', edges: readonly Tool[] = goodT4(), minutes = 60): ToolRoom {
   const saved = saveMeasurement(room.as('ines', minutes), room.evidence, saving(serial, edges, { takenAt: later(minutes) }))

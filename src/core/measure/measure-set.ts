@@ -67,6 +67,33 @@ export function measureSet(
   mmPerPixel: View['mmPerPixel'],
   measure: readonly Feature[],
 ): Result<SetMeasurement, SetError> {
+  const numbers = [...new Set(pictures.map((p) => p.edge))]
+  const read = numbers.map((edge) =>
+    measureEdge(
+      pictures.filter((p) => p.edge === edge),
+      mmPerPixel,
+      measure,
+    ),
+  )
+  return joinEdges(
+    read,
+    pictures.map((p) => p.name),
+    measure,
+  )
+}
+
+/** One edge by itself: what its pictures show, and what is to be said of it. */
+export interface EdgeRead {
+  readonly edge: EdgeMeasurement
+  readonly warnings: readonly FrameWarning[]
+}
+
+/** @param pictures of one edge, at least one */
+export function measureEdge(
+  pictures: readonly Picture[],
+  mmPerPixel: View['mmPerPixel'],
+  measure: readonly Feature[],
+): Result<EdgeRead, SetError> {
   const views: Seen[] = []
   for (const picture of pictures) {
     const { width, height } = picture.frame
@@ -75,23 +102,30 @@ export function measureSet(
     if (!traced.ok) return fail({ code: 'PICTURE', file: picture.name, problem: traced.error.code })
     views.push({ picture, view, traced: traced.value, found: measureOutline(traced.value, view, measure) })
   }
-  const numbers = [...new Set(pictures.map((p) => p.edge))].sort((a, b) => a - b)
-  const grouped = numbers.map((edge) => ({
-    edge,
-    seen: overTurns(
-      views.filter((v) => v.picture.edge === edge),
-      measure,
-    ),
-  }))
-  const edges = grouped.map(({ edge, seen }) => edgeOf(edge, seen, measure))
-  const summary = summarise(edges, measure)
-  if (!edges.some((e) => measure.some((f) => e[KEY_OF[f]])))
-    return fail({ code: 'NOTHING_MEASURED', file: pictures[0]?.name ?? '' })
+  const seen = overTurns(views, measure)
+  const edge = edgeOf(pictures[0].edge, seen, measure)
+  return ok({ edge, warnings: warningsOf(seen, edge, measure) })
+}
+
+/**
+ * Edges that were measured by themselves, as one set.
+ * @param names of all pictures in their order: of several that cannot be read the first is told
+ */
+export function joinEdges(
+  read: readonly Result<EdgeRead, SetError>[],
+  names: readonly string[],
+  measure: readonly Feature[],
+): Result<SetMeasurement, SetError> {
+  const wrong = read.flatMap((r) => (r.ok ? [] : [r.error])).sort((a, b) => names.indexOf(a.file) - names.indexOf(b.file))
+  if (wrong.length) return fail(wrong[0])
+  const all = read.flatMap((r) => (r.ok ? [r.value] : [])).sort((a, b) => a.edge.edge - b.edge.edge)
+  const edges = all.map((r) => r.edge)
+  if (!edges.some((e) => measure.some((f) => e[KEY_OF[f]]))) return fail({ code: 'NOTHING_MEASURED', file: names[0] ?? '' })
   return ok({
     measure,
     edges,
-    summary,
-    warnings: grouped.flatMap(({ edge, seen }, i) => warningsOf(edge, seen, edges[i], measure)),
+    summary: summarise(edges, measure),
+    warnings: all.flatMap(({ edge: { edge }, warnings }) => warnings.map((warning) => ({ edge, warning }))),
   })
 }
 
@@ -123,10 +157,26 @@ function overTurns(seen: readonly Seen[], measure: readonly Feature[]): readonly
     const plain = here.filter((s) => s.found.explained).length > here.length / 2
     if (!over || (plain && !over.close)) return here
     const whole = over.traced
-    const found = measureOutline(whole, view, measure)
+    const found = withoutNextEdge(measureOutline(whole, view, measure))
     const sharpest = here.reduce((a, b) => (b.found.focus > a.found.focus ? b : a))
     return [{ ...sharpest, traced: whole, found: { ...found, focus: sharpest.found.focus } }]
   })
+}
+
+/** So far above its own edge the tip of the next one may reach, mm: the axial runout of a tool that is still used. */
+const NEXT_EDGE_MM = 0.02
+
+/**
+ * Over a turn the tip of the next edge comes into the light as well: inwards of the corner, on the end face that falls
+ * away there, and hardly higher than this edge. It changes no value, and is nothing that could be wiped off.
+ */
+function withoutNextEdge(found: FrameMeasurement): FrameMeasurement {
+  const { x, z, re } = found
+  if (!x || !z) return found
+  const isNext = (d: Debris) => d.x < x.value - (re?.value ?? 0) && d.z + d.high / 2 < z.value + NEXT_EDGE_MM
+  const debris = found.debris.filter((d) => !isNext(d))
+  const kept = (w: FrameWarning) => w.code !== 'DEBRIS' || debris.some((d) => d.high === w.high)
+  return { ...found, debris, warnings: found.warnings.filter(kept) }
 }
 
 /** Below this sharpness (an edge blurred over more than about 4 px) nothing counts. */
@@ -227,7 +277,7 @@ export function summarise(edges: readonly EdgeMeasurement[], measure: readonly F
 }
 
 /** One warning of a kind an edge, the worst; a value that another view gave needs no warning. */
-function warningsOf(edge: number, seen: readonly Seen[], got: EdgeMeasurement, measure: readonly Feature[]) {
+function warningsOf(seen: readonly Seen[], got: EdgeMeasurement, measure: readonly Feature[]): FrameWarning[] {
   const all = seen.flatMap((s) => s.found.warnings)
   const size = (w: FrameWarning) => ('high' in w ? w.high : 'deep' in w ? w.deep : 0)
   const needed = (w: FrameWarning) => {
@@ -241,9 +291,9 @@ function warningsOf(edge: number, seen: readonly Seen[], got: EdgeMeasurement, m
   const told: FrameWarning[] = kinds
     .map((code) => all.filter((w) => w.code === code).reduce((a, b) => (size(b) > size(a) ? b : a)))
     .filter(needed)
-  if (got.focus < LEAST_FOCUS) return [{ edge, warning: { code: 'NOT_SHARP' } as const }]
+  if (got.focus < LEAST_FOCUS) return [{ code: 'NOT_SHARP' }]
   if (measure.includes('SIG') && !got.sig) told.push({ code: 'NO_POINT' })
   for (const feature of ['KAPR', 'CHW', 'KCH', 'SCX', 'SCZ'] as const)
     if (measure.includes(feature) && !got[KEY_OF[feature]]) told.push({ code: 'NO_SIDE', feature })
-  return told.map((warning) => ({ edge, warning }))
+  return told
 }

@@ -3,7 +3,7 @@
  * sees a ticket, a text it passes on.
  */
 import { seededRandom } from '@/core/numeric'
-import { degToRad } from '@/core/units'
+import { degToRad, normDeg } from '@/core/units'
 import type { Profile } from './profile'
 
 export interface TruthEdge {
@@ -206,11 +206,16 @@ export function makeMaster(seed: number, { LF, DC }: Pick<Meant, 'LF' | 'DC'>): 
   }
 }
 
-/** The same tool after a cloth went over an edge, or over all of them. */
-export const wiped = (truth: ToolTruth, edge: number | null): ToolTruth => ({
-  ...truth,
-  dirt: edge === null ? [] : truth.dirt.filter((d) => d.edge !== edge),
-})
+/**
+ * The same tool after a cloth went over the edge that is in the light at a turn of the spindle, or over all of them (null).
+ * Whoever wipes does not know the number that the edge has here.
+ */
+export function wiped(truth: ToolTruth, spindleDeg: number | null): ToolTruth {
+  if (spindleDeg === null) return { ...truth, dirt: [] }
+  const away = truth.edges.map((e) => Math.abs(normDeg(e.angleDeg - spindleDeg + 180) - 180))
+  const edge = away.indexOf(Math.min(...away)) + 1
+  return { ...truth, dirt: truth.dirt.filter((d) => d.edge !== edge) }
+}
 
 /** The same tool after its screw was turned: longer, and larger in diameter, by so much (mm). */
 export const adjusted = (truth: ToolTruth, longerMm: number, widerMm: number): ToolTruth => ({

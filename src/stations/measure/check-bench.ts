@@ -1,15 +1,24 @@
-import { decodeFrameSet } from '@/codecs/frame-set'
-import { addZero, driftOf, judgeDrift, measureSet, type DriftVerdict, type Zero } from '@/core/measure'
-import { fail, ok, type Result } from '@/core/units'
+import {
+  addZero,
+  driftOf,
+  judgeDrift,
+  type Adapter,
+  type DriftVerdict,
+  type FramesMeasured,
+  type Master,
+  type ProgramStep,
+  type Zero,
+} from '@/core/measure'
+import { ok, type Result } from '@/core/units'
 import { insertCheck } from '@/db/bench/write'
 import { inTransaction } from '@/db/connection'
 import { note } from '../records/note'
 import { noteRefusal } from '../records/note-refusal'
-import type { Refusal } from '../refusals'
+import { refuse, type Refusal } from '../refusals'
 import type { Work } from '../work'
-import { readBench } from './bench-state'
+import { readBench, type BenchNow } from './bench-state'
 import { findAgain, holdAgain, type MeasureAgain } from './look-back'
-import type { EvidenceStore } from './save-measurement'
+import type { EvidenceStore, MeasureFrames } from './save-measurement'
 
 export interface CheckSave {
   /** What was scanned to save it: the mark on the master. */
@@ -28,31 +37,65 @@ export interface CheckSaved {
   readonly again: readonly MeasureAgain[]
 }
 
+/** What of a master is measured. */
+export const MASTER_STEPS: readonly ProgramStep[] = [{ name: 'Master', at: null, features: ['LF', 'DC'], limits: {} }]
+
 /** Measures the master from its pictures and takes what it reads too much as the bench's zero from now on. */
-export function saveCheck(work: Work, evidence: EvidenceStore, save: CheckSave): Result<CheckSaved, Refusal> {
+export async function saveCheck(
+  work: Work,
+  evidence: EvidenceStore,
+  measure: MeasureFrames,
+  save: CheckSave,
+): Promise<Result<CheckSaved, Refusal>> {
+  const may = mayCheck(work, save)
+  if (!may.ok) return may
+  const measured = await measure(save.frames, MASTER_STEPS)
+  return measured.ok ? finishCheck(work, evidence, save, measured.value) : measured
+}
+
+const refusedAs = (work: Work) => (refusal: Refusal) => {
+  noteRefusal(work, 'Masters', {}, refusal)
+  return refuse(refusal)
+}
+
+interface Checked {
+  readonly bench: BenchNow
+  readonly adapter: Adapter
+  readonly master: Master
+}
+
+/** Whether the bench may be checked with this master now; looked at before its pictures are measured, and once more after. */
+export function mayCheck(work: Work, save: CheckSave): Result<Checked, Refusal> {
   const bench = readBench(work.db, work.now)
-  const refuse = (refused: Refusal) => {
-    noteRefusal(work, 'Masters', {}, refused)
-    return fail(refused)
-  }
+  const refused = refusedAs(work)
   const { adapter, master } = bench
-  if (!adapter || !master) return refuse({ code: 'NO_MASTER', coupling: null })
-  if (save.scanned !== master.mark) return refuse({ code: 'OTHER_MASTER', scanned: save.scanned, master: master.mark })
+  if (!adapter || !master) return refused({ code: 'NO_MASTER', coupling: null })
+  if (save.scanned !== master.mark) return refused({ code: 'OTHER_MASTER', scanned: save.scanned, master: master.mark })
   if (master.calibratedUntil < work.now.slice(0, 10))
-    return refuse({ code: 'MASTER_EXPIRED', master: master.mark, until: master.calibratedUntil })
-  if (save.checkId !== (bench.check?.id ?? null)) return refuse({ code: 'OTHER_ZERO', measuring: 'master' })
-  const set = decodeFrameSet(save.frames)
-  if (!set.ok) return fail({ code: 'FRAME_SET', error: set.error })
-  const measured = measureSet(set.value.pictures, set.value.mmPerPixel, ['LF', 'DC'])
-  if (!measured.ok) return fail({ code: 'SET', error: measured.error })
-  const dirty = measured.value.warnings.find((w) => w.warning.code === 'DEBRIS')
-  if (dirty) return refuse({ code: 'DEBRIS', edge: null })
-  const radii = measured.value.edges.flatMap((e) => (e.x ? [e.x.value] : []))
-  const { LF } = measured.value.summary
-  if (radii.length < 2 || LF === null) return refuse({ code: 'MASTER_NOT_WHOLE' })
+    return refused({ code: 'MASTER_EXPIRED', master: master.mark, until: master.calibratedUntil })
+  if (save.checkId !== (bench.check?.id ?? null)) return refused({ code: 'OTHER_ZERO', measuring: 'master' })
+  return ok({ bench, adapter, master })
+}
+
+/** Judges the drift, and keeps the new zero with its pictures. */
+export function finishCheck(
+  work: Work,
+  evidence: EvidenceStore,
+  save: CheckSave,
+  { measured: { tool } }: FramesMeasured,
+): Result<CheckSaved, Refusal> {
+  const may = mayCheck(work, save)
+  if (!may.ok) return may
+  const { bench, adapter, master } = may.value
+  const refused = refusedAs(work)
+  const dirty = tool.warnings.find((w) => w.warning.code === 'DEBRIS')
+  if (dirty) return refused({ code: 'DEBRIS', edge: null })
+  const radii = tool.edges.flatMap((e) => (e.x ? [e.x.value] : []))
+  const { LF } = tool.summary
+  if (radii.length < 2 || LF === null) return refused({ code: 'MASTER_NOT_WHOLE' })
   const drift = driftOf(master, radii, LF)
   const verdict = judgeDrift(drift, bench.check === null)
-  if (verdict === 'too far' && (work.person.role !== 'lead' || !save.reason)) return refuse({ code: 'TOO_FAR', bench: 'this' })
+  if (verdict === 'too far' && (work.person.role !== 'lead' || !save.reason)) return refused({ code: 'TOO_FAR', bench: 'this' })
   const place = evidence.put(master.mark, work.now, save.frames)
   const again = verdict === 'drifted' || verdict === 'too far' ? findAgain(work, adapter, bench.check, drift) : []
   inTransaction(work.db, () => {

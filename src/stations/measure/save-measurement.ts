@@ -1,15 +1,14 @@
-import { decodeFrameSet } from '@/codecs/frame-set'
-import { benchFor, judgeTool, measureProgram } from '@/core/measure'
+import { benchFor, judgeTool, type FramesMeasured, type ProgramStep } from '@/core/measure'
 import { nextState } from '@/core/tool'
-import { fail, type Result } from '@/core/units'
+import { fail, ok, type Result } from '@/core/units'
 import { noteRefusal } from '../records/note-refusal'
-import type { Refusal } from '../refusals'
+import { refuse, type Refusal } from '../refusals'
 import type { Work } from '../work'
 import { practiceOf } from '../practice'
 import { heldBack, readBench } from './bench-state'
 import { keepMeasurement, unexplainedJump } from './keep-measurement'
 import type { Saved } from './contract'
-import { readMeasure } from './measure-sheet'
+import { readMeasure, type MeasureSheet } from './measure-sheet'
 
 /** Keeps the pictures; handed in, so that a verb does not know the file system. */
 export interface EvidenceStore {
@@ -36,36 +35,69 @@ export interface Save {
   readonly reason?: string
 }
 
+/** Measures a frame set: in the running server by worker threads. @param steps null: what the set itself asks for */
+export type MeasureFrames = (
+  zip: Uint8Array,
+  steps: readonly ProgramStep[] | null,
+) => Promise<Result<FramesMeasured, Refusal<'FRAME_SET' | 'SET'>>>
+
 /**
  * The server measures the pictures again with the same core; that is the value of record, the pictures its evidence.
  * No measured value is taken from a browser.
  */
-export function saveMeasurement(work: Work, evidence: EvidenceStore, save: Save): Result<Saved, Refusal> {
+export async function saveMeasurement(
+  work: Work,
+  evidence: EvidenceStore,
+  measure: MeasureFrames,
+  save: Save,
+): Promise<Result<Saved, Refusal>> {
+  const may = maySave(work, save)
+  if (!may.ok) return may
+  const measured = await measure(save.frames, may.value.steps)
+  return measured.ok ? finishSave(work, evidence, save, measured.value) : measured
+}
+
+/** Whether these pictures may be saved; looked at before they are measured, and once more after. */
+export function maySave(work: Work, save: Save): Result<MeasureSheet, Refusal> {
   const sheet = readMeasure(work.db, save.serial)
   if (!sheet) return fail({ code: 'UNKNOWN_SERIAL', serial: save.serial })
   const { assembly } = sheet
-  const refuse = (refused: Refusal) => {
-    noteRefusal(work, 'Measure', { serial: save.serial, t: assembly.t, machine: assembly.machine }, refused)
-    return fail(refused)
+  const refused = (refusal: Refusal) => {
+    noteRefusal(work, 'Measure', { serial: save.serial, t: assembly.t, machine: assembly.machine }, refusal)
+    return refuse(refusal)
   }
   if (save.scanned !== save.serial)
-    return refuse({ code: 'OTHER_HOLDER', scanned: save.scanned, serial: save.serial, nothing: 'saved' })
+    return refused({ code: 'OTHER_HOLDER', scanned: save.scanned, serial: save.serial, nothing: 'saved' })
   if (!nextState(assembly.state, 'save-measurement'))
-    return refuse({ code: 'NOT_NOW', serial: save.serial, state: assembly.state })
+    return refused({ code: 'NOT_NOW', serial: save.serial, state: assembly.state })
   const bench = readBench(work.db, work.now)
   const held = heldBack(bench, assembly.coupling)
-  if (held) return refuse(held)
-  if (save.checkId !== (bench.check?.id ?? null)) return refuse({ code: 'OTHER_ZERO', measuring: 'tool' })
-  if (save.program !== (sheet.program?.version ?? 0)) return refuse({ code: 'OTHER_PROGRAM' })
-  const set = decodeFrameSet(save.frames)
-  if (!set.ok) return fail({ code: 'FRAME_SET', error: set.error })
-  if (set.value.mmPerPixel.x !== save.mmPerPixel.x || set.value.mmPerPixel.z !== save.mmPerPixel.z)
-    return refuse({ code: 'OTHER_SCALE' })
-  const measured = measureProgram(set.value.pictures, set.value.mmPerPixel, sheet.steps)
-  if (!measured.ok) return fail({ code: 'SET', error: measured.error })
-  const { tool, steps } = measured.value
+  if (held) return refused(held)
+  if (save.checkId !== (bench.check?.id ?? null)) return refused({ code: 'OTHER_ZERO', measuring: 'tool' })
+  if (save.program !== (sheet.program?.version ?? 0)) return refused({ code: 'OTHER_PROGRAM' })
+  return ok(sheet)
+}
+
+/** Judges what was measured and puts it into the record, with its pictures. */
+export function finishSave(
+  work: Work,
+  evidence: EvidenceStore,
+  save: Save,
+  { measured, mmPerPixel }: FramesMeasured,
+): Result<Saved, Refusal> {
+  // others may have moved on while it was measured
+  const may = maySave(work, save)
+  if (!may.ok) return may
+  const sheet = may.value
+  const { assembly } = sheet
+  const refused = (refusal: Refusal) => {
+    noteRefusal(work, 'Measure', { serial: save.serial, t: assembly.t, machine: assembly.machine }, refusal)
+    return refuse(refusal)
+  }
+  if (mmPerPixel.x !== save.mmPerPixel.x || mmPerPixel.z !== save.mmPerPixel.z) return refused({ code: 'OTHER_SCALE' })
+  const { tool, steps } = measured
   const dirty = [tool, ...steps.map((s) => s.set)].flatMap((s) => s.warnings).find((w) => w.warning.code === 'DEBRIS')
-  if (dirty) return refuse({ code: 'DEBRIS', edge: dirty.edge })
+  if (dirty) return refused({ code: 'DEBRIS', edge: dirty.edge })
   const result = judgeTool(
     tool,
     sheet.limits,

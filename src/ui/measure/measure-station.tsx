@@ -212,7 +212,7 @@ export function MeasureStation(props: MeasureProps) {
     if (running) return
     setNote(null)
     setWiping(true)
-    const done = await props.wipe({ serial, edge })
+    const done = await props.wipe({ serial, edge, spindleDeg: edge === null ? null : (proposal?.angles[edge - 1] ?? null) })
     if (done.ok) {
       await bench.refresh(done.value.ticket)
       // a warm tool has become shorter since the other edges were measured

@@ -16,7 +16,7 @@ export const POST = guarded(async (request) => {
   const body = await readBody(request, ['application/zip'], FRAME_SET_LIMITS.packedBytes)
   if (!body.ok) return body.error
   const asked = request.nextUrl.searchParams
-  const done = saveCheck({ db: house.db, now: house.clock.now(), person }, house.evidence, {
+  const done = await saveCheck({ db: house.db, now: house.clock.now(), person }, house.evidence, house.frames.measure, {
     scanned: (asked.get('scanned') ?? '').toUpperCase(),
     frames: body.value,
     checkId: asked.has('check') ? Number(asked.get('check')) : null,

@@ -21,7 +21,7 @@ export const POST = guarded(async (request, { serial }) => {
   const taken = z.iso.datetime().catch(now).parse(asked.get('taken'))
   const body = await readBody(request, ['application/zip'], FRAME_SET_LIMITS.packedBytes)
   if (!body.ok) return body.error
-  const done = saveMeasurement({ db: house.db, now, person }, house.evidence, {
+  const done = await saveMeasurement({ db: house.db, now, person }, house.evidence, house.frames.measure, {
     serial: serialOf(serial),
     scanned: (asked.get('scanned') ?? '').toUpperCase(),
     takenAt: taken,

@@ -1,0 +1,65 @@
+/** A frame set measured edge by edge, so that several threads can share it. */
+import { decodePictures, openFrameSet, type FrameSetError, type OpenedFrameSet, type PackedPicture } from '@/codecs/frame-set'
+import {
+  edgeTasks,
+  joinProgram,
+  measureEdge,
+  type EdgeRead,
+  type EdgeTask,
+  type FramesMeasured,
+  type ProgramStep,
+  type SetError,
+} from '@/core/measure'
+import { fail, ok, type Result } from '@/core/units'
+
+/** Why a set gives nothing: its file, or what it shows. */
+export type FramesError =
+  { readonly code: 'FRAME_SET'; readonly error: FrameSetError } | { readonly code: 'SET'; readonly error: SetError }
+
+export type PackedTask = EdgeTask<PackedPicture> & { readonly mmPerPixel: OpenedFrameSet['mmPerPixel'] }
+export type EdgeDone = Result<EdgeRead, { readonly set: SetError } | { readonly file: FrameSetError }>
+
+/** One edge, from its packed pictures: the work of one worker. */
+export function measurePacked({ pictures, mmPerPixel, measure }: PackedTask): EdgeDone {
+  const decoded = decodePictures(pictures)
+  if (!decoded.ok) return fail({ file: decoded.error })
+  const read = measureEdge(decoded.value, mmPerPixel, measure)
+  return read.ok ? read : fail({ set: read.error })
+}
+
+const ofSet = (measure: OpenedFrameSet['measure']): ProgramStep[] => [{ name: '', at: null, features: measure, limits: {} }]
+
+/** What is to be done with an opened set. */
+export function tasksOf(opened: OpenedFrameSet, asked: readonly ProgramStep[] | null) {
+  const steps = asked ?? ofSet(opened.measure)
+  const tasks = edgeTasks(opened.pictures, steps).map((task): PackedTask => ({ ...task, mmPerPixel: opened.mmPerPixel }))
+  return { steps, tasks }
+}
+
+/** The edges put together again, in the order of their tasks. */
+export function framesMeasured(
+  opened: Pick<OpenedFrameSet, 'mmPerPixel'>,
+  steps: readonly ProgramStep[],
+  tasks: readonly EdgeTask<{ readonly name: string; readonly edge: number; readonly stage?: number }>[],
+  done: readonly EdgeDone[],
+): Result<FramesMeasured, FramesError> {
+  for (const one of done) if (!one.ok && 'file' in one.error) return fail({ code: 'FRAME_SET', error: one.error.file })
+  const measured = joinProgram(
+    tasks.map((task, i) => {
+      const one = done[i]
+      return { task, read: one.ok ? one : fail((one.error as { set: SetError }).set) }
+    }),
+    steps,
+  )
+  return measured.ok
+    ? ok({ measured: measured.value, mmPerPixel: opened.mmPerPixel })
+    : fail({ code: 'SET', error: measured.error })
+}
+
+/** The same without workers: for tests, scripts and benches. */
+export function measureFramesHere(zip: Uint8Array, asked: readonly ProgramStep[] | null): Result<FramesMeasured, FramesError> {
+  const opened = openFrameSet(zip)
+  if (!opened.ok) return fail({ code: 'FRAME_SET', error: opened.error })
+  const { steps, tasks } = tasksOf(opened.value, asked)
+  return framesMeasured(opened.value, steps, tasks, tasks.map(measurePacked))
+}
