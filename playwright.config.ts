@@ -30,5 +30,6 @@ export default defineConfig({
       ],
     },
     screenshot: 'only-on-failure',
+    actionTimeout: 60_000,
   },
 })

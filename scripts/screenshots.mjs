@@ -53,7 +53,7 @@ async function imported(page) {
   await page
     .getByLabel('File to import')
     .setInputFiles({ name: 'collets.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\r\n')) })
-  await page.getByLabel('Kind of rows that do not say it').selectOption('collet')
+  await page.getByLabel('Kind of rows without one').selectOption('collet')
   await page.getByLabel('What “size” is').selectOption('DCX')
   await page.getByLabel('Unit of “size”').selectOption('mm')
   await page.getByText('is no length').waitFor()
@@ -64,7 +64,7 @@ async function heated(page) {
   const big = page.getByTestId('big-action')
   await page.locator('#scan-field').fill('BX00142')
   await page.keyboard.press('Enter')
-  await page.getByText('begun by').waitFor()
+  await page.getByText('started by').waitFor()
   for (const step of [/Shank/, /Clean/, /Stop/, /coil stands right/, /Heat it now/, /Cutter in/]) {
     await page.getByTestId('big-action').filter({ hasText: step }).waitFor({ timeout: 30_000 })
     await big.click()
@@ -94,11 +94,11 @@ async function onSk40(page) {
 
 async function measured(page) {
   await page.getByRole('button', { name: /Measure all edges/ }).click({ timeout: 30_000 })
-  await page.getByRole('button', { name: /to save|Wiped|Corrected/ }).waitFor({ timeout: 60_000 })
+  await page.getByRole('button', { name: /to save|Clean edge|Correct it/ }).waitFor({ timeout: 60_000 })
 }
 
 async function tried(page) {
-  await page.getByText('The control holds what was measured.').waitFor()
+  await page.getByText('The control gets the measured values.').waitFor()
 }
 
 async function drawn(page) {
@@ -130,7 +130,7 @@ async function swapped(page) {
 
 async function adjusting(page) {
   await measured(page)
-  await page.getByRole('button', { name: 'Set it live' }).click()
+  await page.getByRole('button', { name: 'Adjust with live reading' }).click()
   await page.waitForTimeout(1500)
   await page.getByRole('button', { name: '−5', exact: true }).click()
   await page.waitForTimeout(1500)
@@ -138,10 +138,10 @@ async function adjusting(page) {
 
 async function wiped(page) {
   await measured(page)
-  const wipe = page.getByRole('button', { name: /Wiped/ })
+  const wipe = page.getByRole('button', { name: /Clean edge/ })
   while (await wipe.isVisible()) {
     await wipe.click()
-    await page.getByRole('button', { name: /to save|Wiped|Corrected/ }).waitFor({ timeout: 60_000 })
+    await page.getByRole('button', { name: /to save|Clean edge|Correct it/ }).waitFor({ timeout: 60_000 })
   }
 }
 
@@ -161,7 +161,7 @@ const context = await browser.newContext({ viewport: { width: 1280, height: 800 
 const page = await context.newPage()
 await page.goto(`${base}/settings`)
 await page
-  .getByText('Who is working?')
+  .getByText('Sign in')
   .click()
   .catch(() => {})
 await page

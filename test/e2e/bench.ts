@@ -62,9 +62,9 @@ export async function measure(page: Page): Promise<void> {
   await expect(big(page)).toHaveText(/Measure all edges/, { timeout: 60_000 })
   await scan(page, GO)
   for (let wipes = 0; wipes < 4; wipes++) {
-    await expect(big(page)).toHaveText(/to save|Wiped|Clean|Corrected|Measure again/, { timeout: 60_000 })
-    if (!/Wiped/.test((await big(page).textContent()) ?? '')) return
-    await expect(page.getByText(/high: wipe here/).first()).toBeVisible()
+    await expect(big(page)).toHaveText(/to save|Clean edge|Correct it|Measure again/, { timeout: 60_000 })
+    if (!/Clean edge/.test((await big(page).textContent()) ?? '')) return
+    await expect(page.getByText(/high: clean here/).first()).toBeVisible()
     await scan(page, GO)
   }
 }
@@ -105,7 +105,7 @@ export async function giveReasons(page: Page): Promise<void> {
 
 /** After the scans: claims and turns by the action card, puts the tool in by hand, sends by the card. */
 export async function putIn(page: Page, machine: string): Promise<void> {
-  await expect(big(page)).toHaveText(/Turn to pocket|Say why/)
+  await expect(big(page)).toHaveText(/Turn to pocket|Give a reason/)
   await giveReasons(page)
   await expect(big(page)).toHaveText(/Turn to pocket/)
   await scan(page, GO)
@@ -113,7 +113,7 @@ export async function putIn(page: Page, machine: string): Promise<void> {
   await atMachine(page, machine, 'open')
   await expect(page.locator('[data-step=in]')).toHaveAttribute('data-state', 'now')
   await atMachine(page, machine, 'put', 'shut')
-  await expect(big(page)).toHaveText(/Send to/)
+  await expect(big(page)).toHaveText(/Send offsets to/)
   await scan(page, GO)
   await expect(page.getByText(/offsets written and read back/).first()).toBeVisible()
 }

@@ -9,7 +9,7 @@ const auth = { headers: TOKEN, maxRetries: 2 }
 
 test('a tag is written, spoilt, told, and put right', async ({ page }) => {
   await open(page, '/hand-over/BX00144')
-  await page.getByRole('button', { name: 'Write the tag' }).click()
+  await page.getByRole('button', { name: 'Write the chip' }).click()
   await expect(page.getByText('Written and read back')).toBeVisible()
   await page.goto('/hand-over/tag?serial=BX00144', { waitUntil: 'networkidle' })
   await expect(page.getByTestId('tag-record')).toContainText('End mill Ø10 R1')
@@ -25,13 +25,13 @@ test('a tag is written, spoilt, told, and put right', async ({ page }) => {
 
 test('files into a machine’s folder, never over one that still lies there', async ({ page, room }) => {
   await open(page, '/hand-over')
-  await page.getByRole('button', { name: 'File to folder' }).first().click()
-  await expect(page.getByText(/HERON_T4_BX00144_\d\.nc lies in the machine’s folder/)).toBeVisible()
+  await page.getByRole('button', { name: 'Save file to folder' }).first().click()
+  await expect(page.getByText(/HERON_T4_BX00144_\d\.nc is in the machine’s folder/)).toBeVisible()
   expect(readFileSync(room.data + '/drop/HERON/HERON_T4_BX00144_1.nc', 'utf8')).toContain('G10 L10 P104')
-  await page.getByRole('button', { name: 'File to folder' }).first().click()
+  await page.getByRole('button', { name: 'Save file to folder' }).first().click()
   await expect(page.getByRole('alert').filter({ hasText: 'is still in the folder' })).toBeVisible()
-  await page.getByRole('button', { name: 'Write over it all the same' }).click()
-  await expect(page.getByText(/lies in the machine’s folder/)).toBeVisible()
+  await page.getByRole('button', { name: 'Overwrite the old file' }).click()
+  await expect(page.getByText(/is in the machine’s folder/)).toBeVisible()
   const pdf = await page.request.get('/api/handovers/labels.pdf?ids=1,2&on=sheet', auth)
   expect([pdf.status(), pdf.headers()['content-type']]).toEqual([200, 'application/pdf'])
 })
@@ -57,7 +57,7 @@ test('a lead writes the lines of a label; it is printed, and its code read back 
   await expect(page.getByText('Kept.')).toBeVisible()
   await page.goto('/hand-over/BX00144', { waitUntil: 'networkidle' })
   await page.getByRole('button', { name: 'Print the label' }).click()
-  const said = await page.getByText(/The label lies in spool\//).innerText()
+  const said = await page.getByText(/The label is in spool\//).innerText()
   const file = `${room.data}/${/spool\/\S+\.png/.exec(said)![0]}`
   expect(readFileSync(file).subarray(1, 4).toString()).toBe('PNG')
   await page.goto('/load?machine=HERON&serial=BX00144', { waitUntil: 'networkidle' })
@@ -75,7 +75,7 @@ test('the displays at the slots show what is known and what is still to do', asy
 
 test('a post is checked as it is typed, and a lead’s to keep', async ({ page }) => {
   await open(page, '/hand-over/posts?machine=HERON')
-  await expect(page.getByText('The control holds what was measured.')).toBeVisible()
+  await expect(page.getByText('The control gets the measured values.')).toBeVisible()
   await expect(big(page)).toBeDisabled()
   await scan(page, BADGE.oda)
   await page.locator('.cm-content').click()
@@ -94,7 +94,7 @@ test('a post is checked as it is typed, and a lead’s to keep', async ({ page }
 
 test('the record is searched in one question, whole, and had as a table', async ({ page }) => {
   await open(page, '/records')
-  await expect(page.getByText(/whole: \d+ entries/)).toBeVisible()
+  await expect(page.getByText(/Record intact: \d+ entries/)).toBeVisible()
   await page.getByLabel('Tool').fill('T4')
   await page.getByLabel('What').selectOption('loaded')
   await page.getByRole('button', { name: 'Search' }).click()

@@ -35,7 +35,7 @@ test('a part is added by its form: what is wrong is said at the field, nothing i
   await page.getByLabel(/overall length/).fill('34')
   await big(page).click()
   await expect(page.getByText(/Between 0.10 mm and/)).toBeVisible()
-  await expect(page.getByText('This is needed.')).toBeVisible()
+  await expect(page.getByText('Required.')).toBeVisible()
   await page.getByLabel(/largest diameter/).fill('1/2 in')
   await page.getByLabel(/^mass/).fill('0.07')
   await big(page).click()
@@ -43,16 +43,16 @@ test('a part is added by its form: what is wrong is said at the field, nothing i
   await expect(page.getByText('12.7 mm')).toBeVisible()
   await page.getByRole('button', { name: 'Receive' }).click()
   await expect(page.getByRole('cell', { name: 'received' })).toBeVisible()
-  await page.getByRole('button', { name: 'put right' }).click()
+  await page.getByRole('button', { name: 'undo' }).click()
   await expect(page.getByRole('cell', { name: /undoes/ })).toBeVisible()
 })
 
-test('a list of parts: columns are mapped, a missing unit is a fault, all or nothing is taken in', async ({ page }) => {
+test('a list of parts: columns are mapped, a missing unit is a fault, all or nothing is imported', async ({ page }) => {
   await open(page, '/library/import')
   const csv = (dia: string) =>
     `part number,description,biggest ${dia},long (mm),WT\r\nQ-1,"collet, 1",10,34,0.07\r\nQ-2,collet 2,nine,34,0.07\r\nQ-3,collet 3,8,0,0.07\r\n`
   await page.getByLabel('File to import').setInputFiles(file('collets.csv', csv('')))
-  await page.getByLabel('Kind of rows that do not say it').selectOption('collet')
+  await page.getByLabel('Kind of rows without one').selectOption('collet')
   await expect(page.getByText(/rows:/)).toContainText('faults')
   await page.getByLabel('What “biggest” is').selectOption('DCX')
   await expect(page.getByText(/has no unit: say mm or inch/).first()).toBeVisible()
@@ -72,10 +72,10 @@ test('a list of parts: columns are mapped, a missing unit is a fault, all or not
   const good =
     'id,name,kind,colletSystem,colletSize,DCX [mm],OAL [mm],WT\r\nQ-1,collet 1,collet,ISO 15488,25,10,34,0.07\r\nQ-2,collet 2,collet,ISO 15488,25,9,34,0.07\r\n'
   await page.getByLabel('File to import').setInputFiles(file('good.csv', good))
-  await page.getByLabel('Kind of rows that do not say it').selectOption('')
-  await expect(page.getByText('2 rows: all 2 can be taken in')).toBeVisible()
+  await page.getByLabel('Kind of rows without one').selectOption('')
+  await expect(page.getByText('2 rows: all 2 can be imported')).toBeVisible()
   await big(page).click()
-  await expect(page.getByText('2 parts were taken in.')).toBeVisible()
+  await expect(page.getByText('2 parts were imported.')).toBeVisible()
 })
 
 test('a tool is changed: a new version, and a drawing with splines is refused', async ({ page }) => {
@@ -129,7 +129,7 @@ test('a job is fetched by scan of the drawer, a collet tool is built by its step
   await expect(list.getByText('● here')).toHaveCount(0)
   await page.goto('/build?job=HP-4102&t=2', { waitUntil: 'networkidle' })
   await scan(page, 'BX00171')
-  await expect(page.getByText('on BX00171, begun by Ines Varga')).toBeVisible()
+  await expect(page.getByText('on BX00171, started by Ines Varga')).toBeVisible()
   const seen: string[] = []
   for (;;) {
     await expect(big(page)).toHaveText(/: done|Built: scan BX00171/)
@@ -144,8 +144,8 @@ test('a job is fetched by scan of the drawer, a collet tool is built by its step
   await scan(page, 'BX00171')
   await expect(page.getByRole('heading', { name: /on BX00171/ })).toBeVisible()
   await page.getByRole('button', { name: 'Take apart …' }).click()
-  await page.getByRole('button', { name: 'Book it: taken apart' }).click()
-  await expect(page.getByRole('heading', { name: /carries nothing/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Save: taken apart' }).click()
+  await expect(page.getByRole('heading', { name: /no tool on it/ })).toBeVisible()
 })
 
 test('setup sheet and exports are files that open', async ({ request }) => {

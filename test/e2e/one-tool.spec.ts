@@ -28,8 +28,8 @@ test('T12 from the job to the control', async ({ page }) => {
     await scan(page, 'BX00149')
     await expect(page.getByRole('alert').filter({ hasText: 'retired' })).toBeVisible()
     await scan(page, 'BX00142')
-    await expect(page.getByText('on BX00142, begun by Ines Varga')).toBeVisible()
-    for (const step of ['Shank: done', 'Clean: done', 'Stop: done', 'The coil stands right']) {
+    await expect(page.getByText('on BX00142, started by Ines Varga')).toBeVisible()
+    for (const step of ['Shank: done', 'Clean: done', 'Stop: done', 'Coil position OK']) {
       await expect(big(page)).toHaveText(new RegExp(step))
       await scan(page, GO)
     }
@@ -48,7 +48,7 @@ test('T12 from the job to the control', async ({ page }) => {
 
   await test.step('measure: a chip is wiped, another holder saves nothing', async () => {
     await scan(page, 'BX00142')
-    await expect(page.getByText(/Still warm: it reads up to \+\d+ µm long/)).toBeVisible()
+    await expect(page.getByText(/Still warm: it reads up to \+\d+ µm too long/)).toBeVisible()
     // the nose cools with a time constant of about 30 s: after that its excess is inside the tolerance of length and spread
     await later(page.request, 90)
     await page.reload({ waitUntil: 'networkidle' })
@@ -80,7 +80,7 @@ test('T12 from the job to the control', async ({ page }) => {
     await scan(page, 'BX00142')
     await scan(page, label)
     await expect(page.getByText('Adjacent pockets are clear.')).toBeHidden()
-    await expect(page.getByText(/rules hold/)).toBeVisible()
+    await expect(page.getByText(/rules are met/)).toBeVisible()
     await putIn(page, 'HERON')
     const held = (await controlTable(page, 'HERON'))['12']
     const field = (key: string) => Number(new RegExp(`;${key}=([\\d.]+)`).exec(label)![1])
@@ -122,20 +122,20 @@ test('an inch machine; a label that is out of date, and one of another tool', as
   await page.goto('/measure/BX00145', { waitUntil: 'networkidle' })
   await measure(page)
   await scan(page, 'BX00145')
-  await expect(answer(page)).toContainText('the same within uncertainty, its hand-over stands')
+  await expect(answer(page)).toContainText('the same within uncertainty. Its hand-over is still current')
   expect(await read()).toEqual([200, undefined])
 
   await page.goto('/tools/BX00145', { waitUntil: 'networkidle' })
-  await page.getByText('Something happened to it').click()
+  await page.getByText('Report damage').click()
   await page.getByRole('button', { name: 'dropped' }).click()
-  await expect(page.getByText('It is built and waits to be measured.')).toBeVisible()
+  await expect(page.getByText('It is built. Measure it.')).toBeVisible()
   await expect(page.getByText('It was dropped. Inspect the holder first.')).toBeVisible()
   await page.getByText('Holder care').click()
   await page.getByRole('button', { name: 'Inspected', exact: true }).click()
   await expect(page.getByText('It was dropped. Inspect the holder first.')).toBeHidden()
   await page.goto('/measure/BX00145', { waitUntil: 'networkidle' })
   await measure(page)
-  await page.getByRole('button', { name: 'Set it live' }).click()
+  await page.getByRole('button', { name: 'Adjust with live reading' }).click()
   const value = async () =>
     Number(
       await page
@@ -207,7 +207,7 @@ test('a tool without a job or a definition: measured, labelled and posted', asyn
   await scan(page, 'BX09001')
   await expect(page.getByRole('heading', { name: 'Hand-over 1' })).toBeVisible()
   await page.getByRole('button', { name: 'Print the label' }).click()
-  await expect(page.getByText(/The label lies in spool\//)).toBeVisible()
-  await page.getByRole('button', { name: 'Into the machine’s folder' }).click()
-  await expect(page.getByText(/HERON_T188_BX09001_1\.nc lies in the machine’s folder/)).toBeVisible()
+  await expect(page.getByText(/The label is in spool\//)).toBeVisible()
+  await page.getByRole('button', { name: 'Save to the machine’s folder' }).click()
+  await expect(page.getByText(/HERON_T188_BX09001_1\.nc is in the machine’s folder/)).toBeVisible()
 })

@@ -38,7 +38,7 @@ test('nobody working here: nothing is written', async ({ page }) => {
 
 test('an unknown address, tool or serial says so in words', async ({ page }) => {
   await open(page, '/tools/BX99999', null)
-  await expect(page.getByText('no holder with this mark is known here')).toBeVisible()
+  await expect(page.getByText('there is no holder with this mark')).toBeVisible()
   await scan(page, 'WHAT-IS-THIS')
   await expect(answer(page)).toContainText('Not known here')
   expect((await page.goto('/kit/NO-SUCH-JOB'))?.status()).toBe(404)

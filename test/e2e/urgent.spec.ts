@@ -8,7 +8,7 @@ test('a broken tool: one scan, and its sister goes before everything, with the m
   await expect(big(page)).toHaveText(/Yes, it is broken/)
   await scan(page, GO)
   await expect(page.getByRole('heading', { name: /NOW-1/ })).toBeVisible()
-  await expect(page.getByText('needed now', { exact: true })).toBeVisible()
+  await expect(page.getByText('rush', { exact: true })).toBeVisible()
   // the ready one that another job had is given to it
   await expect(page.getByText(/C2-1, to load/)).toBeVisible()
   await page.goto('/load', { waitUntil: 'networkidle' })
@@ -19,8 +19,8 @@ test('a broken tool: one scan, and its sister goes before everything, with the m
 
   // it was not broken after all: all of it is undone
   await page.goto('/kit/NOW-1', { waitUntil: 'networkidle' })
-  await page.getByLabel('Why it is taken back').fill('only a chip, the edge is whole')
-  await page.getByRole('button', { name: /Take it back/ }).click()
+  await page.getByLabel('Why the rush is cancelled').fill('only a chip, the edge is whole')
+  await page.getByRole('button', { name: /Cancel the rush/ }).click()
   await expect(page.getByText('This job is cancelled.')).toBeVisible()
   await page.goto('/tools/BX00143', { waitUntil: 'networkidle' })
   await expect(page.getByText('It is in its machine.')).toBeVisible()

@@ -16,7 +16,7 @@ test('a tool comes out of its machine: its row is emptied, its wear kept, and it
   await big(page).click()
   await expect(page.getByRole('alert').filter({ hasText: 'why' })).toBeVisible()
   await page.getByLabel('Why').fill('finish got rough')
-  await page.getByLabel('It cut').fill('42')
+  await page.getByLabel('Cutting time').fill('42')
   await big(page).click()
   await expect(page).toHaveURL(/measure\/BX00143/)
   expect((await controlTable(page, 'HERON'))['4']).toEqual({ length: 300, lengthWear: 0, size: 60, sizeWear: 0 })

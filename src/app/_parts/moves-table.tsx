@@ -12,9 +12,9 @@ export function MovesTable({
   readonly moves: readonly BookedMove[]
   readonly names?: ReadonlyMap<string, string>
 }) {
-  if (moves.length === 0) return <p className="text-soft py-1">Nothing was booked yet.</p>
+  if (moves.length === 0) return <p className="text-soft py-1">No entries yet.</p>
   return (
-    <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Bookings">
+    <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Stock entries">
       <table className="w-full text-left">
         <thead>
           <tr className="border-ink border-b-2 [&>th]:pr-3 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">
@@ -25,7 +25,7 @@ export function MovesTable({
             <th scope="col">where</th>
             <th scope="col">who</th>
             <th scope="col">
-              <span className="sr-only">put right</span>
+              <span className="sr-only">undo</span>
             </th>
           </tr>
         </thead>
@@ -36,7 +36,9 @@ export function MovesTable({
               className={`border-rule h-[46px] border-b [&>td]:pr-3 ${m.counteredBy !== null || m.counters !== null ? 'text-soft' : ''}`}
             >
               <td className="figures whitespace-nowrap">{formatWhen(m.at)}</td>
-              <td className="font-head text-[18px] font-semibold">{m.counters === null ? m.name : `undoes ${m.counters}`}</td>
+              <td className="font-head text-[18px] font-semibold">
+                {m.counters === null ? m.name : `undoes entry ${m.counters}`}
+              </td>
               {names && (
                 <td>
                   <Link
@@ -56,7 +58,7 @@ export function MovesTable({
               <td>{m.who}</td>
               <td>
                 {m.counteredBy !== null ? (
-                  <span className="text-[15px]">put right by {m.counteredBy}</span>
+                  <span className="text-[15px]">undone by {m.counteredBy}</span>
                 ) : m.counters === null && m.from !== 'built' && m.to !== 'built' ? (
                   <PutRight id={m.id} undo={putRightAction} />
                 ) : null}

@@ -7,11 +7,11 @@ import { Rack } from '@/ui/rack/rack'
 import { context } from '../_server/context'
 
 const EMPTY: Record<Station | 'kit', string> = {
-  kit: 'No job wants a tool. Drop an NC program below.',
-  build: 'Nothing to build: every wanted tool stands or is in work.',
-  measure: 'Nothing waits to be measured. Scan any holder to measure it all the same.',
-  'hand-over': 'Nothing waits to be handed over.',
-  load: 'Nothing waits to be loaded.',
+  kit: 'No job needs a tool. Add an NC program below.',
+  build: 'Nothing to build. Every tool needed is built or in progress.',
+  measure: 'No tool to measure. You can scan any holder to measure it.',
+  'hand-over': 'No tool to hand over.',
+  load: 'No tool to load.',
 }
 
 /** A station's page: the rack of what waits there, and below it the sheet. */

@@ -69,11 +69,9 @@ export default async function BuildPage({
           left={
             <>
               <Title lead="Build">
-                {job ? `nobody wants T${t} for ${job}` : 'choose a tool from the rack, or scan a free holder'}
+                {job ? `${job} does not need T${t}` : 'choose a tool from the rack, or scan a free holder'}
               </Title>
-              <p className="text-lg">
-                Each tool in the rack is wanted by a job and not built yet. The one most to the left is due first.
-              </p>
+              <p className="text-lg">Each tool in the rack is needed by a job and not built yet. The first one is due first.</p>
             </>
           }
         />
@@ -152,7 +150,7 @@ export default async function BuildPage({
                       ? 'in the holder'
                       : p.line.role === 'extension'
                         ? `${p.count}`
-                        : `${p.count > 1 ? `${p.count} × ` : ''}${p.fetched ? `${p.fetched} fetched` : `${p.onHand} in stock`}`}
+                        : `${p.count > 1 ? `${p.count} × ` : ''}${p.fetched ? `${p.fetched} picked` : `${p.onHand} in stock`}`}
                 </Row>
               ))}
               {cutter && (
@@ -225,14 +223,14 @@ function Nearest({ sheet, unit }: { readonly sheet: BuildSheet; readonly unit: L
           <li key={role} className="border-rule border-b py-1.5">
             <b>{ROLE_WORD[role]}:</b>{' '}
             {fits.length
-              ? `would fit${short.some((p) => p.line.role === role) ? ' and lies there' : ''}: ${fits
+              ? `would fit${short.some((p) => p.line.role === role) ? ' and is in stock' : ''}: ${fits
                   .slice(0, 3)
                   .map((c) => c.name)
                   .join(', ')}`
               : nearest
                 ? `nearest is ${nearest.component.name}. ${fitsText(nearest.refusals[0], unit)}`
                 : short.some((p) => p.line.role === role)
-                  ? 'nothing that lies in the store would fit.'
+                  ? 'nothing in stock would fit.'
                   : 'nothing in the library would fit.'}
           </li>
         ))}

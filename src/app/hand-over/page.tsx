@@ -32,11 +32,11 @@ export default async function HandoverStart() {
             <SubNav tabs={HANDOVER_TABS} label="Sheets of Hand over" />
             <Title lead="Hand over">scan a measured tool, or take it from the rack</Title>
             <p className="max-w-[60ch] text-lg">
-              A hand-over freezes the figures of the last measurement under a number, with a label and a post file for its
-              machine. The machine’s control tries the file first; a figure that would come out different holds it back.
+              A hand-over saves the values of the last measurement under a number, with a label and a file for the control. The
+              control tries the file first. If a value comes out different, the hand-over is refused.
             </p>
             <p className="text-soft text-lg">
-              {waiting === 0 ? 'Nothing waits here.' : waiting === 1 ? 'One tool waits here.' : `${waiting} tools wait here.`}
+              {waiting === 0 ? 'No tool here.' : waiting === 1 ? 'One tool to do here.' : `${waiting} tools to do here.`}
             </p>
           </>
         }
@@ -44,7 +44,7 @@ export default async function HandoverStart() {
           kits.length ? (
             <KitsPanel kits={kits} drop={dropPostAction} print={printLabelsAction} />
           ) : (
-            <p className="text-soft text-lg">What is released and not loaded yet stands here, machine by machine.</p>
+            <p className="text-soft text-lg">Released tools that are not loaded yet appear here, machine by machine.</p>
           )
         }
       />

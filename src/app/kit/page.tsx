@@ -16,12 +16,12 @@ import { addJobAction } from './actions'
 export const metadata = { title: 'Kit' }
 
 const WORDS: readonly { readonly types: readonly StandingType[]; readonly say: string }[] = [
-  { types: ['in-machine', 'ready'], say: '● there' },
-  { types: ['stale'], say: '◐ stale' },
-  { types: ['in-work', 'under-way'], say: '◐ in work' },
+  { types: ['in-machine', 'ready'], say: '● ready' },
+  { types: ['stale'], say: '◐ to measure again' },
+  { types: ['in-work', 'under-way'], say: '◐ in progress' },
   { types: ['in-other-machine'], say: '◐ elsewhere' },
   { types: ['to-build'], say: '▲ to build' },
-  { types: ['cannot-build'], say: '◆ cannot be built' },
+  { types: ['cannot-build'], say: '◆ blocked' },
   { types: ['ask'], say: '◐ to check' },
   { types: ['unknown-t'], say: '◆ unknown T' },
 ]
@@ -39,9 +39,7 @@ export default async function KitPage() {
         left={
           <>
             <SubNav tabs={KIT_TABS} label="Sheets of Kit" heading />
-            {jobs.length === 0 && (
-              <p className="text-lg">No job yet. Drop an NC program on the right: the tools it changes to are listed.</p>
-            )}
+            {jobs.length === 0 && <p className="text-lg">No job yet. Add an NC program on the right to list its tools.</p>}
             <ul>
               {jobs.map(({ job, count }) => {
                 const due = formatDue(job.dueAt, now)
@@ -89,7 +87,7 @@ export default async function KitPage() {
             {past.length > 0 && (
               <details className="mt-2">
                 <summary className="text-soft font-head min-h-11 cursor-pointer text-lg font-semibold">
-                  Over: {past.length} {past.length === 1 ? 'job' : 'jobs'}
+                  Closed jobs: {past.length} {past.length === 1 ? 'job' : 'jobs'}
                 </summary>
                 <ul>
                   {past.map((job) => (

@@ -25,12 +25,12 @@ export default async function MeasureStart() {
             <SubNav tabs={MEASURE_TABS} label="Sheets of the bench" />
             <Title lead="Measure">scan the holder on the spindle, or take it from the rack</Title>
             <ol className="max-w-[60ch] list-decimal space-y-1 pl-6 text-lg">
-              <li>Check that the spindle’s adapter is the tool’s taper.</li>
-              <li>Clean taper, flange and edges; clamp.</li>
-              <li>Scan the mark on the holder: the tool opens here.</li>
-              <li>Measure all edges, do what the sentence says, scan the holder again to save.</li>
+              <li>Check that the adapter has the tool’s taper.</li>
+              <li>Clean taper, flange and edges. Clamp the tool.</li>
+              <li>Scan the mark on the holder to open the tool.</li>
+              <li>Measure all edges, follow the advice, scan the holder again to save.</li>
             </ol>
-            {waiting.length === 0 && <p className="text-soft text-lg">Nothing waits here.</p>}
+            {waiting.length === 0 && <p className="text-soft text-lg">No tool here.</p>}
             {jobs.length > 0 && (
               <>
                 <h2 className="mt-2 text-2xl font-bold">Kit by kit</h2>

@@ -37,16 +37,15 @@ export default async function RecordsPage({
       <Sheet
         left={
           <>
-            <Title lead="Records">who did what to which tool; only ever added to</Title>
+            <Title lead="Records">who did what to which tool. Entries are never changed</Title>
             {chain.whole ? (
               <p className="text-holds text-lg font-semibold">
-                <span aria-hidden="true">●</span> whole: {chain.entries} entries, each chained to the one before
+                <span aria-hidden="true">●</span> Record intact: {chain.entries} entries
                 <small className="figures text-soft ml-2 font-normal">{chain.head.slice(0, 12)}</small>
               </p>
             ) : (
               <Say tone="off" lead={`Entry ${chain.seq} ${FAULT[chain.fault]}.`} role="alert">
-                The record before it can be trusted, what follows cannot. Keep a copy of the data folder as it is now, and compare
-                it with the last backup.
+                Entries before it can be trusted, later ones cannot. Copy the data folder now and compare it with the last backup.
               </Say>
             )}
             <RecordSearch

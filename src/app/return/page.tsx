@@ -77,13 +77,13 @@ export default async function ReturnPage({ searchParams }: { readonly searchPara
               {pocketText(assembly.pocket)}
             </Title>
             {typed && (
-              <Say tone="todo" lead={`${machine.name} only takes typing.`}>
-                Leave row {inside.register} so, and read it back there: Boulder cannot see it. Zero would drive the nose into the
-                part.
+              <Say tone="todo" lead={`Offsets of ${machine.name} are typed.`}>
+                Leave offset {inside.register} like this and read it back there. Boulder cannot see it. Zero would drive the
+                spindle nose into the part.
               </Say>
             )}
             {problem && (
-              <Say tone="off" lead="The control does not say what it holds." role="alert">
+              <Say tone="off" lead="The control does not answer." role="alert">
                 {controlErrorText(problem)}
               </Say>
             )}

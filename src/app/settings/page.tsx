@@ -25,7 +25,7 @@ export default async function SettingsPage() {
     })),
     ...house.people.map((p) => ({ name: p.name, about: `badge · ${p.role}`, text: encodeBadge(p.id) })),
     ...listMasters(house.db).map((m) => ({ name: m.name, about: `mark of the master for ${m.coupling}`, text: m.mark })),
-    { name: 'Action card', about: 'does what the big button on the screen does; keep it at the bench', text: ACTION_CARD },
+    { name: 'Action card', about: 'does what the big button on the screen does. Keep it at the bench', text: ACTION_CARD },
   ]
   const kept = house.evidence.list()
   return (
@@ -37,10 +37,10 @@ export default async function SettingsPage() {
             <Title lead="Settings" />
             <h2 className="text-2xl font-bold">Look</h2>
             <ThemeChoice />
-            <h2 className="mt-3 text-2xl font-bold">Values of practice</h2>
+            <h2 className="mt-3 text-2xl font-bold">Shop values</h2>
             <p className="text-soft">
-              What this shop does its own way. Every computation uses these values
-              {lead ? '.' : '; a lead may change them.'}
+              Values of this shop. Every calculation uses them
+              {lead ? '.' : '. A lead can change them.'}
             </p>
             <PracticeTable practice={practiceOf(house.db)} lead={lead} keep={keepPracticeAction} />
             <h2 className="mt-3 text-2xl font-bold">Codes to print</h2>
@@ -67,9 +67,7 @@ export default async function SettingsPage() {
           <>
             <section className="mb-4">
               <h2 className="text-2xl font-bold">Scanner of this terminal</h2>
-              <p className="text-soft">
-                A scanner that sends its keys slowly is taken for typing. Scan this code once, and this terminal knows it.
-              </p>
+              <p className="text-soft">A slow scanner is taken for typing. Scan this code once to set it up.</p>
               <span
                 className="my-2 block size-[120px] bg-white p-2"
                 dangerouslySetInnerHTML={{ __html: codeSvg('datamatrix', TEST_CODE) }}

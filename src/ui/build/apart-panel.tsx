@@ -80,7 +80,7 @@ export function ApartPanel(props: ApartPanelProps) {
             <input
               className={FIELD}
               aria-label={`Wear of ${name}`}
-              placeholder="wear, if any was seen"
+              placeholder="wear seen, if any"
               value={fate(component).wear}
               onChange={(e) => set(component, { wear: e.target.value })}
             />
@@ -102,7 +102,7 @@ export function ApartPanel(props: ApartPanelProps) {
               )
             }
           >
-            Book it: taken apart
+            Save: taken apart
           </SmallAction>
         </SmallActions>
       </div>
@@ -121,8 +121,8 @@ function HeatOut({ serial, heat, lead, ...props }: ApartPanelProps & { readonly 
     return (
       <Say tone="unsure" lead="Heated out: hot metal looks like cold metal.">
         {heat.hotUntil
-          ? `Not to be touched before ${formatTime(heat.hotUntil)}, computed, and not before the unit’s light says so.`
-          : 'The unit’s own light comes first.'}
+          ? `Earliest time to touch ${formatTime(heat.hotUntil)} (computed). Follow the unit’s light.`
+          : 'Follow the unit’s light.'}
       </Say>
     )
   return (
@@ -203,13 +203,13 @@ export function ConditionPanel({
     <details>
       <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">It is not {condition}</summary>
       <label className="block text-lg font-semibold">
-        Why it was called {condition}
+        Why it was reported {condition}
         <input className={FIELD} value={reason} onChange={(e) => setReason(e.target.value)} />
       </label>
       <Problem lead="Not changed." text={problem} />
       <SmallActions>
         <SmallAction disabled={busy} onAct={() => void run(() => correct({ serial, reason }))}>
-          Correct the condition
+          Correct its condition
         </SmallAction>
       </SmallActions>
     </details>
@@ -221,10 +221,8 @@ export function HappenedPanel({ serial, disturb }: { readonly serial: string; re
   const { busy, problem, run } = useAct()
   return (
     <details>
-      <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">
-        Something happened to it
-      </summary>
-      <p className="text-soft">Whatever it was, the tool has to be measured again and its hand-over is void.</p>
+      <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">Report damage</summary>
+      <p className="text-soft">The tool must be measured again. Its hand-over is void.</p>
       <div className="mt-1 flex flex-wrap gap-2">
         {DISTURBANCES.map((what) => (
           <button
@@ -238,7 +236,7 @@ export function HappenedPanel({ serial, disturb }: { readonly serial: string; re
           </button>
         ))}
       </div>
-      <Problem lead="Not noted." text={problem} />
+      <Problem lead="Not saved." text={problem} />
     </details>
   )
 }

@@ -84,7 +84,7 @@ export function BuildPanel(props: BuildPanelProps) {
         if (!built.ok) return refuse(built.error.text)
         return {
           title: serial,
-          text: `T${t} is built on it; scan it again at the bench to measure it`,
+          text: `T${t} is built. Scan it again at the bench to measure it`,
           tone: 'holds',
           href: `/tools/${serial}`,
         }
@@ -95,13 +95,13 @@ export function BuildPanel(props: BuildPanelProps) {
         setProblem(null)
         return { title: serial, text: 'goes between', tone: 'holds' }
       }
-      if (build) return refuse(`T${t} is being built on ${build.serial}. Scan that holder, or leave that build first.`)
+      if (build) return refuse(`T${t} is being built on ${build.serial}. Scan that holder, or cancel that build first.`)
       const begun = await act.begin({ job, t, serial })
       if (!begun.ok) return refuse(begun.error.text)
       setProblem(null)
       return {
         title: serial,
-        text: `T${t} begun on it: go through the steps, then scan it again`,
+        text: `T${t} is started on it. Do the steps, then scan it again`,
         tone: 'holds',
         href: `/build?job=${encodeURIComponent(job)}&t=${t}&serial=${serial}`,
       }
@@ -113,7 +113,9 @@ export function BuildPanel(props: BuildPanelProps) {
     <>
       <h2 className="text-2xl font-bold">
         Steps{' '}
-        <span className="text-soft font-medium">{build ? `on ${build.serial}, begun by ${build.who}` : 'of this clamping'}</span>
+        <span className="text-soft font-medium">
+          {build ? `on ${build.serial}, started by ${build.who}` : 'of this clamping'}
+        </span>
       </h2>
       <ol className="min-h-[150px] flex-1 overflow-auto" tabIndex={0} aria-label="Steps">
         {wantedExtensions.map(({ component, name }) => (
@@ -164,7 +166,7 @@ export function BuildPanel(props: BuildPanelProps) {
         ) : null}
         {build && next && (next.confirm === 'tick' || next.confirm === 'coil') ? (
           <BigAction disabled={busy} onAct={() => tick(next.ticks[0], true)}>
-            {next.confirm === 'coil' ? 'The coil stands right' : `${next.title}: done`}
+            {next.confirm === 'coil' ? 'Coil position OK' : `${next.title}: done`}
           </BigAction>
         ) : build && next?.confirm === 'seats' ? (
           <BigAction disabled={busy} onAct={() => tick(next.ticks.find((id) => !build.done.includes(id)) ?? next.ticks[0], true)}>
@@ -183,7 +185,7 @@ export function BuildPanel(props: BuildPanelProps) {
                 )
               }
             >
-              Leave this build
+              Cancel build
             </SmallAction>
           </SmallActions>
         )}
@@ -194,13 +196,13 @@ export function BuildPanel(props: BuildPanelProps) {
 
 function Begin({ free }: { readonly free: readonly string[] }) {
   return free.length ? (
-    <Say tone="todo" lead="Scan a free holder to begin.">
+    <Say tone="todo" lead="Scan a free holder to start.">
       Free of this type: {free.slice(0, 4).join(', ')}
       {free.length > 4 ? ` and ${free.length - 4} more` : ''}.
     </Say>
   ) : (
     <Say tone="unsure" lead="No holder of this type is free.">
-      Take a tool apart that nobody needs, or wait for one to come back.
+      Take apart a tool that is not needed, or wait for one to come back.
     </Say>
   )
 }

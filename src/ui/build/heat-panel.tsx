@@ -73,7 +73,7 @@ export function HeatPanel({ serial, due, out, coil, seconds, greatestC, leastC, 
           </>
         )}
         <SmallActions>
-          <SmallAction onAct={() => setByHand(false)}>Use the unit’s data line</SmallAction>
+          <SmallAction onAct={() => setByHand(false)}>Use the connected unit</SmallAction>
         </SmallActions>
       </div>
     )
@@ -93,7 +93,7 @@ export function HeatPanel({ serial, due, out, coil, seconds, greatestC, leastC, 
             {out ? 'Heat it out now' : 'Heat it now'}
           </BigAction>
           <SmallActions>
-            <SmallAction onAct={() => setByHand(true)}>Unit without data line</SmallAction>
+            <SmallAction onAct={() => setByHand(true)}>Unit is not connected</SmallAction>
           </SmallActions>
         </div>
       )}
@@ -104,8 +104,8 @@ export function HeatPanel({ serial, due, out, coil, seconds, greatestC, leastC, 
       )}
       {mine?.phase === 'reached' && cold && (
         <>
-          <Say tone="off" lead="◆ Too cold: the bore is too small again." role="alert">
-            Do not push. Cool it fully, then heat it again from the beginning.
+          <Say tone="off" lead="◆ Too cold: the bore has closed again." role="alert">
+            Do not push. Cool it fully, then start over.
           </Say>
           <BigAction disabled={busy || !free} onAct={() => cool(true)}>
             {free ? `Start over: cool in body ${free.body}` : 'No cooling body is free'}
@@ -123,7 +123,7 @@ export function HeatPanel({ serial, due, out, coil, seconds, greatestC, leastC, 
           {!out && (
             <SmallActions>
               <SmallAction disabled={busy || !free} onAct={() => cool(true)}>
-                It did not go in: start over
+                Cutter did not go in: start over
               </SmallAction>
             </SmallActions>
           )}

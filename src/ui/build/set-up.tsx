@@ -32,8 +32,8 @@ export function SetUp({ stack, shrink, stop, LF, coil, greatestC, torqueNm, reac
             mark={unitMark(unit)}
             note={
               stop.builds
-                ? `${length(stop.highMm)} high: learned from ${stop.builds} builds of this holder type, ${length(stop.spreadMm ?? 0)} apart`
-                : `${length(stop.highMm)} high: computed; it shortens by at most ${length(shrink.shrinkBackBoundMm)}`
+                ? `${length(stop.highMm)} high, from ${stop.builds} builds of this holder type (spread ${length(stop.spreadMm ?? 0)})`
+                : `${length(stop.highMm)} high, computed. The tool gets at most ${length(shrink.shrinkBackBoundMm)} shorter when it cools`
             }
           />
           <Big
@@ -46,7 +46,7 @@ export function SetUp({ stack, shrink, stop, LF, coil, greatestC, torqueNm, reac
       ) : (
         <>
           <Big
-            name="Length, aimed"
+            name="Target length"
             value={formatLength(stack.LF, unit, unit === 'mm' ? 1 : 3)}
             mark={unitMark(unit)}
             note="gauge line to tip"
@@ -55,7 +55,7 @@ export function SetUp({ stack, shrink, stop, LF, coil, greatestC, torqueNm, reac
             name="Out of the nose"
             value={formatLength(stack.stickOutMm, unit, unit === 'mm' ? 1 : 2)}
             mark={unitMark(unit)}
-            note={torqueNm === null ? 'nose to tip' : `nose to tip; tighten to ${torqueNm} N·m`}
+            note={torqueNm === null ? 'nose to tip' : `nose to tip. Tighten to ${torqueNm} N·m`}
           />
         </>
       )}
@@ -69,19 +69,19 @@ export function SetUp({ stack, shrink, stop, LF, coil, greatestC, torqueNm, reac
       <Small
         name="Reach before the holder touches"
         value={short(stack.clearMm)}
-        note={`then the ${stack.clearPart} is in the way${reachMm === null ? '' : `; the job reaches ${short(reachMm)}`}`}
+        note={`then the ${stack.clearPart} touches${reachMm === null ? '' : `. The job needs ${short(reachMm)}`}`}
       />
       <Small
         name="Mass"
         value={`${stack.massKg.toFixed(2)} kg`}
-        note={`its centre ${short(stack.centreMm)} over the gauge line${stack.greatestRpm === null ? '' : `; ${stack.greatestRpm.toLocaleString('en')} rev/min for the ${stack.slowestPart}`}`}
+        note={`centre of mass ${short(stack.centreMm)} above the gauge line${stack.greatestRpm === null ? '' : `; ${stack.greatestRpm.toLocaleString('en')} rev/min for the ${stack.slowestPart}`}`}
       />
       {shrink && (
         <>
           <Small
             name="Earliest time to touch, to measure"
             value={`${formatSeconds(shrink.touchS)}, ${formatSeconds(shrink.measureS)}`}
-            note="computed for contact cooling; follow the unit’s light. A warm tool measures long"
+            note="computed for contact cooling. Follow the unit’s light. A warm tool measures too long"
           />
           <Small
             name="Grip"
@@ -92,10 +92,10 @@ export function SetUp({ stack, shrink, stop, LF, coil, greatestC, torqueNm, reac
             <p key={note.code} className="text-unsure col-span-2 mt-2 font-semibold">
               ◐{' '}
               {note.code === 'STEEL_SHANK'
-                ? 'The shank is steel: it expands like the holder. Heat fast, pull at once, one try.'
+                ? 'Steel shank: it expands like the holder. Heat fast, pull at once, one try.'
                 : note.code === 'NOT_OUT_AGAIN'
-                  ? `It may not come out again: that needs ${Number.isFinite(note.neededC) ? `${note.neededC.toFixed(0)} °C` : 'more than any heat'}, the holder limit is ${note.limitC} °C.`
-                  : `The worst pair holds ${note.worstNm.toFixed(0)} N·m, the job may ask for ${note.wantedNm.toFixed(0)}. Take an h5 shank or a longer grip.`}
+                  ? `It may not come out again. That needs ${Number.isFinite(note.neededC) ? `${note.neededC.toFixed(0)} °C` : 'more than any heat'}, the holder limit is ${note.limitC} °C.`
+                  : `The worst pair holds ${note.worstNm.toFixed(0)} N·m. The job may need ${note.wantedNm.toFixed(0)} N·m. Take an h5 shank or a longer clamping length.`}
             </p>
           ))}
         </>

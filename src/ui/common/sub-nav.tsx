@@ -42,17 +42,17 @@ export function SubNav({
 
 export const KIT_TABS: readonly Tab[] = [
   { href: '/kit', name: 'Jobs' },
-  { href: '/kit/ahead', name: 'What by when' },
+  { href: '/kit/ahead', name: 'Due list' },
   { href: '/kit/carts', name: 'Carts and racks' },
   { href: '/kit/slots', name: 'Slot displays' },
-  { href: '/kit/now', name: 'Needed now' },
+  { href: '/kit/now', name: 'Rush' },
   { href: '/kit/shift', name: 'Next shift' },
 ]
 export const MEASURE_TABS: readonly Tab[] = [
   { href: '/measure', name: 'Tools' },
   { href: '/measure/programs', name: 'Programs' },
   { href: '/measure/masters', name: 'Masters' },
-  { href: '/measure/pictures', name: 'Other pictures' },
+  { href: '/measure/pictures', name: 'Measure from files' },
 ]
 export const HANDOVER_TABS: readonly Tab[] = [
   { href: '/hand-over', name: 'Tools' },

@@ -23,7 +23,7 @@ export function useAct() {
       else setProblem(done.error.text)
       return done.ok
     } catch {
-      setProblem('No answer from the tool room. Look whether this terminal is connected, then try again.')
+      setProblem('No answer from the tool room. Check that this terminal is connected, then try again.')
       return false
     } finally {
       setBusy(false)

@@ -17,7 +17,7 @@ export function useDrop(drop: DropAction) {
       const done = await drop({ ids, over })
       setSaid(
         done.ok
-          ? { tone: 'holds', text: `${done.value.file} lies in the machine’s folder.`, again: null }
+          ? { tone: 'holds', text: `${done.value.file} is in the machine’s folder.`, again: null }
           : { tone: 'off', text: done.error.text, again: done.error.code === 'FILE_THERE' ? ids : null },
       )
       return done.ok ? done : { ok: true as const, value: null }
@@ -40,7 +40,7 @@ export function DropSaid({ drop }: { readonly drop: ReturnType<typeof useDrop> }
       {said.again && (
         <div className="mb-2.5 flex">
           <SmallAction disabled={busy} onAct={() => put(said.again!, true)}>
-            Write over it all the same
+            Overwrite the old file
           </SmallAction>
         </div>
       )}
@@ -56,7 +56,7 @@ export function DropPanel({ id, drop }: { readonly id: number; readonly drop: Dr
       <DropSaid drop={now} />
       <div className="mt-2.5 flex">
         <SmallAction disabled={now.busy} onAct={() => now.put([id])}>
-          Into the machine’s folder
+          Save to the machine’s folder
         </SmallAction>
       </div>
     </>

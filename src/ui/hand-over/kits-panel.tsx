@@ -31,7 +31,7 @@ export function usePrint(print: PrintAction) {
     setPrinted(null)
     void run(
       () => print({ ids }),
-      ({ printed: n, where }) => setPrinted(n === 1 ? `The label lies in ${where}.` : `${n} labels lie in the spool folder.`),
+      ({ printed: n, where }) => setPrinted(n === 1 ? `The label is in ${where}.` : `${n} labels are in the spool folder.`),
     )
   }
   return { busy, problem, printed, put }
@@ -113,7 +113,7 @@ function Kit({ kit, drop, print }: { readonly kit: KitOfMachine; readonly drop: 
           Print labels
         </SmallAction>
         <SmallAction disabled={now.busy || chosen.length === 0} onAct={() => now.put(chosen)}>
-          File to folder
+          Save file to folder
         </SmallAction>
         <SmallAction href={`/api/handovers/labels.pdf?on=sheet&ids=${chosen.join(',')}`}>Labels on A4</SmallAction>
       </div>

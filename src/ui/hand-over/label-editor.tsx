@@ -42,7 +42,7 @@ export function LabelEditor({
   readonly code: 'datamatrix' | 'qr'
   /** Hand-overs to try it on. */
   readonly tools: readonly { readonly id: number; readonly name: string }[]
-  /** What a line may name. */
+  /** Fields to insert. */
   readonly fields: Readonly<Record<string, string>>
   readonly lead: boolean
   readonly tryLabel: Ask<typeof handOver.tryLabel>
@@ -106,7 +106,7 @@ export function LabelEditor({
             <MachineSelect value={machine.key} machines={machines} path="/hand-over/labels" />
           </div>
           {tools.length === 0 ? (
-            <p className="text-soft text-lg">Release a tool for {machine.name} first: a label is tried on a real one.</p>
+            <p className="text-soft text-lg">Release a tool for {machine.name} first. A label is tried on a real tool.</p>
           ) : tried?.ok ? (
             // eslint-disable-next-line @next/next/no-img-element -- drawn on the server, in true proportion
             <img
@@ -133,7 +133,7 @@ export function LabelEditor({
               </select>
             </label>
           )}
-          <h2 className="mt-1 text-xl font-bold">What a line may name</h2>
+          <h2 className="mt-1 text-xl font-bold">Fields to insert</h2>
           <ul className="flex flex-wrap gap-2">
             {Object.entries(fields).map(([key, about]) => (
               <li key={key}>
@@ -149,8 +149,7 @@ export function LabelEditor({
             ))}
           </ul>
           <p className="text-soft">
-            Pressed, it is added to the line you were in. Lengths carry their unit, in the machine’s own. A line that comes out
-            empty is left out.
+            Tap a field to add it to the line you are in. Lengths have the machine’s unit. Empty lines are left out.
           </p>
         </>
       }
@@ -215,7 +214,7 @@ export function LabelEditor({
               </Say>
             )}
             {!lead && (
-              <Say tone="todo" lead="A lead keeps it.">
+              <Say tone="todo" lead="Only a lead can save this.">
                 Everybody reads these labels.
               </Say>
             )}

@@ -17,7 +17,7 @@ export function Numbers({
   return (
     <details>
       <summary className="font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">
-        {handovers.length === 1 ? 'One number so far' : `${handovers.length} numbers so far`}
+        {handovers.length === 1 ? 'One hand-over so far' : `${handovers.length} hand-overs so far`}
       </summary>
       <ul>
         {handovers.map(({ id, values, personId, releasedAt, voidedAt, voidReason, measurementId }) => {

@@ -30,7 +30,7 @@ const CodeMirror = dynamic(() => import('@uiw/react-codemirror'), { ssr: false }
 interface Trial {
   readonly text: string
   readonly check: PostCheck
-  /** Why it may not be sent; null when the control would hold what was measured and nothing else. */
+  /** Why it may not be sent; null when the control gets what was measured and nothing else. */
   readonly wrong: string | null
 }
 
@@ -103,7 +103,7 @@ export function PostEditor(props: PostEditorProps) {
         <>
           <SubNav tabs={HANDOVER_TABS} label="Sheets of Hand over" />
           <div className="grid grid-cols-3 items-end gap-3">
-            <Title lead="Post">{edited ? 'changed, not kept' : machine.post === props.post ? 'in force' : 'not in force'}</Title>
+            <Title lead="Post">{edited ? 'changed, not saved' : machine.post === props.post ? 'active' : 'not active'}</Title>
             <Field name="Machine">
               <select className={FIELD} value={machine.key} onChange={(e) => go({ machine: e.target.value })}>
                 {props.machines.map((m) => (
@@ -118,7 +118,7 @@ export function PostEditor(props: PostEditorProps) {
                 {props.posts.map((p) => (
                   <option key={p} value={p}>
                     {p}
-                    {p === machine.post ? ', in force' : ''}
+                    {p === machine.post ? ', active' : ''}
                   </option>
                 ))}
               </select>
@@ -148,7 +148,7 @@ export function PostEditor(props: PostEditorProps) {
         <>
           <Field name="Tried on">
             <select className={FIELD} value={serial} onChange={(e) => setSerial(e.target.value)}>
-              {tools.length === 0 && <option value="">no measured tool fits this machine</option>}
+              {tools.length === 0 && <option value="">no measured tool for this machine</option>}
               {tools.map((t) => (
                 <option key={t.serial} value={t.serial}>
                   {t.name}
@@ -159,7 +159,7 @@ export function PostEditor(props: PostEditorProps) {
           <TableForm options={options} unit={machine.unit} lathe={machine.lathe} change={setOptions} />
           <div className="mt-auto pt-3">
             {trial && !trial.ok && (
-              <Say tone="off" lead="It does not hold." role="alert">
+              <Say tone="off" lead="It is wrong." role="alert">
                 {trial.error.text}
               </Say>
             )}
@@ -169,8 +169,8 @@ export function PostEditor(props: PostEditorProps) {
               </Say>
             )}
             {trial?.ok && !wrong && trial.value.check.rows.length > 0 && (
-              <Say tone="holds" lead="The control holds what was measured." role="status">
-                {trial.value.check.rows.length} registers are the same; no other offset changes.
+              <Say tone="holds" lead="The control gets the measured values." role="status">
+                {trial.value.check.rows.length} registers are right. No other offset changes.
               </Say>
             )}
             <Problem lead="Not kept." text={problem} />
@@ -189,7 +189,7 @@ export function PostEditor(props: PostEditorProps) {
                   )
                 }
               >
-                {props.lead ? `Keep for ${machine.name}` : 'A lead keeps it'}
+                {props.lead ? `Keep for ${machine.name}` : 'Only a lead can save this'}
               </BigAction>
             </div>
           </div>

@@ -116,7 +116,7 @@ export function ReleasePanel(props: ReleaseProps) {
       <Problem lead="Not released." text={refused} />
       {against.length === 0 && !postProblem && !refused && (
         <Say tone="holds" lead="Ready to release.">
-          The control would hold what was measured, and no other offset changes. Scan the holder to release it.
+          The control gets the measured values. No other offset changes. Scan the holder to release it.
         </Say>
       )}
       {blocked ? (

@@ -12,10 +12,10 @@ export function TagPanel({ serial, write }: { readonly serial: string; readonly 
   const [written, setWritten] = useState<{ sequence: number; repaired: boolean } | null>(null)
   return (
     <>
-      <Problem lead="Tag not written." text={problem} />
+      <Problem lead="Chip not written." text={problem} />
       {written && !problem && (
-        <Say tone="holds" lead="On the tag." role="status">
-          Written and read back{written.repaired ? '; a damaged half of it was put right' : ''}.
+        <Say tone="holds" lead="Chip written." role="status">
+          Written and read back{written.repaired ? '. A damaged copy was repaired' : ''}.
         </Say>
       )}
       <SmallActions>
@@ -26,9 +26,9 @@ export function TagPanel({ serial, write }: { readonly serial: string; readonly 
             void run(() => write({ serial }), setWritten)
           }}
         >
-          {busy ? 'Writing the tag …' : 'Write the tag'}
+          {busy ? 'Writing the chip …' : 'Write the chip'}
         </SmallAction>
-        <SmallAction href={`/hand-over/tag?serial=${serial}`}>What it says</SmallAction>
+        <SmallAction href={`/hand-over/tag?serial=${serial}`}>Show its content</SmallAction>
       </SmallActions>
     </>
   )

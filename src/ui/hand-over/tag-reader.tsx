@@ -50,14 +50,14 @@ export function TagReader({
   const { busy, problem, run } = useAct()
   useMarks((scanned): ScanSaid => {
     router.push(`/hand-over/tag?serial=${scanned}`)
-    return { title: scanned, text: 'lies before the reader', tone: 'todo' }
+    return { title: scanned, text: 'is at the reader', tone: 'todo' }
   })
   return (
     <Sheet
       left={
         <>
           <SubNav tabs={HANDOVER_TABS} label="Sheets of Hand over" />
-          <Title lead="Read a tag">{serial ? `the chip in ${serial}` : 'what was this tool?'}</Title>
+          <Title lead="Read a tag">{serial ? `the chip in ${serial}` : 'which tool is this?'}</Title>
           {read && !read.ok && (
             <Say tone="off" lead="Nothing read." role="alert">
               {read.error.text}
@@ -86,16 +86,14 @@ export function TagReader({
       }
       right={
         <>
-          <h2 className="text-2xl font-bold">Before the reader</h2>
-          <p className="mt-2 text-lg">
-            Hold the chip in the holder or its pull stud before the reader, and scan the mark on the holder.
-          </p>
+          <h2 className="text-2xl font-bold">At the reader</h2>
+          <p className="mt-2 text-lg">Hold the chip at the reader, then scan the mark on the holder.</p>
           {read?.ok && (
             <>
-              <Row name="Half in force">
+              <Row name="Valid copy">
                 {read.value.slot}, write {read.value.sequence}
               </Row>
-              <Row name="Other half">{read.value.otherSlot}</Row>
+              <Row name="Spare copy">{read.value.otherSlot}</Row>
             </>
           )}
           {definition && (

@@ -21,17 +21,17 @@ export function VoidPanel({
   const [reason, setReason] = useState<string | null>(null)
   return (
     <>
-      <Problem lead="Not taken back." text={problem} />
+      <Problem lead="Not voided." text={problem} />
       {reason === null ? (
         <SmallActions>
           <SmallAction onAct={() => router.push(`/hand-over/${serial}?anew=1`)}>New number …</SmallAction>
-          <SmallAction onAct={() => setReason('')}>Take it back …</SmallAction>
+          <SmallAction onAct={() => setReason('')}>Void hand-over …</SmallAction>
         </SmallActions>
       ) : (
         <SmallActions>
           <input
             className={`${FIELD} mt-0! flex-1`}
-            aria-label="Why it is taken back"
+            aria-label="Why it is void"
             placeholder="why"
             value={reason}
             onChange={(e) => setReason(e.target.value)}

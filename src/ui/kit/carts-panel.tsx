@@ -93,11 +93,11 @@ export function PutPanel({
     if (mark === null || known?.kind === 'job' || known?.kind === 'part') return known
     setSerial(mark)
     setProblem(null)
-    return { title: mark, text: 'now scan the slot it stands in', tone: 'todo' }
+    return { title: mark, text: 'now scan its slot', tone: 'todo' }
   })
   return (
     <div className="flex flex-1 flex-col">
-      <h2 className="text-2xl font-bold">Missing before it can roll</h2>
+      <h2 className="text-2xl font-bold">Missing before the cart can go out</h2>
       <ul className="flex-1 overflow-auto" tabIndex={0} aria-label="Missing tools">
         {missing.map(({ key, text }) => (
           <li key={key} className="border-rule border-b py-2">
@@ -108,12 +108,12 @@ export function PutPanel({
       </ul>
       <Cautions lines={['Heavy tools low, taper down, nothing hot on a cart.']} />
       {problem ? (
-        <Say tone="off" lead="Not put there." role="alert">
+        <Say tone="off" lead="Not saved." role="alert">
           {problem}
         </Say>
       ) : (
-        <Say tone="todo" lead={serial ? `${serial}: now the slot.` : 'Tool first, then the slot.'}>
-          Any free slot of its taper will do.
+        <Say tone="todo" lead={serial ? `${serial}: now the slot.` : 'First the tool, then the slot.'}>
+          Any free slot for its taper.
         </Say>
       )}
       <ScanAction>{serial ? 'Scan the slot' : 'Scan a tool'}</ScanAction>

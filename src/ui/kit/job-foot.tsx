@@ -33,9 +33,14 @@ export function JobFoot(props: JobFootProps) {
   return (
     <div className="border-rule mt-1 border-t pt-2">
       {job.state === 'open' && <OpenFoot {...props} />}
-      {job.state !== 'open' && <Reasoned job={job.id} ask="Open it again" field="Why it is opened again" act={props.reopen} />}
+      {job.state !== 'open' && <Reasoned job={job.id} ask="Reopen job" field="Why it is reopened" act={props.reopen} />}
       {job.state === 'open' && job.urgentFor !== null && (
-        <Reasoned job={job.id} ask="Take it back: the tool is not broken" field="Why it is taken back" act={props.takeBack} />
+        <Reasoned
+          job={job.id}
+          ask="Cancel the rush: the tool is not broken"
+          field="Why the rush is cancelled"
+          act={props.takeBack}
+        />
       )}
       <Change {...props} />
     </div>
@@ -93,7 +98,7 @@ function Change({ job, change, copy }: JobFootProps) {
   }
   return (
     <details>
-      <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">Change or copy the job</summary>
+      <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">Change or copy job</summary>
       <div className="grid grid-cols-2 gap-x-3 gap-y-2 pb-2 sm:grid-cols-4">
         <Field name="What it makes">
           <input className={FIELD} value={typed.name} onChange={set('name')} />
@@ -111,10 +116,10 @@ function Change({ job, change, copy }: JobFootProps) {
       <Problem lead="Not saved." text={problem} />
       <SmallActions>
         <SmallAction disabled={busy || job.state !== 'open'} onAct={save}>
-          Save the change
+          Save changes
         </SmallAction>
         <SmallAction disabled={busy || typed.id.trim() === ''} onAct={copyIt}>
-          Copy the job
+          Copy job
         </SmallAction>
       </SmallActions>
     </details>
@@ -129,8 +134,8 @@ function OpenFoot({ job: { id: job }, addTools, close }: JobFootProps) {
   const [asked, setAsked] = useState<'done' | 'cancelled' | null>(null)
   const add = () => {
     const [number, pieces] = [Number(t.replace(/^t/i, '')), Number(count)]
-    if (!Number.isInteger(number) || number < 1) return setProblem(`“${t}” is no T number.`)
-    if (!Number.isInteger(pieces) || pieces < 1 || pieces > 20) return setProblem('One to twenty of a tool.')
+    if (!Number.isInteger(number) || number < 1) return setProblem(`“${t}” is not a T number.`)
+    if (!Number.isInteger(pieces) || pieces < 1 || pieces > 20) return setProblem('Type 1 to 20 tools.')
     void run(
       () => addTools({ job, tools: [{ t: number, name: null, count: pieces, minutesEach: null, source: 'by hand' }] }),
       () => setT(''),
@@ -151,7 +156,7 @@ function OpenFoot({ job: { id: job }, addTools, close }: JobFootProps) {
           </Field>
         </div>
         <div className="w-28">
-          <SmallAction onAct={add}>Add it</SmallAction>
+          <SmallAction onAct={add}>Add tool</SmallAction>
         </div>
         <div className="ml-auto flex min-w-[300px] flex-1 justify-end">
           {asked ? (
@@ -164,7 +169,7 @@ function OpenFoot({ job: { id: job }, addTools, close }: JobFootProps) {
                   )
                 }
               >
-                {asked === 'done' ? 'Yes, the job is done' : 'Yes, cancel: parts go back'}
+                {asked === 'done' ? 'Job done' : 'Cancel job: parts go back'}
               </SmallAction>
               <SmallAction onAct={() => setAsked(null)}>No</SmallAction>
             </SmallActions>

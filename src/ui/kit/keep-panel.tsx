@@ -24,12 +24,12 @@ export function KeepPanel({
   return (
     <details>
       <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">
-        {job ? `Kept for ${job}` : 'Free for any job'}
+        {job ? `Reserved for ${job}` : 'Not reserved'}
       </summary>
       <div className="flex items-end gap-2.5">
-        <Field name="Keep it for">
+        <Field name="Reserve for">
           <select className={FIELD} value={chosen} onChange={(e) => setChosen(e.target.value)}>
-            <option value="">whoever asks</option>
+            <option value="">any job</option>
             {jobs.map((j) => (
               <option key={j}>{j}</option>
             ))}
@@ -39,7 +39,7 @@ export function KeepPanel({
           disabled={busy || chosen === (job ?? '')}
           onAct={() => void run(() => keep({ serial, job: chosen || null }))}
         >
-          Keep
+          Reserve
         </SmallAction>
       </div>
       <Problem lead="Not changed." text={problem} />

@@ -59,7 +59,7 @@ export function KitTable({
           </th>
           <th scope="col">H · D</th>
           <th scope="col">rev/min</th>
-          <th scope="col">where it stands</th>
+          <th scope="col">where it is</th>
         </tr>
       </thead>
       <tbody>

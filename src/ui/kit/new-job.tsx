@@ -64,13 +64,13 @@ export function NewJob({ machines, suggestedDue, addJob }: NewJobProps) {
     if (!chosen.length) return
     setProblem(null)
     const large = chosen.find((f) => f.size > MOST_BYTES)
-    if (large) return setProblem(`${large.name} is larger than 8 MB: no NC program is read from it.`)
+    if (large) return setProblem(`${large.name} is larger than 8 MB. Programs can have 8 MB.`)
     const read = await Promise.all(chosen.map(async (f) => ({ name: f.name, text: await f.text() })))
     setFiles((before) => [...before.filter((f) => !read.some((r) => r.name === f.name)), ...read])
     if (!getValues('id')) setValue('id', read[0].name.replace(/\.[^.]*$/, '').slice(0, 40))
   }
   const submit = handleSubmit(async ({ id, name, machine, due, quantity, priority }) => {
-    if (!files.length) return setProblem('Drop an NC program or a tool list first.')
+    if (!files.length) return setProblem('Add an NC program or a tool list first.')
     const done = await addJob({
       id,
       name: name || files[0].name,
@@ -139,7 +139,7 @@ export function NewJob({ machines, suggestedDue, addJob }: NewJobProps) {
         </Field>
       </div>
       <div className="mt-auto">
-        <Problem lead="Nothing was stored." text={problem} />
+        <Problem lead="Nothing was saved." text={problem} />
         <BigAction onAct={() => (files.length ? void submit() : picker.current?.click())} disabled={formState.isSubmitting}>
           {formState.isSubmitting ? 'Reading …' : files.length ? 'List its tools' : 'Choose a program'}
         </BigAction>

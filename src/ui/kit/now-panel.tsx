@@ -31,7 +31,7 @@ export function NowPanel({
     if (known?.kind && known.kind !== 'holder') return known
     setProblem(null)
     setAsked(serial)
-    return { title: serial, text: 'is it broken? Confirm it, and its sister goes before everything else', tone: 'todo' }
+    return { title: serial, text: 'is it broken? Confirm it, and its sister tool comes first', tone: 'todo' }
   })
   return (
     <div className="flex flex-1 flex-col">
@@ -52,21 +52,21 @@ export function NowPanel({
             </button>
           </li>
         ))}
-        {tools.length === 0 && <li className="text-soft py-3 text-lg">No tool stands in a machine, as far as is known.</li>}
+        {tools.length === 0 && <li className="text-soft py-3 text-lg">By the record there is no tool in a machine.</li>}
       </ul>
       {asked !== null && !problem && (
         <Say tone="unsure" lead={`Is ${tools.find((t) => t.serial === asked)?.text ?? asked} broken?`} role="alert">
-          It is called broken, and its sister goes before everything else. It can be taken back.
+          The tool is reported broken and its sister tool comes first. This can be cancelled.
         </Say>
       )}
       {problem ? (
-        <Say tone="off" lead="Not asked for." role="alert">
+        <Say tone="off" lead="Not saved." role="alert">
           {problem}
         </Say>
       ) : (
         asked === null && (
           <Say tone="todo" lead="Scan the broken tool.">
-            The mark on its holder, or its label. You are asked once, then its sister goes to the front of every rack.
+            Scan the mark on its holder, or its label. Confirm once. Its sister tool then comes first everywhere.
           </Say>
         )
       )}
@@ -75,7 +75,7 @@ export function NowPanel({
       ) : (
         <>
           <SmallActions>
-            <SmallAction onAct={() => setAsked(null)}>No, leave it</SmallAction>
+            <SmallAction onAct={() => setAsked(null)}>No</SmallAction>
           </SmallActions>
           <BigAction
             onAct={() =>

@@ -51,8 +51,8 @@ export function PickPanel(props: PickPanelProps) {
       const said = await actions.answerScan(raw)
       if (said.kind !== 'part' && said.kind !== 'place') return said
       const text = parts.length
-        ? `Not on the list: ${said.text}. Next is ${names[parts[0].component] ?? parts[0].component} in ${parts[0].place}.`
-        : `Not on the list: ${said.text}. Nothing is left to fetch.`
+        ? `Not on the list: ${said.text}. Next: ${names[parts[0].component] ?? parts[0].component} in ${parts[0].place}.`
+        : `Not on the list: ${said.text}. Everything is picked.`
       setProblem(text)
       return { title: said.title, text, tone: 'off' }
     }
@@ -79,7 +79,7 @@ export function PickPanel(props: PickPanelProps) {
                   T{t}, complete{' '}
                   <small className="text-soft block text-[14px]">
                     {serial}
-                    {stale ? ' · ◐ to be measured again first' : ' · put it on the cart'}
+                    {stale ? ' · ◐ measure again first' : ' · put on the cart'}
                   </small>
                 </span>
               </Link>
@@ -142,20 +142,20 @@ export function PickPanel(props: PickPanelProps) {
           />
         </div>
       </div>
-      <Problem lead="Not taken." text={problem} />
+      <Problem lead="Not picked." text={problem} />
       {line && (
         <div className="mt-2.5">
           <BigAction onAct={() => void run(() => takeLine(line))} disabled={busy} hint="scan or Space">
-            {`Took ${line.count > 1 ? `${line.count} × ` : ''}${names[line.component] ?? line.component}`}
+            {`Pick ${line.count > 1 ? `${line.count} × ` : ''}${names[line.component] ?? line.component}`}
           </BigAction>
           <SmallActions>
-            <SmallAction onAct={() => setFound(found === null ? '0' : null)}>Fewer there …</SmallAction>
+            <SmallAction onAct={() => setFound(found === null ? '0' : null)}>Short: count again …</SmallAction>
             <SmallAction href={`/kit/${encodeURIComponent(job)}/fetch`}>List</SmallAction>
             <SmallAction href={`/kit/${encodeURIComponent(job)}/setup`}>Setup sheet</SmallAction>
           </SmallActions>
           {found !== null && (
             <div className="mt-2.5 flex items-end gap-2.5">
-              <Field name={`How many lie in ${line.place}?`}>
+              <Field name={`How many are in ${line.place}?`}>
                 <input className={FIELD} inputMode="numeric" value={found} onChange={(e) => setFound(e.target.value)} />
               </Field>
               <SmallAction

@@ -35,7 +35,7 @@ export function ShiftNotes({
             </button>
           </li>
         ))}
-        {notes.length === 0 && <li className="text-soft py-2 text-lg">No note waits.</li>}
+        {notes.length === 0 && <li className="text-soft py-2 text-lg">No open notes.</li>}
       </ul>
       <Problem lead="Not kept." text={problem} />
       <label className="mb-3 text-lg font-semibold">
@@ -57,7 +57,7 @@ export function ShiftNotes({
           )
         }
       >
-        Leave the note
+        Save note
       </BigAction>
     </div>
   )

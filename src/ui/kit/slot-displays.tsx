@@ -25,7 +25,8 @@ export function SlotDisplays({
   readonly units: readonly { readonly id: string; readonly name: string; readonly slots: readonly SlotView[] }[]
 }) {
   useKeepFresh(AGAIN_MS)
-  if (!units.length) return <p className="text-soft text-lg">No cart and no rack stands on the shop’s plan yet.</p>
+  if (!units.length)
+    return <p className="text-soft text-lg">There is no cart or rack on the plan yet. Add one on Library, Store.</p>
   return (
     <>
       {units.map((unit) => (
@@ -78,7 +79,7 @@ function Taken({ slot, tool }: { readonly slot: SlotView; readonly tool: NonNull
           {slot.toDo === null ? 'nothing to do' : slot.toDo === 'broken' ? '◆ broken' : `▲ ${slot.toDo}`}
           {slot.toDo === 'load' && slot.machine ? `: ${slot.machine}` : ''}
         </span>
-        <span className="figures shrink-0">{slot.issue === null ? slot.due : `no. ${slot.issue}`}</span>
+        <span className="figures shrink-0">{slot.issue === null ? slot.due : `hand-over ${slot.issue}`}</span>
       </div>
     </div>
   )

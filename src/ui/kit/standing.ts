@@ -48,7 +48,7 @@ export function standingText({ standing, replaces }: Pick<NettedTool, 'standing'
     case 'in-work':
       return `◐ built on ${standing.assembly.serial}, to measure${instead}`
     case 'under-way':
-      return `◐ ${standing.who} builds it on ${standing.serial}`
+      return `◐ ${standing.who} is building it on ${standing.serial}`
     case 'in-other-machine':
       return `◐ in ${machine(standing.assembly.machine)}, ${pocketText(standing.assembly.pocket)}`
     case 'to-build': {
@@ -61,14 +61,14 @@ export function standingText({ standing, replaces }: Pick<NettedTool, 'standing'
         first.heldBy === null
           ? ''
           : first.heldBy === names.job
-            ? ', other tools of this job take them'
-            : `, ${first.heldBy} holds it`
+            ? ': other tools of this job need them'
+            : `: reserved for ${first.heldBy}`
       return `◆ no ${names.parts[first.component] ?? first.component}${held}${instead}`
     }
     case 'unknown-t':
       return '◆ unknown T: no definition for this machine'
     case 'ask':
-      return `◐ which tool? ${standing.definition.name} has this T, the program says otherwise`
+      return `◐ which tool? ${standing.definition.name} has this T, but the program says something else`
     case 'left-out':
       return '– nothing to set up'
   }

@@ -43,7 +43,7 @@ export function WhichTool({ job, machine, t, comment, asked, leftOut, definition
   return (
     <div className="pb-3" role="group" aria-label={`Which tool is T${t}?`}>
       <p className="text-lg">
-        The program says <b>{comment ? `“${comment}”` : 'nothing of it'}</b>
+        The program says <b>{comment ? `“${comment}”` : 'nothing about it'}</b>
         {asked && `; ${asked.differs.map((d) => differenceText(d, unit)).join('; ')}`}.
       </p>
       <div className="mt-1 flex flex-wrap items-end gap-3">
@@ -60,7 +60,7 @@ export function WhichTool({ job, machine, t, comment, asked, leftOut, definition
         </label>
         <SmallActions>
           <SmallAction disabled={busy || chosen === ''} onAct={() => say(chosen)}>
-            It is this one
+            It is this tool
           </SmallAction>
           <SmallAction disabled={busy} onAct={() => say(null)}>
             Nothing to set up
@@ -70,7 +70,7 @@ export function WhichTool({ job, machine, t, comment, asked, leftOut, definition
           className="text-act font-head flex min-h-11 items-center px-2 text-lg font-semibold"
           href={`/library/tools/new?t=${t}&machine=${encodeURIComponent(machine)}&name=${encodeURIComponent(comment ?? '')}`}
         >
-          Define it
+          Define tool
         </Link>
       </div>
       <Problem lead="Not saved." text={problem} />

@@ -144,7 +144,7 @@ export function DefinitionForm(props: DefinitionFormProps) {
         {length('LF', 'Length', 'LF')}
         {length('LFlo', 'lower')}
         {length('LFup', 'upper')}
-        {length('reach', 'Reach asked for')}
+        {length('reach', 'Reach needed')}
         {length('DC', 'Diameter', 'DC')}
         {length('DClo', 'lower')}
         {length('DCup', 'upper')}
@@ -171,7 +171,7 @@ export function DefinitionForm(props: DefinitionFormProps) {
         </Field>
       </div>
       <Ticks legend="Measure" all={MEASURABLE.map((m) => ({ key: m, name: m }))} register={register('measure')} />
-      <Ticks legend="May go into" all={machines} register={register('machines')} error={errors.machines?.message} />
+      <Ticks legend="Machines" all={machines} register={register('machines')} error={errors.machines?.message} />
       <h3 className="text-xl font-bold">Parts</h3>
       <datalist id="library-parts">
         {components.map((c) => (
@@ -197,15 +197,15 @@ export function DefinitionForm(props: DefinitionFormProps) {
           <input
             className={FIELD}
             list="library-parts"
-            aria-label="May stand in"
-            placeholder="may stand in, by comma"
+            aria-label="Substitutes"
+            placeholder="substitutes, separated by commas"
             {...register(`parts.${i}.alternatives`)}
           />
           <input className={FIELD} inputMode="numeric" aria-label="Pieces" {...register(`parts.${i}.count`)} />
           <button
             type="button"
             className="flex size-11 items-center justify-center"
-            aria-label="Take this line out"
+            aria-label="Delete this line"
             onClick={() => lines.remove(i)}
           >
             <Trash2 size={20} />
@@ -223,10 +223,10 @@ export function DefinitionForm(props: DefinitionFormProps) {
       </div>
       <FileInput picker={drawing} label="DXF contour" accept=".dxf" take={([file]) => void takeDrawing(file)} />
       <FileInput picker={archetype} label="XML archetype" accept=".xml" take={([file]) => void takeArchetype(file)} />
-      <Problem lead="Not stored." text={problem} />
+      <Problem lead="Not saved." text={problem} />
       <div className="max-w-md">
         <BigAction disabled={busy} onAct={() => void submit()}>
-          {definition ? `Keep as version ${definition.version + 1}` : 'Add this tool'}
+          {definition ? `Keep as version ${definition.version + 1}` : 'Save tool'}
         </BigAction>
       </div>
     </form>

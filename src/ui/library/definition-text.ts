@@ -85,14 +85,14 @@ export function readTyped(
   const number = (key: 't' | 'edges' | 'rpm' | 'torque' | 'grade' | 'gradeRpm' | 'life', needed: boolean): number | null => {
     const text = typed[key].trim().replace(',', '.').replace(/^t/i, '')
     if (text === '') {
-      if (needed) faults[key] = 'This is needed.'
+      if (needed) faults[key] = 'Required.'
       return null
     }
     const n = Number(text)
     if (!Number.isFinite(n) || n <= 0) faults[key] = 'A number above 0.'
     return n
   }
-  for (const key of ['LF', 'DC', 'radial', 'axial'] as const) if (typed[key].trim() === '') faults[key] = 'This is needed.'
+  for (const key of ['LF', 'DC', 'radial', 'axial'] as const) if (typed[key].trim() === '') faults[key] = 'Required.'
   if (!typed.id.trim()) faults.id = 'Give it a number.'
   if (!typed.name.trim()) faults.name = 'Give it a name.'
   if (!typed.machines.length) faults.machines = 'Choose at least one machine.'

@@ -23,7 +23,7 @@ export function AddHolder({
   return (
     <div className="flex flex-col gap-2.5">
       <h2 className="text-2xl font-bold">A new holder or extension</h2>
-      <Field name="Serial, as it stands on it">
+      <Field name="Serial on the holder">
         <input className={FIELD} value={serial} onChange={(e) => setSerial(e.target.value)} />
       </Field>
       <Field name="Type">
@@ -44,7 +44,7 @@ export function AddHolder({
           ))}
         </select>
       </Field>
-      <Problem lead="Not added." text={problem} />
+      <Problem lead="Not saved." text={problem} />
       <BigAction
         disabled={busy || !serial || !type}
         onAct={() =>
@@ -90,7 +90,7 @@ export function HolderCare({
     <details>
       <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">Holder care</summary>
       <div className="flex flex-col gap-2">
-        <Field name="Taper, nose and stud looked at; next by">
+        <Field name="Taper, nose and stud inspected. Next inspection">
           <input type="date" className={FIELD} value={until} onChange={(e) => setUntil(e.target.value)} />
         </Field>
         <SmallActions>
@@ -122,7 +122,7 @@ export function HolderCare({
             </SmallActions>
           </>
         )}
-        <Field name="Retire it because">
+        <Field name="Reason to retire">
           <input className={FIELD} value={reason} onChange={(e) => setReason(e.target.value)} />
         </Field>
         <SmallActions>

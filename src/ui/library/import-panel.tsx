@@ -69,7 +69,7 @@ export function ImportPanel({ act }: { readonly act: ImportActions }) {
     const done = await act.file({ text, name: chosen.name })
     setBusy(false)
     setProblem(done.ok ? null : done.error.text)
-    if (done.ok) setSaid(`${done.value.parts} parts and ${done.value.definitions} tools were taken in.`)
+    if (done.ok) setSaid(`${done.value.parts} parts and ${done.value.definitions} tools were imported.`)
   }
   const change = (i: number, to: Mapping[number]) => {
     const next = mapping.map((m, c) => (c === i ? to : m))
@@ -82,7 +82,7 @@ export function ImportPanel({ act }: { readonly act: ImportActions }) {
     const done = await act.csv({ text: file.text, mapping: [...mapping], kind: kind || null })
     setBusy(false)
     if (!done.ok) return setProblem(done.error.text)
-    setSaid(`${done.value.parts} parts were taken in.`)
+    setSaid(`${done.value.parts} parts were imported.`)
     setPreview(null)
     setFile(null)
     router.refresh()
@@ -108,11 +108,11 @@ export function ImportPanel({ act }: { readonly act: ImportActions }) {
           {said}
         </Say>
       )}
-      <Problem lead="Nothing was taken in." text={problem} />
+      <Problem lead="Nothing was imported." text={problem} />
       {preview && (
         <>
           <label className="max-w-xs text-lg font-semibold">
-            Kind of rows that do not say it
+            Kind of rows without one
             <select
               className={FIELD}
               disabled={busy}
@@ -122,7 +122,7 @@ export function ImportPanel({ act }: { readonly act: ImportActions }) {
                 if (file) void look(file.text, mapping, event.target.value)
               }}
             >
-              <option value="">each row says it</option>
+              <option value="">in each row</option>
               {Object.entries(KINDS).map(([key, { name }]) => (
                 <option key={key} value={key}>
                   {name}
@@ -194,7 +194,7 @@ export function ImportPanel({ act }: { readonly act: ImportActions }) {
           <p className="figures text-lg font-semibold" role="status">
             {preview.rows.toLocaleString('en')} rows:{' '}
             {preview.faults.length === 0
-              ? `all ${preview.good.toLocaleString('en')} can be taken in`
+              ? `all ${preview.good.toLocaleString('en')} can be imported`
               : `${preview.faults.length}${preview.faults.length >= 200 ? ' or more' : ''} faults`}
           </p>
           {preview.faults.length > 0 && (
@@ -210,7 +210,7 @@ export function ImportPanel({ act }: { readonly act: ImportActions }) {
           )}
           <div className="max-w-md">
             <BigAction disabled={busy || preview.faults.length > 0 || preview.good === 0} onAct={() => void takeIn()}>
-              {preview.faults.length ? 'Put the faults right first' : `Take in ${preview.good.toLocaleString('en')} parts`}
+              {preview.faults.length ? 'Correct the faults first' : `Import ${preview.good.toLocaleString('en')} parts`}
             </BigAction>
           </div>
         </>

@@ -63,7 +63,7 @@ function readField(key: PropertyKey, typed: string, unit: LengthUnit, before: un
     value = Number(read.value.toFixed(6))
   } else {
     value = Number(typed.replace(',', '.'))
-    if (!Number.isFinite(value)) return { ok: false, text: 'This is no number.' }
+    if (!Number.isFinite(value)) return { ok: false, text: 'This is not a number.' }
   }
   if (value < min || value > max) {
     const show = (x: number) =>
@@ -113,7 +113,7 @@ export function PartForm({
     for (const key of ['price', 'leastStock'] as const) {
       const n = Number(typed[key].replace(',', '.'))
       if (typed[key].trim() === '') delete raw[key]
-      else if (!Number.isFinite(n) || n < 0) wrong(key, 'A number from 0.')
+      else if (!Number.isFinite(n) || n < 0) wrong(key, 'Type a number from 0.')
       else raw[key] = n
     }
     for (const key of ['makerNumber', 'note'] as const) {
@@ -124,7 +124,7 @@ export function PartForm({
       const read = readField(key, typed[key] ?? '', unit, part?.[key])
       if (!read.ok) wrong(key, read.text)
       else if (read.value === undefined) {
-        if (has.includes(key)) wrong(key, 'This is needed.')
+        if (has.includes(key)) wrong(key, 'Required.')
         delete raw[key]
       } else raw[key] = read.value
     }
@@ -185,10 +185,10 @@ export function PartForm({
           <input className={FIELD} {...register('note')} />
         </Field>
       </div>
-      <Problem lead="Not stored." text={problem} />
+      <Problem lead="Not saved." text={problem} />
       <div className="max-w-md">
         <BigAction disabled={busy} onAct={() => void submit()}>
-          {part === null ? 'Add this part' : 'Keep the changes'}
+          {part === null ? 'Save part' : 'Save changes'}
         </BigAction>
       </div>
     </form>

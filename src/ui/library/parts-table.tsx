@@ -123,7 +123,7 @@ export function PartsTable({ source }: { readonly source: string }) {
       })
       .catch((error: unknown) => {
         if (!gone.signal.aborted)
-          setProblem(`The list of parts did not come (${error instanceof Error ? error.message : 'no answer'}). Reload the page.`)
+          setProblem(`The list of parts did not load (${error instanceof Error ? error.message : 'no answer'}). Reload the page.`)
       })
     return () => gone.abort()
   }, [source])
@@ -189,7 +189,7 @@ export function PartsTable({ source }: { readonly source: string }) {
           <input className={FIELD} value={size} inputMode="decimal" onChange={(e) => setSize(e.target.value)} />
         </label>
         <span className="figures text-soft pb-2.5 text-lg" role="status">
-          {rows === null ? 'fetching …' : `${shown.length.toLocaleString('en')} of ${rows.length.toLocaleString('en')}`}
+          {rows === null ? 'loading …' : `${shown.length.toLocaleString('en')} of ${rows.length.toLocaleString('en')}`}
         </span>
       </div>
       <div ref={scroller} className="min-h-[300px] flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Parts">
@@ -248,7 +248,7 @@ export function PartsTable({ source }: { readonly source: string }) {
         </div>
         {rows !== null && shown.length === 0 && (
           <p className="text-soft py-4 text-lg">
-            {rows.length ? 'No part holds that.' : 'The library is empty. Add a part, or import a list.'}
+            {rows.length ? 'No part found.' : 'The library is empty. Add a part, or import a list.'}
           </p>
         )}
       </div>

@@ -117,7 +117,7 @@ export function StepsForm({
             <textarea className={`${FIELD} h-20 py-2 font-sans text-base leading-snug`} {...register(`lines.${i}.text`)} />
           </label>
           <div className="mt-2 grid grid-cols-2 gap-2.5">
-            <Field name="At hand, by comma">
+            <Field name="Needed at hand, separated by commas">
               <input className={FIELD} {...register(`lines.${i}.needs`)} />
             </Field>
             <Field name="Caution">
@@ -129,7 +129,7 @@ export function StepsForm({
       <Problem lead="Not kept." text={problem} />
       <div className="max-w-md">
         <BigAction disabled={busy} onAct={() => void submit()}>
-          Keep these steps
+          Save steps
         </BigAction>
         <SmallActions>
           <SmallAction onAct={() => append({ key: '', title: '', text: '', confirm: 'tick', needs: '', caution: '' })}>
@@ -143,7 +143,7 @@ export function StepsForm({
               )
             }
           >
-            Back to what ships
+            Restore standard steps
           </SmallAction>
         </SmallActions>
       </div>

@@ -46,8 +46,8 @@ export function StockForm({
       ({ difference }) =>
         setSaid(
           difference === 0
-            ? 'The count agrees.'
-            : `${Math.abs(difference)} ${difference > 0 ? 'more' : 'fewer'} than booked: the difference is booked.`,
+            ? 'The count is right.'
+            : `${Math.abs(difference)} ${difference > 0 ? 'more' : 'fewer'} than in stock. The difference is booked.`,
         ),
     )
   return (
@@ -93,7 +93,7 @@ export function PutRight({ id, undo }: { readonly id: number; readonly undo: Ask
         className="text-act font-head min-h-11 px-1 font-semibold whitespace-nowrap"
         onClick={() => void run(() => undo({ id }))}
       >
-        put right
+        undo
       </button>
       {problem && (
         <span role="alert" className="text-off block text-[15px]">
@@ -124,7 +124,7 @@ export function RegrindForm({
   const [pieces, setPieces] = useState('1')
   const go = () => {
     const [dc, oal] = [parseLength(size, unit), parseLength(long, unit)]
-    if (!dc.ok || !oal.ok) return setProblem('Say the new sizes, for example 19.6 or 3/4 in.')
+    if (!dc.ok || !oal.ok) return setProblem('Type the new sizes, such as 19.6 or 3/4 in.')
     void run(() => regrind({ id, DC: Number(dc.value.toFixed(4)), OAL: Number(oal.value.toFixed(4)), count: whole(pieces) }))
   }
   return (

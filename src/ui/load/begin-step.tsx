@@ -20,17 +20,17 @@ export function BeginStep({
   const turns = pocket !== SPINDLE && !machine.typed
   const [lead, button] =
     pocket === SPINDLE
-      ? ['By hand into the spindle.', 'Begin: into the spindle']
+      ? ['By hand into the spindle.', 'Start: into the spindle']
       : machine.typed
-        ? [`Put it into pocket ${pocket}.`, `Begin: pocket ${pocket}`]
+        ? [`Put it into pocket ${pocket}.`, `Start: pocket ${pocket}`]
         : [`The magazine turns to pocket ${pocket}.`, `Turn to pocket ${pocket}`]
   return (
     <>
       <Say tone="todo" lead={lead}>
-        {turns ? 'Door shut, nobody inside: it moves when you press.' : 'The pocket is kept for it from now on.'}
+        {turns ? 'Door shut, nobody inside. The magazine moves when you press.' : 'The pocket is reserved for it now.'}
       </Say>
       <BigAction onAct={begin} disabled={busy}>
-        {busy ? 'Claiming it …' : button}
+        {busy ? 'Reserving the pocket …' : button}
       </BigAction>
     </>
   )

@@ -30,7 +30,7 @@ function CheckLine({ line, small = false }: { readonly line: Line; readonly smal
   )
 }
 
-const WHO = { anyone: 'whoever loads may go on, and says why', lead: 'a lead may go on, and says why', nobody: '' } as const
+const WHO = { anyone: 'anyone can go on with a reason', lead: 'a lead can go on with a reason', nobody: '' } as const
 
 /** Scans first, then what speaks against it or is asked, then the rules that hold, folded. */
 export function Checks({
@@ -66,7 +66,7 @@ export function Checks({
               <CheckLine line={f} />
               {done && (
                 <p className="text-soft pb-1.5 pl-7">
-                  Overruled by {done.who}: {done.reason}
+                  Approved by {done.who}: {done.reason}
                 </p>
               )}
               {f.state === 'asks' && !done && !refused && onReason && (
@@ -75,7 +75,7 @@ export function Checks({
                   <input
                     className={FIELD}
                     value={reasons[f.rule] ?? ''}
-                    placeholder="why it may go in all the same"
+                    placeholder="why it can be loaded"
                     aria-label={`Why: ${f.text}`}
                     onChange={(e) => onReason(f.rule, e.target.value)}
                   />
@@ -91,7 +91,7 @@ export function Checks({
             <span className="text-holds text-lg" aria-hidden="true">
               ●
             </span>
-            <span>{holding.length === 1 ? 'One rule holds' : `${holding.length} rules hold`} ▾</span>
+            <span>{holding.length === 1 ? 'One rule is met' : `${holding.length} rules are met`} ▾</span>
           </summary>
           {holding.map((f) => (
             <CheckLine key={f.said.code} line={f} small />

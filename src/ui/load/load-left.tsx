@@ -40,8 +40,8 @@ export function LoadLeft({
         onChoose={serial && !run ? choose : undefined}
       />
       <figcaption className="text-soft text-base">
-        {serial && why && !run ? <span className="text-ink mr-3">{why}</span> : null}● taken, paler where only the control knows
-        it · ○ free · × too narrow for this tool · ▶ at the loading place
+        {serial && why && !run ? <span className="text-ink mr-3">{why}</span> : null}● taken (paler: known to the control only) ·
+        ○ free · × too narrow for this tool · ▶ at the loading place
       </figcaption>
       <Inside pockets={view.pockets} decimals={machine?.decimals ?? 3} unit={view.unit} />
     </figure>

@@ -149,7 +149,7 @@ export function LoadStation(props: LoadStationProps) {
           />
           <div className="mt-auto">
             {silence && (
-              <Say tone="off" lead="The control is silent." role="alert">
+              <Say tone="off" lead="The control does not answer." role="alert">
                 {silence}
               </Say>
             )}
@@ -159,7 +159,9 @@ export function LoadStation(props: LoadStationProps) {
             ) : mayBegin && machine && pocket !== null ? (
               <BeginStep machine={machine} pocket={pocket} busy={busy} begin={() => void begin()} />
             ) : (
-              <ScanAction>{findings.some((f) => f.state === 'asks') && !refused ? 'Say why on the left' : missing}</ScanAction>
+              <ScanAction>
+                {findings.some((f) => f.state === 'asks') && !refused ? 'Give a reason on the left' : missing}
+              </ScanAction>
             )}
             {!machine && (
               <SmallActions>

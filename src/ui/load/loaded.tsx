@@ -31,7 +31,7 @@ export function Loaded({ done: { pocket, rows, machine } }: { readonly done: Loa
           lead={`${pocket === SPINDLE ? 'In the spindle' : `In pocket ${pocket}`}, ${machine.typed ? 'figures typed' : 'offsets written'} and read back.`}
           role="status"
         >
-          Take the label off its clip. What is not watched here: whether it is this very tool that stands there.
+          Take the label off its clip. Check by eye that it is this tool: no switch can tell.
         </Say>
         <BigAction onAct={() => router.push(`/load?machine=${machine.key}`)}>Next tool for {machine.name}</BigAction>
       </div>

@@ -160,7 +160,7 @@ export function Inside({
             <span>
               Ø {fixed(mmToUnit(2 * by.radiusMm, unit), Math.max(1, decimals - 2))} {unitMark(unit)}
             </span>
-            <span className="text-soft">{by.massKg === null ? 'mass not known' : `${by.massKg.toFixed(1)} kg`}</span>
+            <span className="text-soft">{by.massKg === null ? 'weight missing' : `${by.massKg.toFixed(1)} kg`}</span>
           </li>
         ))}
       </ul>

@@ -59,18 +59,18 @@ export function NextStep({
           <>
             <Say
               tone="todo"
-              lead={machine.typed ? 'All figures are typed and read back.' : `It stands in ${pocketText(run.pocket)}, door shut.`}
+              lead={machine.typed ? 'All offsets are typed and read back.' : `It is in ${pocketText(run.pocket)}, door shut.`}
             >
-              {machine.typed ? 'Record it.' : `The figures go to ${machine.name} and are read back.`}
+              {machine.typed ? 'Save it to the record.' : `The offsets are sent to ${machine.name} and read back.`}
             </Say>
             <BigAction onAct={finish} disabled={busy || !clear}>
-              {busy ? 'Writing and reading back …' : machine.typed ? 'Record it' : `Send to ${machine.name}`}
+              {busy ? 'Writing and reading back …' : machine.typed ? 'Save to the record' : `Send offsets to ${machine.name}`}
             </BigAction>
           </>
         )
       ) : step.watched ? (
         <Say tone="todo" lead={`${stepLineText(step)}.`} role="status">
-          The machine’s switch watches it; this sheet goes on by itself.
+          A switch of the machine checks this. The sheet goes on by itself.
         </Say>
       ) : (
         <BigAction onAct={() => void act(() => tick({ serial, step: due }))} disabled={busy}>
@@ -86,14 +86,14 @@ export function NextStep({
       )}
       {why === null ? (
         <SmallActions>
-          <SmallAction onAct={() => setWhy('')}>Give it up …</SmallAction>
+          <SmallAction onAct={() => setWhy('')}>Cancel loading …</SmallAction>
         </SmallActions>
       ) : (
         <SmallActions>
           <input
             className={`${FIELD} mt-0! flex-1`}
             value={why}
-            aria-label="Why it is given up"
+            aria-label="Why loading is cancelled"
             placeholder="why"
             onChange={(e) => setWhy(e.target.value)}
           />
@@ -106,7 +106,7 @@ export function NextStep({
             }
             disabled={busy}
           >
-            Give it up
+            Cancel loading
           </SmallAction>
         </SmallActions>
       )}

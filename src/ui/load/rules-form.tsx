@@ -72,7 +72,7 @@ export function RulesForm({
         <>
           <SubNav tabs={LOAD_TABS} label="Sheets of Load" />
           <div className="flex items-center justify-between gap-4">
-            <Title lead={machine.name}>what is looked at before a tool goes in</Title>
+            <Title lead={machine.name}>what is checked before a tool goes in</Title>
             <MachineSelect value={machine.key} machines={machines} path="/load/rules" />
           </div>
           <table className="w-full text-left text-[18px]">
@@ -80,7 +80,7 @@ export function RulesForm({
               <tr className="border-ink border-b-2 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">
                 <th scope="col">rule</th>
                 <th scope="col" className="w-[220px]">
-                  who may overrule it, saying why
+                  who can go on with a reason
                 </th>
               </tr>
             </thead>
@@ -116,7 +116,7 @@ export function RulesForm({
       }
       right={
         <>
-          <h2 className="text-2xl font-bold">From where on</h2>
+          <h2 className="text-2xl font-bold">Limits</h2>
           <div className="mt-2 grid grid-cols-2 gap-3">
             <Field name="Measured within" unit="days" error={wrong.limits?.measuredDays?.message}>
               <input {...number('limits.measuredDays', 1, 3650)} />
@@ -138,7 +138,7 @@ export function RulesForm({
               disabled={!lead}
               {...register('limits.asksLabel')}
             />
-            The label is scanned too
+            The label must be scanned
           </label>
           <h2 className="mt-3 text-2xl font-bold">Magazine, {machine.pockets} pockets</h2>
           <div className="mt-2 grid grid-cols-3 gap-3">
@@ -158,13 +158,13 @@ export function RulesForm({
           </div>
           <div className="mt-auto pt-3">
             {!lead && (
-              <Say tone="todo" lead="A lead sets these.">
-                What is refused at a machine protects everybody.
+              <Say tone="todo" lead="Only a lead can change these.">
+                These rules protect everybody.
               </Say>
             )}
             {formState.isSubmitSuccessful && !problem && !busy && (
               <Say tone="holds" lead="Kept." role="status">
-                They hold from the next load on.
+                They count from the next load.
               </Say>
             )}
             <Problem lead="Not kept." text={problem} />

@@ -6,7 +6,7 @@ export function Steps({ steps }: { readonly steps: readonly StepLine[] }) {
   return (
     <ol className="mt-2" aria-label="Steps of this load">
       {steps.map((line) => (
-        <StepRow key={line.step} name={line.step} state={line.state} note={line.watched ? '' : 'not watched'}>
+        <StepRow key={line.step} name={line.step} state={line.state} note={line.watched ? '' : 'no switch'}>
           {stepLineText(line)}
         </StepRow>
       ))}

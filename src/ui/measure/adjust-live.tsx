@@ -80,7 +80,7 @@ export function AdjustLive({
       <p className="flex items-baseline justify-between text-lg">
         <span className="text-soft">to {formatLength(targetOf(limits), unit)}</span>
         <b className={`figures text-[30px] leading-none ${left?.there ? 'text-holds' : 'text-off'}`} data-testid="to-go">
-          {left ? (left.there ? '● there' : `${formatDeviation(left.mm, unit)} to go`) : '–'}
+          {left ? (left.there ? '● on target' : `${formatDeviation(left.mm, unit)} to go`) : '–'}
         </b>
       </p>
       <div className="border-rule mt-3 grid grid-cols-2 gap-3 border-t pt-2">
@@ -94,7 +94,7 @@ export function AdjustLive({
           />
         </label>
         <p className="text-base font-semibold">
-          Divisions left
+          Divisions to go
           <span className="figures block pt-1 text-[34px] leading-[44px] font-[650]" data-testid="divisions">
             {left && known ? left.divisions.toFixed(1).replace('-', '−') : '–'}
           </span>
@@ -111,7 +111,7 @@ export function AdjustLive({
       <Problem lead="Not turned." text={problem} />
       <div className="mt-auto pt-1">
         <p className="text-soft mb-2.5 text-base">
-          Turn with the spindle stopped. Where a screw has play, come to the target from below, then tighten and measure again.
+          Turn the screw with the spindle stopped. If it has play, come from below. Then tighten and measure again.
         </p>
         <BigAction
           onAct={() => {
@@ -119,7 +119,7 @@ export function AdjustLive({
             done()
           }}
         >
-          Set: measure all again
+          Adjusted: measure all again
         </BigAction>
       </div>
     </>

@@ -101,15 +101,15 @@ export function FiguresForm({ serial, title, about, limits, before, check, save,
           <Title lead={title}>{about} · values of a bench without a camera</Title>
           <p className="max-w-[60ch] text-lg">
             {taken
-              ? 'As they stand on the other bench’s readouts. They are asked for once more when the holder is scanned.'
-              : 'Read each figure off and type it; then type it again without looking at the first. From the gauge line, not from the back of the flange.'}
+              ? 'Values as the serial gauge shows them. They are read once more when the holder is scanned.'
+              : 'Read each value and type it. Then type it again without looking at the first. Measure from the gauge line, not from the back of the flange.'}
           </p>
           <table className="w-full max-w-[690px] border-collapse text-lg">
             <thead className="text-soft text-left text-base">
               <tr>
                 <th className="pb-1 font-semibold">{unitMark(unit)}</th>
                 <th className="pb-1 font-semibold">{taken ? 'from the line' : 'first'}</th>
-                <th className="pb-1 pl-3 font-semibold">{taken ? '' : 'and again'}</th>
+                <th className="pb-1 pl-3 font-semibold">{taken ? '' : 'again'}</th>
                 <th className="pb-1 pl-3 text-right font-semibold">wanted</th>
               </tr>
             </thead>
@@ -169,11 +169,10 @@ export function FiguresForm({ serial, title, about, limits, before, check, save,
       }
       right={
         <>
-          <h2 className="text-2xl font-bold">Without pictures</h2>
+          <h2 className="text-2xl font-bold">No pictures</h2>
           <p className="mt-2 text-lg">
             {taken ? 'Values from a serial gauge' : 'Typed values'} count with ± {formatLength(2 * FIGURE_SIGMA_MM, unit)}{' '}
-            {unitMark(unit)}. Near a limit they stay borderline where pictures would decide. Runout is not measured: it keeps its
-            last verdict.
+            {unitMark(unit)}. Near a limit they stay borderline. Runout is not measured and keeps its last verdict.
           </p>
           <ValuesCheckForm {...check} />
           <div className="mt-auto pt-1">
@@ -188,7 +187,7 @@ export function FiguresForm({ serial, title, about, limits, before, check, save,
             {line && (
               <SmallActions>
                 <SmallAction onAct={() => void take()} disabled={asking}>
-                  {asking ? 'Asking the bench …' : taken ? 'Read again' : 'Read from serial gauge'}
+                  {asking ? 'Reading the gauge …' : taken ? 'Read again' : 'Read from serial gauge'}
                 </SmallAction>
                 {taken && <SmallAction onAct={() => setTaken(null)}>Type in values</SmallAction>}
               </SmallActions>

@@ -90,8 +90,8 @@ export function FromCamera({ other }: { readonly other: () => void }) {
             <LivePicture shown={shown} edges={null} unit={unit} small={!place} whole />
           )}
           <p className="text-soft max-w-[676px] text-base leading-snug">
-            Against a bright field, with a lens that sees no perspective. The camera must not move after it was calibrated; it is
-            calibrated anew whenever this sheet is opened.
+            Use a bright field and a telecentric lens. The camera must not move after calibration. Calibrate again whenever this
+            sheet is opened.
           </p>
         </>
       }
@@ -104,7 +104,7 @@ export function FromCamera({ other }: { readonly other: () => void }) {
               <h2 className="text-2xl font-bold">{place ? 'Calibrated' : 'Calibrate on a pin'}</h2>
               <p className="mt-2 text-lg">
                 {place
-                  ? 'Put the tool in, turn it to its highest point, then measure.'
+                  ? 'Clamp the tool, turn it to its highest point, then measure.'
                   : 'Clamp a pin of known size in the spindle, upright, its end and both flanks in the picture.'}
               </p>
             </>

@@ -39,7 +39,7 @@ export function FromFiles({ other }: { readonly other: () => void }) {
     <Sheet
       left={
         <>
-          <PicturesHead lead="Pictures from files">a frame set that any camera took; nothing is saved</PicturesHead>
+          <PicturesHead lead="Pictures from files">frame sets of any camera. Nothing is saved</PicturesHead>
           {opened ? (
             <>
               <LivePicture shown={shown} edges={null} unit={unit} whole />
@@ -57,8 +57,8 @@ export function FromFiles({ other }: { readonly other: () => void }) {
             </>
           ) : (
             <p className="max-w-[60ch] text-lg">
-              A frame set is a zip of grey pictures with their places, as docs/formats.md says. It is measured here by the same
-              rules as the bench’s own pictures.
+              A frame set is a zip of grey pictures with their places, as docs/formats.md says. It is measured like pictures of
+              the bench.
             </p>
           )}
         </>

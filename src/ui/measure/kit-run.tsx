@@ -31,8 +31,7 @@ export function KitRun({ job, tools }: { readonly job: string; readonly tools: r
     if (scan.type !== 'plain') return null
     const tool = tools.find((t) => t.serial === scan.text.toUpperCase())
     if (!tool) return null
-    if (tool.state === 'loaded')
-      return { title: tool.serial, text: 'stands in the machine; take it out before it is measured', tone: 'off' }
+    if (tool.state === 'loaded') return { title: tool.serial, text: 'is in the machine. Unload it first', tone: 'off' }
     return { title: tool.serial, text: `T${tool.t ?? '–'} is on the spindle`, tone: 'todo', href: open(tool.serial) }
   })
 
@@ -42,7 +41,7 @@ export function KitRun({ job, tools }: { readonly job: string; readonly tools: r
         <>
           <Title lead={`Measure ${job}`}>tool after tool</Title>
           {tools.length === 0 && (
-            <p className="text-soft text-lg">No tool of this job stands complete yet. Build one; it appears here.</p>
+            <p className="text-soft text-lg">No tool of this job is built yet. Build one, and it appears here.</p>
           )}
           <ol className="max-w-[760px]">
             {tools.map((tool) => (
@@ -78,22 +77,21 @@ export function KitRun({ job, tools }: { readonly job: string; readonly tools: r
           </h2>
           {next ? (
             <p className="mt-2 text-lg">
-              Clean and clamp <b>T{next.t ?? '–'}</b>, {next.name}, then scan its holder. Any other tool of the job may come
-              first.
+              Clean and clamp <b>T{next.t ?? '–'}</b>, {next.name}, then scan its holder. The order does not matter.
             </p>
           ) : (
-            <p className="mt-2 text-lg">Nothing of this job waits for the bench any more.</p>
+            <p className="mt-2 text-lg">All tools of this job are measured.</p>
           )}
           <div className="mt-auto pt-3">
             {tools.some((t) => t.verdict === 'off') && (
-              <Say tone="off" lead="One is off.">
-                Correct it and measure it again; it is not handed over as it is.
+              <Say tone="off" lead="One is out of tolerance.">
+                Correct it and measure it again. It cannot be handed over like this.
               </Say>
             )}
             {next ? (
               <ScanAction>Scan {next.serial}</ScanAction>
             ) : (
-              <BigAction onAct={() => router.push('/hand-over')}>To Hand over</BigAction>
+              <BigAction onAct={() => router.push('/hand-over')}>Go to Hand over</BigAction>
             )}
           </div>
         </>

@@ -63,9 +63,7 @@ export function LivePicture({
         role="img"
         aria-label={shown ? `The bench’s picture${shown.edge ? ` of edge ${shown.edge}` : ''}` : 'No picture yet'}
       />
-      {!shown && (
-        <figcaption className="text-soft grid h-full place-items-center text-lg">The bench is moving to the tool …</figcaption>
-      )}
+      {!shown && <figcaption className="text-soft grid h-full place-items-center text-lg">Moving to the tool …</figcaption>}
       {shown && dragged.u === 0 && dragged.v === 0 && <Overlay shown={shown} high={high} length={small ? null : length} />}
       {shown && !small && (
         <>
@@ -144,7 +142,7 @@ function Overlay({
             top: percent(Math.max(6, d.v - d.sidePx / 2 - 30), high),
           }}
         >
-          ◆ {length?.(d.highMm)} high: wipe here
+          ◆ {length?.(d.highMm)} high: clean here
         </Tag>
       ))}
     </>

@@ -31,7 +31,7 @@ export function Again({
   return (
     <div>
       <Say tone="off" lead={`Measure again: ${tools.length} ${tools.length === 1 ? 'tool' : 'tools'}.`} role="status">
-        They were measured before a drift was found. Their hand-overs are held.
+        They were measured before a drift was found. Their hand-overs are on hold.
       </Say>
       <ul className="grid grid-cols-2 gap-x-6">
         {tools.map((tool) => (

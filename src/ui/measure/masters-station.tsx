@@ -65,11 +65,11 @@ const SAYS = {
   still: ['Normal thermal drift.', 'Scan the master to save the check.'],
   drifted: [
     'The zero has drifted.',
-    'Saving corrects every value from now on, and looks back at what was measured before. Scan the master to save it.',
+    'Saving corrects every value from now on, and checks what was measured before. Scan the master to save it.',
   ],
   'too far': [
-    'That is more than heat does.',
-    'Clean spindle, adapter and master, look whether it is the right master, and measure again. A lead may take it with a reason.',
+    'This is more than thermal drift.',
+    'Clean spindle, adapter and master, check that it is the right master, and measure again. A lead can accept it with a reason.',
   ],
 } as const
 
@@ -84,7 +84,7 @@ export function MastersStation(props: MastersProps) {
       left={
         <>
           <SubNav tabs={MEASURE_TABS} label="Sheets of the bench" />
-          <Title lead="Masters">drift at each check; between the dotted lines: normal thermal drift</Title>
+          <Title lead="Masters">drift at each check. Dotted lines: normal thermal drift</Title>
           <Again tools={props.again} />
           {drawn.length ? <DriftChart checks={drawn} /> : <p className="text-soft text-lg">No check yet.</p>}
           <div className="min-h-[120px] overflow-auto" tabIndex={0} role="region" aria-label="Checks">
@@ -156,7 +156,7 @@ export function MastersStation(props: MastersProps) {
             </>
           ) : (
             <Say tone="off" lead="No master belongs to this adapter.">
-              Change the adapter, or have a lead enter its master.
+              Change the adapter, or ask a lead to enter its master.
             </Say>
           )}
         </>
@@ -184,7 +184,7 @@ async function send(
     const said = (await response.json().catch(() => ({}))) as { detail?: string; title?: string }
     return said.detail ?? said.title ?? 'The check could not be saved.'
   } catch {
-    return 'The tool room does not answer. Scan the master again when the connection is back.'
+    return 'No answer from the tool room. Scan the master again when the connection is back.'
   }
 }
 
@@ -259,14 +259,14 @@ function CheckRun({
             </Say>
             {verdict === 'too far' && lead && (
               <label className="mb-2.5 block text-lg font-semibold">
-                Why more than {formatLength(TOO_FAR_MM, unit)} is taken
+                Why a drift of more than {formatLength(TOO_FAR_MM, unit)} is accepted
                 <input className={FIELD} value={reason} onChange={(e) => setReason(e.target.value)} />
               </label>
             )}
           </>
         ) : due ? (
           <Say tone={overruled ? 'unsure' : 'off'} lead="The check is due.">
-            {due} {overruled ? `A lead let measuring go on: ${overruled}` : 'No tool can be measured until then.'}
+            {due} {overruled ? `Lead approval: ${overruled}` : 'No tool can be measured until then.'}
           </Say>
         ) : (
           <Cautions

@@ -21,6 +21,8 @@ import { useBench, type BenchState } from './use-bench'
 import type { Ask } from '@/stations/contract'
 import type * as measure from '@/stations/measure/contract'
 import type * as standIn from '@/stations/stand-in/contract'
+import type { Saved } from '@/stations/measure/contract'
+import { verdictText } from '@/words/verdict'
 
 export interface MeasureProps {
   readonly serial: string
@@ -60,19 +62,14 @@ interface NextTool {
 }
 
 const CAUTIONS = [
-  'Spindle and carriage move by themselves: hands, sleeves and rags clear.',
-  'Wipe only with the spindle stopped; no gloves near it while it turns; eye protection with air.',
+  'Spindle and carriage move by themselves. Keep hands, sleeves and rags clear.',
+  'Clean only with the spindle stopped. No gloves near it while it turns. Wear eye protection with air.',
 ]
 
 interface Problem {
   readonly code?: string
   readonly title?: string
   readonly detail?: string
-}
-
-interface Saved {
-  readonly verdict: string | null
-  readonly kept: boolean
 }
 
 /** The server measures the pictures again and answers what stands in the record now. */
@@ -99,7 +96,7 @@ async function save(
       ok: false,
       error: {
         code: 'OFFLINE',
-        text: 'The tool room does not answer. The measurement is still here: scan again when the connection is back.',
+        text: 'No answer from the tool room. The measurement is still here. Scan again when the connection is back.',
       },
     }
   }
@@ -107,7 +104,7 @@ async function save(
 
 function busyText(state: BenchState): string {
   if (state.type === 'opening') return 'Moving to the tool …'
-  if (state.type !== 'running') return 'Wiping …'
+  if (state.type !== 'running') return 'Cleaning …'
   return state.edge ? `Edge ${state.edge}${state.of ? ` of ${state.of}` : ''} …` : 'Looking for the edges …'
 }
 
@@ -176,9 +173,9 @@ export function MeasureStation(props: MeasureProps) {
       return { title: scanned, text, tone: 'off' }
     }
     if (scanned !== serial) return refuse(`${scanned} was scanned, ${serial} is on the spindle. Nothing was saved.`)
-    setSaving('Packing the pictures …')
+    setSaving('Preparing the pictures …')
     const zip = await bench.pack()
-    setSaving('Measuring the pictures again on the server …')
+    setSaving('Measuring the pictures on the server …')
     const about = {
       taken: takenAt ?? now,
       check: props.checkId,
@@ -197,8 +194,8 @@ export function MeasureStation(props: MeasureProps) {
     return {
       title: serial,
       text: kept
-        ? 'saved: the same within uncertainty, its hand-over stands'
-        : `saved: ${verdict ?? 'not judged'}; the server measured the pictures again`,
+        ? 'saved: the same within uncertainty. Its hand-over is still current'
+        : `saved: ${verdict === null ? 'not judged' : verdictText(verdict)}`,
       tone: verdict === 'holds' ? 'holds' : verdict === 'off' ? 'off' : 'todo',
       href: props.kit
         ? `/measure/kit/${encodeURIComponent(props.kit.job)}`
@@ -283,28 +280,28 @@ export function MeasureStation(props: MeasureProps) {
               <>
                 <h2 className="text-2xl font-bold">{serial} is on the spindle</h2>
                 <p className="mt-2 text-lg">
-                  Clean taper, flange and edges: putty pressed on straight, air or brush for fine edges. Then measure.
+                  Clean taper, flange and edges: press putty on straight, use air or a brush for fine edges. Then measure.
                 </p>
                 {!held && <Cautions lines={CAUTIONS} />}
               </>
             )}
             <div className="mt-auto pt-1">
               {warmMm > 0 && heat && (
-                <Say tone="unsure" lead={`Still warm: it reads up to ${formatDeviation(warmMm, unit)} long.`}>
-                  That is counted in the uncertainty.{' '}
+                <Say tone="unsure" lead={`Still warm: it reads up to ${formatDeviation(warmMm, unit)} too long.`}>
+                  This is included in the uncertainty.{' '}
                   {heat.measureAt > now
                     ? `Cold enough in ${formatSeconds((Date.parse(heat.measureAt) - Date.parse(now)) / 1000)}, computed.`
                     : 'Nearly cold.'}
                 </Say>
               )}
               {props.held && (
-                <Say tone="off" lead="Measuring is held back." role="alert">
+                <Say tone="off" lead="Measuring is stopped." role="alert">
                   {props.held.text}
                 </Say>
               )}
               {props.overruled && (
-                <Say tone="unsure" lead="Measured without the check of the bench.">
-                  A lead let it go on: {props.overruled}
+                <Say tone="unsure" lead="Measured without the master check.">
+                  Lead approval: {props.overruled}
                 </Say>
               )}
               {note && (
@@ -314,11 +311,11 @@ export function MeasureStation(props: MeasureProps) {
               )}
               {jump && (
                 <label className="mb-2.5 block text-lg font-semibold">
-                  Why it jumped
+                  Why it changed
                   <input
                     className={FIELD}
                     value={reason}
-                    placeholder="reground, set again, dropped …"
+                    placeholder="reground, adjusted, dropped …"
                     onChange={(e) => setReason(e.target.value)}
                   />
                 </label>
@@ -326,7 +323,7 @@ export function MeasureStation(props: MeasureProps) {
               {props.held && !props.held.adapter && props.lead && <Overrule overrule={props.overrule} />}
               {proposal?.seen && props.tool.edges && proposal.seen !== props.tool.edges && !running ? (
                 <Say tone="unsure" lead={`A turn shows ${proposal.seen} edges, not ${props.tool.edges}.`}>
-                  Look whether this is the cutter of the parts list, and whether an insert is missing.
+                  Check that this is the cutter on the parts list, and that no insert is missing.
                 </Say>
               ) : null}
               {state.type === 'failed' ? (
@@ -339,12 +336,12 @@ export function MeasureStation(props: MeasureProps) {
                 told &&
                 !running && (
                   <Say tone={advice.tone} lead={told.lead} role="status">
-                    {told.rest} {result?.verdict === 'off' && !dirty && `A scan saves it as out of tolerance.`}
+                    {told.rest} {result?.verdict === 'off' && !dirty && `Scanning saves it as out of tolerance.`}
                   </Say>
                 )
               )}
               {held ? (
-                <BigAction onAct={() => router.push('/measure/masters')}>To the master</BigAction>
+                <BigAction onAct={() => router.push('/measure/masters')}>Go to the master check</BigAction>
               ) : saving !== null ? (
                 <BigAction onAct={() => undefined} disabled>
                   {saving}
@@ -354,9 +351,9 @@ export function MeasureStation(props: MeasureProps) {
                   {busyText(state)}
                 </BigAction>
               ) : dirty ? (
-                <BigAction onAct={() => void wipe(dirty.edge)}>Wiped, measure edge {dirty.edge}</BigAction>
+                <BigAction onAct={() => void wipe(dirty.edge)}>Clean edge {dirty.edge} and measure it again</BigAction>
               ) : proposal && result?.verdict === 'off' ? (
-                <BigAction onAct={() => void bench.measureAll()}>Corrected, measure again</BigAction>
+                <BigAction onAct={() => void bench.measureAll()}>Correct it and measure again</BigAction>
               ) : proposal ? (
                 <ScanAction>Scan {serial} to save</ScanAction>
               ) : (
@@ -364,18 +361,20 @@ export function MeasureStation(props: MeasureProps) {
               )}
               {!proposal && !running && (
                 <SmallActions>
-                  <SmallAction href={`/measure/${serial}/figures`}>Figures of another bench</SmallAction>
-                  {props.program && <SmallAction href={`/measure/${serial}/program`}>Its program</SmallAction>}
+                  <SmallAction href={`/measure/${serial}/figures`}>Type in values</SmallAction>
+                  {props.program && <SmallAction href={`/measure/${serial}/program`}>Its routine</SmallAction>}
                 </SmallActions>
               )}
               {proposal && !running && !held && (
                 <SmallActions>
-                  {result?.verdict !== 'off' && <SmallAction onAct={() => void bench.measureAll()}>All edges again</SmallAction>}
-                  {settable && <SmallAction onAct={() => setAdjusting(settable)}>Set it live</SmallAction>}
+                  {result?.verdict !== 'off' && (
+                    <SmallAction onAct={() => void bench.measureAll()}>Measure all again</SmallAction>
+                  )}
+                  {settable && <SmallAction onAct={() => setAdjusting(settable)}>Adjust with live reading</SmallAction>}
                   {props.program?.version === null && result?.verdict === 'holds' && !dirty ? (
-                    <SmallAction href={`/measure/${serial}/program`}>Keep program</SmallAction>
+                    <SmallAction href={`/measure/${serial}/program`}>Save routine</SmallAction>
                   ) : (
-                    <SmallAction onAct={() => void wipe(null)}>All wiped, again</SmallAction>
+                    <SmallAction onAct={() => void wipe(null)}>Clean all and measure again</SmallAction>
                   )}
                 </SmallActions>
               )}

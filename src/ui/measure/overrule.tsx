@@ -13,14 +13,14 @@ export function Overrule({ overrule }: { readonly overrule: Ask<typeof measure.o
   const [reason, setReason] = useState('')
   return (
     <form className="mb-2.5">
-      <Problem lead="Not overruled." text={problem} />
+      <Problem lead="Not approved." text={problem} />
       <label className="block text-lg font-semibold">
-        Or go on without it for this shift, because
+        Or go on without it for this shift. Reason
         <input className={FIELD} value={reason} onChange={(e) => setReason(e.target.value)} />
       </label>
       <SmallActions>
         <SmallAction disabled={busy || reason.trim().length < 3} onAct={() => void run(() => overrule({ reason }))}>
-          Overrule as a lead
+          Approve as lead
         </SmallAction>
       </SmallActions>
     </form>

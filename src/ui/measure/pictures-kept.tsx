@@ -46,18 +46,18 @@ export function PicturesKept({
               onAct={() =>
                 void run(
                   () => clean({ keepDays: Number(days) }),
-                  (cleaned) => setDone(`${cleaned.sets} sets cleaned away, ${size(cleaned.bytes)}.`),
+                  (cleaned) => setDone(`${cleaned.sets} sets deleted, ${size(cleaned.bytes)}.`),
                 )
               }
             >
-              Clean older ones away
+              Delete older pictures
             </SmallAction>
           </SmallActions>
         </>
       ) : (
-        <p className="text-soft mt-1">A lead may clean away what is old; what a standing tool’s figures rest on stays.</p>
+        <p className="text-soft mt-1">A lead can delete old pictures. Pictures of the current values stay.</p>
       )}
-      <Problem lead="Not cleaned." text={problem} />
+      <Problem lead="Not deleted." text={problem} />
       {done && (
         <p role="status" className="mt-2 text-lg">
           {done}

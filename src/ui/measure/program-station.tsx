@@ -23,7 +23,7 @@ export interface ProgramProps {
   readonly title: string
   readonly about: string
   readonly tool: OpenTool
-  /** The version in force; 0 where tools of this definition are measured freely. */
+  /** The version in force; 0 where tools of this definition have no routine. */
   readonly base: number
   /** Why nothing may be measured now; null when it may. */
   readonly held: string | null
@@ -60,7 +60,7 @@ export function ProgramStation({ serial, title, about, tool, base, held, keep }:
     const measured = await bench.tryStep(step.value)
     setTrying(false)
     if (measured?.ok) setTried({ name: step.value.name, set: measured.value })
-    else setProblem(`${step.value.name}: nothing that it asks for can be measured from there. Move the picture to the edge.`)
+    else setProblem(`${step.value.name}: nothing can be measured from there. Move the picture to the edge.`)
   }
   const addStep = async () => {
     // the first time it looks for the tool's tip, which takes a turn of the spindle
@@ -79,7 +79,7 @@ export function ProgramStation({ serial, title, about, tool, base, held, keep }:
       if (!step.ok) return setProblem(step.error)
       read.push(step.value)
     }
-    if (why.trim().length < 3) return setProblem('Say in a few words why: it stands beside the version.')
+    if (why.trim().length < 3) return setProblem('Say why in a few words. It is shown beside the version.')
     void run(
       () => keep({ serial, steps: read, base, why: why.trim() }),
       () => {
@@ -94,7 +94,7 @@ export function ProgramStation({ serial, title, about, tool, base, held, keep }:
       left={
         <>
           <Title lead={`${title}: how it is measured`}>
-            {about} · {base ? `version ${base}` : 'measured freely until now'}
+            {about} · {base ? `version ${base}` : 'no routine yet'}
           </Title>
           <LivePicture
             shown={bench.shown}
@@ -103,8 +103,8 @@ export function ProgramStation({ serial, title, about, tool, base, held, keep }:
             move={idle ? (byU, byV, byDeg) => void bench.move(byU, byV, byDeg) : undefined}
           />
           <p className="text-soft max-w-[676px] text-base leading-snug">
-            Move the picture to a step of the tool (drag, arrows, wheel), then add it. It is kept as a place below the tip, so
-            that it fits the next tool of this kind too.
+            Move the picture to a place on the tool (drag, arrow keys, wheel), then add it. The place is saved from the tip, so it
+            fits the next tool too.
           </p>
           {tried && <Tried name={tried.name} set={tried.set} unit={unit} />}
         </>
@@ -157,10 +157,10 @@ export function ProgramStation({ serial, title, about, tool, base, held, keep }:
           {fields[chosen] && <StepForm key={fields[chosen].id} step={chosen} control={control} register={register} unit={unit} />}
           <div className="mt-auto pt-3">
             <Field name="Why it is changed">
-              <input className={FIELD} placeholder="first tool of this kind, went well …" {...register('why')} />
+              <input className={FIELD} placeholder="first tool of this kind …" {...register('why')} />
             </Field>
             {held && (
-              <Say tone="off" lead="Measuring is held back." role="alert">
+              <Say tone="off" lead="Measuring is stopped." role="alert">
                 {held}
               </Say>
             )}
@@ -189,7 +189,7 @@ function StepName({ control, step }: { readonly control: Control<Typed>; readonl
     <span className="min-w-0 flex-1">
       <span className="block truncate leading-tight">{fields.name || 'no name yet'}</span>
       <small className="text-soft block truncate text-[15px] leading-tight font-medium">
-        {FEATURES.filter((f) => fields.asked[f]).join(', ') || 'asks for nothing'}
+        {FEATURES.filter((f) => fields.asked[f]).join(', ') || 'measures nothing'}
       </small>
     </span>
   )

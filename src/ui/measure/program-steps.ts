@@ -35,7 +35,7 @@ export function stepOf(fields: StepFields, unit: LengthUnit): Result<ProgramStep
     const most = read(max, feature, unit)
     if (most === null || (min.trim() && least === null))
       return fail(
-        `${fields.name || 'A step'}: the limits of ${feature} cannot be read. Give a greatest value, and a least one if there is one, in ${isAngle(feature) ? 'degrees' : unitMark(unit)}.`,
+        `${fields.name || 'A step'}: the limits of ${feature} cannot be read. Type the upper limit, and the lower one if there is one, in ${isAngle(feature) ? 'degrees' : unitMark(unit)}.`,
       )
     limits[feature] = { min: least, max: most }
   }

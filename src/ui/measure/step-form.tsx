@@ -84,12 +84,12 @@ function Limits({
         {featureName[feature]} <small className="text-soft font-normal">{isAngle(feature) ? '°' : unitMark(unit)}</small>
       </span>
       {given ? (
-        <span className="text-soft col-span-2 text-right text-base">limits of the library</span>
+        <span className="text-soft col-span-2 text-right text-base">limits from the library</span>
       ) : (
         (['min', 'max'] as const).map((end) => (
           <input
             key={end}
-            aria-label={`${end === 'min' ? 'Least' : 'Greatest'} ${featureName[feature].toLowerCase()}`}
+            aria-label={`${end === 'min' ? 'Lower limit' : 'Upper limit'} ${featureName[feature].toLowerCase()}`}
             placeholder={end === 'min' ? 'least' : 'greatest'}
             className="figures border-ink bg-paper h-11 w-full rounded-[3px] border-[1.5px] px-2 text-right text-lg"
             {...register(`steps.${step}.limits.${feature}.${end}`)}

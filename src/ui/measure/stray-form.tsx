@@ -50,7 +50,7 @@ export function StrayForm({ machines, known, takeIn }: StrayProps) {
     const said = await actions.answerScan(raw)
     if (said.kind && said.kind !== 'holder') return said
     setValue('serial', mark, { shouldValidate: true })
-    return { title: mark, text: 'not known yet; say its taper, then measure it', tone: 'todo' }
+    return { title: mark, text: 'not known yet. Choose its taper, then measure it', tone: 'todo' }
   })
   const submit = handleSubmit(async (given) => {
     const done = await takeIn({ ...given, machine: given.machine || null })
@@ -76,7 +76,7 @@ export function StrayForm({ machines, known, takeIn }: StrayProps) {
         </select>
       </label>
       <label className="text-lg font-semibold">
-        What it is
+        Name
         <input {...register('name')} className={field} placeholder="end mill, drill, …" />
         {errors.name && <span className="text-off text-base">{errors.name.message}</span>}
       </label>
@@ -99,8 +99,8 @@ export function StrayForm({ machines, known, takeIn }: StrayProps) {
         </label>
       </div>
       <div className="mt-auto">
-        <Problem lead="Not taken in." text={problem} />
-        <BigAction onAct={() => void submit()}>Put it on the bench</BigAction>
+        <Problem lead="Not saved." text={problem} />
+        <BigAction onAct={() => void submit()}>Save and measure</BigAction>
       </div>
     </form>
   )

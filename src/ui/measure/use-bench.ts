@@ -12,9 +12,9 @@ export type BenchState =
   | { readonly type: 'failed'; readonly text: string }
 
 const FAILED: Record<string, string> = {
-  NOTHING_FOUND: 'No tool was found in the light. Look whether one is clamped, and whether the light is on.',
+  NOTHING_FOUND: 'No tool found in the light. Check that one is clamped and that the light is on.',
   STOPPED: 'The bench stopped. Open the tool again.',
-  NOT_MEASURED: 'The pictures cannot be measured: too dark, burnt out or empty.',
+  NOT_MEASURED: 'The pictures cannot be measured: too dark, overexposed or empty.',
 }
 
 const farthest = ({ edges }: Proposal['set']) => edges.reduce((a, b) => ((b.x?.value ?? 0) > (a.x?.value ?? 0) ? b : a)).edge

@@ -11,7 +11,7 @@ interface Camera {
 }
 
 const WHY: Readonly<Record<string, string>> = {
-  NotAllowedError: 'The browser may not use the camera. Allow it beside the address, then open this sheet again.',
+  NotAllowedError: 'The browser is not allowed to use the camera. Allow it next to the address, then open this sheet again.',
   NotFoundError: 'No camera is connected to this terminal.',
   NotReadableError: 'Another program uses the camera. Close it, then open this sheet again.',
 }

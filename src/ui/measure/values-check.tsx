@@ -37,7 +37,7 @@ export function ValuesCheckForm({ coupling, master, due, save }: ValuesCheckProp
   if (!master)
     return (
       <Say tone="off" lead={`No master for ${coupling}.`}>
-        Have a lead enter it. Until then the values of the other bench do not count.
+        A lead can enter it. Until then the values of the other bench do not count.
       </Say>
     )
   const go = () => {

@@ -94,11 +94,7 @@ export function RecordTable({ lines, oneTool = false }: { readonly lines: readon
             ))}
           </tbody>
         </table>
-        {rows.length === 0 && (
-          <p className="text-soft py-4 text-lg">
-            {lines.length ? 'Nothing in the record holds that word.' : 'Nothing has happened yet.'}
-          </p>
-        )}
+        {rows.length === 0 && <p className="text-soft py-4 text-lg">{lines.length ? 'No entry found.' : 'No entries yet.'}</p>}
       </div>
     </>
   )

@@ -33,12 +33,12 @@ export function InMachines({ asked, tools }: { readonly asked: string | null; re
         <>
           <Title lead="Return">scan the holder that comes out</Title>
           {asked && (
-            <Say tone="unsure" lead={`${asked} stands in no machine.`}>
-              Nothing is to be taken out. Scan the mark on the holder once more.
+            <Say tone="unsure" lead={`${asked} is in no machine.`}>
+              There is nothing to unload. Scan the mark on the holder again.
             </Say>
           )}
           {tools.length === 0 ? (
-            <p className="text-soft text-lg">No tool stands in a machine.</p>
+            <p className="text-soft text-lg">There is no tool in a machine.</p>
           ) : (
             <ul className="max-w-[760px]">
               {tools.map((tool) => (
@@ -64,15 +64,15 @@ export function InMachines({ asked, tools }: { readonly asked: string | null; re
       }
       right={
         <>
-          <h2 className="text-2xl font-bold">What comes back</h2>
+          <h2 className="text-2xl font-bold">Returning a tool</h2>
           <p className="mt-2 text-lg">
-            Its wear is read from the control, its row is left so that nothing is driven into a part, then it is used again,
-            measured again or taken apart.
+            Boulder reads its wear from the control and empties its offset safely. Then it is used again, measured again or taken
+            apart.
           </p>
           <Cautions
             lines={[
-              'Never reach in while the magazine can turn; heavy tools by lift; edges capped.',
-              'After cutting it is hot and sharp: gloves, and hold it by the holder.',
+              'Never reach in while the magazine can turn. Use the lift for heavy tools. Cap the edges.',
+              'After cutting it is hot and sharp. Wear gloves and hold it by the holder.',
             ]}
           />
           <div className="mt-auto pt-3">

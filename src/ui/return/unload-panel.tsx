@@ -15,12 +15,12 @@ import type { Fate } from '@/stations/return/contract'
 type WearGoes = 'kept' | 'cleared'
 
 const FATES: readonly (readonly [Fate, string, string])[] = [
-  ['again', 'Use again here', 'its figures stand'],
-  ['other', 'Other machine', 'handed over anew'],
-  ['measure', 'Measure again', 'then used on'],
+  ['again', 'Use again here', 'its offsets stay valid'],
+  ['other', 'Other machine', 'with a new hand-over'],
+  ['measure', 'Measure again', 'then use again'],
   ['apart', 'Take apart', 'not needed'],
   ['scrap', 'Worn out', 'scrap what is worn'],
-  ['broken', 'Broken', 'its sister comes in'],
+  ['broken', 'Broken', 'its sister tool takes over'],
 ]
 
 export interface UnloadPanelProps {
@@ -53,8 +53,8 @@ export function UnloadPanel(props: UnloadPanelProps) {
   const { busy, problem, setProblem, run } = useAct()
   // why a choice is not open
   const closed: Partial<Record<Fate, string>> = {
-    ...(current || worn ? {} : { again: 'its figures are old' }),
-    ...(others.length ? {} : { other: 'none of its taper' }),
+    ...(current || worn ? {} : { again: 'its values are out of date' }),
+    ...(others.length ? {} : { other: 'no machine with its taper' }),
   }
   const [fate, setFate] = useState<Fate>(current && !worn ? 'again' : 'measure')
   const [reason, setReason] = useState('')
@@ -64,10 +64,10 @@ export function UnloadPanel(props: UnloadPanelProps) {
   const usedOn = fate === 'again' || fate === 'other'
   const go = () => {
     const cutMin = minutes.trim() === '' ? 0 : Number(minutes.replace(',', '.'))
-    if (!Number.isFinite(cutMin) || cutMin < 0) return setProblem('The minutes are no number.')
-    if (reason.trim().length < 3) return setProblem('Say in a few words why it comes out.')
+    if (!Number.isFinite(cutMin) || cutMin < 0) return setProblem('The minutes are not a number.')
+    if (reason.trim().length < 3) return setProblem('Say why in a few words.')
     if (fate === 'other' && !to) return setProblem('Choose the machine it goes to.')
-    if (usedOn && worn && !wear) return setProblem('Say what becomes of its wear.')
+    if (usedOn && worn && !wear) return setProblem('Choose what to do with its wear.')
     const handOver = `/hand-over/${serial}`
     const next = {
       again: worn ? handOver : `/tools/${serial}`,
@@ -95,8 +95,8 @@ export function UnloadPanel(props: UnloadPanelProps) {
   }
   return (
     <>
-      <h2 className="text-2xl font-bold">What becomes of it</h2>
-      <div role="radiogroup" aria-label="What becomes of it" className="mt-2 grid grid-cols-2 gap-1.5">
+      <h2 className="text-2xl font-bold">What next?</h2>
+      <div role="radiogroup" aria-label="What next?" className="mt-2 grid grid-cols-2 gap-1.5">
         {FATES.map(([key, name, about]) => (
           <label
             key={key}
@@ -113,7 +113,7 @@ export function UnloadPanel(props: UnloadPanelProps) {
             <span className="leading-tight">
               <span className="font-head block text-[19px] font-semibold">{name}</span>
               <span className="text-soft text-[15px]">
-                {closed[key] ?? (key === 'again' && worn ? 'handed over anew' : about)}
+                {closed[key] ?? (key === 'again' && worn ? 'with a new hand-over' : about)}
               </span>
             </span>
           </label>
@@ -132,7 +132,7 @@ export function UnloadPanel(props: UnloadPanelProps) {
         </Field>
       )}
       {usedOn && worn && (
-        <div role="radiogroup" aria-label="What becomes of its wear" className="mt-2 flex gap-4">
+        <div role="radiogroup" aria-label="What about its wear?" className="mt-2 flex gap-4">
           {(['kept', 'cleared'] as const).map((key) => (
             <label key={key} className="flex min-h-11 items-center gap-2 text-lg font-semibold">
               <input
@@ -142,7 +142,7 @@ export function UnloadPanel(props: UnloadPanelProps) {
                 checked={wear === key}
                 onChange={() => setWear(key)}
               />
-              {key === 'kept' ? 'Its wear goes along' : 'Its wear is cleared'}
+              {key === 'kept' ? 'Keep its wear' : 'Clear its wear'}
             </label>
           ))}
         </div>
@@ -156,7 +156,7 @@ export function UnloadPanel(props: UnloadPanelProps) {
             onChange={(e) => setReason(e.target.value)}
           />
         </Field>
-        <Field name="It cut" unit="min">
+        <Field name="Cutting time" unit="min">
           <input
             className={`${FIELD} figures`}
             inputMode="decimal"
@@ -167,13 +167,13 @@ export function UnloadPanel(props: UnloadPanelProps) {
       </div>
       <div className="mt-auto pt-3">
         {worn && (
-          <Say tone="unsure" lead="It was corrected for wear.">
-            Its released figures do not fit any more; the wear is kept in the record, and on its chip.
+          <Say tone="unsure" lead="Its wear was corrected in the machine.">
+            The released values are not right any more. The wear is saved in the record and on its chip.
           </Say>
         )}
-        <Problem lead="Not taken out." text={problem} />
+        <Problem lead="Not unloaded." text={problem} />
         <BigAction onAct={go} disabled={busy || !ready}>
-          {busy ? 'Emptying its row …' : `Out of ${machine.name}, ${pocketText(pocket)}`}
+          {busy ? 'Emptying its offset …' : `Unload from ${machine.name}, ${pocketText(pocket)}`}
         </BigAction>
         {props.standIn && pocket !== null && (
           <SmallActions>

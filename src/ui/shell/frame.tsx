@@ -116,7 +116,7 @@ function ScanField() {
           <>
             <b className="font-head shrink-0 text-[19px] font-semibold">{said?.title ?? last.scan.slice(0, 24)}</b>
             <span className={`truncate ${said ? TONE[said.tone] : 'text-soft'}`} title={said?.text}>
-              {said ? `${said.tone === 'off' ? '◆ ' : said.tone === 'holds' ? '● ' : ''}${said.text}` : 'looking it up …'}
+              {said ? `${said.tone === 'off' ? '◆ ' : said.tone === 'holds' ? '● ' : ''}${said.text}` : 'looking up …'}
             </span>
           </>
         ) : (
@@ -141,7 +141,7 @@ function FromPicture() {
       if (answer.ok && said.codes?.length) scan(said.codes[0])
       else off(said.detail ?? 'No code can be read in this picture.')
     } catch {
-      off('No answer from the tool room. Look whether this terminal is connected.')
+      off('No answer from the tool room. Check that this terminal is connected.')
     } finally {
       setBusy(false)
     }
@@ -197,7 +197,7 @@ function Who() {
       <summary
         className={`flex h-11 max-w-[170px] cursor-pointer list-none items-center truncate font-semibold ${person ? '' : 'text-off'}`}
       >
-        <span className="truncate">{person?.name ?? 'Who is working?'}</span>
+        <span className="truncate">{person?.name ?? 'Sign in'}</span>
       </summary>
       <ul className="bg-paper border-ink absolute right-0 z-20 mt-1 w-64 border-[1.5px]">
         {people.map((p) => (
@@ -213,7 +213,7 @@ function Who() {
             </button>
           </li>
         ))}
-        {people.length === 0 && <li className="text-soft p-4">Nobody is in the list of people yet.</li>}
+        {people.length === 0 && <li className="text-soft p-4">There are no people in the list yet.</li>}
       </ul>
     </details>
   )

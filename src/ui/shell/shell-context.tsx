@@ -171,7 +171,7 @@ export function ShellProvider(props: {
           scan: text,
           said: {
             title: text.slice(0, 24),
-            text: 'No answer from the tool room. Look whether this terminal is connected, then scan again.',
+            text: 'No answer from the tool room. Check that this terminal is connected, then scan again.',
             tone: 'off',
           },
         })

@@ -2,8 +2,8 @@
 import { useShell } from './shell-context'
 
 const THEMES = [
-  { key: 'granite', name: 'Granite, light' },
-  { key: 'basalt', name: 'Basalt, dark' },
+  { key: 'granite', name: 'Light (Granite)' },
+  { key: 'basalt', name: 'Dark (Basalt)' },
 ] as const
 
 export function ThemeChoice() {

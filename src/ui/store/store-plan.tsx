@@ -54,7 +54,7 @@ export function StorePlan({ units, floor, drawers, lit, placeUnit }: StorePlanPr
           ))}
         </div>
       </DndContext>
-      <Problem lead="It stays where it was." text={problem} />
+      <Problem lead="It stays at its old place." text={problem} />
     </>
   )
 }
@@ -145,7 +145,7 @@ export function FindPart({
             </button>
           </li>
         ))}
-        {word.trim().length >= 2 && found.length === 0 && <li className="text-soft py-2">It lies nowhere on the plan.</li>}
+        {word.trim().length >= 2 && found.length === 0 && <li className="text-soft py-2">It has no place on the plan.</li>}
       </ul>
     </div>
   )
@@ -177,7 +177,7 @@ export function AddUnit({ units, floor, placeUnit }: Pick<StorePlanProps, 'units
   if (!open)
     return (
       <SmallActions>
-        <SmallAction onAct={() => setOpen(true)}>Add furniture</SmallAction>
+        <SmallAction onAct={() => setOpen(true)}>Add cabinet or rack</SmallAction>
       </SmallActions>
     )
   return (
@@ -210,9 +210,9 @@ export function AddUnit({ units, floor, placeUnit }: Pick<StorePlanProps, 'units
           </Field>
         )}
       </div>
-      <Problem lead="Not added." text={problem} />
+      <Problem lead="Not saved." text={problem} />
       <BigAction disabled={busy || !id} onAct={add}>
-        Put it on the plan
+        Add to plan
       </BigAction>
     </div>
   )

@@ -51,7 +51,7 @@ export default async function HandoverPage({
   if (!proposal)
     return (
       <StationPage station="hand-over" current={null}>
-        <Sheet left={<Title lead={serial}>no tool stands on this holder</Title>} />
+        <Sheet left={<Title lead={serial}>there is no tool on this holder</Title>} />
       </StationPage>
     )
   const { assembly, machine, t, measurement, refusals, values, trial } = proposal
@@ -88,7 +88,7 @@ export default async function HandoverPage({
                 className="border-rule w-full max-w-[560px] border bg-white"
               />
               {current.check.rows.length > 0 && (
-                <CheckTable rows={current.check.rows} decimals={machine?.decimals ?? 3} heldName="control held, tried" />
+                <CheckTable rows={current.check.rows} decimals={machine?.decimals ?? 3} heldName="control held in the trial" />
               )}
               {current.postFile && (
                 <details>
@@ -107,7 +107,7 @@ export default async function HandoverPage({
               <Row name="Measured">{formatWhen(current.values.measuredAt)}</Row>
               <div className="mt-auto">
                 <Say tone="holds" lead="Released.">
-                  Hang the label on its clip; it comes off before the tool goes in. Measuring again makes it out of date.
+                  Hang the label on the tool. Take it off before loading. A new measurement makes it out of date.
                 </Say>
                 <GoTo href={`/load?serial=${serial}`}>Load it</GoTo>
                 <SmallActions>
@@ -144,12 +144,12 @@ export default async function HandoverPage({
             {heading}
             {trial?.ok && machine && isTyped(machine) && (
               <p className="text-lg">
-                {machine.name} takes no files: its figures are typed at the control, one after the other, and read back by eye.
+                {machine.name} takes no files. Its offsets are typed at the control one by one and read back by eye.
               </p>
             )}
             {trial?.ok && machine && !isTyped(machine) && (
               <>
-                <CheckTable rows={trial.value.check.rows} decimals={machine.decimals} heldName="control would hold" />
+                <CheckTable rows={trial.value.check.rows} decimals={machine.decimals} heldName="control gets" />
                 <h2 className="mt-2 text-xl font-bold">{trial.value.file}</h2>
                 <pre className="bg-ground max-w-[676px] overflow-auto p-3 text-[15px]">{trial.value.text}</pre>
               </>
@@ -157,14 +157,14 @@ export default async function HandoverPage({
             {history}
             {!trial && (
               <p className="text-lg">
-                Once it is measured, and its machine and T number are known, the figures and the file for the control stand here.
+                When it is measured and has a machine and a T number, its values and the file for the control appear here.
               </p>
             )}
           </>
         }
         right={
           <>
-            <h2 className="text-2xl font-bold">What is handed over</h2>
+            <h2 className="text-2xl font-bold">Values to release</h2>
             {values && machine ? (
               <>
                 <Row name="Length" symbol="LF">
@@ -181,7 +181,7 @@ export default async function HandoverPage({
                     {say(values.cornerRadiusMm)}
                   </Row>
                 )}
-                <Row name="Issue">{values.issue}</Row>
+                <Row name="Hand-over">{values.issue}</Row>
               </>
             ) : (
               <p className="text-soft">Nothing yet.</p>

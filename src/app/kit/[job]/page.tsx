@@ -70,14 +70,14 @@ export default async function JobPage({
             <Title lead={job.id}>
               {job.name} · for <b className="text-ink">{machine.name}</b> ·{' '}
               <span className={due.late || job.urgentFor ? 'text-off font-bold' : ''}>
-                {job.urgentFor ? 'needed now' : `starts ${due.text}`}
+                {job.urgentFor ? 'rush' : `starts ${due.text}`}
                 {minutes > 0 && `, in ${span(minutes)}`}
               </span>{' '}
               · {job.quantity} {job.quantity === 1 ? 'part' : 'parts'}
             </Title>
             {job.state !== 'open' && (
               <Say tone="unsure" lead={`This job is ${job.state}.`}>
-                It wants nothing any more.
+                It needs no tools any more.
               </Say>
             )}
             <div
@@ -108,7 +108,7 @@ export default async function JobPage({
                 map={mapToolAction}
               />
             </div>
-            {tools.length === 0 && job.state === 'open' && <p className="text-lg">This job wants no tool.</p>}
+            {tools.length === 0 && job.state === 'open' && <p className="text-lg">This job needs no tool.</p>}
             <Programs job={job} />
             <JobFoot
               job={job}
@@ -141,7 +141,7 @@ export default async function JobPage({
                 {chosen?.definition ? (
                   <>
                     <Say tone="todo" lead={`T${chosen.wanted.t} is next.`}>
-                      {chosen.definition.name}: everything for it is fetched.
+                      {chosen.definition.name}: everything for it is picked.
                     </Say>
                     <GoTo
                       href={`/build?job=${encodeURIComponent(job.id)}&t=${chosen.wanted.t}`}
@@ -150,10 +150,10 @@ export default async function JobPage({
                 ) : (
                   <Say tone="holds" lead="Nothing left to build.">
                     {count(['in-work']) > 0
-                      ? 'What stands still has to be measured.'
+                      ? 'Built tools still have to be measured.'
                       : count(['cannot-build', 'unknown-t']) > 0
-                        ? 'What is stuck waits for parts or for a definition.'
-                        : 'Every tool stands or is in the machine.'}
+                        ? 'Blocked tools need parts or a definition.'
+                        : 'Every tool is ready or in the machine.'}
                   </Say>
                 )}
                 <Link
@@ -177,7 +177,7 @@ function Programs({ job }: { readonly job: Job }) {
       <summary className="min-h-11 cursor-pointer py-2">
         <b>{name}</b>{' '}
         <span className="text-soft">
-          {program.units === 'inch' ? 'inch (G20)' : program.units === 'mm' ? 'mm (G21)' : 'says no unit'} · SHA-256{' '}
+          {program.units === 'inch' ? 'inch (G20)' : program.units === 'mm' ? 'mm (G21)' : 'no unit in the program'} · SHA-256{' '}
           {hash.slice(0, 8)}
         </span>{' '}
         {program.warnings.length > 0 ? (
@@ -185,7 +185,7 @@ function Programs({ job }: { readonly job: Job }) {
             ◐ {program.warnings.length} {program.warnings.length === 1 ? 'warning' : 'warnings'}
           </b>
         ) : (
-          <b className="text-holds">● nothing to warn of</b>
+          <b className="text-holds">● no warnings</b>
         )}
       </summary>
       <ul>

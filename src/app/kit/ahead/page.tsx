@@ -11,7 +11,7 @@ import { namesFor } from '../../_parts/names'
 import { StationPage } from '../../_parts/station'
 import { context } from '../../_server/context'
 
-export const metadata = { title: 'What by when' }
+export const metadata = { title: 'Due list' }
 
 export default async function AheadPage() {
   const house = await context()
@@ -33,12 +33,12 @@ export default async function AheadPage() {
             <SubNav tabs={KIT_TABS} label="Sheets of Kit" heading />
             <p className="text-soft text-lg">
               {lines.length === 0
-                ? 'Nothing has to be begun: every wanted tool stands measured or is in its machine.'
-                : `${lines.length} tools, about ${span(Math.round(total))} at one bench. Begin each no later than the time at its left, or something will be late.`}
+                ? 'Nothing to start: every tool needed is measured or in its machine.'
+                : `${lines.length} tools, about ${span(Math.round(total))} at one bench. Start each by the time shown on its left.`}
             </p>
             {stuck.length > 0 && (
-              <section aria-label="Cannot be built as it is">
-                <h2 className="text-2xl font-bold">Cannot be built as it is</h2>
+              <section aria-label="Cannot be built">
+                <h2 className="text-2xl font-bold">Cannot be built</h2>
                 <ul>
                   {stuck.map(({ job, tool }, i) => (
                     <li key={i} className="border-rule flex min-h-[46px] items-center gap-4 border-b">
@@ -63,7 +63,7 @@ export default async function AheadPage() {
             <table className="w-full text-left">
               <thead>
                 <tr className="border-ink border-b-2 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">
-                  <th scope="col">begin by</th>
+                  <th scope="col">start by</th>
                   <th scope="col">T</th>
                   <th scope="col">tool</th>
                   <th scope="col">job</th>

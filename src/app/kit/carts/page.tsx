@@ -27,7 +27,9 @@ export default async function CartsPage({ searchParams }: { readonly searchParam
         left={
           <>
             <SubNav tabs={KIT_TABS} label="Sheets of Kit" heading />
-            {carts.length === 0 && <p className="text-lg">No rack or cart stands on the plan yet. Add one on Library, Store.</p>}
+            {carts.length === 0 && (
+              <p className="text-lg">There is no rack or cart on the plan yet. Add one on Library, Store.</p>
+            )}
             {carts.map(({ unit, slots }) => (
               <CartDrawing
                 key={unit.id}
@@ -43,7 +45,7 @@ export default async function CartsPage({ searchParams }: { readonly searchParam
                 }}
               />
             ))}
-            <h2 className="text-2xl font-bold">Which job rolls on {chosen?.unit.name ?? 'it'}?</h2>
+            <h2 className="text-2xl font-bold">Job for {chosen?.unit.name ?? 'it'}?</h2>
             <ul className="flex flex-wrap gap-2">
               {jobs.map((j) => (
                 <li key={j.id}>
@@ -68,7 +70,7 @@ export default async function CartsPage({ searchParams }: { readonly searchParam
                       key: `${tool.wanted.t}-${tool.sister}`,
                       text: `T${tool.wanted.t} ${standingText(tool, names)}`,
                     }))
-                  : [{ key: 'none', text: `● Nothing: ${job} can roll on ${chosen?.unit.name}.` }]
+                  : [{ key: 'none', text: `● Nothing missing: ${job} is ready to go out on ${chosen?.unit.name}.` }]
                 : []
             }
             put={putIntoPlaceAction}

@@ -13,7 +13,7 @@ import { StationPage } from '../../_parts/station'
 import { context } from '../../_server/context'
 import { neededNowAction } from '../actions'
 
-export const metadata = { title: 'Needed now' }
+export const metadata = { title: 'Rush' }
 
 export default async function NowPage() {
   const house = await context()
@@ -29,7 +29,7 @@ export default async function NowPage() {
             <SubNav tabs={KIT_TABS} label="Sheets of Kit" heading />
             {urgent.length === 0 && (
               <p className="text-lg">
-                No machine waits. When a tool breaks, scan its holder here: its sister goes before everything else.
+                No machine is waiting. When a tool breaks, scan its holder here. Its sister tool then comes first.
               </p>
             )}
             <ul>

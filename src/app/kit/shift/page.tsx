@@ -23,7 +23,7 @@ export default async function ShiftPage() {
         left={
           <>
             <SubNav tabs={KIT_TABS} label="Sheets of Kit" heading />
-            <Group title="Half built" none="Nothing is half built.">
+            <Group title="Half built" none="No tool is half built.">
               {builds.map((b) => (
                 <Line
                   key={b.id}
@@ -34,24 +34,24 @@ export default async function ShiftPage() {
                 </Line>
               ))}
             </Group>
-            <Group title="Hot" none="Nothing is hot, by the computed times.">
+            <Group title="Hot" none="Nothing is hot by the computed times.">
               {hot.map((a) => (
                 <Line key={a.serial} href={`/tools/${a.serial}`} lead={`T${a.t ?? '?'} on ${a.serial}`} tone="text-off">
-                  not to be touched before {formatTime(a.touchAt)}; the unit’s light comes first
+                  earliest time to touch {formatTime(a.touchAt)}. Follow the unit’s light
                 </Line>
               ))}
             </Group>
-            <Group title="Waiting" none="Nothing waits.">
+            <Group title="Waiting" none="No tool is waiting.">
               {waiting.map((a) => (
                 <Line key={a.id} href={`/tools/${a.serial}`} lead={`T${a.t ?? '?'} on ${a.serial}`}>
                   {a.name}, {WAITS[a.state]}
                   {a.place ? `, ${a.place}` : ', on the bench'}
-                  {a.lastHand ? `, last in the hands of ${a.lastHand}` : ''}
+                  {a.lastHand ? `, last used by ${a.lastHand}` : ''}
                   {a.condition !== 'fit' ? `, ${a.condition}` : ''}
                 </Line>
               ))}
             </Group>
-            <Group title="Fetched and not built in" none="Every part is in its place or in a tool.">
+            <Group title="Picked and not built in" none="Every part is in its place or in a tool.">
               {fetched.map(({ job, component, count }) => (
                 <Line key={`${job}-${component}`} href={`/kit/${encodeURIComponent(job)}`} lead={job}>
                   {count} × {getComponent(house.db, component)?.name ?? component}

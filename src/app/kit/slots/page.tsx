@@ -22,7 +22,7 @@ export default async function SlotsPage() {
         left={
           <>
             <SubNav tabs={KIT_TABS} label="Sheets of Kit" />
-            <Title lead="Slot displays">what each cart and rack slot shows where it stands</Title>
+            <Title lead="Slot displays">what the display at each slot shows</Title>
             <SlotDisplays units={units} />
           </>
         }

@@ -73,8 +73,8 @@ export default async function HoldersPage() {
                           ? '◆ retired'
                           : h.carries
                             ? h.carriesT === null
-                              ? 'carries a tool'
-                              : `carries T${h.carriesT}`
+                              ? 'with a tool'
+                              : `with T${h.carriesT}`
                             : `free, ${h.place ?? 'no place'}`}
                       </td>
                     </tr>
@@ -83,9 +83,7 @@ export default async function HoldersPage() {
               </table>
             </div>
             {holders.length === 0 && (
-              <p className="text-lg">
-                No holder is known yet. Add one on the right, or measure a tool: its holder is noted then.
-              </p>
+              <p className="text-lg">No holders yet. Add one on the right, or measure a tool: its holder is added then.</p>
             )}
           </>
         }

@@ -16,8 +16,8 @@ export default function ImportPage() {
           <>
             <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" heading />
             <p className="text-soft">
-              Whatever is in the library already is never changed by an import. A list is taken in as a whole, or not at all:
-              lengths must say their unit.
+              An import never changes what is in the library. A list is imported completely or not at all. Lengths must have a
+              unit.
             </p>
             <ImportPanel act={ACT} />
           </>

@@ -20,7 +20,7 @@ export default async function ProgramsPage() {
         left={
           <>
             <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" heading />
-            {programs.length === 0 && <p className="text-lg">No NC program has come in yet. A new job on Kit brings them.</p>}
+            {programs.length === 0 && <p className="text-lg">No NC programs yet. They come with a new job on Kit.</p>}
             <ul>
               {programs.map(({ name, hash, program, jobs }) => (
                 <li key={hash} className="border-rule border-b py-2">

@@ -20,7 +20,7 @@ export default async function StepsPage({ searchParams }: { readonly searchParam
         left={
           <>
             <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" />
-            <Title lead={chosen}>the steps of a build, as this shop does them</Title>
+            <Title lead={chosen}>assembly steps of this shop</Title>
             <StepsForm key={chosen} clamping={chosen} steps={stepsOf(house.db, chosen)} save={putStepsAction} />
           </>
         }
@@ -38,10 +38,10 @@ export default async function StepsPage({ searchParams }: { readonly searchParam
               </Link>
             ))}
             <p className="text-soft mt-3">
-              In a text, figures stand in double braces: {'{{ depth | length }}'}, {'{{ stickOut | length }}'},{' '}
-              {'{{ LF | length }}'}, {'{{ torque }}'}, {'{{ seatTorque }}'}, {'{{ key | length }}'}, {'{{ shank | length }}'},{' '}
-              {'{{ temperature }}'}, {'{{ coil }}'}, {'{{ collet }}'}, {'{{ nut }}'}, {'{{ cutter }}'}, {'{{ holder }}'},{' '}
-              {'{{ insert }}'}. A length comes in the reader’s unit.
+              Fields for the text, in double braces: {'{{ depth | length }}'}, {'{{ stickOut | length }}'}, {'{{ LF | length }}'},{' '}
+              {'{{ torque }}'}, {'{{ seatTorque }}'}, {'{{ key | length }}'}, {'{{ shank | length }}'}, {'{{ temperature }}'},{' '}
+              {'{{ coil }}'}, {'{{ collet }}'}, {'{{ nut }}'}, {'{{ cutter }}'}, {'{{ holder }}'}, {'{{ insert }}'}. Lengths have
+              the reader’s unit.
             </p>
           </>
         }

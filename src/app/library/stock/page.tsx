@@ -21,9 +21,9 @@ export default async function StockPage() {
           <>
             <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" heading />
             <h2 className="text-2xl font-bold">
-              Low <span className="text-soft font-medium">below what should be kept</span>
+              Low <span className="text-soft font-medium">below minimum stock</span>
             </h2>
-            {low.length === 0 && <p className="text-holds font-semibold">● Nothing is low.</p>}
+            {low.length === 0 && <p className="text-holds font-semibold">● No part is low.</p>}
             <ul>
               {low.map(({ part, balance }) => (
                 <li key={part.id} className="border-rule flex min-h-11 items-center gap-4 border-b">
@@ -36,7 +36,7 @@ export default async function StockPage() {
                 </li>
               ))}
             </ul>
-            <h2 className="mt-1 text-2xl font-bold">Latest bookings</h2>
+            <h2 className="mt-1 text-2xl font-bold">Latest stock entries</h2>
             <MovesTable moves={moves} names={names} />
           </>
         }
@@ -45,7 +45,7 @@ export default async function StockPage() {
             <h2 className="text-2xl font-bold" data-print="right">
               Count sheet
             </h2>
-            <p className="text-soft">What should lie where. Print it, count, and book the differences on each part’s page.</p>
+            <p className="text-soft">Stock by place. Print it, count, and enter the differences on each part’s page.</p>
             <ul className="min-h-0 flex-1 overflow-auto" tabIndex={0} aria-label="Count sheet">
               {lines
                 .flatMap(({ part, places }) => places.map((p) => ({ part, ...p })))

@@ -27,12 +27,11 @@ export default async function StorePage({ searchParams }: { readonly searchParam
           <>
             <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" heading />
             {units.length === 0 && (
-              <p className="text-lg">The plan is empty. Add your cabinets, shelves, racks and carts on the right.</p>
+              <p className="text-lg">The plan is empty. Add cabinets, shelves, racks and carts on the right.</p>
             )}
             <StorePlan units={units} floor={FLOOR} drawers={drawers} lit={unit?.id ?? null} placeUnit={placeUnitAction} />
             <p className="text-soft">
-              Drag furniture by its handle, or press the handle and use the arrow keys. Pick lists walk along the free floor
-              between it.
+              Drag a cabinet by its handle, or press the handle and use the arrow keys. Pick lists follow the free floor.
             </p>
           </>
         }

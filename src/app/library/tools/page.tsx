@@ -68,13 +68,11 @@ export default async function ToolsPage() {
               </table>
             </div>
             {definitions.length === 0 && (
-              <p className="text-lg">
-                No tool is defined yet. A tool can be measured and labelled without a definition, from Measure.
-              </p>
+              <p className="text-lg">No tools defined yet. You can measure a tool without a definition on Measure.</p>
             )}
             <div className="flex flex-wrap gap-x-5">
               <Link className="text-act font-head flex min-h-11 items-center text-lg font-semibold" href="/library/tools/new">
-                Define a tool
+                Define tool
               </Link>
               <a
                 className="text-act font-head flex min-h-11 items-center text-lg font-semibold"

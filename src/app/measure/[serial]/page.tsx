@@ -36,8 +36,8 @@ export default async function MeasurePage({ params, searchParams }: Props) {
               <Title lead={serial} />
               <Say tone="off" lead="Nothing to measure.">
                 {sheet
-                  ? `It stands in ${sheet.assembly.machine}; take it out first.`
-                  : 'No tool stands on this holder. Scan another, or measure it without a job from Measure.'}
+                  ? `It is in ${sheet.assembly.machine}. Unload it first.`
+                  : 'There is no tool on this holder. Scan another one, or measure it without a job on Measure.'}
               </Say>
             </>
           }

@@ -1,6 +1,6 @@
 import { OtherPictures } from '@/ui/measure/other-pictures'
 
-export const metadata = { title: 'Other pictures' }
+export const metadata = { title: 'Measure from files' }
 
 export default function PicturesPage() {
   return (

@@ -24,8 +24,8 @@ export default async function ProgramsPage() {
           <>
             <SubNav tabs={MEASURE_TABS} label="Sheets of the bench" heading />
             <p className="text-soft max-w-[70ch] text-lg">
-              How each kind of tool is measured: one copy for everyone. A program is kept at the bench, from a measurement that
-              went well; without one the tool itself is measured and judged by the library’s limits.
+              How each kind of tool is measured. Save a routine at the bench after a good measurement. Without one, the tool is
+              measured and judged by the limits in the library.
             </p>
             <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Measuring programs">
               <table className="w-full text-left">
@@ -57,7 +57,7 @@ export default async function ProgramsPage() {
                         </td>
                         <td className="text-soft">{d.machines.map((key) => machines.get(key) ?? key).join(', ')}</td>
                         <td className={program ? 'text-lg' : 'text-soft'}>
-                          {program ? program.steps.map((s) => s.name).join(' · ') : `freely: ${d.measure.join(', ')}`}
+                          {program ? program.steps.map((s) => s.name).join(' · ') : `no routine: ${d.measure.join(', ')}`}
                         </td>
                         <td className="figures text-lg font-semibold">{program?.version ?? '–'}</td>
                         <td className="text-soft">
@@ -69,7 +69,7 @@ export default async function ProgramsPage() {
                   {rows.length === 0 && (
                     <tr>
                       <td colSpan={6} className="text-soft py-4 text-lg">
-                        No tool is defined yet. Measure any holder freely; define its tool in the library to keep a program.
+                        No tools defined yet. Define its tool in the library to save a routine.
                       </td>
                     </tr>
                   )}

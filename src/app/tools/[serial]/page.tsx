@@ -41,16 +41,16 @@ export async function generateMetadata({ params }: { readonly params: Promise<{ 
 }
 
 const NEXT = {
-  measure: { href: (s: string) => `/measure/${s}`, text: 'Measure it', say: 'It is built and waits to be measured.' },
+  measure: { href: (s: string) => `/measure/${s}`, text: 'Measure it', say: 'It is built. Measure it.' },
   'hand-over': {
     href: (s: string) => `/hand-over/${s}`,
     text: 'Hand it over',
-    say: 'It is measured and waits to be handed over.',
+    say: 'It is measured. Hand it over.',
   },
   load: {
     href: (s: string) => `/load?serial=${s}`,
     text: 'Load it',
-    say: 'Its figures are released; it waits to go into its machine.',
+    say: 'It is released. Load it into its machine.',
   },
   correct: {
     href: (s: string) => `/measure/${s}`,
@@ -69,7 +69,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
     return (
       <>
         <div />
-        <Sheet left={<Title lead={serial}>no holder with this mark is known here</Title>} />
+        <Sheet left={<Title lead={serial}>there is no holder with this mark</Title>} />
       </>
     )
   const { assembly, holder, definition, profile, measurements, handovers, record } = passport
@@ -94,7 +94,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
         left={
           <>
             <Title lead={assembly?.t ? `T${assembly.t}` : serial}>
-              {assembly ? `${assembly.name} · on ${serial}` : `${type ?? 'holder'} · carries nothing`}
+              {assembly ? `${assembly.name} · on ${serial}` : `${type ?? 'holder'} · no tool on it`}
             </Title>
             <div className="flex flex-wrap gap-6">
               {assembly && profile && (
@@ -140,7 +140,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
                     <Row name="Diameter" symbol="DC">
                       {length(last?.summary.DC)}
                     </Row>
-                    <Row name="Runout of the edges">{length(last?.summary.radialRunout)}</Row>
+                    <Row name="Radial runout">{length(last?.summary.radialRunout)}</Row>
                     <Row name="Last measured">
                       {last ? (
                         <>
@@ -152,7 +152,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
                                 href={`/api/assemblies/${encodeURIComponent(serial)}/measurements/${last.id}/frames`}
                                 download
                               >
-                                its pictures
+                                pictures
                               </a>
                             ) : (
                               `figures ${last.source}`
@@ -215,24 +215,24 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
           <div className="mt-auto">
             {warm && (
               <Say tone="unsure" lead="Hot until the unit’s light says otherwise.">
-                Computed: not to be touched before {formatTime(warm.touchAt)}, not to be measured before{' '}
-                {formatTime(warm.measureAt)}. Hot metal looks like cold metal.
+                Computed: earliest time to touch {formatTime(warm.touchAt)}, to measure {formatTime(warm.measureAt)}. Hot metal
+                looks like cold metal.
               </Say>
             )}
             {holder.heat && holder.heat.touchAt > house.now && !warm && (
               <Say tone="unsure" lead="The holder is still hot from its last heat.">
-                Computed: not to be touched before {formatTime(holder.heat.touchAt)}. Hot metal looks like cold metal.
+                Computed: earliest time to touch {formatTime(holder.heat.touchAt)}. Hot metal looks like cold metal.
               </Say>
             )}
             {holder.fallenAt && (
               <Say tone="off" lead="It was dropped. Inspect the holder first.">
-                It is neither built on nor released before somebody has inspected it.
+                It cannot be used or released before it is inspected.
               </Say>
             )}
             {waits === 'change cutter' && assembly && assembly.condition !== 'fit' ? (
               <>
-                <Say tone="off" lead={`Called ${assembly.condition}: take it apart.`}>
-                  Its cutter goes to scrap unless you say otherwise.
+                <Say tone="off" lead={`The tool is ${assembly.condition}. Take it apart.`}>
+                  Its cutter goes to scrap unless you change that.
                 </Say>
                 <ConditionPanel serial={serial} condition={assembly.condition} correct={correctConditionAction} />
               </>
@@ -252,12 +252,12 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
             ) : (
               <Say tone="holds" lead={assembly ? 'It is in its machine.' : 'Free.'}>
                 {assembly
-                  ? 'Nothing to do here until it comes back.'
+                  ? 'Nothing to do here until it is unloaded.'
                   : holder.retired
                     ? 'This holder is retired.'
                     : health.length
                       ? `But: ${health.map((r) => fitsText(r, house.unit)).join(' ')}`
-                      : 'It can carry the next tool of its kind.'}
+                      : 'It can be used for the next tool.'}
               </Say>
             )}
             {assembly && assembly.state !== 'loaded' && (

@@ -12,7 +12,7 @@ export const dynamic = 'force-dynamic'
 export const POST = guarded(async (request) => {
   const body = await readBody(request, ['application/zip', 'application/x-zip-compressed'], FRAME_SET_LIMITS.packedBytes)
   if (!body.ok) return body.error
-  // further steps of a measuring routine are other places of the tool: they say nothing of it as a whole
+  // further steps of a measuring routine are other places of the tool: they say nothing about it as a whole
   const done = await runtime().frames.measure(body.value, null)
   if (done.ok) return Response.json(frameSetAnswer(done.value.measured.tool, (edge, warning) => warningText(edge, warning, 'mm')))
   const { error } = done

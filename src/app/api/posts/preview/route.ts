@@ -14,7 +14,7 @@ const Body = z.object({
   post: z.string().max(80).optional(),
 })
 
-/** What a post would say and what the control would hold; on a scratch table only. */
+/** What a post would say and what the control gets; on a scratch table only. */
 export const POST = guarded(async (request) => {
   const body = await readBody(request, ['application/json'], 2 ** 20)
   if (!body.ok) return body.error

@@ -24,7 +24,7 @@ export default async function FetchPage({ params }: { readonly params: Promise<{
         left={
           <>
             <div className="flex flex-wrap items-start justify-between gap-3">
-              <Title lead={`Fetch for ${plainText(id)}`}>{list.lines.length} lines in walking order</Title>
+              <Title lead={`Pick list for ${plainText(id)}`}>{list.lines.length} lines in walking order</Title>
               <div className="flex gap-2.5 print:hidden">
                 <Link
                   className="text-act font-head flex h-11 items-center px-2 text-lg font-semibold"
@@ -43,7 +43,7 @@ export default async function FetchPage({ params }: { readonly params: Promise<{
                     <b className="figures w-16 text-lg">{place}</b>
                     <span className="flex-1">
                       T{t}, complete, on {serial}
-                      {stale ? ' · ◐ to be measured again first' : ''}
+                      {stale ? ' · ◐ measure again first' : ''}
                     </span>
                   </li>
                 ))}
@@ -69,7 +69,7 @@ export default async function FetchPage({ params }: { readonly params: Promise<{
                     ◆ short: {s.count} × {names[s.component] ?? s.component} for {s.purposes.join(', ')}
                   </li>
                 ))}
-                {list.lines.length + list.short.length === 0 && <li className="text-lg">Nothing to fetch.</li>}
+                {list.lines.length + list.short.length === 0 && <li className="text-lg">Nothing to pick.</li>}
               </ul>
               <Plan
                 units={pick.units}

@@ -77,7 +77,7 @@ export default async function SetupPage({ params }: { readonly params: Promise<{
                 </li>
               ))}
             </ul>
-            {rows.length === 0 && <p className="text-lg">This job wants no tool.</p>}
+            {rows.length === 0 && <p className="text-lg">This job needs no tool.</p>}
           </>
         }
       />

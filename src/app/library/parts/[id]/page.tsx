@@ -33,7 +33,7 @@ export default async function PartPage({ params }: { readonly params: Promise<{ 
     return (
       <>
         <div />
-        <Sheet left={<Title lead={id}>no such part is in the library</Title>} />
+        <Sheet left={<Title lead={id}>there is no such part in the library</Title>} />
       </>
     )
   const { part, balance, lying, moves, definitions, tools, pieces } = sheet
@@ -68,7 +68,7 @@ export default async function PartPage({ params }: { readonly params: Promise<{ 
               <PartForm kind={part.kind} part={{ ...part }} save={putPartAction} />
             </details>
             <h2 className="mt-1 text-2xl font-bold">Where it is used</h2>
-            <List none="No tool names it.">
+            <List none="No tool uses it.">
               {definitions.map((d) => (
                 <Link
                   key={d.id}
@@ -77,7 +77,7 @@ export default async function PartPage({ params }: { readonly params: Promise<{ 
                 >
                   <b className="figures w-14 text-lg">T{d.t}</b> {d.name}
                   <span className="text-soft ml-auto">
-                    {d.parts.some((l) => l.component === part.id) ? 'first choice' : 'may stand in'}
+                    {d.parts.some((l) => l.component === part.id) ? 'first choice' : 'substitute'}
                   </span>
                 </Link>
               ))}
@@ -96,7 +96,7 @@ export default async function PartPage({ params }: { readonly params: Promise<{ 
             )}
             {!withSerial && (
               <>
-                <h2 className="mt-1 text-2xl font-bold">Bookings</h2>
+                <h2 className="mt-1 text-2xl font-bold">Stock entries</h2>
                 <MovesTable moves={moves} />
               </>
             )}
@@ -106,7 +106,7 @@ export default async function PartPage({ params }: { readonly params: Promise<{ 
           withSerial ? (
             <>
               <h2 className="text-2xl font-bold">Pieces</h2>
-              <List none="None is known. Add one on Holders.">
+              <List none="None yet. Add one on Holders.">
                 {pieces.map((h) => (
                   <Link
                     key={h.serial}
@@ -129,12 +129,12 @@ export default async function PartPage({ params }: { readonly params: Promise<{ 
             <>
               <h2 className="text-2xl font-bold">Stock</h2>
               <Row name="On hand">{onHand(balance)}</Row>
-              <Row name="Of that fetched for jobs">{balance.taken}</Row>
+              <Row name="Picked for jobs">{balance.taken}</Row>
               <Row name="Built in">{balance.built}</Row>
               <Row name="Scrapped">{balance.scrapped}</Row>
               <Row name="Received">{balance.received}</Row>
               {missing(balance) !== 0 && (
-                <p className="text-off font-semibold">◆ {missing(balance)} pieces are unaccounted for.</p>
+                <p className="text-off font-semibold">◆ {missing(balance)} pieces are missing in the count.</p>
               )}
               <ul className="mb-2">
                 {lying.map(({ place, count }) => (

@@ -32,7 +32,7 @@ export default async function DefinitionPage({
     return (
       <>
         <div />
-        <Sheet left={<Title lead={id}>no such tool is defined</Title>} />
+        <Sheet left={<Title lead={id}>there is no such tool</Title>} />
       </>
     )
   const { definition: d, versions, tools, jobs } = sheet
@@ -52,7 +52,7 @@ export default async function DefinitionPage({
               {isCurrent ? '' : ' (superseded)'}
             </Title>
             {faults.map((fault) => (
-              <Say key={fault} tone="off" lead="It cannot be built so.">
+              <Say key={fault} tone="off" lead="It cannot be built like this.">
                 {fault}
               </Say>
             ))}
@@ -133,7 +133,7 @@ export default async function DefinitionPage({
         }
         right={
           <>
-            <h2 className="text-2xl font-bold">Who wants it</h2>
+            <h2 className="text-2xl font-bold">Jobs that need it</h2>
             {jobs.map((job) => (
               <Link
                 key={job.id}

@@ -24,7 +24,7 @@ export default async function NewToolPage({
       <Sheet
         left={
           <>
-            <Title lead="A new tool">what a T number stands for</Title>
+            <Title lead="A new tool">what a T number means</Title>
             <ToolForm definition={null} suggested={suggested} />
           </>
         }

@@ -18,7 +18,7 @@ const SHORT = { mm: 1, inch: 2 } as const
 
 /** A feature's limits in words; the tool's own come from the library. */
 function limitsText(feature: Feature, limits: SpecLimits | undefined, unit: LengthUnit, own: boolean): string {
-  if (!limits) return own && ['LF', 'DC', 'RE'].includes(feature) ? 'limits of the library' : 'not judged'
+  if (!limits) return own && ['LF', 'DC', 'RE'].includes(feature) ? 'limits from the library' : 'not judged'
   const say = (value: number) => (isAngle(feature) ? value.toFixed(2) : formatLength(value, unit))
   const mark = isAngle(feature) ? '°' : ` ${unitMark(unit)}`
   return limits.min === null ? `up to ${say(limits.max)}${mark}` : `${say(limits.min)} … ${say(limits.max)}${mark}`
@@ -41,7 +41,7 @@ export default async function ProgramPage({ params }: { readonly params: Promise
           <>
             <SubNav tabs={MEASURE_TABS} label="Sheets of the bench" />
             <Title lead={`T${definition.t}: how it is measured`}>
-              {definition.name} · {versions[0] ? `version ${versions[0].version}` : 'measured freely'}
+              {definition.name} · {versions[0] ? `version ${versions[0].version}` : 'no routine'}
             </Title>
             <ol className="max-w-[760px]">
               {steps.map((step, i) => (
@@ -78,14 +78,14 @@ export default async function ProgramPage({ params }: { readonly params: Promise
               // eslint-disable-next-line @next/next/no-img-element -- a measuring picture from our own route, as it was taken
               <img
                 src={`/api/definitions/${encodeURIComponent(id)}/program.png`}
-                alt={`What the bench sees of T${definition.t}`}
+                alt={`Picture of T${definition.t}`}
                 className="border-ink mb-3 w-full border"
               />
             )}
             <h2 className="text-2xl font-bold">Versions</h2>
             {versions.length === 0 && (
               <p className="text-soft mt-1 text-lg">
-                None yet. Measure a tool of this kind; where it holds, keep it as the program.
+                None yet. Measure a tool of this kind. If it is in tolerance, save it as the routine.
               </p>
             )}
             {versions.map((v) => (
@@ -98,8 +98,8 @@ export default async function ProgramPage({ params }: { readonly params: Promise
             <div className="mt-auto pt-3">
               <p className="text-lg">
                 {standing.length
-                  ? 'It is changed and tried on a tool of this kind, on the spindle.'
-                  : 'No tool of this kind stands in the tool room: build one to change or try its program.'}
+                  ? 'Change and try it with a tool of this kind on the spindle.'
+                  : 'There is no tool of this kind in the tool room. Build one to change or try its routine.'}
               </p>
               {standing.length > 0 && (
                 <SmallActions>

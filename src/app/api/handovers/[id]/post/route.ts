@@ -24,7 +24,7 @@ export const GET = guarded((request, { id }) => {
     )
   if (handover.voidedAt)
     return problem(409, 'SUPERSEDED', `Hand-over ${values.issue} of ${values.serial} is out of date: ${handover.voidReason}.`)
-  if (!handover.check.same) return problem(409, 'VALUES_DIFFER', 'The control would hold other values than were measured.')
+  if (!handover.check.same) return problem(409, 'VALUES_DIFFER', 'The control gets other values than were measured.')
   return new Response(handover.postText, {
     headers: {
       'content-type': 'text/plain; charset=utf-8',
