@@ -18,7 +18,7 @@ export interface LabelWords {
   readonly job: string
 }
 
-/** What a line may name, with what it means. Lengths carry their unit, in the machine's own. */
+/** Fields to insert in a line, with their meaning. Lengths have the machine's unit. */
 export const LABEL_FIELDS: Readonly<Record<string, string>> = {
   t: 'T number; for a sister also the number by which the control knows it',
   serial: 'mark of the holder',

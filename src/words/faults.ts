@@ -1,8 +1,9 @@
 /** What is wrong with a field, by the fault its contract names. */
+import { MARK_RULE } from '@/core/tool'
 import type { FieldFault } from '@/stations/contract'
 
 export const FAULTS: Readonly<Record<FieldFault, string>> = {
-  MARK: 'A mark has 3 to 20 letters, digits or dashes.',
+  MARK: `A mark has ${MARK_RULE}.`,
   JOB_NUMBER: 'A job number has at least two characters.',
   T_NUMBER: 'A T number is 1 or more.',
   CHOOSE_MACHINE: 'Choose the machine.',

@@ -1,9 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { HERON } from '../../test/support/machines'
 import { splitRunout } from '@/core/measure'
+import { MARK_RULE } from '@/core/tool'
 import { handoverRefusalText, concessionText } from './hand-over'
 import { runoutText } from './measure'
 import { controlErrorText } from './devices'
+import { fieldText } from './faults'
 import { fitsText } from './fits'
 import { partFaultText } from './part'
 import { routineErrorText, setErrorText, warningText } from './pictures'
@@ -96,6 +98,13 @@ describe('refusals', () => {
       'The cutting diameter (DC) 0 is outside 0.05 … 500.',
     )
     expect(partFaultText({ code: 'MISSING', key: 'OAL' })).toBe('The overall length (OAL) is missing.')
+  })
+  it('a field says the rule itself, not a copy of it', () => {
+    expect(fieldText({ fault: 'MARK', field: 'serial', least: null, most: null })).toBe(`A mark has ${MARK_RULE}.`)
+    expect(fieldText({ fault: 'Too small: expected number to be >=20', field: 'pitchMm', least: 20, most: null })).toBe(
+      'Pitch: at least 20.',
+    )
+    expect(fieldText({ fault: null, field: 'any', least: null, most: null })).toContain('missing')
   })
   it('a routine names its step', () => expect(routineErrorText({ code: 'NO_NAME', step: 1 })).toBe('Give step 2 a name.'))
 })

@@ -29,6 +29,10 @@ const read = <C extends Contract>(contract: C, asked: unknown): Result<Given<C>,
   return given.success ? ok(given.data as Given<C>) : fail(badInput(given.error))
 }
 
+/** Of what a verb answers, what its contract promises a page: the rest stays here. */
+export const only = <T, A>(done: Result<T, Refusal>, promised: (value: T) => A): Result<A, Refusal> =>
+  done.ok ? ok(promised(done.value)) : done
+
 type Outcome<T> = Promise<Result<T, Refusal>> | Result<T, Refusal>
 
 /** A verb that writes: parses what came, finds out who works, does it, and has every page read anew. */

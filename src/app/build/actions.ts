@@ -7,9 +7,11 @@ import { coolOut, heatOutByHand, startHeatOut } from '@/stations/build/heat-out'
 import { putSteps } from '@/stations/build/put-steps'
 import { coolDown, shrinkByHand, startHeat, takeOut } from '@/stations/build/shrink'
 import { correctCondition, disturb, takeApart } from '@/stations/build/take-apart'
-import { defineAction, defineQuestion } from '../_server/action'
+import { defineAction, defineQuestion, only } from '../_server/action'
 
-export const beginBuildAction = defineAction(build.beginBuild, (work, { job, t, serial }) => beginBuild(work, job, t, serial))
+export const beginBuildAction = defineAction(build.beginBuild, (work, { job, t, serial }) =>
+  only(beginBuild(work, job, t, serial), (begun) => ({ serial: begun.serial })),
+)
 export const finishBuildAction = defineAction(build.finishBuild, (work, { serial }) => finishBuild(work, serial))
 export const abandonBuildAction = defineAction(build.abandonBuild, (work, { serial }) => abandonBuild(work, serial))
 export const tickStepAction = defineAction(build.tickStep, (work, { serial, step, done }) => tickStep(work, serial, step, done))

@@ -1,6 +1,5 @@
 'use server'
 import { decodeToolList } from '@/codecs/tool-list'
-import { ok } from '@/core/units'
 import { addJob, addTools, closeJob } from '@/stations/kit/add-job'
 import { changeJob, copyJob, mapTool, reopenJob } from '@/stations/kit/change-job'
 import * as kit from '@/stations/kit/contract'
@@ -10,7 +9,9 @@ import { reserveTool } from '@/stations/kit/reserve'
 import { tickOff, writeNote } from '@/stations/kit/shift'
 import { refuse } from '@/stations/refusals'
 import { putIntoPlace } from '@/stations/store/slot'
-import { defineAction } from '../_server/action'
+import { defineAction, only } from '../_server/action'
+
+const idOf = ({ id }: { readonly id: string }) => ({ id })
 
 export const addJobAction = defineAction(kit.addJob, (work, { lists, ...job }) => {
   const extra = []
@@ -19,18 +20,17 @@ export const addJobAction = defineAction(kit.addJob, (work, { lists, ...job }) =
     if (!list.ok) return refuse({ code: 'NOT_A_LIST', list: name, detail: list.error.text })
     extra.push(...list.value)
   }
-  return addJob(work, { ...job, extra })
+  return only(addJob(work, { ...job, extra }), idOf)
 })
-export const addToolsAction = defineAction(kit.addTools, (work, { job, tools }) => {
-  const done = addTools(work, job, tools)
-  return done.ok ? ok(null) : done
-})
+export const addToolsAction = defineAction(kit.addTools, (work, { job, tools }) => only(addTools(work, job, tools), () => null))
 export const closeJobAction = defineAction(kit.closeJob, (work, { job, state }) => closeJob(work, job, state))
 export const changeJobAction = defineAction(kit.changeJob, (work, { job, ...facts }) => changeJob(work, job, facts))
-export const copyJobAction = defineAction(kit.copyJob, (work, { job, id, dueAt }) => copyJob(work, job, { id, dueAt }))
+export const copyJobAction = defineAction(kit.copyJob, (work, { job, id, dueAt }) =>
+  only(copyJob(work, job, { id, dueAt }), idOf),
+)
 export const reopenJobAction = defineAction(kit.reopenJob, (work, { job, reason }) => reopenJob(work, job, reason))
 export const mapToolAction = defineAction(kit.mapTool, (work, { job, t, to }) => mapTool(work, job, t, to))
-export const neededNowAction = defineAction(kit.neededNow, (work, { serial }) => neededNow(work, serial))
+export const neededNowAction = defineAction(kit.neededNow, (work, { serial }) => only(neededNow(work, serial), idOf))
 export const takeBackNowAction = defineAction(kit.takeBackNow, (work, { job, reason }) => takeBackNow(work, job, reason))
 export const takePartAction = defineAction(kit.takePart, takePart)
 export const putBackAction = defineAction(kit.putBack, putBack)

@@ -14,15 +14,18 @@ import { putDefinition } from '@/stations/library/put-definition'
 import { putPart } from '@/stations/library/put-part'
 import { regrind } from '@/stations/library/regrind'
 import { refuse } from '@/stations/refusals'
-import { book, countStock, moves } from '@/stations/store/book'
+import { book, countStock, moves, putRight } from '@/stations/store/book'
 import * as store from '@/stations/store/contract'
-import { putRight } from '@/stations/store/book'
 import { placeUnit } from '@/stations/store/plan'
 import { partFaultText } from '@/words/part'
-import { defineAction, defineQuestion } from '../_server/action'
+import { defineAction, defineQuestion, only } from '../_server/action'
 
-export const putPartAction = defineAction(library.putPart, (work, { part, isNew }) => putPart(work, part, isNew))
-export const putDefinitionAction = defineAction({ ...library.putDefinition, input: DefinitionSchema }, putDefinition)
+export const putPartAction = defineAction(library.putPart, (work, { part, isNew }) =>
+  only(putPart(work, part, isNew), ({ id }) => ({ id })),
+)
+export const putDefinitionAction = defineAction({ ...library.putDefinition, input: DefinitionSchema }, (work, definition) =>
+  only(putDefinition(work, definition), ({ id, version }) => ({ id, version })),
+)
 export const regrindAction = defineAction(library.regrind, (work, given) => regrind(work, { ...given, place: null }))
 
 export const bookAction = defineAction(store.book, (work, { what, component, count, from, to }) => {

@@ -25,11 +25,11 @@ export const tagTrickAction = defineAction(standIn.tagTrick, (_work, { serial, t
   makeTag(db, serial, trick) ? ok(null) : refuse({ code: 'NO_TAG' }),
 )
 /** The operator cleaned an edge: the world behind the bench's stand-in changes. */
-export const wipeAction = defineAction(standIn.wipe, (work, { serial, edge, spindleDeg }, { db, now }) => {
+export const wipeAction = defineAction(standIn.wipe, (work, { serial, at }, { db, now }) => {
   const assembly = getAssembly(db, serial)
   if (!assembly) return refuse({ code: 'UNKNOWN_SERIAL', serial })
-  const ticket = handOut(db, wipeTicket(db, assembly, edge === null ? null : spindleDeg), now, assembly)
-  wiped(work, assembly, edge)
+  const ticket = handOut(db, wipeTicket(db, assembly, at?.spindleDeg ?? null), now, assembly)
+  wiped(work, assembly, at?.edge ?? null)
   return ok({ ticket })
 })
 export const turnScrewAction = defineAction(standIn.turnScrew, (_work, { serial, key, byMm }, { db, now }) => {

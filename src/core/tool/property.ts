@@ -38,7 +38,7 @@ export const PROPERTIES = {
   heatedMm: length('heated length', undefined, 5, 120),
   LSCN: length('clamping length, least', 'LSCN', 1, 200),
   LSCX: length('clamping length, greatest', 'LSCX', 1, 300),
-  greatestC: { name: 'may see at most', quantity: 'temperature', min: 100, max: 600 },
+  greatestC: { name: 'temperature limit', quantity: 'temperature', min: 100, max: 600 },
   yieldMPa: { name: 'yield strength of the nose', quantity: 'stress', min: 200, max: 2500 },
   greatestHeats: { name: 'heats until held back', quantity: 'count', min: 1, max: 100_000 },
   coil: { name: 'coil position', quantity: 'text' },

@@ -32,6 +32,8 @@ export interface MeasureRefusals {
   OTHER_SCALE: Bare
   /** Pictures that cannot be unpacked. @param detail a sentence of the reader of such files */
   FRAME_SET: { readonly error: { readonly code: 'BAD_FRAMESET' | 'TOO_LARGE'; readonly detail: string } }
+  /** Too many sets wait, or this one took too long. */
+  BUSY: Bare
   SET: { readonly error: SetError }
   /** @param edge null: on the master */
   DEBRIS: { readonly edge: number | null }

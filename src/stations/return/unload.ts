@@ -69,7 +69,7 @@ export interface Unload {
   readonly cutMin: number
   /** Where it goes next; for `other`. */
   readonly to?: string
-  /** What becomes of its wear when it is used on without a measurement. */
+  /** What to do with its wear when it is used again without a measurement. */
   readonly wear?: 'kept' | 'cleared'
 }
 

@@ -9,9 +9,9 @@ export const hand = contract()(z.object({ machine: MachineKey, act: z.enum(HAND_
 export const takeFromMachine = contract()(z.object({ machine: MachineKey, byHand: z.boolean() }))
 /** Puts a chip into a holder, or spoils it. */
 export const tagTrick = contract()(z.object({ serial: Serial, trick: z.enum(['new', 'small', 'foreign', 'flip', 'pull']) }))
-/** Cleans an edge, or all of them. @param spindleDeg turn of the spindle that has the edge in the light */
+/** Cleans an edge, by the turn of the spindle that has it in the light; null: all of them. */
 export const wipe = contract<{ ticket: string }>()(
-  z.object({ serial: Serial, edge: z.number().int().nullable(), spindleDeg: z.number().nullable() }),
+  z.object({ serial: Serial, at: z.object({ edge: z.number().int(), spindleDeg: z.number() }).nullable() }),
 )
 /** Turns an adjusting screw while the bench watches. */
 export const turnScrew = contract<{ ticket: string }>()(

@@ -14,7 +14,7 @@ const HANDS: Partial<Record<StepLine['step'], readonly [HandAct, string]>> = {
   shut: ['shut', 'shut the door'],
 }
 
-/** What is to be done now, and how to give it up. */
+/** What is to be done now, and how to cancel it. */
 export function NextStep({
   machine,
   serial,

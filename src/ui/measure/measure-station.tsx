@@ -209,7 +209,8 @@ export function MeasureStation(props: MeasureProps) {
     if (running) return
     setNote(null)
     setWiping(true)
-    const done = await props.wipe({ serial, edge, spindleDeg: edge === null ? null : (proposal?.angles[edge - 1] ?? null) })
+    const spindleDeg = edge === null ? undefined : proposal?.angles[edge - 1]
+    const done = await props.wipe({ serial, at: spindleDeg === undefined || edge === null ? null : { edge, spindleDeg } })
     if (done.ok) {
       await bench.refresh(done.value.ticket)
       // a warm tool has become shorter since the other edges were measured

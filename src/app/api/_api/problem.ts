@@ -9,6 +9,7 @@ const TITLES: Readonly<Record<number, string>> = {
   415: 'Wrong type of content',
   422: 'It cannot be used',
   500: 'A fault of our own',
+  503: 'Busy; try again',
   502: 'The machine’s control does not answer',
 }
 

@@ -5,6 +5,7 @@ import { problem } from './problem'
 
 const STATUS: Readonly<Partial<Record<RefusalCode, number>>> = {
   NOBODY: 409,
+  BUSY: 503,
   UNKNOWN_MACHINE: 404,
   UNKNOWN_SERIAL: 404,
   UNKNOWN_HOLDER: 404,
