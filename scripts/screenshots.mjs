@@ -10,7 +10,7 @@ const VIEWS = {
   jobs: ['/kit'],
   build: ['/build?job=HP-2207&t=12'],
   carts: ['/kit/carts?job=HP-2240'],
-  'measure-off': ['/measure/BX00141', measured],
+  'measure-dirt': ['/measure/BX00141', measured],
   masters: ['/measure/masters', checked],
   programs: ['/measure/programs/D-0007'],
   measure: ['/measure/BX00147', onSk40],
@@ -65,7 +65,7 @@ async function heated(page) {
   await page.locator('#scan-field').fill('BX00142')
   await page.keyboard.press('Enter')
   await page.getByText('started by').waitFor()
-  for (const step of [/Shank/, /Clean/, /Stop/, /coil stands right/, /Heat it now/, /Cutter in/]) {
+  for (const step of [/Shank/, /Clean/, /Stop/, /Coil position OK/, /Heat it now/, /Cutter in/]) {
     await page.getByTestId('big-action').filter({ hasText: step }).waitFor({ timeout: 30_000 })
     await big.click()
   }

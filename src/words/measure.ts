@@ -67,7 +67,7 @@ export function adviceText({ said }: Pick<Advice, 'said'>, unit: LengthUnit): Ad
     case 'WIPE':
       return {
         lead: `Clean edge ${said.edge} and measure it again.`,
-        rest: `Something ${size(said.highMm, unit)} high sits on it. Stop the spindle first; no gloves near it while it turns.`,
+        rest: `There is something ${size(said.highMm, unit)} high on it. Stop the spindle first. No gloves near it while it turns.`,
       }
     case 'OUT_OF_FOCUS':
       return {

@@ -120,7 +120,7 @@ test('the store: a part is found, its drawer lights up, furniture moves by keys'
 
 test('a job is fetched by scan of the drawer, a collet tool is built by its steps', async ({ page }) => {
   await open(page, '/kit/HP-4102')
-  await expect(page.getByRole('heading', { name: /Fetch/ })).toBeVisible()
+  await expect(page.getByRole('heading', { name: /^Pick/ })).toBeVisible()
   const list = page.getByRole('list', { name: 'Pick list' })
   await scan(page, 'N32B')
   await expect(answer(page)).toContainText('2 × nut size 32, balanced taken for HP-4102')

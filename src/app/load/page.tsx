@@ -90,7 +90,7 @@ export default async function LoadPage({ searchParams }: { readonly searchParams
         figures={
           <>
             <h2 className="text-2xl font-bold">
-              {machine ? `${machine.name}, figures in ${machine.unit}` : 'The machine’s figures'}
+              {machine ? `${machine.name}, offsets in ${machine.unit}` : 'Offsets of the machine'}
             </h2>
             {values && machine && (
               <>

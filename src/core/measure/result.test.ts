@@ -141,7 +141,7 @@ describe('what to do', () => {
     expect([result.verdict, advice.tone]).toEqual(['unsure', 'unsure'])
     expect(advice.rest).toMatch(/known to ± 0\.00\d mm/)
   })
-  it('has a word for every feature', () => expect(featureWord('radialRunout')).toBe('Runout of the edges'))
+  it('has a word for every feature', () => expect(featureWord('radialRunout')).toBe('Radial runout'))
 })
 
 describe('uncertainty', () => {

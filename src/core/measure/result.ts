@@ -132,6 +132,6 @@ function sigmaOf(key: FeatureKey, { edges }: SetMeasurement, bench: BenchUncerta
 }
 
 export const featureWord = (key: FeatureKey): string =>
-  key === 'radialRunout' ? 'Runout of the edges' : key === 'axialRunout' ? 'Length spread' : featureName[key]
+  key === 'radialRunout' ? 'Radial runout' : key === 'axialRunout' ? 'Axial runout' : featureName[key]
 
 export const isAngle = (key: FeatureKey): boolean => (ANGLES as readonly FeatureKey[]).includes(key)

@@ -1,5 +1,5 @@
 'use client'
-import { useEffect, useRef, type ReactNode } from 'react'
+import { Children, useEffect, useRef, type ReactNode } from 'react'
 import { useShell } from '../shell/shell-context'
 
 /** The one thing to do next: the biggest thing on the screen; Space, Enter or the action card do it. */
@@ -42,7 +42,7 @@ export function BigAction({
       disabled={disabled}
       onClick={() => onAct()}
     >
-      <span className={typeof children === 'string' && children.length > 24 ? 'line-clamp-2 text-[20px]' : 'truncate'}>
+      <span className={Children.toArray(children).join('').length > 24 ? 'line-clamp-2 text-[20px]' : 'truncate'}>
         {children}
       </span>
       {!disabled && <kbd className="key-hint shrink-0">{hint}</kbd>}
@@ -73,7 +73,7 @@ export function SmallAction({
   readonly download?: boolean
 }) {
   const look =
-    'flex h-[46px] flex-1 items-center justify-center text-center leading-tight rounded-[3px] border-[1.5px] border-ink px-2 text-[19px] font-semibold font-head disabled:border-rule disabled:text-soft'
+    'flex h-[46px] flex-1 items-center justify-center text-center leading-none rounded-[3px] border-[1.5px] border-ink px-2 text-[19px] font-semibold font-head disabled:border-rule disabled:text-soft'
   if (href)
     return (
       <a className={look} href={href} download={download}>

@@ -64,7 +64,7 @@ export function PickPanel(props: PickPanelProps) {
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       <h2 className="text-2xl font-bold">
-        {list.lines.length + complete.length ? 'Fetch' : 'Nothing to fetch'}{' '}
+        {list.lines.length + complete.length ? 'Pick' : 'Nothing to pick'}{' '}
         <span className="text-soft font-medium">
           {list.lines.length + complete.length ? 'in walking order' : 'for what can be built'}
         </span>

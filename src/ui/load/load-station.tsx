@@ -125,7 +125,7 @@ export function LoadStation(props: LoadStationProps) {
           {run && machine && (
             <>
               <p className="text-soft mt-1 text-base">
-                {pocketText(run.pocket)}, begun by {props.runBy}
+                {pocketText(run.pocket)}, started by {props.runBy}
               </p>
               {typing ? (
                 <TypedFigures

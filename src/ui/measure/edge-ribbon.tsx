@@ -54,7 +54,7 @@ export function EdgeRibbon({ set, count, unit, runoutMax, lengthSpreadMax, curre
             key={e.edge}
             type="button"
             onClick={() => goTo(e.edge)}
-            aria-label={`Edge ${e.edge}${dx === null ? '' : `, radius ${formatDeviation(dx, unit)}, length ${formatDeviation(dz ?? 0, unit)}`}${dirty.has(e.edge) ? ', to wipe' : ''}`}
+            aria-label={`Edge ${e.edge}${dx === null ? '' : `, radius ${formatDeviation(dx, unit)}, length ${formatDeviation(dz ?? 0, unit)}`}${dirty.has(e.edge) ? ', to clean' : ''}`}
             className={`font-head border-rule relative flex h-[78px] flex-col border-r px-1.5 py-1 text-left text-[16px] font-semibold last:border-r-0 ${current === e.edge ? 'shadow-[inset_0_3px_0_var(--color-act)]' : ''}`}
           >
             <span className="flex w-full justify-between gap-1 whitespace-nowrap">
@@ -63,7 +63,7 @@ export function EdgeRibbon({ set, count, unit, runoutMax, lengthSpreadMax, curre
                 {e.edge}
               </span>
               <span className={`figures ${bad ? 'text-off' : dx === null ? 'text-soft' : 'text-holds'}`}>
-                {dirty.has(e.edge) ? '◆ wipe' : dx === null ? '–' : formatDeviation(dx, unit)}
+                {dirty.has(e.edge) ? '◆ clean' : dx === null ? '–' : formatDeviation(dx, unit)}
               </span>
             </span>
             <svg

@@ -89,7 +89,7 @@ export default async function JobPage({
                 <div
                   key={s.text}
                   className={`border-paper flex items-center overflow-hidden border-r-2 px-3 whitespace-nowrap last:border-r-0 ${s.look}`}
-                  style={{ flexGrow: count(s.types), flexBasis: 92 }}
+                  style={{ flexGrow: count(s.types), flexBasis: 'auto' }}
                 >
                   {count(s.types)} {s.text}
                 </div>
