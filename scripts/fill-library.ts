@@ -50,20 +50,20 @@ export function fillLibrary(db: Db, at: (minutes: number) => string): Filled {
   const components = seedFile<Component[]>('components.json')
   const definitions = seedFile<Definition[]>('definitions.json')
   const store = seedFile<{ units: StoreUnit[]; places: Place[] }>('store.json')
-  inTransaction(db, () => {
-    people.forEach((person) => insertPerson(db, person))
-    seedFile<Machine[]>('machines.json').forEach((machine) => insertMachine(db, machine))
-    Object.entries(SHIPPED_POSTS).forEach(([name, template]) => insertPost(db, name, template))
-    seedFile<Master[]>('masters.json').forEach((master) => insertMaster(db, master))
-    seedFile<AdapterPiece[]>('adapters.json').forEach((piece) => insertAdapterPiece(db, piece))
-    components.forEach((component) => insertComponent(db, component))
-    definitions.forEach((definition) => insertDefinition(db, definition))
-    store.units.forEach((unit) => putUnit(db, unit))
-    store.places.forEach((place) => putPlace(db, place))
+  inTransaction(db, (tx) => {
+    people.forEach((person) => insertPerson(tx, person))
+    seedFile<Machine[]>('machines.json').forEach((machine) => insertMachine(tx, machine))
+    Object.entries(SHIPPED_POSTS).forEach(([name, template]) => insertPost(tx, name, template))
+    seedFile<Master[]>('masters.json').forEach((master) => insertMaster(tx, master))
+    seedFile<AdapterPiece[]>('adapters.json').forEach((piece) => insertAdapterPiece(tx, piece))
+    components.forEach((component) => insertComponent(tx, component))
+    definitions.forEach((definition) => insertDefinition(tx, definition))
+    store.units.forEach((unit) => putUnit(tx, unit))
+    store.places.forEach((place) => putPlace(tx, place))
     for (const h of seedFile<SeedHolder[]>('holders.json')) {
       const type = components.find((c) => c.id === h.component)
       const coupling: Coupling | '' = type && 'CCMS' in type ? type.CCMS : ''
-      insertHolder(db, {
+      insertHolder(tx, {
         ...h,
         componentId: h.component,
         coupling,
@@ -73,7 +73,7 @@ export function fillLibrary(db: Db, at: (minutes: number) => string): Filled {
     }
     for (const { component, count, place } of seedFile<{ component: string; count: number; place: string }[]>('stock.json'))
       insertMove(
-        db,
+        tx,
         {
           component,
           name: 'received',

@@ -7,6 +7,7 @@ import type { Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
 import { lastCheck, listAdapters, listMasters } from '@/db/bench/read'
 import { insertAdapter, insertCheck } from '@/db/bench/write'
+import { inTransaction } from '@/db/connection'
 import { currentHandover } from '@/db/handover/read'
 import { simulatedBench } from '@/devices/bench/simulated'
 import { BENCH_FACTS } from '@/devices/bench/port'
@@ -78,17 +79,19 @@ const NONE = { x: 0, z: 0 }
 function checkedBench(coupling: Coupling, minutesAgo: number, personId: string, drift = NONE): void {
   const master = listMasters(db).find((m) => m.coupling === coupling)!
   const adapter = listAdapters(db).find((a) => a.coupling === coupling)!
-  insertAdapter(db, adapter, at(-minutesAgo - 2), personId)
-  insertCheck(db, {
-    masterId: master.id,
-    coupling,
-    adapter: adapter.serial,
-    at: at(-minutesAgo - 1),
-    personId,
-    drift,
-    zero: NONE,
-    evidence: null,
-    reason: null,
+  inTransaction(db, (tx) => {
+    insertAdapter(tx, adapter, at(-minutesAgo - 2), personId)
+    insertCheck(tx, {
+      masterId: master.id,
+      coupling,
+      adapter: adapter.serial,
+      at: at(-minutesAgo - 1),
+      personId,
+      drift,
+      zero: NONE,
+      evidence: null,
+      reason: null,
+    })
   })
 }
 
@@ -160,7 +163,7 @@ for (const tool of seedFile<SeedTool[]>('tools.json')) {
   if (tool.upTo === 'measured') continue
   must(`release ${serial}`, await releaseHandover(workOf(person, minutesAgo - 20), control, { serial, scanned: serial }))
   // a chip in the holder carries the hand-over too
-  putSimTag(db, serial, { bytes: new Uint8Array(2048), lostAfter: null })
+  inTransaction(db, (tx) => putSimTag(tx, serial, { bytes: new Uint8Array(2048), lostAfter: null }))
   must(`tag ${serial}`, await writeTag(workOf(person, minutesAgo - 21), tagOf(serial), serial))
   if (tool.upTo === 'released') continue
   const machine = getAssembly(db, serial)?.machine ?? ''
@@ -182,7 +185,7 @@ for (let shift = 24; shift >= 1; shift--)
     x: 0.0009 * normal() + 0.0006 * Math.sin(shift),
     z: 0.0012 * normal() + 0.0014 * Math.sin(shift),
   })
-insertAdapter(db, { serial: 'AD-HSKA63-1', coupling: 'HSK-A63' }, at(-50), 'ines')
+inTransaction(db, (tx) => insertAdapter(tx, { serial: 'AD-HSKA63-1', coupling: 'HSK-A63' }, at(-50), 'ines'))
 must('check', await saveCheck(workOf('ines', 45), evidence, measure, await masterPictures()))
 
 must(

@@ -10,8 +10,9 @@ if (!existsSync(file)) {
   process.exit(2)
 }
 const db = openDatabase(file)
-const chain = verifyChain(db)
+const chain = verifyChain(db, (entries) => process.stderr.write(`\r${entries} entries hold so far`))
 db.close()
+process.stderr.write('\r')
 if (chain.whole) console.log(`The record is whole: ${chain.entries} entries, head ${chain.head}`)
 else {
   console.error(

@@ -39,8 +39,11 @@ export function decodeCsv(text: string): Result<CsvTable, CsvError> {
 const safe = (cell: string | number | null | undefined): string | number =>
   typeof cell === 'string' && /^[=+\-@\t\r]/.test(cell) && !/^[+-]?[\d.,]+$/.test(cell) ? `'${cell}` : (cell ?? '')
 
-/** Comma, CRLF, quotes where needed. */
+/** Comma, CRLF, quotes where needed. @param columns null: rows alone, to go on with a table that was begun */
 export const encodeCsv = (
-  columns: readonly string[],
+  columns: readonly string[] | null,
   rows: readonly (readonly (string | number | null | undefined)[])[],
-): string => `${Papa.unparse({ fields: [...columns], data: rows.map((row) => row.map(safe)) }, { newline: '\r\n' })}\r\n`
+): string => {
+  const data = rows.map((row) => row.map(safe))
+  return `${Papa.unparse(columns ? { fields: [...columns], data } : data, { newline: '\r\n' })}\r\n`
+}

@@ -1,6 +1,10 @@
-import Database from 'better-sqlite3'
+import Database, { type Statement } from 'better-sqlite3'
 
 export type Db = Database.Database
+
+declare const writing: unique symbol
+/** The database inside a write transaction: what every write asks for, and only a transaction gives. */
+export type Tx = Db & { readonly [writing]: true }
 
 /** Opens the file with write-ahead log, foreign keys and a wait of 5 s for another writer. */
 export function openDatabase(file: string): Db {
@@ -13,7 +17,18 @@ export function openDatabase(file: string): Db {
 }
 
 /** One write transaction: all of it or nothing. */
-export const inTransaction = <T>(db: Db, work: () => T): T => db.transaction(work).immediate()
+export const inTransaction = <T>(db: Db, work: (tx: Tx) => T): T => db.transaction(() => work(db as Tx)).immediate()
+
+const prepared = new WeakMap<Db, Map<string, Statement>>()
+
+/** A statement, compiled once for each database. */
+export function prepare(db: Db, sql: string): Statement {
+  let known = prepared.get(db)
+  if (!known) prepared.set(db, (known = new Map()))
+  let statement = known.get(sql)
+  if (!statement) known.set(sql, (statement = db.prepare(sql)))
+  return statement
+}
 
 /** Whether an error is a broken uniqueness rule: somebody else was first. */
 export const isTaken = (error: unknown): boolean =>

@@ -4,7 +4,7 @@ import { seededRandom } from '@/core/numeric'
 import { firstOf, numberOf, type Assembly, type Component, type Definition } from '@/core/tool'
 import { buildNumber } from '@/db/assembly/read'
 import { adapterNow } from '@/db/bench/read'
-import type { Db } from '@/db/connection'
+import { inTransaction, type Db } from '@/db/connection'
 import { getComponent, getDefinition } from '@/db/library/read'
 import { getTicket } from '@/db/truth/read'
 import { putTicket } from '@/db/truth/write'
@@ -39,7 +39,7 @@ export function benchTicket(db: Db, assembly: Assembly): string {
   const seed = seedOf(db, assembly)
   const meant = definition ? meantBy(db, definition, assembly) : strayOf(seed)
   const ticket = toTicket(makeTruth(seed, meant))
-  putTicket(db, assembly.id, ticket)
+  inTransaction(db, (tx) => putTicket(tx, assembly.id, ticket))
   return ticket
 }
 
@@ -122,13 +122,13 @@ export const masterTicket = (db: Db, master: Master, now: string): string =>
 /** A cloth went over the edge at this turn of the spindle (null: over all): returns what the bench draws from now on. */
 export function wipeTicket(db: Db, assembly: Assembly, spindleDeg: number | null): string {
   const ticket = toTicket(wiped(fromTicket(benchTicket(db, assembly)), spindleDeg))
-  putTicket(db, assembly.id, ticket)
+  inTransaction(db, (tx) => putTicket(tx, assembly.id, ticket))
   return ticket
 }
 
 /** A screw of the tool was turned on the spindle: returns what the bench draws from now on. */
 export function adjustTicket(db: Db, assembly: Assembly, longerMm: number, widerMm: number): string {
   const ticket = toTicket(adjusted(fromTicket(benchTicket(db, assembly)), longerMm, widerMm))
-  putTicket(db, assembly.id, ticket)
+  inTransaction(db, (tx) => putTicket(tx, assembly.id, ticket))
   return ticket
 }

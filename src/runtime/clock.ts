@@ -1,5 +1,5 @@
 import 'server-only'
-import type { Db } from '@/db/connection'
+import { inTransaction, type Db } from '@/db/connection'
 import { getClockAheadMs } from '@/db/truth/read'
 import { putClockAheadMs } from '@/db/truth/write'
 
@@ -22,7 +22,7 @@ export function clockOf(db: Db, movable: boolean): Clock {
     forward: movable
       ? (ms) => {
           aheadMs += ms
-          putClockAheadMs(db, aheadMs)
+          inTransaction(db, (tx) => putClockAheadMs(tx, aheadMs))
         }
       : null,
   }

@@ -73,7 +73,7 @@ function open(): Runtime {
   mkdirSync(data, { recursive: true })
   const db = openDatabase(join(data, 'boulder.sqlite'))
   const schema = migrate(db, join(process.cwd(), 'src/db/migrations'))
-  inTransaction(db, () => chainUp(db))
+  inTransaction(db, chainUp)
   // whoever starts the stand-ins says so; next to anything real the clock stays the clock
   const clock = clockOf(db, process.env.BOULDER_STANDINS === '1')
   const port = Number(process.env.PORT ?? 3000)
@@ -85,10 +85,11 @@ function open(): Runtime {
     control,
     hands: control,
     lineBench: process.env.BOULDER_LINE_BENCH ? tcpLineBench(process.env.BOULDER_LINE_BENCH) : null,
-    tagOf: (serial) => simulatedTag({ get: (s) => getSimTag(db, s), put: (s, tag) => putSimTag(db, s, tag) }, serial),
+    tagOf: (serial) =>
+      simulatedTag({ get: (s) => getSimTag(db, s), put: (s, tag) => inTransaction(db, (tx) => putSimTag(tx, s, tag)) }, serial),
     shrink: simulatedShrink({
       get: () => getShrinkState(db),
-      put: (state) => putShrinkState(db, state),
+      put: (state) => inTransaction(db, (tx) => putShrinkState(tx, state)),
       nowMs: () => clock.nowMs(),
     }),
     printer: simulatedPrinter(spoolIn(join(data, 'spool'))),

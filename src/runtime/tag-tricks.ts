@@ -1,5 +1,5 @@
 import 'server-only'
-import type { Db } from '@/db/connection'
+import { inTransaction, type Db } from '@/db/connection'
 import { getSimTag } from '@/db/truth/read'
 import { putSimTag } from '@/db/truth/write'
 
@@ -14,18 +14,17 @@ const PULL_AFTER = 12
 
 /** @returns false when there is no chip to play with */
 export function makeTag(db: Db, serial: string, trick: TagTrick): boolean {
-  if (trick === 'new' || trick === 'small') {
-    putSimTag(db, serial, { bytes: new Uint8Array(trick === 'new' ? LARGE : SMALL), lostAfter: null })
+  const put = (tag: { readonly bytes: Uint8Array; readonly lostAfter: number | null }) => {
+    inTransaction(db, (tx) => putSimTag(tx, serial, tag))
     return true
   }
-  if (trick === 'foreign') {
-    putSimTag(db, serial, { bytes: Uint8Array.from({ length: LARGE }, (_, i) => (i * 37 + 11) & 0xff), lostAfter: null })
-    return true
-  }
+  if (trick === 'new' || trick === 'small')
+    return put({ bytes: new Uint8Array(trick === 'new' ? LARGE : SMALL), lostAfter: null })
+  if (trick === 'foreign')
+    return put({ bytes: Uint8Array.from({ length: LARGE }, (_, i) => (i * 37 + 11) & 0xff), lostAfter: null })
   const tag = getSimTag(db, serial)
   if (!tag) return false
   const bytes = tag.bytes.slice()
   if (trick === 'flip') bytes[FLIP_AT] ^= 1
-  putSimTag(db, serial, { bytes, lostAfter: trick === 'pull' ? PULL_AFTER : tag.lostAfter })
-  return true
+  return put({ bytes, lostAfter: trick === 'pull' ? PULL_AFTER : tag.lostAfter })
 }

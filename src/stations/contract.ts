@@ -75,6 +75,8 @@ export const Serial = z.string().transform((text, context) => {
 export const OneSerial = z.object({ serial: Serial })
 export const OneId = z.object({ id: z.number().int().positive() })
 export const Ids = z.array(z.number().int().positive()).min(1).max(200)
+/** How often a row was changed, as the page had it that is saved now. */
+export const Version = z.number().int().min(1)
 export const MachineKey = z.string().max(20)
 export const PartId = z.string().max(60)
 export const PlaceId = z.string().max(40).nullable()

@@ -40,7 +40,10 @@ export interface SharedRefusals {
   /** Somebody else was quicker. */
   CHANGED:
     | { readonly what: 'build' | 'steps' | 'routine' | 'readings' | 'drawer' | 'job' }
-    | { readonly what: 'tool' | 'load' | 'loaded tool'; readonly serial: string }
+    | { readonly what: 'tool' | 'load' | 'loaded tool' | 'holder'; readonly serial: string }
+    | { readonly what: 'machine'; readonly machine: string }
+    | { readonly what: 'part'; readonly part: string }
+    | { readonly what: 'master'; readonly master: string }
     | { readonly what: 'definition'; readonly definition: string; readonly version: number | null }
   /** The tool's state does not allow it. */
   NOT_NOW: { readonly serial: string; readonly state: ToolState }

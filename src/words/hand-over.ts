@@ -1,10 +1,10 @@
 /** What Hand over, Load and Return say: about the offset table of a control, and about what may not be released. */
-import type { Concession, HandoverRefusal, OffsetCall, OtherChange } from '@/core/handover'
+import type { Concession, HandoverRefusal, Held, OffsetCall, OtherChange, VoidReason } from '@/core/handover'
 import { featureWord, isAngle, type FeatureKey } from '@/core/measure'
 import { COUPLINGS, tableOf, type Machine } from '@/core/tool'
 import type { MachineSizes, TableRefusal } from '@/stations/hand-over/contract'
-import { fixed, formatLength, unitMark, type LengthUnit } from '@/core/units'
-import { dayText } from './time'
+import { fixed, formatDeviation, formatLength, unitMark, type LengthUnit } from '@/core/units'
+import { dayText, timeText } from './time'
 
 type Sizes = Pick<Machine, 'unit' | 'decimals'>
 
@@ -95,6 +95,34 @@ export function handoverRefusalText(r: HandoverRefusal): string {
       return `${offsetCallText(r)} Correct the program. A lead can allow a second offset on purpose.`
   }
 }
+
+/** Why a hand-over stopped being current, as the end of "it was …" or after a colon. */
+export function voidText(why: VoidReason | null): string {
+  switch (why?.code) {
+    case undefined:
+      return 'replaced'
+    case 'REPLACED':
+      return `replaced by number ${why.issue}`
+    case 'TAKEN_BACK':
+      return `taken back: ${why.reason}`
+    case 'MEASURED_AGAIN':
+      return 'measured again'
+    case 'TAKEN_APART':
+      return 'taken apart'
+    case 'TAKEN_OUT':
+      return `taken out of ${why.machine}`
+    case 'DISTURBED':
+      return why.what
+    case 'SAID':
+      return why.text
+  }
+}
+
+/** Why a hand-over that stands is held. */
+export const heldText = (held: Held, unit: LengthUnit): string =>
+  held.code === 'SAID'
+    ? held.text
+    : `The bench had drifted by up to ${formatDeviation(held.movedMm, unit).replace('+', '')} when this tool was measured (found ${timeText(held.foundAt)}). Measure it again.`
 
 /** What a concession leaves out of tolerance, value by value. */
 const concessionValues = (c: Concession, unit: LengthUnit): string =>

@@ -3,7 +3,7 @@ import type { HeldRow } from '@/core/handover'
 import type { LoadFinding, LoadSaid, Standing, StepLine } from '@/core/load'
 import { isTyped, pocketText, SPINDLE, tableOf, type LoadRule, type Machine } from '@/core/tool'
 import { formatLength, unitMark } from '@/core/units'
-import { concessionText, offsetCallText } from './hand-over'
+import { concessionText, heldText, offsetCallText } from './hand-over'
 import { timeText } from './time'
 
 /** What each rule is called at the machine. */
@@ -113,7 +113,7 @@ export function loadSaidText(said: LoadSaid, machine: Machine): string {
     case 'OUT_OF_TOLERANCE':
       return 'Its last measurement is out of tolerance.'
     case 'HELD':
-      return said.why
+      return heldText(said.why, unit)
     case 'CONCESSION':
       return concessionText(said.concession, unit)
     case 'CONCESSION_ENDED':

@@ -1,5 +1,6 @@
 /** What Load says of the scans of machine, holder and label. */
 import { isTyped, pocketText } from '@/core/tool'
+import { voidText } from './hand-over'
 import type { LabelFault, ScanSaid } from '@/stations/load/contract'
 
 export function labelFaultText(fault: LabelFault): string {
@@ -15,7 +16,7 @@ export function labelFaultText(fault: LabelFault): string {
     case 'VALUES_DIFFER':
       return `The values on this label differ from hand-over ${fault.issue} of ${fault.serial}. Destroy it and print a new one.`
     case 'SUPERSEDED':
-      return `This label is out of date: hand-over ${fault.issue} of ${fault.serial} was ${fault.why ?? 'replaced'}. Destroy it and take the new one.`
+      return `This label is out of date: hand-over ${fault.issue} of ${fault.serial} was ${voidText(fault.why)}. Destroy it and take the new one.`
   }
 }
 
@@ -40,7 +41,7 @@ export function scanSaidText(said: ScanSaid): string {
     case 'LABEL_REFUSED':
       return labelFaultText(said.fault)
     case 'HANDOVER_OLD':
-      return `Hand-over ${said.issue} is out of date: ${said.why ?? 'replaced'}.`
+      return `Hand-over ${said.issue} is out of date: ${voidText(said.why)}.`
     case 'HANDOVER':
       return `Hand-over ${said.issue}, current${said.fromRecord ? ', from the record' : ''}.`
     case 'NOTHING_RELEASED':

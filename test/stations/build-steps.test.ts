@@ -22,19 +22,20 @@ import { releaseHandover } from '@/stations/hand-over/release-hand-over'
 import { readRack } from '@/stations/rack/rack'
 import { loadedT4 } from '../support/loaded-t4'
 import {
+  START,
   codeOf,
   goodT4,
+  lastEntry,
   later,
   measured,
+  saveMeasurement,
   saving,
-  START,
+  textOf,
   toolRoom,
-  type ToolRoom,
   valueOf,
   withJobs,
   withT4,
-  textOf,
-  saveMeasurement,
+  type ToolRoom,
 } from '../support/tool-room'
 
 /** A shrink unit whose clock is the test's. */
@@ -245,7 +246,7 @@ describe('taking apart and other mishaps', () => {
     expect(getHolder(room.db, 'BX00143')).toMatchObject({ carries: false, heats: heats + 1 })
     expect(balanceOf(room.db, 'C-EM10R10')).toMatchObject({ built: 0, scrapped: 1, hand: 3 })
     expect(currentHandover(room.db, 'BX00143')).toBeNull()
-    expect(listRecord(room.db, { serial: 'BX00143' })[0].text).toContain('corner broken')
+    expect(lastEntry(room.db, 'BX00143')).toContain('corner broken')
   })
   it.each(['heated', 're-clamped', 'insert turned', 'adjusted', 'dropped'] as const)(
     '%s: back to be measured, hand-over void, in the record',

@@ -1,3 +1,4 @@
+import { inTransaction } from '@/db/connection'
 /** What must not be used as it is: hot, fallen, worn or broken. */
 import { describe, expect, it } from 'vitest'
 import { STANDARD_PRACTICE } from '@/core/clamp'
@@ -11,10 +12,24 @@ import { keepPractice, practiceOf } from '@/stations/practice'
 import { answerScan } from '@/stations/scan/answer-scan'
 import { countWaiting, readRack } from '@/stations/rack/rack'
 import { setCondition } from '@/db/assembly/write'
-import { codeOf, goodT4, later, measured, toolRoom, valueOf, withJobs, withT4, type ToolRoom } from '../support/tool-room'
+import {
+  codeOf,
+  goodT4,
+  lastEntry,
+  later,
+  measured,
+  toolRoom,
+  valueOf,
+  withJobs,
+  withT4,
+  type ToolRoom,
+} from '../support/tool-room'
 
 const scrap = { component: 'C-EM10R10', count: 1, to: 'scrap' as const, wear: '' }
 const stands = (room: ToolRoom) => getAssembly(room.db, 'BX00143')!
+
+const set = (room: ToolRoom, condition: 'worn' | 'broken') =>
+  inTransaction(room.db, (tx) => setCondition(tx, stands(room), condition))
 
 describe('a holder that was heated', () => {
   it('is hot until it has cooled, also when the tool on it is gone', () => {
@@ -50,7 +65,7 @@ describe('a worn or broken tool', () => {
   it.each(['worn', 'broken'] as const)('that is %s waits at no station, and its cutter goes to scrap first', (condition) => {
     const room = measured(withT4(withJobs(toolRoom())))
     expect(countWaiting(room.db, later(61))['hand-over']).toBe(1)
-    setCondition(room.db, stands(room).id, condition)
+    set(room, condition)
     expect(countWaiting(room.db, later(61))['hand-over']).toBe(0)
     expect(answerScan(room.db, 'BX00143', later(61))).toMatchObject({ tone: 'off', href: '/tools/BX00143' })
     expect(readApart(room.db, 'BX00143', later(61))!.scrapFirst).toBe(true)
@@ -58,10 +73,10 @@ describe('a worn or broken tool', () => {
   it('called so by mistake is corrected, with the reason in the record', () => {
     const room = measured(withT4(withJobs(toolRoom())))
     expect(codeOf(correctCondition(room.as('ines', 61), 'BX00143', 'looked twice'))).toBe('NOT_WORN')
-    setCondition(room.db, stands(room).id, 'worn')
+    set(room, 'worn')
     valueOf(correctCondition(room.as('ines', 62), 'BX00143', 'looked twice'))
     expect(stands(room).condition).toBe('fit')
-    expect(listRecord(room.db)[0].text).toContain('looked twice')
+    expect(lastEntry(room.db)).toContain('looked twice')
   })
 })
 

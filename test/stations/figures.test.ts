@@ -2,10 +2,9 @@
 import { describe, expect, it } from 'vitest'
 import { getAssembly } from '@/db/assembly/read'
 import { lastMeasurement } from '@/db/measurement/read'
-import { listRecord } from '@/db/record/read'
 import { saveValuesCheck, type ValuesCheck } from '@/stations/measure/check-values'
 import { saveFigures, type FiguresSave } from '@/stations/measure/save-figures'
-import { codeOf, goodT4, measured, toolRoom, valueOf, withJobs, withT4, type ToolRoom } from '../support/tool-room'
+import { codeOf, goodT4, lastEntry, measured, toolRoom, valueOf, withJobs, withT4, type ToolRoom } from '../support/tool-room'
 
 const T4 = { LF: 118, DC: 10, RE: 1 }
 const save = (room: ToolRoom, change: Partial<FiguresSave> = {}) =>
@@ -45,7 +44,7 @@ describe('figures typed twice', () => {
       evidence: '',
       summary: { LF: 118, DC: 10.015, RE: 1, radialRunout: null },
     })
-    expect(listRecord(room.db, { serial: 'BX00143' })[0].text).toContain('figures typed')
+    expect(lastEntry(room.db, 'BX00143')).toContain('Figures typed')
   })
   it('count only after the other bench was checked with its master, this shift', () => {
     const room = withT4(withJobs(toolRoom()))

@@ -15,18 +15,19 @@ import { buildTool } from '@/stations/build/build-tool'
 import {
   codeOf,
   goodT4,
+  lastEntry,
   later,
   loaded,
   measured,
   program,
+  saveMeasurement,
   saving,
+  textOf,
   toolRoom,
   valueOf,
   withJobs,
   withT4,
   type ToolRoom,
-  textOf,
-  saveMeasurement,
 } from '../support/tool-room'
 
 const ready = (edges = goodT4()) => measured(withT4(withJobs(toolRoom())), 'BX00143', edges)
@@ -58,7 +59,7 @@ describe('a hand-over', () => {
     expect(valueOf(await release(room)).issue).toBe(2)
     expect(listHandovers(room.db, 'BX00143').map((h) => [h.values.issue, h.voidReason])).toEqual([
       [2, null],
-      [1, 'replaced by issue 2'],
+      [1, { code: 'REPLACED', issue: 2 }],
     ])
     expect(nextIssue(room.db, 'BX00143')).toBe(3)
   })
@@ -97,7 +98,7 @@ describe('a hand-over', () => {
       values: [{ key: 'LF', min: 117.9, max: 118.1 }],
     })
     expect(labelPictureOf(room.db, getHandover(room.db, id)!).lines.at(-1)).toBe('CONCESSION for HP-2207')
-    expect(listRecord(room.db)[0].text).toContain('Length 117.500 mm (allowed 117.900 mm to 118.100 mm)')
+    expect(lastEntry(room.db)).toContain('Length 117.500 mm (allowed 117.900 mm to 118.100 mm)')
     const sheet = await readLoad(
       room.db,
       room.control,
@@ -168,7 +169,7 @@ describe('a hand-over', () => {
     expect(codeOf(await release(warm, { reason: '  ' }, 'oda'))).toBe('UNSURE')
     nothing(warm)
     expect(codeOf(await release(warm, { reason: 'spindle waits' }, 'oda'))).toBe('ok')
-    expect(listRecord(warm.db)[0].text).toContain('spindle waits')
+    expect(lastEntry(warm.db)).toContain('spindle waits')
   })
   it('refuses another machine than the definition allows, and another taper', async () => {
     const room = ready()

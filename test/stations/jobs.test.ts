@@ -87,11 +87,14 @@ describe('a job', () => {
     const room = measured(withT4(withJobs(toolRoom())))
     valueOf(addJob(room.as('oda', 61), job()))
     valueOf(reserveTool(room.as('oda', 62), 'BX00143', 'HP-9'))
-    const facts = { name: 'lids', dueAt: later(400), quantity: 12, priority: 4 }
+    const facts = { name: 'lids', dueAt: later(400), quantity: 12, priority: 4, version: 1 }
     expect(codeOf(changeJob(room.as('ines', 63), 'HP-9', { ...facts, dueAt: later(1) }))).toBe('START_PAST')
     valueOf(changeJob(room.as('ines', 63), 'HP-9', facts))
-    expect(getJob(room.db, 'HP-9')).toMatchObject(facts)
+    expect(getJob(room.db, 'HP-9')).toMatchObject({ ...facts, version: 2 })
     expect(getAssembly(room.db, 'BX00143')!.dueAt).toBe(later(400))
+    // somebody had the job open before that
+    expect(codeOf(changeJob(room.as('tomas', 64), 'HP-9', { ...facts, name: 'covers' }))).toBe('CHANGED')
+    expect(getJob(room.db, 'HP-9')!.name).toBe('lids')
   })
   it('is copied with its programs, under a number of its own', () => {
     const room = withJobs(toolRoom())

@@ -41,17 +41,20 @@ describe('the lines of a label', () => {
     expect(usual.title).toBe('T4 BX00143')
     expect(usual.lines.slice(0, 3)).toEqual(['End mill Ø10 R1', 'L 118.000 mm from gauge line', 'radius 5.001 mm'])
     const own = trial(id, { title: '{{ t }} {{ job }}', lines: ['{{ length }}', '{{ tip }}', '{{ corner }}', 'keep dry'] })
-    expect(codeOf(keepLabel(room.as('ines', 71), fonts, 'HERON', own))).toBe('LEAD_ONLY')
-    valueOf(keepLabel(room.as('oda', 72), fonts, 'HERON', own))
+    expect(codeOf(keepLabel(room.as('ines', 71), fonts, 'HERON', { ...own, version: 1 }))).toBe('LEAD_ONLY')
+    valueOf(keepLabel(room.as('oda', 72), fonts, 'HERON', { ...own, version: 1 }))
     const changed = labelPictureOf(room.db, getHandover(room.db, id)!)
     // a line that comes out empty is left out
     expect([changed.title, ...changed.lines]).toEqual(['T4 HP-2207', 'L 118.000 mm from gauge line', 'R 1.000 mm', 'keep dry'])
     expect(labelLayoutOf(getMachine(room.db, 'HERON')!)).toEqual(own.layout)
     expect(listRecord(room.db)[0]).toMatchObject({ what: 'label kept', machine: 'HERON' })
+    // somebody had them open before that
+    expect(codeOf(keepLabel(room.as('oda', 73), fonts, 'HERON', { ...own, version: 1 }))).toBe('CHANGED')
   })
   it('an unknown field, a line that is cut, a label too small for its code: not kept, and why', async () => {
     const { room, id } = await released()
-    const keep = (change: Partial<LabelTry['layout']>) => codeOf(keepLabel(room.as('oda', 71), fonts, 'HERON', trial(id, change)))
+    const keep = (change: Partial<LabelTry['layout']>) =>
+      codeOf(keepLabel(room.as('oda', 71), fonts, 'HERON', { ...trial(id, change), version: 1 }))
     expect(keep({ title: '{{ lenght }}' })).toBe('BAD_TEMPLATE')
     expect(keep({ title: '{% if %}' })).toBe('BAD_TEMPLATE')
     expect(keep({ lines: ['x'.repeat(120)] })).toBe('LINE_CUT')
@@ -129,7 +132,7 @@ describe('taking a hand-over back', () => {
     await release(room, 80)
     expect(listHandovers(room.db, 'BX00143').map((h) => [h.values.issue, h.voidReason])).toEqual([
       [2, null],
-      [1, 'taken back: wrong machine'],
+      [1, { code: 'TAKEN_BACK', reason: 'wrong machine' }],
     ])
   })
   it('not while the tool stands in its machine', async () => {

@@ -12,18 +12,19 @@ import { loadTool } from '@/stations/load/load-tool'
 import { readLabel } from '@/stations/load/read-label'
 import { readPassport } from '@/stations/records/passport'
 import {
+  UNBALANCED,
   codeOf,
   goodT4,
+  lastEntry,
   later,
   loaded,
   measured,
+  textOf,
   toolRoom,
-  UNBALANCED,
   valueOf,
   withJobs,
   withT4,
   type ToolRoom,
-  textOf,
 } from '../support/tool-room'
 
 async function released(
@@ -324,7 +325,7 @@ describe('by hand', () => {
     valueOf(await loaded(room, scans, 80, SPINDLE))
     expect(control.cell('HERON')).toMatchObject({ spindle: 4, inSpindle: true, changer: 'manual' })
     expect(tool(room)).toMatchObject({ state: 'loaded', pocket: SPINDLE })
-    expect(listRecord(room.db)[0].text).toContain('changer in manual')
+    expect(lastEntry(room.db)).toContain('changer in manual')
   })
   it('a control that only takes typing: one figure after the other, read back by eye', async () => {
     const { room, scans } = await released()
@@ -345,6 +346,6 @@ describe('by hand', () => {
     expect(valueOf(await loadTool(work, room.control, 'BX00143')).rows.every((r) => r.same)).toBe(true)
     expect(room.control.asked).toEqual([])
     expect(tool(room).state).toBe('loaded')
-    expect(listRecord(room.db)[0].text).toContain('read back by eye')
+    expect(lastEntry(room.db)).toContain('read back by eye')
   })
 })

@@ -153,7 +153,7 @@ describe('after a drift', () => {
     const found = valueOf(check(room, await pictures({ x: 0, z: 0.012 }, NONE), { checkId }, 'ines', 90))
     expect(found.verdict).toBe('drifted')
     expect(found.again.map((a) => a.serial)).toEqual(['BX00143'])
-    expect(currentHandover(room.db, 'BX00143')!.held).toContain('drifted')
+    expect(currentHandover(room.db, 'BX00143')!.held).toMatchObject({ code: 'DRIFTED' })
     expect(readHeld(room.db).map((h) => [h.serial, h.loaded])).toEqual([['BX00143', false]])
   })
 })

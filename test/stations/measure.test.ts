@@ -11,16 +11,17 @@ import {
   codeOf,
   frames,
   goodT4,
+  lastEntry,
   later,
   measured,
+  saveMeasurement,
   saving,
+  textOf,
   toolRoom,
   valueOf,
   withJobs,
   withT4,
   type ToolRoom,
-  textOf,
-  saveMeasurement,
 } from '../support/tool-room'
 
 const ready = () => withT4(withJobs(toolRoom()))
@@ -58,7 +59,7 @@ describe('saving a measurement', () => {
     untouched(room)
     expect(listRecord(room.db)[0]).toMatchObject({
       what: 'refused',
-      text: expect.stringContaining('This sheet is for BX00143') as string,
+      entry: { where: 'Measure', refusal: { code: 'OTHER_HOLDER', serial: 'BX00143' } },
     })
   })
   it.each([
@@ -97,7 +98,7 @@ describe('saving a measurement', () => {
     const again = valueOf(save(room, { takenAt: later(80) }, goodT4({ z: 117.99 }), 'tomas', 80))
     expect(again).toMatchObject({ verdict: 'holds', voided: 1 })
     expect(currentHandover(room.db, 'BX00143')).toBeNull()
-    expect(findHandover(room.db, 'BX00143', 1)).toMatchObject({ voidReason: 'measured again', voidedAt: later(80) })
+    expect(findHandover(room.db, 'BX00143', 1)).toMatchObject({ voidReason: { code: 'MEASURED_AGAIN' }, voidedAt: later(80) })
     const [entry] = listRecord(room.db, { serial: 'BX00143' })
     expect((entry.before as { LF: number }).LF).toBeCloseTo(118, 3)
     expect((entry.after as { LF: number }).LF).toBeCloseTo(117.99, 3)
@@ -110,7 +111,7 @@ describe('saving a measurement', () => {
     expect(again).toMatchObject({ verdict: 'holds', voided: null, kept: true })
     expect(getAssembly(room.db, 'BX00143')!.state).toBe('released')
     expect(currentHandover(room.db, 'BX00143')).not.toBeNull()
-    expect(listRecord(room.db, { serial: 'BX00143' })[0].text).toContain('the same within uncertainty')
+    expect(lastEntry(room.db, 'BX00143')).toContain('the same within uncertainty')
   })
   it('a jump wants a reason, which is kept', () => {
     const room = measured(ready())
@@ -140,7 +141,7 @@ describe('saving a measurement', () => {
   it('notes a wipe', () => {
     const room = ready()
     wiped(room.as('ines'), getAssembly(room.db, 'BX00143')!, 3)
-    expect(listRecord(room.db)[0]).toMatchObject({ what: 'wiped', text: 'Edge 3 wiped' })
+    expect(listRecord(room.db)[0]).toMatchObject({ what: 'wiped', entry: { code: 'WIPED', edge: 3 } })
   })
 })
 

@@ -100,6 +100,7 @@ describe('a machine’s own post', () => {
   const keep = (room: ToolRoom, change: Partial<PostKeep> = {}, person = 'oda') =>
     keepPost(room.as(person, 70), room.control, {
       machine: 'HERON',
+      version: getMachine(room.db, 'HERON')!.version,
       name: 'heron-own',
       template: own,
       serials: ['BX00143'],
@@ -136,7 +137,7 @@ describe('a machine’s own post', () => {
     expect(refusalText(valueOf(trial).wrong!, 'mm')).toContain('length of offset 31 from empty to 2.500 mm')
     expect(codeOf(await keep(room, { template: sly }))).toBe('POST_WRITES_OTHERS')
     // a post that was kept before anybody looked for it
-    room.db.prepare("INSERT INTO post VALUES ('old-sly', ?)").run(sly)
+    room.db.prepare("INSERT INTO post (name, template) VALUES ('old-sly', ?)").run(sly)
     room.db.prepare("UPDATE machine SET body = json_set(body, '$.post', 'old-sly') WHERE key = 'HERON'").run()
     const release = { serial: 'BX00143', scanned: 'BX00143' }
     expect(codeOf(await releaseHandover(room.as('ines', 80), room.control, release))).toBe('POST_WRITES_OTHERS')

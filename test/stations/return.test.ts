@@ -1,3 +1,4 @@
+import { inTransaction } from '@/db/connection'
 import { describe, expect, it } from 'vitest'
 import { emptyRow, isWorn, wearOf } from '@/core/handover'
 import { getAssembly } from '@/db/assembly/read'
@@ -94,7 +95,7 @@ describe('taking a tool out', () => {
   it('for another machine of its taper, not for one of another', async () => {
     const room = await inHeron()
     const swift = { ...getMachine(room.db, 'HERON')!, key: 'SWIFT', name: 'Swift' }
-    insertMachine(room.db, swift)
+    inTransaction(room.db, (tx) => insertMachine(tx, swift))
     const to = (machine: string) =>
       unloadTool(room.as('tomas', 500), room.control, null, {
         serial: 'BX00143',

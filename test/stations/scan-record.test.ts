@@ -11,7 +11,7 @@ import { schemaVersion } from '@/db/schema/read'
 import { putSession } from '@/stations/session/put-session'
 import { releaseHandover } from '@/stations/hand-over/release-hand-over'
 import { countWaiting, readRack } from '@/stations/rack/rack'
-import { noteRefusal } from '@/stations/records/note-refusal'
+import { refuser } from '@/stations/write'
 import { answerScan } from '@/stations/scan/answer-scan'
 import { measured, MIGRATIONS, START, toolRoom, withJobs, withT4 } from '../support/tool-room'
 
@@ -72,7 +72,7 @@ describe('the rack', () => {
 describe('the record', () => {
   it('is only added to', () => {
     const room = toolRoom()
-    noteRefusal(room.as('ines'), 'Load', { serial: 'BX00143' }, { code: 'NOT_A_LABEL' })
+    refuser(room.as('ines'), 'Load', { serial: 'BX00143' })({ code: 'NOT_A_LABEL' })
     expect(() => room.db.exec("UPDATE record SET text = 'other'")).toThrow('only added to')
     expect(() => room.db.exec('DELETE FROM record')).toThrow('only added to')
   })

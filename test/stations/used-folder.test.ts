@@ -6,7 +6,7 @@ import { describe, expect, it } from 'vitest'
 import { getAssembly, listAssemblies } from '@/db/assembly/read'
 import { adapterNow, lastCheck, listMasters } from '@/db/bench/read'
 import { buildOn } from '@/db/build/read'
-import { openDatabase } from '@/db/connection'
+import { inTransaction, openDatabase } from '@/db/connection'
 import { currentHandover, listHandovers } from '@/db/handover/read'
 import { getJob, listJobs } from '@/db/job/read'
 import { getDefinition, listComponents, listHolders } from '@/db/library/read'
@@ -29,7 +29,7 @@ function used() {
   copyFileSync(join(import.meta.dirname, '../fixtures/used-schema-6.sqlite'), file)
   const db = openDatabase(file)
   migrate(db, MIGRATIONS)
-  chainUp(db)
+  inTransaction(db, chainUp)
   return db
 }
 
@@ -53,7 +53,7 @@ describe('a used data folder', () => {
     expect(lastMeasurement(db, getAssembly(db, 'BX00147')!.id)).toMatchObject({ source: 'typed', verdict: 'off' })
     expect(listHandovers(db, 'BX00157').map((h) => [h.values.issue, h.voidReason])).toEqual(
       expect.arrayContaining([
-        [1, 'taken back: wrong pocket'],
+        [1, { code: 'SAID', text: 'taken back: wrong pocket' }],
         [2, null],
       ]),
     )

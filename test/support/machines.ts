@@ -20,6 +20,7 @@ export const HERON: Machine = {
   post: 'word-address-mill',
   studForms: [],
   greatestKg: null,
+  version: 1,
   route: 'measure, then balance',
 }
 

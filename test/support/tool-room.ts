@@ -8,8 +8,9 @@ import type { Picture } from '@/core/measure'
 import type { Definition } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { insertAdapter, insertCheck } from '@/db/bench/write'
-import { openDatabase, type Db } from '@/db/connection'
+import { inTransaction, openDatabase, type Db } from '@/db/connection'
 import { migrate } from '@/db/migrate'
+import { listRecord } from '@/db/record/read'
 import type { Control, ControlError, ControlTable } from '@/devices/control/port'
 import { addJob } from '@/stations/kit/add-job'
 import { buildTool } from '@/stations/build/build-tool'
@@ -23,6 +24,7 @@ import { fillLibrary, seedProgram } from '../../scripts/fill-library'
 import { loadByHand } from '../../scripts/load-by-hand'
 import { cornerTool, render, type Tool } from './render'
 import { outerCode, type Refusal } from '@/stations/refusals'
+import { recordText } from '@/words/record'
 import { refusalText } from '@/words/refusals'
 
 const root = join(import.meta.dirname, '..', '..')
@@ -141,18 +143,20 @@ export function toolRoom(): ToolRoom {
   migrate(db, MIGRATIONS)
   const { people, definitions } = fillLibrary(db, later)
   // the bench was checked half an hour ago
-  insertAdapter(db, { serial: 'AD-HSKA63-1', coupling: 'HSK-A63' }, later(-60), 'ines')
   const none = { x: 0, z: 0 }
-  insertCheck(db, {
-    masterId: 'M-HSKA63',
-    coupling: 'HSK-A63',
-    adapter: 'AD-HSKA63-1',
-    at: later(-30),
-    personId: 'ines',
-    drift: none,
-    zero: none,
-    evidence: null,
-    reason: null,
+  inTransaction(db, (tx) => {
+    insertAdapter(tx, { serial: 'AD-HSKA63-1', coupling: 'HSK-A63' }, later(-60), 'ines')
+    insertCheck(tx, {
+      masterId: 'M-HSKA63',
+      coupling: 'HSK-A63',
+      adapter: 'AD-HSKA63-1',
+      at: later(-30),
+      personId: 'ines',
+      drift: none,
+      zero: none,
+      evidence: null,
+      reason: null,
+    })
   })
   const kept = new Map<string, Uint8Array>()
   return {
@@ -289,6 +293,9 @@ export const codeOf = <T, E extends { readonly code: string }>(result: Result<T,
 
 /** What a refused verb says, in millimetres. */
 export const textOf = <T>(result: Result<T, Refusal>): string => (result.ok ? '' : refusalText(result.error, 'mm'))
+/** The newest entry of the record as people read it, in millimetres. */
+export const lastEntry = (db: Db, serial?: string): string => recordText(listRecord(db, { serial, limit: 1 })[0], 'mm')
+
 export function valueOf<T, E>(result: Result<T, E>): T {
   if (!result.ok) throw new Error(JSON.stringify(result.error))
   return result.value

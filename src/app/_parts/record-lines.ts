@@ -1,5 +1,6 @@
 import type { RecordEntry } from '@/core/tool'
 import { formatLength, unitMark, type LengthUnit } from '@/core/units'
+import { recordText } from '@/words/record'
 import { formatWhen } from '@/ui/format/due'
 import type { RecordLine } from '@/ui/records/record-table'
 
@@ -32,6 +33,6 @@ export const recordLines = (
     serial: e.serial,
     t: e.t === null ? '–' : `T${e.t}`,
     machine: e.machine ? (machines.get(e.machine) ?? e.machine) : '–',
-    text: e.text,
+    text: recordText(e, unit),
     change: changeText(e.before, e.after, unit),
   }))

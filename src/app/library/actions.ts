@@ -20,8 +20,8 @@ import { placeUnit } from '@/stations/store/plan'
 import { partFaultText } from '@/words/part'
 import { defineAction, defineQuestion, only } from '../_server/action'
 
-export const putPartAction = defineAction(library.putPart, (work, { part, isNew }) =>
-  only(putPart(work, part, isNew), ({ id }) => ({ id })),
+export const putPartAction = defineAction(library.putPart, (work, { part, version }) =>
+  only(putPart(work, part, version), ({ id }) => ({ id })),
 )
 export const putDefinitionAction = defineAction({ ...library.putDefinition, input: DefinitionSchema }, (work, definition) =>
   only(putDefinition(work, definition), ({ id, version }) => ({ id, version })),

@@ -20,6 +20,6 @@ export const loadAction = defineAction(load.loadTool, (work, { serial }, { contr
 export const dropLoadAction = defineAction(load.dropLoad, (work, { serial, reason }, { control }) =>
   dropLoad(work, control, serial, reason),
 )
-export const keepLimitsAction = defineAction(load.keepLimits, (work, { machine, limits, magazine }) =>
-  keepLimits(work, machine, limits, magazine),
+export const keepLimitsAction = defineAction(load.keepLimits, (work, { machine, limits, magazine, version }) =>
+  keepLimits(work, machine, limits, magazine, version),
 )

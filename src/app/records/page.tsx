@@ -1,21 +1,22 @@
 import { listMachines } from '@/db/machine/read'
-import { listKinds, listRecord, verifyChain } from '@/db/record/read'
+import { listKinds, listRecord } from '@/db/record/read'
+import { proveOn } from '@/stations/records/proof'
 import { SmallAction } from '@/ui/common/actions'
-import { Say, Sheet, Title } from '@/ui/common/sheet'
+import { Sheet, Title } from '@/ui/common/sheet'
 import { RecordSearch } from '@/ui/records/record-search'
 import { RecordTable } from '@/ui/records/record-table'
 import { recordLines } from '../_parts/record-lines'
 import { context } from '../_server/context'
 import { recordAsked, recordQuery } from '../_server/record-query'
+import { watchRecord } from '../_server/watch-record'
+import { RecordState } from '@/ui/records/record-state'
 
 export const metadata = { title: 'Records' }
 
-const SHOWN = 500
-const FAULT = {
-  changed: 'was changed after it was written',
-  missing: 'is missing',
-  'not chained': 'has no hash',
-} as const
+/** A page of the record, entries. */
+const SHOWN = 100
+/** Entries whose hashes are computed while the page is made: what was added since the last look. */
+const PROVEN_AT_ONCE = 1000
 
 export default async function RecordsPage({
   searchParams,
@@ -28,8 +29,11 @@ export default async function RecordsPage({
   )
   const asked = recordAsked(given)
   const machines = listMachines(house.db)
-  const entries = listRecord(house.db, { ...recordQuery(asked), limit: SHOWN })
-  const chain = verifyChain(house.db)
+  const beforeSeq = Number(given.get('before')) || undefined
+  const entries = listRecord(house.db, { ...recordQuery(asked), beforeSeq, limit: SHOWN })
+  const oldest = entries.at(-1)?.seq
+  const { state, more } = proveOn(house.db, house.now, PROVEN_AT_ONCE)
+  const { walk, last } = watchRecord(house)
   const query = new URLSearchParams(asked).toString()
   return (
     <>
@@ -38,16 +42,12 @@ export default async function RecordsPage({
         left={
           <>
             <Title lead="Records">who did what to which tool. Entries are never changed</Title>
-            {chain.whole ? (
-              <p className="text-holds text-lg font-semibold">
-                <span aria-hidden="true">●</span> Record intact: {chain.entries} entries
-                <small className="figures text-soft ml-2 font-normal">{chain.head.slice(0, 12)}</small>
-              </p>
-            ) : (
-              <Say tone="off" lead={`Entry ${chain.seq} ${FAULT[chain.fault]}.`} role="alert">
-                Entries before it can be trusted, later ones cannot. Copy the data folder now and compare it with the last backup.
-              </Say>
-            )}
+            <RecordState
+              state={last && !last.state.whole ? last.state : state}
+              more={more}
+              walked={walk.found === null ? walk.seq : null}
+              wholeAt={last?.at ?? null}
+            />
             <RecordSearch
               asked={asked}
               machines={machines.map(({ key, name }) => ({ value: key, name }))}
@@ -56,11 +56,13 @@ export default async function RecordsPage({
             />
             <div className="flex max-w-xl items-center gap-3">
               <span className="text-soft flex-[2] text-lg">
-                {entries.length === SHOWN
-                  ? `the newest ${SHOWN} of them`
-                  : entries.length === 1
-                    ? 'one entry'
-                    : `${entries.length} entries`}
+                {beforeSeq
+                  ? `older than entry ${beforeSeq}`
+                  : entries.length === SHOWN
+                    ? `the newest ${SHOWN}`
+                    : entries.length === 1
+                      ? 'one entry'
+                      : `${entries.length} entries`}
               </span>
               <SmallAction href={`/api/records?format=csv&${query}`} download>
                 as CSV
@@ -70,6 +72,14 @@ export default async function RecordsPage({
               </SmallAction>
             </div>
             <RecordTable lines={recordLines(entries, house.unit, new Map(machines.map((m) => [m.key, m.name])))} />
+            <div className="flex max-w-xl items-center gap-3">
+              {beforeSeq && <SmallAction href={`/records?${query}`}>Newest</SmallAction>}
+              {entries.length === SHOWN && (
+                <SmallAction href={`/records?${new URLSearchParams({ ...asked, before: String(oldest) }).toString()}`}>
+                  Older entries
+                </SmallAction>
+              )}
+            </div>
           </>
         }
       />

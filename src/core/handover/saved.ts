@@ -1,5 +1,22 @@
+import type { Disturbance } from '../tool'
 import type { PostCheck } from './check-table'
 import type { HandoverValues } from './values'
+
+/** Why a hand-over stopped being current. */
+export type VoidReason =
+  | { readonly code: 'REPLACED'; readonly issue: number }
+  | { readonly code: 'TAKEN_BACK'; readonly reason: string }
+  | { readonly code: 'MEASURED_AGAIN' }
+  | { readonly code: 'TAKEN_APART' }
+  | { readonly code: 'TAKEN_OUT'; readonly machine: string }
+  | { readonly code: 'DISTURBED'; readonly what: Disturbance }
+  /** As it was written before there were codes. */
+  | { readonly code: 'SAID'; readonly text: string }
+
+/** Why a hand-over that stands may not be loaded until its tool was measured again. */
+export type Held =
+  | { readonly code: 'DRIFTED'; readonly movedMm: number; readonly foundAt: string }
+  | { readonly code: 'SAID'; readonly text: string }
 
 /** A numbered hand-over: its values are frozen. */
 export interface Handover {
@@ -16,7 +33,7 @@ export interface Handover {
   readonly personId: string
   /** When and why it stopped being current; null while it is. */
   readonly voidedAt: string | null
-  readonly voidReason: string | null
-  /** Why it may not be loaded until the tool was measured again; null when nothing holds it. */
-  readonly held: string | null
+  readonly voidReason: VoidReason | null
+  /** null when nothing holds it. */
+  readonly held: Held | null
 }

@@ -210,7 +210,7 @@ describe('the rules of loading', () => {
       { calls: [{ job: 'HP-2207', program: 'A.nc', h: [4], d: [] }], secondOffset: { reason: 'spring pass', who: 'Oda' } },
       'told',
     ],
-    ['measured', { held: 'The bench had drifted.' }, 'asks'],
+    ['measured', { held: { code: 'DRIFTED', movedMm: 0.02, foundAt: NOW } }, 'asks'],
     ['concession', { concession: CONCESSION }, 'told'],
     ['concession', { concession: { ...CONCESSION, job: 'HP-1' } }, 'refused'],
     ['concession', { concession: { ...CONCESSION, job: null, until: '2026-11-24' } }, 'refused'],

@@ -12,7 +12,15 @@ import {
   type MayOverrule,
 } from '../tool'
 import type { Verdict } from '../measure'
-import { offsetCalls, type Concession, type HandoverValues, type HeldRow, type OffsetCall, type ProgramCall } from '../handover'
+import {
+  offsetCalls,
+  type Concession,
+  type HandoverValues,
+  type Held,
+  type HeldRow,
+  type OffsetCall,
+  type ProgramCall,
+} from '../handover'
 import type { MachineState } from './state'
 import type { Standing } from './pocket'
 
@@ -50,7 +58,7 @@ export interface LoadCase {
   readonly concession: Concession | null
   readonly secondOffset: HandoverValues['secondOffset'] | null
   /** Why the hand-over is held until the tool was measured again; null when nothing holds it. */
-  readonly held: string | null
+  readonly held: Held | null
   /** Open jobs of this machine that want its T. */
   readonly jobs: readonly {
     readonly id: string
@@ -113,7 +121,7 @@ export type LoadSaid =
   | { readonly code: 'NEVER_MEASURED' }
   | { readonly code: 'MEASURED_LONG_AGO'; readonly days: number; readonly atMost: number }
   | { readonly code: 'OUT_OF_TOLERANCE' }
-  | { readonly code: 'HELD'; readonly why: string }
+  | { readonly code: 'HELD'; readonly why: Held }
   | { readonly code: 'CONCESSION'; readonly concession: Concession }
   | { readonly code: 'CONCESSION_ENDED'; readonly concession: Concession }
   | { readonly code: 'BALANCED' }

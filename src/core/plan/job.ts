@@ -34,6 +34,8 @@ export interface Job {
   readonly extra: readonly HandTool[]
   /** What a T of it means, by T, where somebody said so: a definition, or null where nothing is to be set up (a probe). */
   readonly mapping: Readonly<Record<string, string | null>>
+  /** How often it was changed: whoever writes names the one that was read. */
+  readonly version: number
 }
 
 /** One T that a job wants, from all its programs and lists together. */
@@ -50,7 +52,7 @@ export interface Wanted {
 }
 
 /** Programs first, in their order; a tool list adds what they do not say, and how many. */
-export function wantedOf(job: Job): Wanted[] {
+export function wantedOf(job: Pick<Job, 'programs' | 'extra' | 'quantity'>): Wanted[] {
   const all = new Map<number, Wanted>()
   const merge = (t: number, change: Partial<Wanted>) => {
     const seen = all.get(t) ?? { t, name: null, count: 1, needMin: null, changes: [], h: [], d: [], maxSpindle: null }

@@ -53,6 +53,7 @@ const want = (t: number, count = 1, minutesEach: number | null = null): HandTool
 })
 const job = (id: string, due: number, extra: HandTool[], change: Partial<Job> = {}): Job => ({
   id,
+  version: 1,
   name: '',
   machine: 'M',
   dueAt: new Date(Date.parse(NOW) + 60_000 * due).toISOString(),

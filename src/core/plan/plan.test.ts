@@ -251,6 +251,7 @@ describe('what a job wants', () => {
     state: 'open',
     urgentFor: null,
     mapping: {},
+    version: 1,
     programs: [program([4, 6]), program([6, 9])],
     extra: [
       { t: 6, name: 'drill', count: 2, minutesEach: 3, source: 'tool list' },

@@ -174,6 +174,8 @@ export interface Machine {
   readonly figures?: 'network' | 'typed'
   /** Whether measuring or balancing comes first for its tools. */
   readonly route: 'measure, then balance' | 'balance, then measure' | 'no balance'
+  /** How often it was changed: whoever writes names the one that was read. */
+  readonly version: number
 }
 
 export const tableOf = (machine: Machine): TableOptions => ({ ...USUAL_TABLE, ...machine.table })

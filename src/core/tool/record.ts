@@ -9,12 +9,22 @@ export interface RecordEntry {
   readonly serial: string | null
   readonly t: number | null
   readonly machine: string | null
+  /** What happened, as a code with its data; null for entries from before there were any. */
+  readonly entry: { readonly code: string } | null
+  /** The sentence of an entry from before; empty where there is a code. */
   readonly text: string
   readonly before: unknown
   readonly after: unknown
 }
 
 export type NewEntry = Omit<RecordEntry, 'seq' | 'who'>
+
+export type ChainFault = 'changed' | 'missing' | 'not chained'
+
+/** Whether the record is as it was written. @param seq the first entry that is not */
+export type ChainState =
+  | { readonly whole: true; readonly entries: number; readonly head: string }
+  | { readonly whole: false; readonly seq: number; readonly fault: ChainFault }
 
 export interface Person {
   readonly id: string

@@ -1,25 +1,30 @@
 import type { Adapter, AdapterPiece, BenchKind, Master, ZeroCheck } from '@/core/measure'
 import type { Coupling } from '@/core/tool'
-import type { Db } from '../connection'
+import { prepare, type Db } from '../connection'
 
-export const listMasters = (db: Db): Master[] =>
-  (db.prepare('SELECT body FROM master ORDER BY id').all() as { body: string }[]).map((r) => JSON.parse(r.body) as Master)
+export interface MasterRead extends Master {
+  readonly version: number
+}
+
+export const listMasters = (db: Db): MasterRead[] =>
+  (prepare(db, 'SELECT body, version FROM master ORDER BY id').all() as { body: string; version: number }[]).map(
+    ({ body, version }) => ({ ...(JSON.parse(body) as Master), version }),
+  )
 
 /** The adapter on the spindle now; null before the first. */
 export function adapterNow(db: Db): Adapter | null {
-  const row = db
-    .prepare(
-      'SELECT a.serial, a.coupling, a.name, b.at AS since FROM bench_adapter b JOIN adapter a ON a.serial = b.serial ORDER BY b.id DESC LIMIT 1',
-    )
-    .get()
+  const row = prepare(
+    db,
+    'SELECT a.serial, a.coupling, a.name, b.at AS since FROM bench_adapter b JOIN adapter a ON a.serial = b.serial ORDER BY b.id DESC LIMIT 1',
+  ).get()
   return (row as Adapter | undefined) ?? null
 }
 
 export const listAdapters = (db: Db): AdapterPiece[] =>
-  db.prepare('SELECT serial, coupling, name FROM adapter ORDER BY coupling, serial').all() as AdapterPiece[]
+  prepare(db, 'SELECT serial, coupling, name FROM adapter ORDER BY coupling, serial').all() as AdapterPiece[]
 
 export function getAdapter(db: Db, serial: string): AdapterPiece | null {
-  const row = db.prepare('SELECT serial, coupling, name FROM adapter WHERE serial = ?').get(serial)
+  const row = prepare(db, 'SELECT serial, coupling, name FROM adapter WHERE serial = ?').get(serial)
   return (row as AdapterPiece | undefined) ?? null
 }
 
@@ -58,26 +63,25 @@ const SELECT = 'SELECT c.*, p.name AS who FROM bench_check c JOIN person p ON p.
 
 /** The last check of the bench with the camera, whatever adapter was on it. */
 export function lastCheck(db: Db): ZeroCheck | null {
-  const row = db.prepare(`${SELECT} WHERE c.bench = 'camera' ORDER BY c.id DESC LIMIT 1`).get()
+  const row = prepare(db, `${SELECT} WHERE c.bench = 'camera' ORDER BY c.id DESC LIMIT 1`).get()
   return row ? check(row) : null
 }
 
 /** The last check of one adapter on one bench. */
 export function lastCheckOf(db: Db, adapter: string, bench: BenchKind = 'camera'): ZeroCheck | null {
-  const row = db.prepare(`${SELECT} WHERE c.bench = ? AND c.adapter = ? ORDER BY c.id DESC LIMIT 1`).get(bench, adapter)
+  const row = prepare(db, `${SELECT} WHERE c.bench = ? AND c.adapter = ? ORDER BY c.id DESC LIMIT 1`).get(bench, adapter)
   return row ? check(row) : null
 }
 
 /** The last check of the bench without a camera for a taper. */
 export function lastValuesCheck(db: Db, coupling: Coupling): ZeroCheck | null {
-  const row = db.prepare(`${SELECT} WHERE c.bench = 'values' AND c.coupling = ? ORDER BY c.id DESC LIMIT 1`).get(coupling)
+  const row = prepare(db, `${SELECT} WHERE c.bench = 'values' AND c.coupling = ? ORDER BY c.id DESC LIMIT 1`).get(coupling)
   return row ? check(row) : null
 }
 
 /** Checks, oldest first, at most `count` of the newest. */
 export const listChecks = (db: Db, count: number): ZeroCheck[] =>
-  db
-    .prepare(`SELECT * FROM (${SELECT} WHERE c.bench = 'camera' ORDER BY c.at DESC, c.id DESC LIMIT ?) ORDER BY at, id`)
+  prepare(db, `SELECT * FROM (${SELECT} WHERE c.bench = 'camera' ORDER BY c.at DESC, c.id DESC LIMIT ?) ORDER BY at, id`)
     .all(count)
     .map(check)
 
@@ -89,10 +93,9 @@ export interface Overrule {
 
 /** A lead's word that measuring may go on although a check is due; null when none holds at that time. */
 export function overruleAt(db: Db, at: string): Overrule | null {
-  const row = db
-    .prepare(
-      'SELECT o.until, p.name AS who, o.reason FROM bench_overrule o JOIN person p ON p.id = o.person_id WHERE o.at <= ? AND o.until > ? ORDER BY o.id DESC LIMIT 1',
-    )
-    .get(at, at)
+  const row = prepare(
+    db,
+    'SELECT o.until, p.name AS who, o.reason FROM bench_overrule o JOIN person p ON p.id = o.person_id WHERE o.at <= ? AND o.until > ? ORDER BY o.id DESC LIMIT 1',
+  ).get(at, at)
   return (row as Overrule | undefined) ?? null
 }

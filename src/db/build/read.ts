@@ -1,5 +1,5 @@
 import type { Heat } from '@/core/tool'
-import type { Db } from '../connection'
+import { prepare, type Db } from '../connection'
 
 /** A build under way: what was done so far, so that anyone can go on with it. */
 export interface BuildUnderWay {
@@ -50,15 +50,15 @@ const build = (row: unknown): BuildUnderWay => {
 }
 const BUILDS = 'SELECT b.*, p.name AS who FROM build b JOIN person p ON p.id = b.person_id'
 
-export const listBuilds = (db: Db): BuildUnderWay[] => db.prepare(`${BUILDS} ORDER BY b.started_at`).all().map(build)
+export const listBuilds = (db: Db): BuildUnderWay[] => prepare(db, `${BUILDS} ORDER BY b.started_at`).all().map(build)
 
 export function buildOn(db: Db, serial: string): BuildUnderWay | null {
-  const row = db.prepare(`${BUILDS} WHERE b.serial = ?`).get(serial)
+  const row = prepare(db, `${BUILDS} WHERE b.serial = ?`).get(serial)
   return row ? build(row) : null
 }
 
 export const buildsOf = (db: Db, job: string, t: number): BuildUnderWay[] =>
-  db.prepare(`${BUILDS} WHERE b.job_id = ? AND b.t = ? ORDER BY b.started_at`).all(job, t).map(build)
+  prepare(db, `${BUILDS} WHERE b.job_id = ? AND b.t = ? ORDER BY b.started_at`).all(job, t).map(build)
 
 export interface StopLesson {
   readonly shankMm: number
@@ -69,14 +69,15 @@ export interface StopLesson {
 
 /** What builds of a holder type taught about the stop, newest first. */
 export const listLessons = (db: Db, holderComponent: string): StopLesson[] =>
-  db
-    .prepare(
-      `SELECT shank_mm AS shankMm, stop_set_mm AS stopSetMm, measured_mm AS measuredMm, at
+  prepare(
+    db,
+    `SELECT shank_mm AS shankMm, stop_set_mm AS stopSetMm, measured_mm AS measuredMm, at
        FROM stop_lesson WHERE holder_component = ? ORDER BY at DESC LIMIT 50`,
-    )
-    .all(holderComponent) as StopLesson[]
+  ).all(holderComponent) as StopLesson[]
 
-export function getStepList(db: Db, clamping: string): unknown {
-  const row = db.prepare('SELECT body FROM step_list WHERE clamping = ?').get(clamping) as { body: string } | undefined
-  return row ? (JSON.parse(row.body) as unknown) : null
+/** The shop's own steps of a clamping as they were written; null where what ships counts. */
+export function getStepList(db: Db, clamping: string): { readonly body: unknown; readonly version: number } | null {
+  const row = prepare(db, 'SELECT body, version FROM step_list WHERE clamping = ?').get(clamping) as
+    { body: string; version: number } | undefined
+  return row ? { body: JSON.parse(row.body) as unknown, version: row.version } : null
 }

@@ -1,5 +1,5 @@
-import type { Handover, HandoverValues, PostCheck } from '@/core/handover'
-import type { Db } from '../connection'
+import type { Handover, HandoverValues, Held, PostCheck, VoidReason } from '@/core/handover'
+import { prepare, type Db } from '../connection'
 
 interface HandoverRow {
   id: number
@@ -33,47 +33,46 @@ const handover = (row: unknown): Handover => {
     releasedAt: r.released_at,
     personId: r.person_id,
     voidedAt: r.voided_at,
-    voidReason: r.void_reason,
-    held: r.held,
+    voidReason: r.void_reason === null ? null : (JSON.parse(r.void_reason) as VoidReason),
+    held: r.held === null ? null : (JSON.parse(r.held) as Held),
   }
 }
 
 export function getHandover(db: Db, id: number): Handover | null {
-  const row = db.prepare('SELECT * FROM handover WHERE id = ?').get(id)
+  const row = prepare(db, 'SELECT * FROM handover WHERE id = ?').get(id)
   return row ? handover(row) : null
 }
 
 export function findHandover(db: Db, serial: string, issue: number): Handover | null {
-  const row = db.prepare('SELECT * FROM handover WHERE serial = ? AND issue = ?').get(serial, issue)
+  const row = prepare(db, 'SELECT * FROM handover WHERE serial = ? AND issue = ?').get(serial, issue)
   return row ? handover(row) : null
 }
 
 /** All of a serial, or of everything, newest first. */
 export const listHandovers = (db: Db, serial?: string): Handover[] =>
-  db
-    .prepare('SELECT * FROM handover WHERE :serial IS NULL OR serial = :serial ORDER BY id DESC')
+  prepare(db, 'SELECT * FROM handover WHERE :serial IS NULL OR serial = :serial ORDER BY id DESC')
     .all({ serial: serial ?? null })
     .map(handover)
 
 /** What is current, newest first. */
 export const listCurrent = (db: Db): Handover[] =>
-  db.prepare('SELECT * FROM handover WHERE voided_at IS NULL ORDER BY id DESC').all().map(handover)
+  prepare(db, 'SELECT * FROM handover WHERE voided_at IS NULL ORDER BY id DESC').all().map(handover)
 
 /** Current ones that are held until their tool was measured again. */
 export const listHeld = (db: Db): Handover[] =>
-  db.prepare('SELECT * FROM handover WHERE voided_at IS NULL AND held IS NOT NULL ORDER BY id').all().map(handover)
+  prepare(db, 'SELECT * FROM handover WHERE voided_at IS NULL AND held IS NOT NULL ORDER BY id').all().map(handover)
 
 export function currentHandover(db: Db, serial: string): Handover | null {
-  const row = db.prepare('SELECT * FROM handover WHERE serial = ? AND voided_at IS NULL').get(serial)
+  const row = prepare(db, 'SELECT * FROM handover WHERE serial = ? AND voided_at IS NULL').get(serial)
   return row ? handover(row) : null
 }
 
 export function nextIssue(db: Db, serial: string): number {
-  return (db.prepare('SELECT coalesce(max(issue), 0) + 1 AS n FROM handover WHERE serial = ?').get(serial) as { n: number }).n
+  return (prepare(db, 'SELECT coalesce(max(issue), 0) + 1 AS n FROM handover WHERE serial = ?').get(serial) as { n: number }).n
 }
 
 /** The newest hand-over of a serial, current or not. */
 export function lastHandover(db: Db, serial: string): Handover | null {
-  const row = db.prepare('SELECT * FROM handover WHERE serial = ? ORDER BY id DESC LIMIT 1').get(serial)
+  const row = prepare(db, 'SELECT * FROM handover WHERE serial = ? ORDER BY id DESC LIMIT 1').get(serial)
   return row ? handover(row) : null
 }

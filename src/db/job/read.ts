@@ -1,6 +1,6 @@
 import type { HandTool, Job, JobProgram } from '@/core/plan'
 import type { ProgramTools } from '@/core/program'
-import type { Db } from '../connection'
+import { prepare, type Db } from '../connection'
 
 interface JobRow {
   id: string
@@ -13,12 +13,13 @@ interface JobRow {
   urgent_for: string | null
   extra: string
   mapping: string
+  version: number
 }
 
-const COLUMNS = 'id, name, machine_key, due_at, quantity, priority, state, urgent_for, extra, mapping'
+const COLUMNS = 'id, name, machine_key, due_at, quantity, priority, state, urgent_for, extra, mapping, version'
 
 function programsOf(db: Db, id: string): JobProgram[] {
-  const rows = db.prepare('SELECT name, hash, program FROM job_program WHERE job_id = ? ORDER BY position').all(id)
+  const rows = prepare(db, 'SELECT name, hash, program FROM job_program WHERE job_id = ? ORDER BY position').all(id)
   return (rows as { name: string; hash: string; program: string }[]).map((r) => ({
     name: r.name,
     hash: r.hash,
@@ -40,25 +41,24 @@ const jobOf = (db: Db, row: unknown): Job => {
     programs: programsOf(db, r.id),
     extra: JSON.parse(r.extra) as HandTool[],
     mapping: JSON.parse(r.mapping) as Job['mapping'],
+    version: r.version,
   }
 }
 
 /** Open jobs, what is needed now before everything. */
 export const listJobs = (db: Db): Job[] =>
-  db
-    .prepare(`SELECT ${COLUMNS} FROM job WHERE state = 'open' ORDER BY priority DESC, due_at, id`)
+  prepare(db, `SELECT ${COLUMNS} FROM job WHERE state = 'open' ORDER BY priority DESC, due_at, id`)
     .all()
     .map((row) => jobOf(db, row))
 
 /** Jobs that are over, the newest first. */
 export const listPastJobs = (db: Db): Job[] =>
-  db
-    .prepare(`SELECT ${COLUMNS} FROM job WHERE state <> 'open' ORDER BY due_at DESC LIMIT 100`)
+  prepare(db, `SELECT ${COLUMNS} FROM job WHERE state <> 'open' ORDER BY due_at DESC LIMIT 100`)
     .all()
     .map((row) => jobOf(db, row))
 
 export function getJob(db: Db, id: string): Job | null {
-  const row = db.prepare(`SELECT ${COLUMNS} FROM job WHERE id = ? COLLATE NOCASE`).get(id)
+  const row = prepare(db, `SELECT ${COLUMNS} FROM job WHERE id = ? COLLATE NOCASE`).get(id)
   return row ? jobOf(db, row) : null
 }
 
@@ -72,12 +72,11 @@ export interface ProgramUse {
 
 /** Every NC program there is or was, by its hash: a changed program is another one. */
 export function listPrograms(db: Db): ProgramUse[] {
-  const rows = db
-    .prepare(
-      `SELECT p.name, p.hash, p.program, j.id, j.machine_key AS machine, j.state
+  const rows = prepare(
+    db,
+    `SELECT p.name, p.hash, p.program, j.id, j.machine_key AS machine, j.state
        FROM job_program p JOIN job j ON j.id = p.job_id ORDER BY p.name, p.hash, j.due_at DESC`,
-    )
-    .all() as { name: string; hash: string; program: string; id: string; machine: string; state: Job['state'] }[]
+  ).all() as { name: string; hash: string; program: string; id: string; machine: string; state: Job['state'] }[]
   const programs = new Map<string, ProgramUse & { jobs: ProgramUse['jobs'][number][] }>()
   for (const { id, machine, state, ...p } of rows) {
     const known = programs.get(p.hash) ?? { name: p.name, hash: p.hash, program: JSON.parse(p.program) as ProgramTools, jobs: [] }
@@ -88,8 +87,10 @@ export function listPrograms(db: Db): ProgramUse[] {
 }
 
 export const countUrgent = (db: Db): number =>
-  (db.prepare('SELECT count(*) AS n FROM job WHERE urgent_for IS NOT NULL').get() as { n: number }).n
+  (prepare(db, 'SELECT count(*) AS n FROM job WHERE urgent_for IS NOT NULL').get() as { n: number }).n
 
 /** The programs of a job as they were dropped, in their order. */
 export const listProgramTexts = (db: Db, id: string): string[] =>
-  (db.prepare('SELECT text FROM job_program WHERE job_id = ? ORDER BY position').all(id) as { text: string }[]).map((r) => r.text)
+  (prepare(db, 'SELECT text FROM job_program WHERE job_id = ? ORDER BY position').all(id) as { text: string }[]).map(
+    (r) => r.text,
+  )

@@ -1,9 +1,13 @@
-import type { HandTool, Job } from '@/core/plan'
-import type { Db } from '../connection'
+import type { Job } from '@/core/plan'
+import { prepare, type Tx } from '../connection'
+
+/** A job as it comes in: nobody has changed it yet. */
+export type NewJob = Omit<Job, 'version'>
 
 /** @param texts the programs' texts, in the order of `job.programs` */
-export function insertJob(db: Db, job: Job, texts: readonly string[], createdAt: string): void {
-  db.prepare(
+export function insertJob(tx: Tx, job: NewJob, texts: readonly string[], createdAt: string): void {
+  prepare(
+    tx,
     `INSERT INTO job (id, name, machine_key, due_at, quantity, priority, state, urgent_for, extra, mapping, created_at)
      VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
   ).run(
@@ -19,29 +23,22 @@ export function insertJob(db: Db, job: Job, texts: readonly string[], createdAt:
     JSON.stringify(job.mapping),
     createdAt,
   )
-  const add = db.prepare('INSERT INTO job_program (job_id, position, name, text, hash, program) VALUES (?, ?, ?, ?, ?, ?)')
+  const add = prepare(tx, 'INSERT INTO job_program (job_id, position, name, text, hash, program) VALUES (?, ?, ?, ?, ?, ?)')
   job.programs.forEach((p, i) => add.run(job.id, i + 1, p.name, texts[i], p.hash, JSON.stringify(p.program)))
 }
 
-export function setJobState(db: Db, id: string, state: Job['state']): void {
-  db.prepare('UPDATE job SET state = ? WHERE id = ?').run(state, id)
-}
+/** What of a job may change; its programs stay. */
+export type JobChange = Partial<Pick<Job, 'name' | 'dueAt' | 'quantity' | 'priority' | 'state' | 'mapping' | 'extra'>>
 
-/** What each T of it means, where somebody said so. */
-export function setJobMapping(db: Db, id: string, mapping: Job['mapping']): void {
-  db.prepare('UPDATE job SET mapping = ? WHERE id = ?').run(JSON.stringify(mapping), id)
-}
-
-export function setJobFacts(db: Db, { id, name, dueAt, quantity, priority }: Job): void {
-  db.prepare('UPDATE job SET name = ?, due_at = ?, quantity = ?, priority = ? WHERE id = ?').run(
-    name,
-    dueAt,
-    quantity,
-    priority,
-    id,
+/** @returns false when somebody else has changed it since it was read */
+export function updateJob(tx: Tx, seen: Job, change: JobChange): boolean {
+  const { id, version, name, dueAt, quantity, priority, state, mapping, extra } = { ...seen, ...change }
+  return (
+    prepare(
+      tx,
+      `UPDATE job SET name = :name, due_at = :dueAt, quantity = :quantity, priority = :priority, state = :state, mapping = :mapping, extra = :extra,
+         version = version + 1 WHERE id = :id AND version = :version`,
+    ).run({ id, version, name, dueAt, quantity, priority, state, mapping: JSON.stringify(mapping), extra: JSON.stringify(extra) })
+      .changes === 1
   )
-}
-
-export function setJobExtra(db: Db, id: string, extra: readonly HandTool[]): void {
-  db.prepare('UPDATE job SET extra = ? WHERE id = ?').run(JSON.stringify(extra), id)
 }

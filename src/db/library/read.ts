@@ -1,13 +1,17 @@
 import type { HolderItem } from '@/core/fits'
 import type { Component, Coupling, Definition, Heat } from '@/core/tool'
-import type { Db } from '../connection'
+import { prepare, type Db } from '../connection'
 
 const body = <T>(row: unknown): T => JSON.parse((row as { body: string }).body) as T
 
 export function getComponent(db: Db, id: string): Component | null {
-  const row = db.prepare('SELECT body FROM component WHERE id = ?').get(id)
+  const row = prepare(db, 'SELECT body FROM component WHERE id = ?').get(id)
   return row ? body<Component>(row) : null
 }
+
+/** How often a part was changed, 1 for a new one; 0 when it is not there. */
+export const componentVersion = (db: Db, id: string): number =>
+  (prepare(db, 'SELECT version FROM component WHERE id = ?').get(id) as { version: number } | undefined)?.version ?? 0
 
 /** @throws when the library does not hold it: what is stored only names parts that are there */
 export function componentOf(db: Db, id: string): Component {
@@ -17,16 +21,14 @@ export function componentOf(db: Db, id: string): Component {
 }
 
 export const listComponents = (db: Db): Component[] =>
-  db
-    .prepare('SELECT body FROM component ORDER BY id')
+  prepare(db, 'SELECT body FROM component ORDER BY id')
     .all()
     .map(body<Component>)
 
 /** Only those that pieces with a serial are of: a library may hold tens of thousands of others. */
 export const listHolderTypes = (db: Db): Map<string, Component> =>
   new Map(
-    db
-      .prepare('SELECT body FROM component WHERE id IN (SELECT component_id FROM holder)')
+    prepare(db, 'SELECT body FROM component WHERE id IN (SELECT component_id FROM holder)')
       .all()
       .map(body<Component>)
       .map((c) => [c.id, c]),
@@ -34,17 +36,16 @@ export const listHolderTypes = (db: Db): Map<string, Component> =>
 
 /** Names of these parts; a number stands for a part that is not there. */
 export function namesOf(db: Db, ids: Iterable<string>): Map<string, string> {
-  const read = db.prepare("SELECT body ->> '$.name' AS name FROM component WHERE id = ?")
+  const read = prepare(db, "SELECT body ->> '$.name' AS name FROM component WHERE id = ?")
   return new Map([...new Set(ids)].map((id) => [id, (read.get(id) as { name: string } | undefined)?.name ?? id]))
 }
 
 export const listComponentIds = (db: Db): Set<string> =>
-  new Set((db.prepare('SELECT id FROM component').all() as { id: string }[]).map(({ id }) => id))
+  new Set((prepare(db, 'SELECT id FROM component').all() as { id: string }[]).map(({ id }) => id))
 
 /** Newest version of each. */
 export const listDefinitions = (db: Db): Definition[] =>
-  db
-    .prepare('SELECT body FROM definition d WHERE version = (SELECT max(version) FROM definition WHERE id = d.id) ORDER BY t')
+  prepare(db, 'SELECT body FROM definition d WHERE version = (SELECT max(version) FROM definition WHERE id = d.id) ORDER BY t')
     .all()
     .map(body<Definition>)
 
@@ -52,15 +53,14 @@ export const listDefinitions = (db: Db): Definition[] =>
 export function getDefinition(db: Db, id: string, version?: number): Definition | null {
   const row =
     version === undefined
-      ? db.prepare('SELECT body FROM definition WHERE id = ? ORDER BY version DESC LIMIT 1').get(id)
-      : db.prepare('SELECT body FROM definition WHERE id = ? AND version = ?').get(id, version)
+      ? prepare(db, 'SELECT body FROM definition WHERE id = ? ORDER BY version DESC LIMIT 1').get(id)
+      : prepare(db, 'SELECT body FROM definition WHERE id = ? AND version = ?').get(id, version)
   return row ? body<Definition>(row) : null
 }
 
 /** All versions, the newest first. */
 export const listVersions = (db: Db, id: string): Definition[] =>
-  db
-    .prepare('SELECT body FROM definition WHERE id = ? ORDER BY version DESC')
+  prepare(db, 'SELECT body FROM definition WHERE id = ? ORDER BY version DESC')
     .all(id)
     .map(body<Definition>)
 
@@ -73,6 +73,7 @@ export interface HolderRead extends Omit<HolderItem, 'component' | 'coupling'> {
   readonly heat: Heat | null
   /** When it fell; null when it was looked at since, or never fell. */
   readonly fallenAt: string | null
+  readonly version: number
 }
 
 interface HolderRow {
@@ -87,6 +88,7 @@ interface HolderRow {
   place_id: string | null
   heat: string | null
   fallen_at: string | null
+  version: number
   assembly_id: number | null
   t: number | null
 }
@@ -111,14 +113,15 @@ const holder = (row: unknown): HolderRead => {
     place: r.place_id,
     heat: r.heat === null ? null : (JSON.parse(r.heat) as Heat),
     fallenAt: r.fallen_at,
+    version: r.version,
     carries: r.assembly_id !== null,
     carriesT: r.t,
   }
 }
 
-export const listHolders = (db: Db): HolderRead[] => db.prepare(`${HOLDERS} ORDER BY h.serial`).all().map(holder)
+export const listHolders = (db: Db): HolderRead[] => prepare(db, `${HOLDERS} ORDER BY h.serial`).all().map(holder)
 
 export function getHolder(db: Db, serial: string): HolderRead | null {
-  const row = db.prepare(`${HOLDERS} WHERE h.serial = ?`).get(serial)
+  const row = prepare(db, `${HOLDERS} WHERE h.serial = ?`).get(serial)
   return row ? holder(row) : null
 }

@@ -1,20 +1,24 @@
 import type { Component, Coupling, Definition, Heat } from '@/core/tool'
-import type { Db } from '../connection'
+import { prepare, type Tx } from '../connection'
+import type { HolderRead } from './read'
 
 /** @throws on a number that is taken */
-export function insertComponent(db: Db, component: Component): void {
-  db.prepare('INSERT INTO component (id, kind, body) VALUES (?, ?, ?)').run(
+export function insertComponent(tx: Tx, component: Component): void {
+  prepare(tx, 'INSERT INTO component (id, kind, body) VALUES (?, ?, ?)').run(
     component.id,
     component.kind,
     JSON.stringify(component),
   )
 }
 
-/** @returns false when there is no such part */
-export function updateComponent(db: Db, component: Component): boolean {
-  const done = db
-    .prepare('UPDATE component SET body = ? WHERE id = ? AND kind = ?')
-    .run(JSON.stringify(component), component.id, component.kind)
+/** @param seen the version that was changed. @returns false when somebody else has changed it since */
+export function updateComponent(tx: Tx, component: Component, seen: number): boolean {
+  const done = prepare(tx, 'UPDATE component SET body = ?, version = version + 1 WHERE id = ? AND kind = ? AND version = ?').run(
+    JSON.stringify(component),
+    component.id,
+    component.kind,
+    seen,
+  )
   return done.changes === 1
 }
 
@@ -31,8 +35,9 @@ export interface NewHolder {
   readonly place?: string | null
 }
 
-export function insertHolder(db: Db, h: NewHolder): void {
-  db.prepare(
+export function insertHolder(tx: Tx, h: NewHolder): void {
+  prepare(
+    tx,
     `INSERT INTO holder (serial, component_id, coupling, heats, retired, inspect_by, stud_component, stud_since, place_id)
      VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)`,
   ).run(
@@ -48,12 +53,17 @@ export function insertHolder(db: Db, h: NewHolder): void {
   )
 }
 
-/** Holder care. Fields left out stay as they are. */
+/** A holder as it was read. */
+export type HolderSeen = Pick<HolderRead, 'serial' | 'version'>
+
+/** Holder care. Fields left out stay as they are. @returns false when somebody else has changed it since it was read */
 export function updateHolder(
-  db: Db,
-  serial: string,
-  change: Partial<Pick<NewHolder, 'retired' | 'inspectBy' | 'stud' | 'studSince' | 'place' | 'componentId'>>,
-): void {
+  tx: Tx,
+  seen: HolderSeen,
+  change: Partial<Pick<NewHolder, 'retired' | 'inspectBy' | 'stud' | 'studSince' | 'place' | 'componentId'>> & {
+    readonly fallenAt?: string | null
+  },
+): boolean {
   const columns = {
     retired: change.retired === undefined ? undefined : change.retired ? 1 : 0,
     inspect_by: change.inspectBy,
@@ -61,28 +71,38 @@ export function updateHolder(
     stud_since: change.studSince,
     place_id: change.place,
     component_id: change.componentId,
+    fallen_at: change.fallenAt,
   }
-  for (const [column, value] of Object.entries(columns))
-    if (value !== undefined) db.prepare(`UPDATE holder SET ${column} = ? WHERE serial = ?`).run(value, serial)
+  const changed = Object.entries(columns).filter(([, value]) => value !== undefined)
+  const sets = [...changed.map(([column]) => `${column} = ?`), 'version = version + 1'].join(', ')
+  return (
+    prepare(tx, `UPDATE holder SET ${sets} WHERE serial = ? AND version = ?`).run(
+      ...changed.map(([, value]) => value),
+      seen.serial,
+      seen.version,
+    ).changes === 1
+  )
 }
 
-export function countHeat(db: Db, serial: string): void {
-  db.prepare('UPDATE holder SET heats = heats + 1 WHERE serial = ?').run(serial)
+// what has happened to a piece is kept whatever somebody else has written of it meanwhile
+
+export function countHeat(tx: Tx, serial: string): void {
+  prepare(tx, 'UPDATE holder SET heats = heats + 1, version = version + 1 WHERE serial = ?').run(serial)
 }
 
 /** The piece keeps its heat, whatever tool is on it. */
-export function keepHeat(db: Db, serial: string, heat: Heat): void {
-  db.prepare('UPDATE holder SET heat = ? WHERE serial = ?').run(JSON.stringify(heat), serial)
+export function keepHeat(tx: Tx, serial: string, heat: Heat): void {
+  prepare(tx, 'UPDATE holder SET heat = ?, version = version + 1 WHERE serial = ?').run(JSON.stringify(heat), serial)
 }
 
-/** A piece that fell is looked at before it is used again. @param at null: it was looked at */
-export function setFallen(db: Db, serial: string, at: string | null): void {
-  db.prepare('UPDATE holder SET fallen_at = ? WHERE serial = ?').run(at, serial)
+/** A piece that fell is looked at before it is used again. */
+export function keepFall(tx: Tx, serial: string, at: string): void {
+  prepare(tx, 'UPDATE holder SET fallen_at = ?, version = version + 1 WHERE serial = ?').run(at, serial)
 }
 
 /** @throws on a version that is taken: somebody else changed it meanwhile */
-export function insertDefinition(db: Db, definition: Definition): void {
-  db.prepare('INSERT INTO definition (id, version, t, body) VALUES (?, ?, ?, ?)').run(
+export function insertDefinition(tx: Tx, definition: Definition): void {
+  prepare(tx, 'INSERT INTO definition (id, version, t, body) VALUES (?, ?, ?, ?)').run(
     definition.id,
     definition.version,
     definition.t,

@@ -1,20 +1,31 @@
 import type { Machine } from '@/core/tool'
-import type { Db } from '../connection'
+import { prepare, type Db } from '../connection'
 
-const machine = (row: unknown): Machine => JSON.parse((row as { body: string }).body) as Machine
+const machine = (row: unknown): Machine => {
+  const { body, version } = row as { body: string; version: number }
+  return { ...(JSON.parse(body) as Machine), version }
+}
 
-export const listMachines = (db: Db): Machine[] => db.prepare('SELECT body FROM machine ORDER BY key').all().map(machine)
+export const listMachines = (db: Db): Machine[] =>
+  prepare(db, 'SELECT body, version FROM machine ORDER BY key').all().map(machine)
 
 export function getMachine(db: Db, key: string): Machine | null {
-  const row = db.prepare('SELECT body FROM machine WHERE key = ?').get(key)
+  const row = prepare(db, 'SELECT body, version FROM machine WHERE key = ?').get(key)
   return row ? machine(row) : null
 }
 
-export function getPostTemplate(db: Db, name: string): string | null {
-  const row = db.prepare('SELECT template FROM post WHERE name = ?').get(name) as { template: string } | undefined
-  return row?.template ?? null
+export interface PostRead {
+  readonly name: string
+  readonly template: string
+  readonly version: number
 }
+
+/** A post that is kept; null where the standard one counts. */
+export const getPost = (db: Db, name: string): PostRead | null =>
+  (prepare(db, 'SELECT name, template, version FROM post WHERE name = ?').get(name) as PostRead | undefined) ?? null
+
+export const getPostTemplate = (db: Db, name: string): string | null => getPost(db, name)?.template ?? null
 
 /** Names of all posts that are kept. */
 export const listPosts = (db: Db): string[] =>
-  (db.prepare('SELECT name FROM post ORDER BY name').all() as { name: string }[]).map((r) => r.name)
+  (prepare(db, 'SELECT name FROM post ORDER BY name').all() as { name: string }[]).map((r) => r.name)

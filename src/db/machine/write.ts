@@ -1,22 +1,30 @@
 import type { Machine } from '@/core/tool'
-import type { Db } from '../connection'
+import { prepare, type Tx } from '../connection'
+import type { PostRead } from './read'
 
-export function insertMachine(db: Db, machine: Machine): void {
-  db.prepare('INSERT INTO machine (key, body) VALUES (?, ?)').run(machine.key, JSON.stringify(machine))
+/** The version has a column of its own. */
+const bodyOf = (machine: Machine): string => JSON.stringify({ ...machine, version: undefined })
+
+export function insertMachine(tx: Tx, machine: Machine): void {
+  prepare(tx, 'INSERT INTO machine (key, body) VALUES (?, ?)').run(machine.key, bodyOf(machine))
 }
 
-export function insertPost(db: Db, name: string, template: string): void {
-  db.prepare('INSERT INTO post (name, template) VALUES (?, ?)').run(name, template)
+export function insertPost(tx: Tx, name: string, template: string): void {
+  prepare(tx, 'INSERT INTO post (name, template) VALUES (?, ?)').run(name, template)
 }
 
-/** A shop's own post, new or changed. */
-export function putPost(db: Db, name: string, template: string): void {
-  db.prepare('INSERT INTO post (name, template) VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET template = excluded.template').run(
-    name,
+/** A changed post. @returns false when somebody else has changed it since */
+export const updatePost = (tx: Tx, seen: PostRead, template: string): boolean =>
+  prepare(tx, 'UPDATE post SET template = ?, version = version + 1 WHERE name = ? AND version = ?').run(
     template,
-  )
-}
+    seen.name,
+    seen.version,
+  ).changes === 1
 
-export function updateMachine(db: Db, machine: Machine): void {
-  db.prepare('UPDATE machine SET body = ? WHERE key = ?').run(JSON.stringify(machine), machine.key)
-}
+/** @returns false when somebody else has changed it since it was read */
+export const updateMachine = (tx: Tx, seen: Machine, change: Partial<Machine>): boolean =>
+  prepare(tx, 'UPDATE machine SET body = ?, version = version + 1 WHERE key = ? AND version = ?').run(
+    bodyOf({ ...seen, ...change }),
+    seen.key,
+    seen.version,
+  ).changes === 1

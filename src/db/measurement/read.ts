@@ -1,5 +1,5 @@
 import type { FeatureResult, MeasurementSource, SavedMeasurement, ToolResult, Verdict } from '@/core/measure'
-import type { Db } from '../connection'
+import { prepare, type Db } from '../connection'
 
 interface MeasurementRow {
   id: number
@@ -61,57 +61,55 @@ const SELECT = 'SELECT m.*, a.serial FROM measurement m JOIN assembly a ON a.id 
 
 /** The last measurement of a tool. */
 export function lastMeasurement(db: Db, assemblyId: number): SavedMeasurement | null {
-  const row = db.prepare(`${SELECT} WHERE m.assembly_id = ? ORDER BY m.id DESC LIMIT 1`).get(assemblyId)
+  const row = prepare(db, `${SELECT} WHERE m.assembly_id = ? ORDER BY m.id DESC LIMIT 1`).get(assemblyId)
   return row ? measurement(row) : null
 }
 
 /** Verdict of the last measurement of every tool that still is one, by its number. */
 export function lastVerdicts(db: Db): ReadonlyMap<number, Verdict | null> {
-  const rows = db
-    .prepare(
-      `SELECT m.assembly_id AS id, m.body ->> '$.verdict' AS verdict FROM measurement m
+  const rows = prepare(
+    db,
+    `SELECT m.assembly_id AS id, m.body ->> '$.verdict' AS verdict FROM measurement m
          JOIN assembly a ON a.id = m.assembly_id
         WHERE a.state <> 'apart' AND m.id = (SELECT max(id) FROM measurement WHERE assembly_id = m.assembly_id)`,
-    )
-    .all() as { id: number; verdict: Verdict | null }[]
+  ).all() as { id: number; verdict: Verdict | null }[]
   return new Map(rows.map((r) => [r.id, r.verdict]))
 }
 
 /** The last measurement of each tool that still is one, where it was taken from pictures since then. */
 export const listMeasuredSince = (db: Db, at: string): SavedMeasurement[] =>
-  db
-    .prepare(
-      `${SELECT} WHERE m.at >= ? AND m.source = 'pictures' AND a.state <> 'apart'
+  prepare(
+    db,
+    `${SELECT} WHERE m.at >= ? AND m.source = 'pictures' AND a.state <> 'apart'
          AND m.id = (SELECT max(id) FROM measurement WHERE assembly_id = m.assembly_id) ORDER BY m.id`,
-    )
+  )
     .all(at)
     .map(measurement)
 
 export function getMeasurement(db: Db, id: number): SavedMeasurement | null {
-  const row = db.prepare(`${SELECT} WHERE m.id = ?`).get(id)
+  const row = prepare(db, `${SELECT} WHERE m.id = ?`).get(id)
   return row ? measurement(row) : null
 }
 
 /** Pictures that something in force rests on: figures of a tool that still stands, the bench's last check, a measuring program. */
 export function listEvidenceInUse(db: Db): Set<string> {
-  const rows = db
-    .prepare(
-      `SELECT evidence FROM measurement WHERE id IN
+  const rows = prepare(
+    db,
+    `SELECT evidence FROM measurement WHERE id IN
          (SELECT max(m.id) FROM measurement m JOIN assembly a ON a.id = m.assembly_id WHERE a.state <> 'apart' GROUP BY a.id)
        UNION SELECT evidence FROM bench_check WHERE id = (SELECT max(id) FROM bench_check)
        UNION SELECT evidence FROM measuring_program p
          WHERE version = (SELECT max(version) FROM measuring_program WHERE definition_id = p.definition_id)`,
-    )
-    .all() as { evidence: string | null }[]
+  ).all() as { evidence: string | null }[]
   return new Set(rows.flatMap((r) => (r.evidence ? [r.evidence] : [])))
 }
 
 export const listMeasurements = (db: Db, assemblyId: number): SavedMeasurement[] =>
-  db.prepare(`${SELECT} WHERE m.assembly_id = ? ORDER BY m.id DESC`).all(assemblyId).map(measurement)
+  prepare(db, `${SELECT} WHERE m.assembly_id = ? ORDER BY m.id DESC`).all(assemblyId).map(measurement)
 
 /** When each assembly was last measured. */
 export function listMeasuredAt(db: Db): Map<number, string> {
-  const rows = db.prepare('SELECT assembly_id AS id, max(at) AS at FROM measurement GROUP BY assembly_id').all() as {
+  const rows = prepare(db, 'SELECT assembly_id AS id, max(at) AS at FROM measurement GROUP BY assembly_id').all() as {
     id: number
     at: string
   }[]

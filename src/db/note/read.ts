@@ -1,4 +1,4 @@
-import type { Db } from '../connection'
+import { prepare, type Db } from '../connection'
 
 export interface ShiftNote {
   readonly id: number
@@ -9,8 +9,7 @@ export interface ShiftNote {
 
 /** Notes that nobody has ticked off yet, oldest first. */
 export const listNotes = (db: Db): ShiftNote[] =>
-  db
-    .prepare(
-      'SELECT n.id, n.text, p.name AS who, n.at FROM shift_note n JOIN person p ON p.id = n.person_id WHERE n.done_at IS NULL ORDER BY n.at',
-    )
-    .all() as ShiftNote[]
+  prepare(
+    db,
+    'SELECT n.id, n.text, p.name AS who, n.at FROM shift_note n JOIN person p ON p.id = n.person_id WHERE n.done_at IS NULL ORDER BY n.at',
+  ).all() as ShiftNote[]

@@ -1,6 +1,6 @@
 import type { Person } from '@/core/tool'
-import type { Db } from '../connection'
+import { prepare, type Tx } from '../connection'
 
-export function insertPerson(db: Db, { id, name, role }: Person): void {
-  db.prepare('INSERT INTO person (id, name, role) VALUES (?, ?, ?)').run(id, name, role)
+export function insertPerson(tx: Tx, { id, name, role }: Person): void {
+  prepare(tx, 'INSERT INTO person (id, name, role) VALUES (?, ?, ?)').run(id, name, role)
 }

@@ -1,5 +1,5 @@
 import type { MeasuringProgram, ProgramStep } from '@/core/measure'
-import type { Db } from '../connection'
+import { prepare, type Db } from '../connection'
 
 interface ProgramRow {
   definition_id: string
@@ -26,22 +26,22 @@ const program = (row: unknown): MeasuringProgram => {
 
 /** The program in force; null where tools of this definition are measured freely. */
 export function getProgram(db: Db, definition: string): MeasuringProgram | null {
-  const row = db.prepare('SELECT * FROM measuring_program WHERE definition_id = ? ORDER BY version DESC LIMIT 1').get(definition)
+  const row = prepare(db, 'SELECT * FROM measuring_program WHERE definition_id = ? ORDER BY version DESC LIMIT 1').get(definition)
   return row ? program(row) : null
 }
 
 /** All versions, the newest first. */
 export const listProgramVersions = (db: Db, definition: string): MeasuringProgram[] =>
-  db.prepare('SELECT * FROM measuring_program WHERE definition_id = ? ORDER BY version DESC').all(definition).map(program)
+  prepare(db, 'SELECT * FROM measuring_program WHERE definition_id = ? ORDER BY version DESC').all(definition).map(program)
 
 /** The programs in force, by definition. */
 export const listPrograms = (db: Db): Map<string, MeasuringProgram> =>
   new Map(
-    db
-      .prepare(
-        `SELECT * FROM measuring_program p WHERE version =
+    prepare(
+      db,
+      `SELECT * FROM measuring_program p WHERE version =
            (SELECT max(version) FROM measuring_program WHERE definition_id = p.definition_id)`,
-      )
+    )
       .all()
       .map((row) => {
         const p = program(row)

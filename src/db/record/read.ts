@@ -1,7 +1,7 @@
 import type { RecordEntry } from '@/core/tool'
-import type { Db } from '../connection'
+import { prepare, type Db } from '../connection'
 
-export { verifyChain, type ChainState } from './chain'
+export { NOTHING_PROVEN, provenSoFar, verifyChain, walkChain, type Proven } from './chain'
 
 interface RecordRow {
   seq: number
@@ -12,6 +12,7 @@ interface RecordRow {
   serial: string | null
   t: number | null
   machine_key: string | null
+  entry: string | null
   text: string
   before: string | null
   after: string | null
@@ -28,6 +29,7 @@ const entry = (row: unknown): RecordEntry => {
     serial: r.serial,
     t: r.t,
     machine: r.machine_key,
+    entry: r.entry === null ? null : (JSON.parse(r.entry) as RecordEntry['entry']),
     text: r.text,
     before: r.before === null ? null : JSON.parse(r.before),
     after: r.after === null ? null : JSON.parse(r.after),
@@ -44,44 +46,55 @@ export interface RecordQuery {
   /** ISO 8601, from this moment on and before that one. */
   readonly from?: string
   readonly before?: string
-  /** Words in the text, each of them. */
+  /** Older than this entry: the next page. */
+  readonly beforeSeq?: number
+  /** Words that it names, each of them, by their beginnings. */
   readonly words?: readonly string[]
   readonly limit?: number
 }
 
-/** Newest first. */
+/** A word as FTS5 looks for its beginning; whatever else stands in it is taken as it is. */
+const matched = (words: readonly string[]) => words.map((word) => `"${word.replaceAll('"', '""')}"*`).join(' ')
+
+/** Newest first. Only what is asked stands in the question, so that its index is used. */
 export function listRecord(db: Db, query: RecordQuery = {}): RecordEntry[] {
-  const words = query.words ?? []
-  const rows = db
-    .prepare(
-      `SELECT r.*, p.name AS who FROM record r LEFT JOIN person p ON p.id = r.person_id
-       WHERE (:serial IS NULL OR r.serial = :serial) AND (:t IS NULL OR r.t = :t)
-         AND (:machine IS NULL OR r.machine_key = :machine) AND (:person IS NULL OR r.person_id = :person)
-         AND (:what IS NULL OR r.what = :what) AND (:from IS NULL OR r.at >= :from) AND (:before IS NULL OR r.at < :before)
-         ${words.map((_, i) => `AND r.text LIKE :word${i} ESCAPE '\\'`).join(' ')}
-       ORDER BY r.seq DESC LIMIT :limit`,
-    )
-    .all({
-      serial: query.serial ?? null,
-      t: query.t ?? null,
-      machine: query.machine ?? null,
-      person: query.personId ?? null,
-      what: query.what ?? null,
-      from: query.from ?? null,
-      before: query.before ?? null,
-      limit: query.limit ?? 500,
-      ...Object.fromEntries(words.map((word, i) => [`word${i}`, `%${word.replace(/[\\%_]/g, '\\$&')}%`])),
-    })
-  return rows.map(entry)
+  const { words = [], limit = 500 } = query
+  const asked: [string, unknown][] = [
+    ['r.serial = ?', query.serial],
+    ['r.t = ?', query.t],
+    ['r.machine_key = ?', query.machine],
+    ['r.person_id = ?', query.personId],
+    ['r.what = ?', query.what],
+    ['r.at >= ?', query.from],
+    ['r.at < ?', query.before],
+    ['r.seq < ?', query.beforeSeq],
+    ['r.seq IN (SELECT rowid FROM record_words WHERE record_words MATCH ?)', words.length ? matched(words) : undefined],
+  ]
+  const conditions = asked.filter(([, value]) => value !== undefined)
+  const where = conditions.length ? `WHERE ${conditions.map(([sql]) => sql).join(' AND ')}` : ''
+  return prepare(
+    db,
+    `SELECT r.*, p.name AS who FROM record r LEFT JOIN person p ON p.id = r.person_id ${where} ORDER BY r.seq DESC LIMIT ?`,
+  )
+    .all(...conditions.map(([, value]) => value), limit)
+    .map(entry)
 }
 
-/** Every kind of entry that there is. */
+/** Every kind of entry that there is: from each to the next in the index, however many entries there are. */
 export const listKinds = (db: Db): string[] =>
-  (db.prepare('SELECT DISTINCT what FROM record ORDER BY what').all() as { what: string }[]).map((r) => r.what)
+  (
+    prepare(
+      db,
+      `WITH RECURSIVE kind (what) AS (SELECT min(what) FROM record
+         UNION ALL SELECT (SELECT min(what) FROM record WHERE what > kind.what) FROM kind WHERE kind.what IS NOT NULL)
+       SELECT what FROM kind WHERE what IS NOT NULL`,
+    ).all() as { what: string }[]
+  ).map((r) => r.what)
 
 /** Who last had each of these holders in hand, by the record. */
 export function lastHands(db: Db, serials: readonly string[]): Map<string, string> {
-  const read = db.prepare(
+  const read = prepare(
+    db,
     'SELECT p.name FROM record r JOIN person p ON p.id = r.person_id WHERE r.serial = ? ORDER BY r.seq DESC LIMIT 1',
   )
   return new Map(

@@ -1,4 +1,4 @@
-import type { Db } from '../connection'
+import { prepare, type Db } from '../connection'
 
 /** Number of migrations applied. */
-export const schemaVersion = (db: Db): number => (db.prepare('SELECT count(*) AS n FROM migration').get() as { n: number }).n
+export const schemaVersion = (db: Db): number => (prepare(db, 'SELECT count(*) AS n FROM migration').get() as { n: number }).n

@@ -1,5 +1,5 @@
 import type { LengthUnit } from '@/core/units'
-import type { Db } from '../connection'
+import { prepare, type Db } from '../connection'
 
 export interface Session {
   readonly id: string
@@ -9,6 +9,6 @@ export interface Session {
 }
 
 export function getSession(db: Db, id: string): Session | null {
-  const row = db.prepare('SELECT id, person_id AS personId, unit, theme FROM session WHERE id = ?').get(id)
+  const row = prepare(db, 'SELECT id, person_id AS personId, unit, theme FROM session WHERE id = ?').get(id)
   return (row as Session | undefined) ?? null
 }

@@ -1,5 +1,5 @@
 import { NOTHING, type Balance, type Lying, type StockMove } from '@/core/plan'
-import type { Db } from '../connection'
+import { prepare, type Db } from '../connection'
 
 export interface BookedMove extends StockMove {
   readonly id: number
@@ -20,7 +20,7 @@ const SUMS = `
   FROM move`
 
 export function balanceOf(db: Db, componentId: string): Balance {
-  const row = db.prepare(`${SUMS} WHERE component_id = ? GROUP BY component_id`).get(componentId) as
+  const row = prepare(db, `${SUMS} WHERE component_id = ? GROUP BY component_id`).get(componentId) as
     (Balance & { component: string }) | undefined
   if (!row) return NOTHING
   const { received, hand, taken, built, scrapped } = row
@@ -28,7 +28,7 @@ export function balanceOf(db: Db, componentId: string): Balance {
 }
 
 export function listBalances(db: Db): Map<string, Balance> {
-  const rows = db.prepare(`${SUMS} GROUP BY component_id`).all() as (Balance & { component: string })[]
+  const rows = prepare(db, `${SUMS} GROUP BY component_id`).all() as (Balance & { component: string })[]
   return new Map(rows.map(({ component, ...balance }) => [component, balance]))
 }
 
@@ -45,31 +45,31 @@ export interface LyingPart extends Omit<Lying, 'place'> {
 }
 
 export const listLying = (db: Db): LyingPart[] =>
-  db.prepare(`${LYING} GROUP BY component, place HAVING sum(n) <> 0 ORDER BY component, place`).all() as LyingPart[]
+  prepare(db, `${LYING} GROUP BY component, place HAVING sum(n) <> 0 ORDER BY component, place`).all() as LyingPart[]
 
 export const lyingOf = (db: Db, componentId: string): LyingPart[] =>
-  db.prepare(`${LYING} WHERE component = ? GROUP BY place HAVING sum(n) <> 0 ORDER BY count DESC`).all(componentId) as LyingPart[]
+  prepare(db, `${LYING} WHERE component = ? GROUP BY place HAVING sum(n) <> 0 ORDER BY count DESC`).all(
+    componentId,
+  ) as LyingPart[]
 
 /** Where a part used to lie, for taking it back; null when it never had a place. */
 export function lastPlaceOf(db: Db, componentId: string): string | null {
-  const row = db
-    .prepare(
-      `SELECT coalesce(iif(to_account = 'hand', to_place, NULL), iif(from_account = 'hand', from_place, NULL)) AS place
+  const row = prepare(
+    db,
+    `SELECT coalesce(iif(to_account = 'hand', to_place, NULL), iif(from_account = 'hand', from_place, NULL)) AS place
        FROM move WHERE component_id = ? AND place IS NOT NULL ORDER BY id DESC LIMIT 1`,
-    )
-    .get(componentId) as { place: string } | undefined
+  ).get(componentId) as { place: string } | undefined
   return row?.place ?? null
 }
 
-/** What jobs have fetched and not yet built in. */
-export function listTaken(db: Db): { job: string; component: string; count: number }[] {
-  return db
-    .prepare(
-      `SELECT job_id AS job, component_id AS component, sum(iif(to_account = 'taken', count, -count)) AS count
-       FROM move WHERE job_id IS NOT NULL AND (to_account = 'taken' OR from_account = 'taken')
+/** What jobs have fetched and not yet built in. @param job left out: every job */
+export function listTaken(db: Db, job?: string): { job: string; component: string; count: number }[] {
+  return prepare(
+    db,
+    `SELECT job_id AS job, component_id AS component, sum(iif(to_account = 'taken', count, -count)) AS count
+       FROM move WHERE ${job === undefined ? 'job_id IS NOT NULL' : 'job_id = ?'} AND (to_account = 'taken' OR from_account = 'taken')
        GROUP BY job_id, component_id HAVING sum(iif(to_account = 'taken', count, -count)) > 0`,
-    )
-    .all() as { job: string; component: string; count: number }[]
+  ).all(...(job === undefined ? [] : [job])) as { job: string; component: string; count: number }[]
 }
 
 interface MoveRow {
@@ -117,11 +117,11 @@ export const listMoves = (
   db: Db,
   filter: { component?: string; job?: string; serial?: string; limit?: number } = {},
 ): BookedMove[] =>
-  db
-    .prepare(
-      `${MOVES} WHERE (:component IS NULL OR m.component_id = :component) AND (:job IS NULL OR m.job_id = :job)
+  prepare(
+    db,
+    `${MOVES} WHERE (:component IS NULL OR m.component_id = :component) AND (:job IS NULL OR m.job_id = :job)
        AND (:serial IS NULL OR m.serial = :serial) ORDER BY m.id DESC LIMIT :limit`,
-    )
+  )
     .all({
       component: filter.component ?? null,
       job: filter.job ?? null,
@@ -131,6 +131,6 @@ export const listMoves = (
     .map(move)
 
 export function getMove(db: Db, id: number): BookedMove | null {
-  const row = db.prepare(`${MOVES} WHERE m.id = ?`).get(id)
+  const row = prepare(db, `${MOVES} WHERE m.id = ?`).get(id)
   return row ? move(row) : null
 }

@@ -1,8 +1,8 @@
 import type { Coupling, Place, StoreUnit } from '@/core/tool'
-import type { Db } from '../connection'
+import { prepare, type Db } from '../connection'
 
 export const listUnits = (db: Db): StoreUnit[] =>
-  db.prepare('SELECT id, kind, name, x, y, w, h FROM store_unit ORDER BY id').all() as StoreUnit[]
+  prepare(db, 'SELECT id, kind, name, x, y, w, h FROM store_unit ORDER BY id').all() as StoreUnit[]
 
 const PLACES = 'SELECT id, unit_id AS unit, name, row, taper FROM place'
 const place = (row: unknown): Place => {
@@ -10,14 +10,14 @@ const place = (row: unknown): Place => {
   return { ...r, taper: (r.taper as Coupling | null) ?? null }
 }
 
-export const listPlaces = (db: Db): Place[] => db.prepare(`${PLACES} ORDER BY unit_id, row, id`).all().map(place)
+export const listPlaces = (db: Db): Place[] => prepare(db, `${PLACES} ORDER BY unit_id, row, id`).all().map(place)
 
 export function getPlace(db: Db, id: string): Place | null {
-  const row = db.prepare(`${PLACES} WHERE id = ? COLLATE NOCASE`).get(id)
+  const row = prepare(db, `${PLACES} WHERE id = ? COLLATE NOCASE`).get(id)
   return row ? place(row) : null
 }
 
 export function getUnit(db: Db, id: string): StoreUnit | null {
-  const row = db.prepare('SELECT id, kind, name, x, y, w, h FROM store_unit WHERE id = ? COLLATE NOCASE').get(id)
+  const row = prepare(db, 'SELECT id, kind, name, x, y, w, h FROM store_unit WHERE id = ? COLLATE NOCASE').get(id)
   return (row as StoreUnit | undefined) ?? null
 }

@@ -2,46 +2,41 @@ import { fail, ok, type Result } from '@/core/units'
 import { isShrink, partIn, tickIds } from '@/core/fits'
 import { buildOn, type BuildUnderWay } from '@/db/build/read'
 import { deleteBuild, insertBuild, updateBuild } from '@/db/build/write'
-import { inTransaction, isTaken } from '@/db/connection'
 import { getComponent, getHolder } from '@/db/library/read'
 import { countHeat } from '@/db/library/write'
-import { noteRefusal } from '../records/note-refusal'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
+import { must, refuser, write } from '../write'
 import { readBuild } from './build-sheet'
 import { refuseBuild } from './build-tool'
-import { note } from '../records/note'
 
 /** The first scan of a free holder: it is kept for this tool, and its steps can be confirmed by anyone from now on. */
 export function beginBuild(work: Work, job: string, t: number, serial: string): Result<BuildUnderWay, Refusal> {
   const sheet = readBuild(work.db, job, t, serial, work.now)
   if (!sheet) return fail({ code: 'UNKNOWN_TOOL', job, t })
   const [refused] = refuseBuild(work, sheet, serial)
-  if (refused) {
-    noteRefusal(work, 'Build', { serial: getHolder(work.db, serial) ? serial : null, t, machine: sheet.job?.machine }, refused)
-    return fail(refused)
-  }
+  const machine = sheet.job?.machine
+  if (refused) return refuser(work, 'Build', { serial: getHolder(work.db, serial) ? serial : null, t, machine })(refused)
   const running = buildOn(work.db, serial)
   if (running) return ok(running)
-  try {
-    inTransaction(work.db, () => {
-      insertBuild(work.db, {
+  return write(
+    work,
+    { entry: { code: 'BUILD_BEGUN', t, job }, serial, t, machine },
+    (tx) => {
+      insertBuild(tx.db, {
         job,
         t,
         serial,
-        personId: work.person.id,
-        startedAt: work.now,
+        personId: tx.person.id,
+        startedAt: tx.now,
         done: [],
         extensions: {},
         heat: null,
       })
-      note(work, 'build begun', `T${t} for ${job} begun`, { serial, t, machine: sheet.job?.machine ?? null })
-    })
-  } catch (error) {
-    if (isTaken(error)) return fail({ code: 'BEING_BUILT', serial })
-    throw error
-  }
-  return ok(buildOn(work.db, serial)!)
+      return buildOn(tx.db, serial)!
+    },
+    { code: 'BEING_BUILT', serial },
+  )
 }
 
 const gone = (serial: string): Refusal => ({ code: 'BUILD_NOT_BEGUN', serial })
@@ -54,7 +49,10 @@ export function tickStep(work: Work, serial: string, step: string, done: boolean
   const sheet = readBuild(work.db, build.job, build.t, serial, work.now)
   if (!sheet || !tickIds(sheet.steps, sheet.facts.seats).includes(step)) return fail({ code: 'CHANGED', what: 'steps' })
   const next = done ? [...new Set([...build.done, step])] : build.done.filter((id) => id !== step)
-  return inTransaction(work.db, () => updateBuild(work.db, build, { done: next })) ? ok(null) : fail(CHANGED)
+  return write(work, null, (tx) => {
+    must(updateBuild(tx.db, build, { done: next }), CHANGED)
+    return null
+  })
 }
 
 /** Says which extension, with its own serial, goes between. */
@@ -75,16 +73,12 @@ export function addExtension(work: Work, serial: string, extension: string): Res
   if (build.extensions[wanted.component.id] === extension) return ok(null)
   const next = { ...build.extensions, [wanted.component.id]: extension }
   const shrunk = wanted.component.kind === 'shrink-extension' && isShrink(partIn(sheet!.parts, 'holder'))
-  return inTransaction(work.db, () => {
-    if (!updateBuild(work.db, build, { extensions: next })) return fail(CHANGED)
+  const entry = { code: 'EXTENSION_ADDED', part: wanted.component.name, extension, serial, shrunk } as const
+  return write(work, { entry, serial, t: build.t, after: { extension } }, (tx) => {
+    must(updateBuild(tx.db, build, { extensions: next }), CHANGED)
     // an extension is shrunk into its holder by a heat of that joint
-    if (shrunk) countHeat(work.db, serial)
-    note(work, 'extension', `${wanted.component.name} ${extension} ${shrunk ? 'shrunk into' : 'joined to'} ${serial}`, {
-      serial,
-      t: build.t,
-      after: { extension },
-    })
-    return ok(null)
+    if (shrunk) countHeat(tx.db, serial)
+    return null
   })
 }
 
@@ -92,13 +86,9 @@ export function addExtension(work: Work, serial: string, extension: string): Res
 export function abandonBuild(work: Work, serial: string): Result<null, Refusal> {
   const build = buildOn(work.db, serial)
   if (!build) return fail(gone(serial))
-  inTransaction(work.db, () => {
-    deleteBuild(work.db, build.id)
-    note(work, 'build left', `T${build.t} for ${build.job} not built on ${serial}`, {
-      serial,
-      t: build.t,
-      before: { done: build.done },
-    })
+  const entry = { code: 'BUILD_LEFT', t: build.t, job: build.job, serial } as const
+  return write(work, { entry, serial, t: build.t, before: { done: build.done } }, (tx) => {
+    must(deleteBuild(tx.db, build), CHANGED)
+    return null
   })
-  return ok(null)
 }

@@ -48,7 +48,7 @@ export interface BuildSheet {
 
 /** Steps of a clamping: the shop's own, else what ships. */
 export const stepsOf = (db: Db, clamping: Clamping | null): readonly Step[] =>
-  clamping === null ? [] : ((getStepList(db, clamping) as Step[] | null) ?? SHIPPED_STEPS[clamping])
+  clamping === null ? [] : ((getStepList(db, clamping)?.body as Step[] | undefined) ?? SHIPPED_STEPS[clamping])
 
 /** @param serial the piece that was scanned */
 export function readBuildOf(db: Db, definition: Definition, job: Job | null, serial: string | null, now: string): BuildSheet {

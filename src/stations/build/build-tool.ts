@@ -7,14 +7,14 @@ import { deleteBuild } from '@/db/build/write'
 import { componentOf, getComponent, getHolder } from '@/db/library/read'
 import { countHeat, keepHeat, updateHolder } from '@/db/library/write'
 import { lyingOf } from '@/db/stock/read'
-import { noteRefusal } from '../records/note-refusal'
 import { bookInside, moves } from '../store/book'
+import type { Entry } from '../entries'
 import type { Refusal } from '../refusals'
-import { allOrNothing, need, type Work } from '../work'
+import type { Work } from '../work'
+import { must, need, refuser, write, type Writing } from '../write'
 import { readBuild, type BuildSheet } from './build-sheet'
 import type { ChosenPart } from './choose-parts'
 import { heatFrom } from './heat-out'
-import { note } from '../records/note'
 
 /** Everything that speaks against this holder for this tool; the first is the weightiest. */
 export function refuseBuild(work: Pick<Work, 'db' | 'now'>, sheet: BuildSheet, serial: string): Refusal[] {
@@ -68,10 +68,11 @@ export function buildTool(
   const sheet = readBuild(work.db, jobId, t, serial, work.now)
   if (!sheet) return fail({ code: 'UNKNOWN_TOOL', job: jobId, t })
   const [refused] = refuseBuild(work, sheet, serial)
-  if (refused) {
-    noteRefusal(work, 'Build', { serial: getHolder(work.db, serial) ? serial : null, t, machine: sheet.job?.machine }, refused)
-    return fail(refused)
-  }
+  const item = getHolder(work.db, serial)
+  if (refused || !item)
+    return refuser(work, 'Build', { serial: item ? serial : null, t, machine: sheet.job?.machine })(
+      refused ?? { code: 'UNKNOWN_HOLDER', serial },
+    )
   const { definition, job, parts, checked } = sheet
   const carrier = carrierOf(parts)
   const heat =
@@ -80,16 +81,29 @@ export function buildTool(
       ? heatFrom(work, checked.shrink.temperatureC, checked.shrink.tauS, carrier.heatedMm)
       : null)
   const stopSetMm = sheet.stop ? definition.LF.nominal + sheet.stop.highMm : null
-  const coupling = getHolder(work.db, serial)!.coupling
-  return allOrNothing(work.db, { code: 'BEING_BUILT', serial }, () => {
-    insertAssembly(work.db, {
+  const noted = {
+    entry: builtEntry(sheet, serial, stopSetMm),
+    serial,
+    t: definition.t,
+    machine: job?.machine,
+    after: {
+      definition: definition.id,
+      version: definition.version,
+      parts: parts.map((p) => p.component.id),
+      stopSetMm,
+      temperatureC: heat?.fromC ?? null,
+    },
+  }
+  const busy: Refusal = { code: 'BEING_BUILT', serial }
+  const steps = (tx: Writing) => {
+    insertAssembly(tx.db, {
       serial,
       t: definition.t,
       name: definition.name,
       definition: { id: definition.id, version: definition.version },
       machine: job?.machine ?? null,
       job: job?.id ?? null,
-      coupling,
+      coupling: item.coupling,
       state: 'built',
       pocket: null,
       place: null,
@@ -97,31 +111,20 @@ export function buildTool(
       condition: 'fit',
       lifeUsedMin: 0,
       dueAt: job?.dueAt ?? null,
-      builtAt: work.now,
+      builtAt: tx.now,
       stopSetMm,
       heat,
     })
-    updateHolder(work.db, serial, { place: null })
-    for (const part of parts) if (FETCHED.includes(part.line.role)) buildIn(work, part, serial, job?.id ?? null)
+    must(updateHolder(tx.db, item, { place: null }), { code: 'CHANGED', what: 'holder', serial })
+    for (const part of parts) if (FETCHED.includes(part.line.role)) buildIn(tx, part, serial, job?.id ?? null)
     if (heat && !build?.heat) {
-      countHeat(work.db, serial)
-      keepHeat(work.db, serial, heat)
+      countHeat(tx.db, serial)
+      keepHeat(tx.db, serial, heat)
     }
-    if (build) deleteBuild(work.db, build.id)
-    note(work, 'built', saidOf(sheet, serial, stopSetMm), {
-      serial,
-      t: definition.t,
-      machine: job?.machine ?? null,
-      after: {
-        definition: definition.id,
-        version: definition.version,
-        parts: parts.map((p) => p.component.id),
-        stopSetMm,
-        temperatureC: heat?.fromC ?? null,
-      },
-    })
+    if (build) must(deleteBuild(tx.db, build), { code: 'CHANGED', what: 'build' })
     return { serial, touchAt: heat?.touchAt ?? null }
-  })
+  }
+  return write(work, noted, steps, busy)
 }
 
 const builtParts = (parts: readonly ChosenPart[], build: BuildUnderWay | null): BuiltPart[] =>
@@ -133,21 +136,23 @@ const builtParts = (parts: readonly ChosenPart[], build: BuildUnderWay | null): 
   }))
 
 /** What was fetched for the job first, then straight out of drawers. */
-function buildIn(work: Work, { component, count, fetched }: ChosenPart, serial: string, job: string | null): void {
+function buildIn(tx: Writing, { component, count, fetched }: ChosenPart, serial: string, job: string | null): void {
   const fromJob = job === null ? 0 : Math.min(count, fetched)
-  if (fromJob > 0) need(bookInside(work, moves.buildIn(component.id, fromJob, serial, { job: job! })))
+  if (fromJob > 0) need(bookInside(tx, moves.buildIn(component.id, fromJob, serial, { job: job! })))
   let rest = count - fromJob
-  for (const { place, count: there } of lyingOf(work.db, component.id)) {
+  for (const { place, count: there } of lyingOf(tx.db, component.id)) {
     const take = Math.min(rest, there)
-    if (take > 0) need(bookInside(work, moves.buildIn(component.id, take, serial, { place })))
+    if (take > 0) need(bookInside(tx, moves.buildIn(component.id, take, serial, { place })))
     rest -= take
   }
-  if (rest > 0) need(bookInside(work, moves.buildIn(component.id, rest, serial, { place: null })))
+  if (rest > 0) need(bookInside(tx, moves.buildIn(component.id, rest, serial, { place: null })))
 }
 
-function saidOf({ parts, clamping }: BuildSheet, serial: string, stopSetMm: number | null): string {
-  const cutter = partIn(parts, 'cutter')
-  const how = clamping === 'shrink' ? 'shrunk into' : 'put into'
-  const torque = numberOf(partIn(parts, 'nut') ?? partIn(parts, 'holder')!, 'TQ')
-  return `${cutter?.name} ${how} ${serial}${stopSetMm !== null ? `, stop set to ${stopSetMm.toFixed(2)} mm` : torque ? `, ${torque} N·m` : ''}`
-}
+const builtEntry = ({ parts, clamping }: BuildSheet, serial: string, stopSetMm: number | null): Entry<'BUILT'> => ({
+  code: 'BUILT',
+  cutter: partIn(parts, 'cutter')?.name ?? null,
+  shrunk: clamping === 'shrink',
+  serial,
+  stopSetMm,
+  torqueNm: numberOf(partIn(parts, 'nut') ?? partIn(parts, 'holder')!, 'TQ') ?? null,
+})

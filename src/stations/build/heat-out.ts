@@ -25,15 +25,14 @@ import {
 import { nextState, shankLimits, type Assembly, type Heat } from '@/core/tool'
 import { ok, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
-import { inTransaction, type Db } from '@/db/connection'
+import type { Db } from '@/db/connection'
 import { getDefinition, getHolder } from '@/db/library/read'
 import { countHeat, keepHeat } from '@/db/library/write'
 import type { ShrinkUnit } from '@/devices/shrink/port'
-import { note } from '../records/note'
-import { noteRefusal } from '../records/note-refusal'
 import { practiceOf } from '../practice'
 import { refuse, type Refusal } from '../refusals'
 import type { Work } from '../work'
+import { refuser, write, type Noted } from '../write'
 import { stackOf } from './stack-of'
 
 /** What it takes to heat a shrunk cutter out; null where it is held otherwise. */
@@ -103,10 +102,7 @@ interface Out {
 function mayHeatOut(work: Work, serial: string, reason: string | null): Result<Out, Refusal> {
   const assembly = getAssembly(work.db, serial)
   if (!assembly) return refuse({ code: 'UNKNOWN_SERIAL', serial })
-  const refused = (refusal: Refusal) => {
-    noteRefusal(work, 'Build', { serial, t: assembly.t, machine: assembly.machine }, refusal)
-    return refuse(refusal)
-  }
+  const refused = refuser(work, 'Build', { serial, t: assembly.t, machine: assembly.machine })
   const removal = removalOf(work.db, assembly, work.now)
   if (!removal || !removal.taus) return refused({ code: 'NOT_SHRUNK', serial, now: false })
   if (!nextState(assembly.state, 'take-apart')) return refused({ code: 'IN_A_MACHINE', serial, machine: assembly.machine ?? '' })
@@ -118,14 +114,16 @@ function mayHeatOut(work: Work, serial: string, reason: string | null): Result<O
   return ok({ assembly, removal: { ...removal, joint: removal.joint, taus: removal.taus } })
 }
 
-function heated(work: Work, { assembly, removal }: Out, reason: string | null, coil: boolean): void {
-  countHeat(work.db, removal.joint)
-  note(
-    work,
-    'heated out',
-    `coil ${removal.coil}, to ${Math.round(removal.temperatureC)} °C, heat ${removal.heats + 1} of the joint in ${removal.joint}${coil ? '' : ', by hand'}${reason && removal.leadFor.length ? `. Lead approval: ${reason}` : ''}`,
-    { serial: assembly.serial, t: assembly.t, before: { heats: removal.heats }, after: { heats: removal.heats + 1 } },
-  )
+function heatedOut({ assembly, removal }: Out, reason: string | null, byHand: boolean): Noted {
+  const { coil, temperatureC, joint, heats, leadFor } = removal
+  const approval = reason && leadFor.length ? reason : null
+  return {
+    entry: { code: 'HEATED_OUT', coil, temperatureC, heat: heats + 1, joint, byHand, approval },
+    serial: assembly.serial,
+    t: assembly.t,
+    before: { heats },
+    after: { heats: heats + 1 },
+  }
 }
 
 /** Starts the one heat that frees the cutter; the coil was confirmed before. */
@@ -147,8 +145,10 @@ export async function startHeatOut(
     nose: removal.nose,
   })
   if (!asked.ok) return refuse({ code: 'SHRINK_UNIT', error: asked.error })
-  inTransaction(work.db, () => heated(work, may.value, reason, true))
-  return ok(null)
+  return write(work, heatedOut(may.value, reason, false), (tx) => {
+    countHeat(tx.db, removal.joint)
+    return null
+  })
 }
 
 /** The cutter is out, the empty holder goes into a cooling body; from here it cools. */
@@ -164,8 +164,11 @@ export async function coolOut(work: Work, unit: ShrinkUnit, serial: string, body
   const moved = await unit.cool(serial, body)
   if (!moved.ok) return refuse({ code: 'SHRINK_UNIT', error: moved.error })
   const heat = heatFrom(work, heating.noseC, removal.taus.contact, removal.nose.heatedMm)
-  inTransaction(work.db, () => keepHeat(work.db, removal.joint!, { ...heat, out: assembly.id }))
-  return ok(null)
+  const { joint } = removal
+  return write(work, null, (tx) => {
+    keepHeat(tx.db, joint, { ...heat, out: assembly.id })
+    return null
+  })
 }
 
 /** On a unit without a data line: the operator confirms coil, seconds and cutter, and says how it is cooled. */
@@ -174,11 +177,11 @@ export function heatOutByHand(work: Work, serial: string, way: CoolingWay, reaso
   if (!may.ok) return may
   const { assembly, removal } = may.value
   const heat = heatFrom(work, removal.temperatureC, removal.taus[way], removal.nose.heatedMm)
-  inTransaction(work.db, () => {
-    heated(work, may.value, reason, false)
-    keepHeat(work.db, removal.joint, { ...heat, out: assembly.id })
+  return write(work, heatedOut(may.value, reason, true), (tx) => {
+    countHeat(tx.db, removal.joint)
+    keepHeat(tx.db, removal.joint, { ...heat, out: assembly.id })
+    return null
   })
-  return ok(null)
 }
 
 /** How a nose cools from now on, by the shop's practice. */

@@ -1,11 +1,11 @@
 import { stepText } from '@/codecs/step-text'
 import { CONFIRMS, SHIPPED_STEPS, type Clamping, type Step, type StepFacts } from '@/core/fits'
-import { fail, ok, type Result } from '@/core/units'
+import { fail, type Result } from '@/core/units'
 import { putStepList } from '@/db/build/write'
-import { inTransaction } from '@/db/connection'
+import { getStepList } from '@/db/build/read'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
-import { note } from '../records/note'
+import { must, write } from '../write'
 
 /** Every fact there is, with a plain value: what a step's text may name. */
 export const SAMPLE_FACTS: StepFacts = {
@@ -48,9 +48,10 @@ export function putSteps(work: Work, clamping: Clamping, steps: readonly Step[] 
     const text = stepText(step, SAMPLE_FACTS, 'mm')
     if (!text.ok) return fail({ code: 'BAD_TEMPLATE', of: step.title, detail: text.error.detail })
   }
-  inTransaction(work.db, () => {
-    putStepList(work.db, clamping, next)
-    note(work, 'steps', `Steps of ${clamping}: ${next.map((s) => s.title).join(', ')}`, { after: next })
+  const before = getStepList(work.db, clamping)
+  const entry = { code: 'STEPS_KEPT', clamping, titles: next.map((s) => s.title) } as const
+  return write(work, { entry, before: before?.body, after: next }, (tx) => {
+    must(putStepList(tx.db, clamping, next, before?.version ?? 0), { code: 'CHANGED', what: 'steps' })
+    return null
   })
-  return ok(null)
 }

@@ -4,16 +4,16 @@ import type { ShrinkExtension, ShrinkHolder } from '@/core/tool'
 import { ok, type Result } from '@/core/units'
 import { buildOn, type BuildUnderWay } from '@/db/build/read'
 import { updateBuild } from '@/db/build/write'
-import { inTransaction } from '@/db/connection'
 import { getHolder } from '@/db/library/read'
 import { countHeat, keepHeat } from '@/db/library/write'
 import type { ShrinkUnit, UnitError } from '@/devices/shrink/port'
 import { refuse, type Refusal } from '../refusals'
 import type { Work } from '../work'
+import { must, write } from '../write'
 import { readBuild } from './build-sheet'
 import { heatFrom } from './heat-out'
-import { note } from '../records/note'
 
+const CHANGED: Refusal = { code: 'CHANGED', what: 'build' }
 const unitRefuses = (error: UnitError) => refuse({ code: 'SHRINK_UNIT', error })
 
 /** What a heat of this build needs, or why there may be none now. */
@@ -45,18 +45,15 @@ export async function startHeat(work: Work, unit: ShrinkUnit, serial: string): P
     nose: { boreMm: carrier.DCONWS, noseMm: carrier.BD, heatedMm: carrier.heatedMm },
   })
   if (!asked.ok) return unitRefuses(asked.error)
-  inTransaction(work.db, () => {
-    countHeat(work.db, joint)
+  const { coil, heatedMm } = carrier
+  const { temperatureC, taus } = shrink
+  const entry = { code: 'HEATED', coil, temperatureC, heat: heats + 1, joint, byHand: null } as const
+  return write(work, { entry, serial, t: build.t, before: { heats }, after: { heats: heats + 1 } }, (tx) => {
+    countHeat(tx.db, joint)
     // hot from here on, also when the build is left in the coil; until it is cooled otherwise it cools in air
-    keepHeat(work.db, joint, heatFrom(work, shrink.temperatureC, shrink.taus.air, carrier.heatedMm))
-    note(
-      work,
-      'heated',
-      `coil ${carrier.coil}, to ${Math.round(shrink.temperatureC)} °C, heat ${heats + 1} of the joint in ${joint}`,
-      { serial, t: build.t, before: { heats }, after: { heats: heats + 1 } },
-    )
+    keepHeat(tx.db, joint, heatFrom(tx, temperatureC, taus.air, heatedMm))
+    return null
   })
-  return ok(null)
 }
 
 /** The piece whose joint is heated: with a shrunk extension it is the extension's bore. */
@@ -89,16 +86,11 @@ export async function coolDown(
   if (!moved.ok) return unitRefuses(moved.error)
   const heat = heatFrom(work, heating.noseC, tauS, carrier.heatedMm)
   const joint = jointIn(build, carrier)
-  return inTransaction(work.db, () => {
-    if (joint) keepHeat(work.db, joint, heat)
-    if (failed) {
-      note(work, 'heat failed', 'The cutter did not go in: cooled, to be heated again', { serial, t: build.t })
-      return true
-    }
-    return updateBuild(work.db, build, { done: [...new Set([...build.done, 'heat', 'cool'])], heat })
+  return write(work, failed ? { entry: { code: 'HEAT_FAILED' }, serial, t: build.t } : null, (tx) => {
+    if (joint) keepHeat(tx.db, joint, heat)
+    if (!failed) must(updateBuild(tx.db, build, { done: heatedAndCooled(build), heat }), CHANGED)
+    return null
   })
-    ? ok(null)
-    : refuse({ code: 'CHANGED', what: 'build' })
 }
 
 /** On a unit without a data line: coil and seconds are confirmed by whoever heats, and how it is cooled. */
@@ -108,20 +100,17 @@ export function shrinkByHand(work: Work, serial: string, way: CoolingWay): Resul
   const { build, shrink, carrier, joint, heats } = may.value
   const { temperatureC, taus, heatingS } = shrink
   const heat = heatFrom(work, temperatureC, taus[way], carrier.heatedMm)
-  return inTransaction(work.db, () => {
-    countHeat(work.db, joint)
-    keepHeat(work.db, joint, heat)
-    note(
-      work,
-      'heated',
-      `by hand: coil ${carrier.coil}, about ${heatingS.toFixed(0)} s, cooled by ${way}, heat ${heats + 1} of the joint in ${joint}`,
-      { serial, t: build.t, before: { heats }, after: { heats: heats + 1 } },
-    )
-    return updateBuild(work.db, build, { done: [...new Set([...build.done, 'heat', 'cool'])], heat })
+  const byHand = { heatingS, way }
+  const entry = { code: 'HEATED', coil: carrier.coil, temperatureC, heat: heats + 1, joint, byHand } as const
+  return write(work, { entry, serial, t: build.t, before: { heats }, after: { heats: heats + 1 } }, (tx) => {
+    countHeat(tx.db, joint)
+    keepHeat(tx.db, joint, heat)
+    must(updateBuild(tx.db, build, { done: heatedAndCooled(build), heat }), CHANGED)
+    return null
   })
-    ? ok(null)
-    : refuse({ code: 'CHANGED', what: 'build' })
 }
+
+const heatedAndCooled = ({ done }: BuildUnderWay): string[] => [...new Set([...done, 'heat', 'cool'])]
 
 /** Takes a tool out of its cooling body, when the unit's light says so. */
 export async function takeOut(unit: ShrinkUnit, serial: string): Promise<Result<null, Refusal>> {

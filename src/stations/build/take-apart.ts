@@ -1,18 +1,18 @@
 import { FETCHED, nextState, type Assembly, type Disturbance, type PartFate } from '@/core/tool'
 import type { Removal } from '@/core/fits'
-import { fail, type Result } from '@/core/units'
+import { fail, ok, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
 import { moveAssembly } from '@/db/assembly/write'
 import type { Db } from '@/db/connection'
 import { voidCurrent } from '@/db/handover/write'
 import { getComponent } from '@/db/library/read'
-import { countHeat, keepHeat, setFallen } from '@/db/library/write'
+import { countHeat, keepFall, keepHeat } from '@/db/library/write'
 import { lastPlaceOf } from '@/db/stock/read'
 import { timeText } from '@/words/time'
 import { bookInside, moves } from '../store/book'
 import type { Refusal } from '../refusals'
-import { allOrNothing, need, Rollback, type Work } from '../work'
-import { note } from '../records/note'
+import type { Work } from '../work'
+import { must, need, write } from '../write'
 import { removalOf } from './heat-out'
 
 export interface ApartSheet {
@@ -68,37 +68,35 @@ export function takeApart(
     const told = given.fates.filter((f) => f.component === part.component).reduce((sum, f) => sum + f.count, 0)
     if (told !== part.count) return fail({ code: 'PART_LEFT', count: part.count, name: part.name, said: told })
   }
-  return allOrNothing(work.db, { code: 'CHANGED', what: 'tool', serial: given.serial }, () => {
-    if (!moveAssembly(work.db, assembly, { state })) throw new Rollback({ code: 'CHANGED', what: 'tool', serial: given.serial })
-    for (const { component, count, to } of given.fates)
-      need(
-        bookInside(
-          work,
-          to === 'back'
-            ? moves.takeOut(component, count, given.serial, lastPlaceOf(work.db, component))
-            : moves.scrap(component, count, 'built', { serial: given.serial }),
-        ),
-      )
-    const voided = voidCurrent(work.db, given.serial, work.now, 'taken apart')
-    const seen = given.fates.filter((f) => f.wear).map((f) => `${f.component}: ${f.wear}`)
-    note(
-      work,
-      'taken apart',
-      `${heated ? 'heated out' : 'cold'}${seen.length ? `; ${seen.join('; ')}` : ''}${voided ? `; hand-over ${voided} is void` : ''}`,
-      {
-        serial: given.serial,
-        t: assembly.t,
-        machine: assembly.machine,
-        before: { parts: assembly.parts },
-        after: { fates: given.fates },
-      },
-    )
-    return {
-      text: hotUntil
-        ? `${given.serial} is free once it is cold: not before ${timeText(hotUntil)}, computed`
-        : `${given.serial} is free`,
-    }
-  })
+  const { serial } = given
+  const wear = given.fates.flatMap((f) => (f.wear ? [{ part: f.component, seen: f.wear }] : []))
+  const changed: Refusal = { code: 'CHANGED', what: 'tool', serial }
+  const done = write(
+    work,
+    (voided: number | null) => ({
+      entry: { code: 'TAKEN_APART', heated, wear, voided },
+      serial,
+      t: assembly.t,
+      machine: assembly.machine,
+      before: { parts: assembly.parts },
+      after: { fates: given.fates },
+    }),
+    (tx) => {
+      must(moveAssembly(tx.db, assembly, { state }), changed)
+      for (const { component, count, to } of given.fates)
+        need(
+          bookInside(
+            tx,
+            to === 'back'
+              ? moves.takeOut(component, count, serial, lastPlaceOf(tx.db, component))
+              : moves.scrap(component, count, 'built', { serial }),
+          ),
+        )
+      return voidCurrent(tx.db, serial, tx.now, { code: 'TAKEN_APART' })
+    },
+  )
+  const text = hotUntil ? `${serial} is free once it is cold: not before ${timeText(hotUntil)}, computed` : `${serial} is free`
+  return done.ok ? ok({ text }) : done
 }
 
 /** Something happened to a tool. What changes its edge makes it fit again; a fall is looked at before it is used. */
@@ -109,23 +107,27 @@ export function disturb(work: Work, serial: string, what: Disturbance): Result<{
   if (!state) return fail({ code: 'IN_A_MACHINE', serial, machine: assembly.machine ?? '' })
   const heat = what === 'heated' && assembly.heat ? shifted(assembly.heat, work.now) : undefined
   const renewed = what === 'insert turned' && assembly.condition === 'worn'
-  return allOrNothing(work.db, { code: 'CHANGED', what: 'tool', serial }, () => {
-    if (!moveAssembly(work.db, assembly, { state, heat, condition: renewed ? 'fit' : undefined }))
-      throw new Rollback({ code: 'CHANGED', what: 'tool', serial })
-    if (heat) {
-      countHeat(work.db, serial)
-      keepHeat(work.db, serial, heat)
-    }
-    if (what === 'dropped') setFallen(work.db, serial, work.now)
-    const voided = voidCurrent(work.db, serial, work.now, what)
-    note(
-      work,
-      what,
-      `to be measured again${what === 'dropped' ? ', its holder to be inspected' : ''}${voided ? `; hand-over ${voided} is void` : ''}`,
-      { serial, t: assembly.t, machine: assembly.machine, before: { state: assembly.state }, after: { state } },
-    )
-    return { voided }
-  })
+  return write(
+    work,
+    ({ voided }: { readonly voided: number | null }) => ({
+      entry: { code: 'DISTURBED', what, voided },
+      serial,
+      t: assembly.t,
+      machine: assembly.machine,
+      before: { state: assembly.state },
+      after: { state },
+    }),
+    (tx) => {
+      const moved = moveAssembly(tx.db, assembly, { state, heat, condition: renewed ? 'fit' : undefined })
+      must(moved, { code: 'CHANGED', what: 'tool', serial })
+      if (heat) {
+        countHeat(tx.db, serial)
+        keepHeat(tx.db, serial, heat)
+      }
+      if (what === 'dropped') keepFall(tx.db, serial, tx.now)
+      return { voided: voidCurrent(tx.db, serial, tx.now, { code: 'DISTURBED', what }) }
+    },
+  )
 }
 
 /** Called worn or broken by mistake: it is fit again, with the reason in the record. */
@@ -133,16 +135,17 @@ export function correctCondition(work: Work, serial: string, reason: string): Re
   const assembly = getAssembly(work.db, serial)
   if (!assembly) return fail({ code: 'UNKNOWN_SERIAL', serial })
   if (assembly.condition === 'fit') return fail({ code: 'NOT_WORN', serial })
-  return allOrNothing(work.db, { code: 'CHANGED', what: 'tool', serial }, () => {
-    if (!moveAssembly(work.db, assembly, { state: assembly.state, pocket: assembly.pocket, condition: 'fit' }))
-      throw new Rollback({ code: 'CHANGED', what: 'tool', serial })
-    note(work, 'condition corrected', `Not ${assembly.condition}: ${reason}`, {
-      serial,
-      t: assembly.t,
-      machine: assembly.machine,
-      before: { condition: assembly.condition },
-      after: { condition: 'fit' },
-    })
+  const noted = {
+    entry: { code: 'CONDITION_CORRECTED', was: assembly.condition, reason },
+    serial,
+    t: assembly.t,
+    machine: assembly.machine,
+    before: { condition: assembly.condition },
+    after: { condition: 'fit' },
+  } as const
+  return write(work, noted, (tx) => {
+    const moved = moveAssembly(tx.db, assembly, { state: assembly.state, pocket: assembly.pocket, condition: 'fit' })
+    must(moved, { code: 'CHANGED', what: 'tool', serial })
     return null
   })
 }

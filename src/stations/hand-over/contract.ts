@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import type { CheckRow, HandoverRefusal, OtherChange, PostCheck, TagFault } from '@/core/handover'
-import { contract, fault, Ids, MachineKey, OneSerial, Serial, Why } from '../contract'
+import type { CheckRow, HandoverRefusal, OtherChange, PostCheck, TagFault, VoidReason } from '@/core/handover'
+import { contract, fault, Ids, MachineKey, OneSerial, Serial, Why, Version } from '../contract'
 import type { Machine } from '@/core/tool'
 import type { PrinterError } from '@/devices/printer/port'
 import type { TagDeviceError } from '@/devices/tag/port'
@@ -37,10 +37,10 @@ export interface HandoverRefusals {
         readonly what: 'hand-over'
         readonly serial: string
         readonly issue: number
-        readonly why: string | null
+        readonly why: VoidReason | null
         readonly nothing: 'sent' | 'printed'
       }
-    | { readonly what: 'label'; readonly serial: string; readonly issue: number; readonly why: string | null }
+    | { readonly what: 'label'; readonly serial: string; readonly issue: number; readonly why: VoidReason | null }
   IN_BY_THIS_HANDOVER: { readonly serial: string }
   /** The machine's offsets are typed. */
   NO_FILES: { readonly machine: string }
@@ -116,6 +116,7 @@ export const tryTemplate = contract<{
 }>()(Template)
 export const keepPost = contract()(
   Template.extend({
+    version: Version,
     name: z
       .string()
       .trim()
@@ -137,4 +138,4 @@ const LabelTrial = z.object({
 })
 /** A label as it would be printed. @param cut lines that do not fit, counted from 0 */
 export const tryLabel = contract<{ readonly svg: string; readonly cut: readonly number[] }>()(LabelTrial)
-export const keepLabel = contract()(LabelTrial)
+export const keepLabel = contract()(LabelTrial.extend({ version: Version }))

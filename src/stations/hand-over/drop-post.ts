@@ -3,14 +3,12 @@ import type { Handover } from '@/core/handover'
 import { isTyped } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { getAssemblyName } from '@/db/assembly/read'
-import { inTransaction } from '@/db/connection'
 import { getHandover } from '@/db/handover/read'
 import { getMachine } from '@/db/machine/read'
 import type { Control } from '@/devices/control/port'
-import { noteRefusal } from '../records/note-refusal'
-import { note } from '../records/note'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
+import { note, refuser, write } from '../write'
 import { refuseTrial, tryPost } from './propose'
 
 /** A folder for each machine, from which its control or a gateway takes files; handed in, so that a verb knows no file system. */
@@ -41,10 +39,8 @@ export async function dropPost(
   if (!handovers.length || handovers.length !== new Set(ids).size) return fail({ code: 'UNKNOWN_HANDOVER', what: 'one of these' })
   const key = handovers[0].values.machine
   const machine = getMachine(work.db, key)
-  const refuse = (refused: Refusal) => {
-    noteRefusal(work, 'Hand over', { serial: handovers[0].values.serial, t: handovers[0].values.t, machine: key }, refused)
-    return fail(refused)
-  }
+  const { serial, t } = handovers[0].values
+  const refuse = refuser(work, 'Hand over', { serial, t, machine: key })
   if (!machine) return refuse({ code: 'UNKNOWN_MACHINE', machine: key })
   if (isTyped(machine)) return refuse({ code: 'NO_FILES', machine: machine.name })
   const stray = handovers.find((h) => h.values.machine !== key)
@@ -72,16 +68,18 @@ export async function dropPost(
   const { postFile, postText } = post.value
   if (folder.put(key, postFile, postText, over) === 'there')
     return fail({ code: 'FILE_THERE', file: postFile, machine: machine.name })
-  inTransaction(work.db, () => {
+  const entry = { code: 'POSTED', file: postFile, machine: machine.name, over } as const
+  return write(work, null, (tx) => {
     for (const { values } of handovers)
-      note(work, 'posted', `${postFile} into ${machine.name}’s folder${over ? ', over the one that lay there' : ''}`, {
+      note(tx, {
+        entry,
         serial: values.serial,
         t: values.t,
         machine: key,
         after: { file: postFile, issue: values.issue },
       })
+    return { file: postFile }
   })
-  return ok({ file: postFile })
 }
 
 /** The frozen values of several tools in one file, tried by the control like every other. */

@@ -3,14 +3,13 @@ import { cutLines, labelSvg, smallestMm, type LabelFonts, type LabelPicture } fr
 import type { Handover } from '@/core/handover'
 import { labelLayoutOf, type LabelLayout } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
-import { inTransaction, type Db } from '@/db/connection'
+import type { Db } from '@/db/connection'
 import { getHandover } from '@/db/handover/read'
 import { getMachine } from '@/db/machine/read'
 import { updateMachine } from '@/db/machine/write'
-import { noteRefusal } from '../records/note-refusal'
-import { note } from '../records/note'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
+import { must, refuser, write } from '../write'
 import { labelPictureOf, wordsOf } from './label-of'
 
 export interface LabelTry {
@@ -18,6 +17,11 @@ export interface LabelTry {
   readonly code: LabelPicture['code']
   /** A hand-over to try it on. */
   readonly handover: number
+}
+
+export interface LabelKeep extends LabelTry {
+  /** The version of the machine that was changed. */
+  readonly version: number
 }
 
 export interface LabelTried {
@@ -43,24 +47,23 @@ function tryOn(db: Db, fonts: LabelFonts, { layout, code }: LabelTry, handover: 
 }
 
 /** How a machine's labels look from now on; a lead's to keep. */
-export function keepLabel(work: Work, fonts: LabelFonts, key: string, given: LabelTry): Result<null, Refusal> {
+export function keepLabel(work: Work, fonts: LabelFonts, key: string, given: LabelKeep): Result<null, Refusal> {
   const machine = getMachine(work.db, key)
   if (!machine) return fail({ code: 'UNKNOWN_MACHINE', machine: key })
-  if (work.person.role !== 'lead') {
-    const refused: Refusal = { code: 'LEAD_ONLY', what: 'labels' }
-    noteRefusal(work, 'Labels', { machine: key }, refused)
-    return fail(refused)
-  }
+  if (work.person.role !== 'lead') return refuser(work, 'Labels', { machine: key })({ code: 'LEAD_ONLY', what: 'labels' })
+  if (given.version !== machine.version) return fail({ code: 'CHANGED', what: 'machine', machine: machine.name })
   const tried = tryLabel(work.db, fonts, given)
   if (!tried.ok) return tried
   if (tried.value.cut.length) return fail({ code: 'LINE_CUT', line: tried.value.cut[0] + 1 })
-  inTransaction(work.db, () => {
-    updateMachine(work.db, { ...machine, label: given.layout, labelCode: given.code })
-    note(work, 'label kept', `Labels for ${machine.name}`, {
-      machine: key,
-      before: { ...labelLayoutOf(machine), code: machine.labelCode },
-      after: { ...given.layout, code: given.code },
-    })
+  const noted = {
+    entry: { code: 'LABEL_KEPT', machine: machine.name },
+    machine: key,
+    before: { ...labelLayoutOf(machine), code: machine.labelCode },
+    after: { ...given.layout, code: given.code },
+  } as const
+  return write(work, noted, (tx) => {
+    const kept = updateMachine(tx.db, machine, { label: given.layout, labelCode: given.code })
+    must(kept, { code: 'CHANGED', what: 'machine', machine: machine.name })
+    return null
   })
-  return ok(null)
 }

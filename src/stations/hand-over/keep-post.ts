@@ -2,14 +2,13 @@ import { SHIPPED_POSTS } from '@/codecs/post'
 import type { PostCheck } from '@/core/handover'
 import type { Machine, PostOptions } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
-import { inTransaction, type Db } from '@/db/connection'
-import { getMachine, getPostTemplate } from '@/db/machine/read'
-import { putPost, updateMachine } from '@/db/machine/write'
+import type { Db } from '@/db/connection'
+import { getMachine, getPost } from '@/db/machine/read'
+import { insertPost, updateMachine, updatePost } from '@/db/machine/write'
 import type { Control } from '@/devices/control/port'
-import { noteRefusal } from '../records/note-refusal'
-import { note } from '../records/note'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
+import { must, refuser, write } from '../write'
 import { toolsFor } from './preview-post'
 import { refuseTrial, tryTemplateOn } from './propose'
 
@@ -46,6 +45,8 @@ export async function tryTemplate(
 
 export interface PostKeep extends TemplateTrial {
   readonly name: string
+  /** The version of the machine that was changed. */
+  readonly version: number
 }
 
 const withOptions = (machine: Machine, { sizeRegister, decimals, ...table }: PostOptions): Machine => ({
@@ -59,37 +60,38 @@ const withOptions = (machine: Machine, { sizeRegister, decimals, ...table }: Pos
 export async function keepPost(work: Work, control: Control, keep: PostKeep): Promise<Result<null, Refusal>> {
   const machine = getMachine(work.db, keep.machine)
   if (!machine) return fail({ code: 'UNKNOWN_MACHINE', machine: keep.machine })
-  const refuse = (refused: Refusal) => {
-    noteRefusal(work, 'Posts', { machine: machine.key }, refused)
-    return fail(refused)
-  }
+  const refuse = refuser(work, 'Posts', { machine: machine.key })
   if (work.person.role !== 'lead') return refuse({ code: 'LEAD_ONLY', what: 'posts' })
+  const somebodyElse: Refusal = { code: 'CHANGED', what: 'machine', machine: machine.name }
+  if (keep.version !== machine.version) return fail(somebodyElse)
   const shipped = SHIPPED_POSTS[keep.name]
   if (shipped !== undefined && shipped !== keep.template) return refuse({ code: 'STANDARD_POST', post: keep.name })
   const changed: Machine = { ...withOptions(machine, keep.options), post: keep.name }
   const tools = toolsFor(work.db, changed, keep.serials)
   if (!tools.ok) return tools
   if (!tools.value.length) return refuse({ code: 'NO_TOOL_TO_TRY' })
+  const before = { used: getPost(work.db, machine.post), kept: getPost(work.db, keep.name) }
   const trial = await tryTemplateOn(control, changed, keep.template, tools.value, work.now)
   if (!trial.ok) return refuse(trial.error)
   const wrong = refuseTrial(trial.value, changed)
   if (wrong) return refuse(wrong)
   if (!trial.value.check.rows.length) return refuse({ code: 'TRIED_WITHOUT_REGISTER' })
-  inTransaction(work.db, () => {
-    const before = getPostTemplate(work.db, machine.post)
-    putPost(work.db, keep.name, keep.template)
-    updateMachine(work.db, changed)
-    note(work, 'post kept', `Post ${keep.name} for ${machine.name}`, {
-      machine: machine.key,
-      before: {
-        post: machine.post,
-        template: before,
-        sizeRegister: machine.sizeRegister,
-        decimals: machine.decimals,
-        table: machine.table ?? null,
-      },
-      after: { post: keep.name, template: keep.template, ...keep.options },
-    })
-  })
-  return ok(null)
+  const { sizeRegister, decimals, table, post } = machine
+  const noted = {
+    entry: { code: 'POST_KEPT', post: keep.name, machine: machine.name },
+    machine: machine.key,
+    before: { post, template: before.used?.template ?? null, sizeRegister, decimals, table: table ?? null },
+    after: { post: keep.name, template: keep.template, ...keep.options },
+  } as const
+  return write(
+    work,
+    noted,
+    (tx) => {
+      if (before.kept) must(updatePost(tx.db, before.kept, keep.template), somebodyElse)
+      else insertPost(tx.db, keep.name, keep.template)
+      must(updateMachine(tx.db, machine, changed), somebodyElse)
+      return null
+    },
+    somebodyElse,
+  )
 }

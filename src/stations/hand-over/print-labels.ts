@@ -1,12 +1,10 @@
 import { labelPng, labelSvg, type LabelFonts } from '@/codecs/label-picture'
 import { fail, ok, type Result } from '@/core/units'
-import { inTransaction } from '@/db/connection'
 import { getHandover } from '@/db/handover/read'
 import { type Printer } from '@/devices/printer/port'
-import { note } from '../records/note'
-import { noteRefusal } from '../records/note-refusal'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
+import { refuser, write } from '../write'
 import { labelPictureOf } from './label-of'
 
 /** Prints the labels of one tool or of a whole kit; one that is out of date prints none of them. */
@@ -21,9 +19,8 @@ export async function printLabels(
   const old = handovers.find((h) => h.voidedAt)
   if (old) {
     const { serial, t, machine, issue } = old.values
-    const refused = { code: 'SUPERSEDED', what: 'hand-over', serial, issue, why: old.voidReason, nothing: 'printed' } as const
-    noteRefusal(work, 'Hand over', { serial, t, machine }, refused)
-    return fail(refused)
+    const refuse = refuser(work, 'Hand over', { serial, t, machine })
+    return refuse({ code: 'SUPERSEDED', what: 'hand-over', serial, issue, why: old.voidReason, nothing: 'printed' })
   }
   let where = ''
   for (const [i, handover] of handovers.entries()) {
@@ -37,14 +34,8 @@ export async function printLabels(
     })
     if (!done.ok) return fail({ code: 'PRINTER', error: done.error, printed: i, of: handovers.length })
     where = done.value.where
-    inTransaction(work.db, () =>
-      note(work, 'label printed', `Label of hand-over ${issue}`, {
-        serial,
-        t,
-        machine,
-        after: { issue, where: done.value.where },
-      }),
-    )
+    const noted = { entry: { code: 'LABEL_PRINTED', issue }, serial, t, machine, after: { issue, where } } as const
+    write(work, noted, () => null)
   }
   return ok({ printed: handovers.length, where })
 }

@@ -3,17 +3,13 @@ import type { SavedMeasurement } from '@/core/measure'
 import { nextState } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { moveAssembly } from '@/db/assembly/write'
-import { inTransaction } from '@/db/connection'
 import { insertHandover, voidCurrent } from '@/db/handover/write'
 import { getJob } from '@/db/job/read'
 import type { Control } from '@/devices/control/port'
-import { concessionText } from '@/words/hand-over'
-import { noteRefusal } from '../records/note-refusal'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
+import { must, refuser, write } from '../write'
 import { proposeHandover, refuseTrial } from './propose'
-import { note } from '../records/note'
-import { handoverRefusalText } from '@/words/hand-over'
 
 export interface Release {
   readonly serial: string
@@ -56,10 +52,7 @@ export async function releaseHandover(
   const proposal = await proposeHandover(work.db, control, release.serial, work.now, release)
   if (!proposal) return fail({ code: 'UNKNOWN_SERIAL', serial: release.serial })
   const { assembly, machine, label, trial, measurement } = proposal
-  const refuse = (refused: Refusal) => {
-    noteRefusal(work, 'Hand over', { serial: assembly.serial, t: assembly.t, machine: machine?.key }, refused)
-    return fail(refused)
-  }
+  const refuse = refuser(work, 'Hand over', { serial: assembly.serial, t: assembly.t, machine: machine?.key })
   if (release.scanned !== release.serial)
     return refuse({ code: 'OTHER_HOLDER', scanned: release.scanned, serial: release.serial, nothing: 'released' })
   const overruled = work.person.role === 'lead' && (release.reason ?? '').trim().length >= 5
@@ -86,34 +79,37 @@ export async function releaseHandover(
     ...(concession ? { concession } : {}),
     ...(allowed.has('OFFSET_DIFFERS') ? { secondOffset: lead } : {}),
   }
-  const released = inTransaction(work.db, () => {
-    if (!moveAssembly(work.db, assembly, { state, machine: machine.key, t: values.t, sister: values.sister ?? 0 })) return null
-    const before = voidCurrent(work.db, assembly.serial, work.now, `replaced by issue ${values.issue}`)
-    const id = insertHandover(work.db, {
-      assemblyId: assembly.id,
-      measurementId: measurement.id,
-      values,
-      label,
-      postName: machine.post,
-      postFile: trial.value.file,
-      postText: trial.value.text,
-      check: trial.value.check,
-      releasedAt: work.now,
-      personId: work.person.id,
-    })
-    note(
-      work,
-      'released',
-      `Hand-over ${values.issue} for ${machine.name}${concession ? `. ${concessionText(concession, machine.unit)}` : reason ? `, released by a lead although: ${proposal.refusals.map((r) => handoverRefusalText(r.refusal)).join(' ')} Reason: ${reason}` : ''}`,
-      {
-        serial: assembly.serial,
-        t: values.t,
-        machine: machine.key,
-        before: before === null ? null : { issue: before },
-        after: { id, ...values },
-      },
-    )
-    return { id, issue: values.issue }
-  })
-  return released ? ok(released) : fail({ code: 'CHANGED', what: 'tool', serial: assembly.serial })
+  const { issue, t, sister = 0 } = values
+  const { serial } = assembly
+  const against = proposal.refusals.map((r) => r.refusal)
+  const released = write(
+    work,
+    ({ id, before }: { readonly id: number; readonly before: number | null }) => ({
+      entry: { code: 'RELEASED', issue, machine: machine.name, concession, against, reason },
+      serial,
+      t,
+      machine: machine.key,
+      before: before === null ? null : { issue: before },
+      after: { id, ...values },
+    }),
+    (tx) => {
+      const moved = moveAssembly(tx.db, assembly, { state, machine: machine.key, t, sister })
+      must(moved, { code: 'CHANGED', what: 'tool', serial })
+      const before = voidCurrent(tx.db, serial, tx.now, { code: 'REPLACED', issue })
+      const id = insertHandover(tx.db, {
+        assemblyId: assembly.id,
+        measurementId: measurement.id,
+        values,
+        label,
+        postName: machine.post,
+        postFile: trial.value.file,
+        postText: trial.value.text,
+        check: trial.value.check,
+        releasedAt: tx.now,
+        personId: tx.person.id,
+      })
+      return { id, before }
+    },
+  )
+  return released.ok ? ok({ id: released.value.id, issue }) : released
 }

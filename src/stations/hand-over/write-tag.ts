@@ -1,12 +1,10 @@
 import { decodeTag, encodeTagWrite, fitting, TagRecord, type DecodedTag } from '@/codecs/tag'
 import { fail, ok, type Result } from '@/core/units'
-import { inTransaction } from '@/db/connection'
 import { currentHandover } from '@/db/handover/read'
 import { type TagStation } from '@/devices/tag/port'
-import { note } from '../records/note'
-import { noteRefusal } from '../records/note-refusal'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
+import { refuser, write } from '../write'
 import { tagRecordOf } from './tag-record'
 
 export interface TagWritten {
@@ -60,22 +58,14 @@ async function putOnTag(
 export async function writeTag(work: Work, tag: TagStation, serial: string): Promise<Result<TagWritten, Refusal>> {
   const handover = currentHandover(work.db, serial)
   const subject = { serial, t: handover?.values.t, machine: handover?.values.machine }
-  const refuse = (refused: Refusal) => {
-    noteRefusal(work, 'Tag', subject, refused)
-    return fail(refused)
-  }
+  const refuse = refuser(work, 'Tag', subject)
   if (!handover) return refuse({ code: 'NO_HANDOVER', serial })
   const put = await putOnTag(tag, serial, () => tagRecordOf(work.db, handover))
   if (!put.ok) return refuse(put.error)
   const { sequence, repaired, before, record } = put.value
-  inTransaction(work.db, () =>
-    note(work, 'tag written', `Tag of ${serial}: hand-over ${handover.values.issue}, read back`, {
-      ...subject,
-      before,
-      after: record,
-    }),
-  )
-  return ok({ sequence, repaired })
+  const { issue } = handover.values
+  const noted = { entry: { code: 'TAG_WRITTEN', serial, issue }, ...subject, before, after: record } as const
+  return write(work, noted, () => ({ sequence, repaired }))
 }
 
 /** What a tool brings back from its machine, on the chip in its holder; a holder without a chip has nothing to write to. */
@@ -95,16 +85,8 @@ export async function writeWear(
     xw: back.radiusMm ?? undefined,
     lifeUsed: back.lifeUsedMin,
   }))
-  if (!put.ok) {
-    noteRefusal(work, 'Tag', { serial }, put.error)
-    return put
-  }
-  inTransaction(work.db, () =>
-    note(work, 'tag written', `Tag of ${serial}: wear and minutes it came back with, read back`, {
-      serial,
-      before: put.value.before,
-      after: put.value.record,
-    }),
-  )
-  return ok('written')
+  if (!put.ok) return refuser(work, 'Tag', { serial })(put.error)
+  const { before, record } = put.value
+  const noted = { entry: { code: 'TAG_WEAR', serial }, serial, before, after: record } as const
+  return write(work, noted, () => 'written' as const)
 }

@@ -3,17 +3,17 @@ import { wantedOf, type HandTool, type Job, type JobProgram } from '@/core/plan'
 import { toolsWanted, writtenFor } from '@/core/program'
 import type { Assembly, Machine } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
-import { listAssemblies } from '@/db/assembly/read'
+import { findAssemblies } from '@/db/assembly/read'
 import { reserveAssembly } from '@/db/assembly/write'
-import { inTransaction, isTaken } from '@/db/connection'
 import { getJob } from '@/db/job/read'
-import { insertJob, setJobExtra, setJobState } from '@/db/job/write'
+import { insertJob, updateJob, type NewJob as JobIn } from '@/db/job/write'
 import { getMachine } from '@/db/machine/read'
 import { listTaken } from '@/db/stock/read'
 import { giveBackAll } from '../store/give-back'
 import { refuse, together, type Refusal } from '../refusals'
-import { allOrNothing, type Work } from '../work'
-import { note } from '../records/note'
+import type { Work } from '../work'
+import type { Entry } from '../entries'
+import { must, write, type Writing } from '../write'
 import { PROGRAM_LIMIT_BYTES } from './contract'
 
 export interface NewJob {
@@ -28,6 +28,8 @@ export interface NewJob {
   readonly programs: readonly { readonly name: string; readonly text: string }[]
   readonly extra: readonly HandTool[]
 }
+
+export const JOB_CHANGED: Refusal = { code: 'CHANGED', what: 'job' }
 
 /** Above this nothing is planned: tools that are needed now. */
 export const URGENT = 9
@@ -61,7 +63,7 @@ export function addJob(work: Work, wanted: NewJob): Result<Job, Refusal> {
   const programs = readPrograms(wanted.programs, machine)
   const faults = [...(programs.ok ? [] : [programs.error]), ...startFaults(work, wanted.dueAt)]
   if (!programs.ok || faults.length) return refuse(together(faults))
-  const job: Job = {
+  const job: JobIn = {
     id: wanted.id,
     name: wanted.name,
     machine: machine.key,
@@ -78,26 +80,28 @@ export function addJob(work: Work, wanted: NewJob): Result<Job, Refusal> {
     work,
     job,
     wanted.programs.map((p) => p.text),
-    `Job ${job.id} for ${machine.name}: ${wantedOf(job).length} tools wanted`,
+    { code: 'JOB_ADDED', job: job.id, machine: machine.name, tools: wantedOf(job).length },
   )
 }
 
 /** Writes a job and its line in the record. */
-export function storeJob(work: Work, job: Job, texts: readonly string[], said: string): Result<Job, Refusal> {
-  try {
-    inTransaction(work.db, () => {
-      insertJob(work.db, job, texts, work.now)
-      note(work, job.urgentFor ? 'needed now' : 'job added', said, {
-        serial: job.urgentFor,
-        machine: job.machine,
-        after: { job: job.id, programs: job.programs.map(({ name, hash }) => ({ name, hash })), quantity: job.quantity },
-      })
-    })
-  } catch (error) {
-    if (isTaken(error)) return fail({ code: 'JOB_EXISTS', job: job.id })
-    throw error
-  }
-  return ok(job)
+export function storeJob(
+  work: Work,
+  job: JobIn,
+  texts: readonly string[],
+  entry: Entry<'JOB_ADDED' | 'JOB_COPIED' | 'NEEDED_NOW'>,
+): Result<Job, Refusal> {
+  const programs = job.programs.map(({ name, hash }) => ({ name, hash }))
+  const after = { job: job.id, programs, quantity: job.quantity }
+  return write(
+    work,
+    { entry, serial: job.urgentFor, machine: job.machine, after },
+    (tx) => {
+      insertJob(tx.db, job, texts, tx.now)
+      return getJob(tx.db, job.id)!
+    },
+    { code: 'JOB_EXISTS', job: job.id },
+  )
 }
 
 /** Adds tools to a job by hand; the same T again replaces what was said of it. */
@@ -105,22 +109,17 @@ export function addTools(work: Work, jobId: string, tools: readonly HandTool[]):
   const job = getJob(work.db, jobId)
   if (!job || job.state !== 'open') return fail({ code: 'UNKNOWN_JOB', job: jobId, open: true })
   const extra = [...job.extra.filter((e) => !tools.some((t) => t.t === e.t)), ...tools]
-  inTransaction(work.db, () => {
-    setJobExtra(work.db, job.id, extra)
-    note(work, 'job changed', `${job.id}: ${tools.map((t) => `${t.count} × T${t.t}`).join(', ')} wanted as well`, {
-      t: tools[0]?.t ?? null,
-      machine: job.machine,
-      before: job.extra,
-      after: extra,
-    })
+  const entry = { code: 'TOOLS_ADDED', job: job.id, tools: tools.map(({ t, count }) => ({ t, count })) } as const
+  return write(work, { entry, t: tools[0]?.t, machine: job.machine, before: job.extra, after: extra }, (tx) => {
+    must(updateJob(tx.db, job, { extra }), JOB_CHANGED)
+    return getJob(tx.db, job.id)!
   })
-  return ok({ ...job, extra })
 }
 
 /** Tools kept for a job that is over are free again. @returns those outside of machines */
-export function freeTools(work: Work, job: Job): Assembly[] {
-  const kept = listAssemblies(work.db).filter((a) => a.job === job.id && a.state !== 'loaded')
-  for (const { id } of kept) reserveAssembly(work.db, id, null, null)
+export function freeTools(tx: Writing, job: Pick<Job, 'id'>): Assembly[] {
+  const kept = findAssemblies(tx.db, { job: job.id }).filter((a) => a.state !== 'loaded')
+  for (const tool of kept) must(reserveAssembly(tx.db, tool, null, null), JOB_CHANGED)
   return kept
 }
 
@@ -128,19 +127,19 @@ export function freeTools(work: Work, job: Job): Assembly[] {
 export function closeJob(work: Work, jobId: string, state: 'done' | 'cancelled'): Result<{ back: number }, Refusal> {
   const job = getJob(work.db, jobId)
   if (!job || job.state !== 'open') return fail({ code: 'UNKNOWN_JOB', job: jobId, open: true })
-  return allOrNothing(work.db, { code: 'CHANGED', what: 'job' }, () => {
-    const back = giveBackAll(
-      work,
-      listTaken(work.db).filter((t) => t.job === job.id),
-    )
-    freeTools(work, job)
-    setJobState(work.db, job.id, state)
-    note(
-      work,
-      state === 'done' ? 'job done' : 'job cancelled',
-      `${job.id}${back ? `; ${back} fetched pieces go back to their places` : ''}`,
-      { machine: job.machine, before: { state: job.state }, after: { state } },
-    )
-    return { back }
-  })
+  return write(
+    work,
+    ({ back }: { readonly back: number }) => ({
+      entry: { code: 'JOB_CLOSED', job: job.id, state, back },
+      machine: job.machine,
+      before: { state: job.state },
+      after: { state },
+    }),
+    (tx) => {
+      const back = giveBackAll(tx, listTaken(tx.db, job.id))
+      freeTools(tx, job)
+      must(updateJob(tx.db, job, { state }), JOB_CHANGED)
+      return { back }
+    },
+  )
 }

@@ -1,16 +1,14 @@
 import { wantedOf, type Job } from '@/core/plan'
-import { fail, ok, type Result } from '@/core/units'
-import { listAssemblies } from '@/db/assembly/read'
+import { fail, type Result } from '@/core/units'
+import { findAssemblies } from '@/db/assembly/read'
 import { reserveAssembly } from '@/db/assembly/write'
-import { inTransaction } from '@/db/connection'
 import { getJob, listProgramTexts } from '@/db/job/read'
-import { setJobFacts, setJobMapping, setJobState } from '@/db/job/write'
+import { updateJob } from '@/db/job/write'
 import { getDefinition } from '@/db/library/read'
-import { timeText } from '@/words/time'
-import { note } from '../records/note'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
-import { startFaults, storeJob, URGENT } from './add-job'
+import { must, write } from '../write'
+import { JOB_CHANGED, startFaults, storeJob, URGENT } from './add-job'
 
 /** Says what a T of a job is: a definition, nothing to set up (null), or by itself again (undefined). */
 export function mapTool(work: Work, jobId: string, t: number, to: string | null | undefined): Result<null, Refusal> {
@@ -24,18 +22,12 @@ export function mapTool(work: Work, jobId: string, t: number, to: string | null 
   const mapping: Record<string, string | null> = { ...job.mapping }
   if (to === undefined) delete mapping[String(t)]
   else mapping[String(t)] = to
-  inTransaction(work.db, () => {
-    setJobMapping(work.db, job.id, mapping)
-    note(
-      work,
-      'job changed',
-      to === undefined
-        ? `${job.id}: T${t} is found by itself again`
-        : `${job.id}: T${t} is ${definition ? `${definition.name} (${definition.id})` : 'left out, nothing to set up'}`,
-      { t, machine: job.machine, before: job.mapping, after: mapping },
-    )
+  const means = to === undefined ? {} : { to: definition && { id: definition.id, name: definition.name } }
+  const entry = { code: 'T_SAID', job: job.id, t, ...means } as const
+  return write(work, { entry, t, machine: job.machine, before: job.mapping, after: mapping }, (tx) => {
+    must(updateJob(tx.db, job, { mapping }), JOB_CHANGED)
+    return null
   })
-  return ok(null)
 }
 
 export interface JobFacts {
@@ -44,6 +36,8 @@ export interface JobFacts {
   readonly dueAt: string
   readonly quantity: number
   readonly priority: number
+  /** The version of the job that was changed. */
+  readonly version: number
 }
 
 /** Another name, start or number of parts; its programs stay. */
@@ -52,18 +46,20 @@ export function changeJob(work: Work, jobId: string, facts: JobFacts): Result<nu
   if (!job || job.state !== 'open') return fail({ code: 'UNKNOWN_JOB', job: jobId, open: true })
   const [fault] = facts.dueAt === job.dueAt ? [] : startFaults(work, facts.dueAt)
   if (fault) return fail(fault)
-  const { name, dueAt, quantity, priority } = job
-  inTransaction(work.db, () => {
-    setJobFacts(work.db, { ...job, ...facts })
-    for (const { id } of listAssemblies(work.db).filter((a) => a.job === job.id))
-      reserveAssembly(work.db, id, job.id, facts.dueAt)
-    note(work, 'job changed', `${job.id}: ${facts.quantity} parts, starts ${timeText(facts.dueAt)}`, {
-      machine: job.machine,
-      before: { name, dueAt, quantity, priority },
-      after: { ...facts },
-    })
+  if (facts.version !== job.version) return fail(JOB_CHANGED)
+  const { name, dueAt, quantity, priority } = facts
+  const after = { name, dueAt, quantity, priority }
+  const noted = {
+    entry: { code: 'JOB_CHANGED', job: job.id, quantity, dueAt },
+    machine: job.machine,
+    before: { name: job.name, dueAt: job.dueAt, quantity: job.quantity, priority: job.priority },
+    after,
+  } as const
+  return write(work, noted, (tx) => {
+    must(updateJob(tx.db, job, after), JOB_CHANGED)
+    for (const tool of findAssemblies(tx.db, { job: job.id })) must(reserveAssembly(tx.db, tool, job.id, dueAt), JOB_CHANGED)
+    return null
   })
-  return ok(null)
 }
 
 /** The same programs and tools under another number. */
@@ -76,7 +72,7 @@ export function copyJob(work: Work, jobId: string, as: { readonly id: string; re
     work,
     { ...job, ...as, state: 'open', urgentFor: null, priority: Math.min(job.priority, URGENT - 1) },
     listProgramTexts(work.db, jobId),
-    `Job ${as.id}, copied from ${jobId}`,
+    { code: 'JOB_COPIED', job: as.id, from: jobId },
   )
 }
 
@@ -85,13 +81,9 @@ export function reopenJob(work: Work, jobId: string, reason: string): Result<nul
   const job = getJob(work.db, jobId)
   if (!job) return fail({ code: 'UNKNOWN_JOB', job: jobId, open: false })
   if (job.state === 'open') return fail({ code: 'JOB_IS_OPEN', job: jobId })
-  inTransaction(work.db, () => {
-    setJobState(work.db, job.id, 'open')
-    note(work, 'job reopened', `${job.id} was ${job.state}; ${reason}`, {
-      machine: job.machine,
-      before: { state: job.state },
-      after: { state: 'open' },
-    })
+  const entry = { code: 'JOB_REOPENED', job: job.id, was: job.state, reason } as const
+  return write(work, { entry, machine: job.machine, before: { state: job.state }, after: { state: 'open' } }, (tx) => {
+    must(updateJob(tx.db, job, { state: 'open' }), JOB_CHANGED)
+    return null
   })
-  return ok(null)
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { contract, fault, OneId, OneSerial, PartId, Pieces, PlaceId, Serial } from '../contract'
+import { contract, fault, OneId, OneSerial, PartId, Pieces, PlaceId, Serial, Version } from '../contract'
 import type { Machine } from '@/core/tool'
 import type { Bare } from '@/core/units'
 
@@ -63,7 +63,7 @@ export const addJob = contract<{ id: string }>()(
 export const addTools = contract()(z.object({ job: JobId, tools: z.array(HandTool).min(1).max(200) }))
 export const closeJob = contract<{ back: number }>()(z.object({ job: JobId, state: z.enum(['done', 'cancelled']) }))
 export const changeJob = contract()(
-  z.object({ job: JobId, name: z.string().trim().max(80), dueAt: Start, quantity: Parts, priority: Priority }),
+  z.object({ job: JobId, name: z.string().trim().max(80), dueAt: Start, quantity: Parts, priority: Priority, version: Version }),
 )
 export const copyJob = contract<{ id: string }>()(z.object({ job: JobId, id: JobId, dueAt: Start }))
 const JobWhy = z.object({ job: JobId, reason: z.string().trim().min(5, fault('WHY')).max(300) })

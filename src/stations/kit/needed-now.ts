@@ -1,16 +1,16 @@
 import type { Job } from '@/core/plan'
-import { ok, fail, type Result } from '@/core/units'
+import { fail, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
 import { reserveAssembly, setCondition } from '@/db/assembly/write'
 import { countUrgent, getJob } from '@/db/job/read'
-import { setJobState } from '@/db/job/write'
+import { updateJob, type NewJob } from '@/db/job/write'
 import { getMachine } from '@/db/machine/read'
 import { listRecord } from '@/db/record/read'
 import type { Refusal } from '../refusals'
-import { allOrNothing, need, type Work } from '../work'
-import { freeTools, storeJob, URGENT } from './add-job'
+import type { Work } from '../work'
+import { must, need, note, write, type Writing } from '../write'
+import { freeTools, JOB_CHANGED, storeJob, URGENT } from './add-job'
 import { readNetted } from './inventory'
-import { note } from '../records/note'
 
 /** A broken tool's sister by one scan: before everything else, with the machine that waits for it. */
 export function neededNow(work: Work, serial: string): Result<Job, Refusal> {
@@ -18,15 +18,16 @@ export function neededNow(work: Work, serial: string): Result<Job, Refusal> {
   if (!broken) return fail({ code: 'UNKNOWN_SERIAL', serial })
   if (broken.t === null || broken.machine === null) return fail({ code: 'NO_T', serial })
   if (broken.condition === 'broken') return fail({ code: 'RUSHED_ALREADY', serial, t: broken.t })
-  const { id, t, machine: key } = broken
+  const { t, machine: key } = broken
   const machine = getMachine(work.db, key)
-  return allOrNothing(work.db, { code: 'CHANGED', what: 'tool', serial }, () => {
-    setCondition(work.db, id, 'broken')
-    const job: Job = {
-      id: `NOW-${countUrgent(work.db) + 1}`,
+  const changed: Refusal = { code: 'CHANGED', what: 'tool', serial }
+  return write(work, null, (tx) => {
+    must(setCondition(tx.db, broken, 'broken'), changed)
+    const job: NewJob = {
+      id: `NOW-${countUrgent(tx.db) + 1}`,
       name: `sister of T${t} on ${serial}`,
       machine: key,
-      dueAt: work.now,
+      dueAt: tx.now,
       quantity: 1,
       priority: URGENT,
       state: 'open',
@@ -35,20 +36,21 @@ export function neededNow(work: Work, serial: string): Result<Job, Refusal> {
       programs: [],
       extra: [{ t, name: broken.name, count: 1, minutesEach: null, source: 'by hand' }],
     }
-    need(storeJob(work, job, [], `T${t} is broken, ${machine?.name ?? key} waits for its sister`))
-    giveReadyOne(work, job)
-    return job
+    const stored = need(storeJob(tx, job, [], { code: 'NEEDED_NOW', t, machine: machine?.name ?? key }))
+    giveReadyOne(tx, stored)
+    return stored
   })
 }
 
 /** A complete tool that another job had is given to the machine that stands. */
-function giveReadyOne(work: Work, job: Job): void {
-  const [sister] = readNetted(work.db, work.now).tools.get(job.id) ?? []
+function giveReadyOne(tx: Writing, job: Job): void {
+  const [sister] = readNetted(tx.db, tx.now).tools.get(job.id) ?? []
   if (!sister || !('assembly' in sister.standing) || sister.standing.type === 'in-machine') return
   const { assembly } = sister.standing
   if (assembly.state === 'loaded') return
-  reserveAssembly(work.db, assembly.id, job.id, job.dueAt)
-  note(work, 'kept', `given to ${job.id}${assembly.job ? `, away from ${assembly.job}` : ''}: the machine waits`, {
+  must(reserveAssembly(tx.db, assembly, job.id, job.dueAt), { code: 'CHANGED', what: 'tool', serial: assembly.serial })
+  note(tx, {
+    entry: { code: 'GIVEN', job: job.id, from: assembly.job },
     serial: assembly.serial,
     t: assembly.t,
     machine: job.machine,
@@ -62,30 +64,31 @@ export function takeBackNow(work: Work, jobId: string, reason: string): Result<n
   const job = getJob(work.db, jobId)
   if (!job || job.state !== 'open' || job.urgentFor === null) return fail({ code: 'NOT_RUSHED', job: jobId })
   const { urgentFor } = job
-  const done = allOrNothing(work.db, { code: 'CHANGED', what: 'job' }, () => {
-    const tool = getAssembly(work.db, urgentFor)
-    if (tool?.condition === 'broken') setCondition(work.db, tool.id, 'fit')
-    for (const sister of freeTools(work, job)) {
-      const before = formerJob(work, sister.serial, job.id)
-      if (before) reserveAssembly(work.db, sister.id, before.id, before.dueAt)
+  const tool = getAssembly(work.db, urgentFor)
+  const noted = {
+    entry: { code: 'NOT_BROKEN', job: job.id, serial: urgentFor, reason },
+    serial: urgentFor,
+    t: tool?.t,
+    machine: job.machine,
+    before: { state: job.state, condition: 'broken' },
+    after: { state: 'cancelled', condition: 'fit' },
+  } as const
+  return write(work, noted, (tx) => {
+    if (tool?.condition === 'broken') must(setCondition(tx.db, tool, 'fit'), JOB_CHANGED)
+    for (const { serial } of freeTools(tx, job)) {
+      const before = formerJob(tx, serial, job.id)
+      const sister = getAssembly(tx.db, serial)
+      if (before && sister) must(reserveAssembly(tx.db, sister, before.id, before.dueAt), JOB_CHANGED)
     }
-    setJobState(work.db, job.id, 'cancelled')
-    note(work, 'taken back', `${job.id}: ${urgentFor} is not broken; ${reason}`, {
-      serial: urgentFor,
-      t: tool?.t ?? null,
-      machine: job.machine,
-      before: { state: job.state, condition: 'broken' },
-      after: { state: 'cancelled', condition: 'fit' },
-    })
+    must(updateJob(tx.db, job, { state: 'cancelled' }), JOB_CHANGED)
     return null
   })
-  return done.ok ? ok(null) : done
 }
 
 /** The open job that a tool was taken from, by the record. */
 function formerJob(work: Work, serial: string, now: string): Job | null {
-  const given = listRecord(work.db, { serial }).find(
-    (entry) => entry.what === 'kept' && (entry.after as { job?: string } | null)?.job === now,
+  const given = listRecord(work.db, { serial, what: 'kept' }).find(
+    (entry) => (entry.after as { job?: string } | null)?.job === now,
   )
   const former = (given?.before as { job?: string | null } | null)?.job
   const job = former ? getJob(work.db, former) : null

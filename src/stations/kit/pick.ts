@@ -7,11 +7,11 @@ import { getJob } from '@/db/job/read'
 import { getComponent, listHolders, listHolderTypes, namesOf } from '@/db/library/read'
 import { lastPlaceOf, listLying, listMoves, listTaken, lyingOf } from '@/db/stock/read'
 import { listPlaces } from '@/db/store/read'
-import { note } from '../records/note'
 import { bookInside, countStock, moves } from '../store/book'
 import { benchOf, floorOf } from '../store/plan'
 import type { Refusal } from '../refusals'
-import { allOrNothing, need, type Work } from '../work'
+import type { Work } from '../work'
+import { need, write } from '../write'
 import { freeHolders, readNetted } from './inventory'
 
 export interface PickSheet {
@@ -51,7 +51,7 @@ const completeOf = (tools: readonly NettedTool[]): PickSheet['complete'] =>
 export function readPick(db: Db, jobId: string, now: string): PickSheet | null {
   const job = getJob(db, jobId)
   if (!job) return null
-  const fetched = listTaken(db).filter((t) => t.job === job.id)
+  const fetched = listTaken(db, job.id)
   const tools = readNetted(db, now).tools.get(job.id) ?? []
   const needs = needsOf(tools, new Map(fetched.map((t) => [t.component, t.count])))
   const free = freeHolders(listHolders(db), listHolderTypes(db), new Set(listBuilds(db).map((b) => b.serial)), now)
@@ -108,13 +108,11 @@ export function takePart(
   const part = getComponent(work.db, given.component)
   if (!job || job.state !== 'open') return fail({ code: 'UNKNOWN_JOB', job: given.job, open: true })
   if (!part) return fail({ code: 'UNKNOWN_PART', part: given.component })
-  return allOrNothing(work.db, { code: 'CHANGED', what: 'drawer' }, () => {
-    need(bookInside(work, moves.take(part.id, given.count, given.place, job.id)))
-    note(work, 'taken', `${given.count} × ${part.name}, ${given.place ?? 'no place'}, for ${job.id}`, {
-      machine: job.machine,
-      after: { component: part.id },
-    })
-    return { text: `${given.count} × ${part.name} taken for ${job.id}` }
+  const { count, place } = given
+  const entry = { code: 'TAKEN', count, part: part.name, place, job: job.id } as const
+  return write(work, { entry, machine: job.machine, after: { component: part.id } }, (tx) => {
+    need(bookInside(tx, moves.take(part.id, count, place, job.id)))
+    return { text: `${count} × ${part.name} taken for ${job.id}` }
   })
 }
 
@@ -125,13 +123,12 @@ export function putBack(
 ): Result<{ text: string }, Refusal> {
   const part = getComponent(work.db, given.component)
   if (!part) return fail({ code: 'UNKNOWN_PART', part: given.component })
-  return allOrNothing(work.db, { code: 'CHANGED', what: 'drawer' }, () => {
-    const place = lastPlaceOf(work.db, part.id)
-    need(bookInside(work, moves.giveBack(part.id, given.count, place, given.job)))
-    note(work, 'taken back', `${given.count} × ${part.name} back to ${place ?? 'the tool room'}`, {
-      after: { component: part.id },
-    })
-    return { text: `${given.count} × ${part.name} back in ${place ?? 'the tool room'}` }
+  const { count, job } = given
+  const place = lastPlaceOf(work.db, part.id)
+  const entry = { code: 'PUT_BACK', count, part: part.name, place } as const
+  return write(work, { entry, after: { component: part.id } }, (tx) => {
+    need(bookInside(tx, moves.giveBack(part.id, count, place, job)))
+    return { text: `${count} × ${part.name} back in ${place ?? 'the tool room'}` }
   })
 }
 

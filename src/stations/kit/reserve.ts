@@ -1,11 +1,10 @@
-import { fail, ok, type Result } from '@/core/units'
+import { fail, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
 import { reserveAssembly } from '@/db/assembly/write'
-import { inTransaction } from '@/db/connection'
 import { getJob } from '@/db/job/read'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
-import { note } from '../records/note'
+import { must, write } from '../write'
 
 /** Keeps a complete tool for a job (null: for whoever asks), so that no other job counts on it. */
 export function reserveTool(work: Work, serial: string, jobId: string | null): Result<null, Refusal> {
@@ -19,15 +18,16 @@ export function reserveTool(work: Work, serial: string, jobId: string | null): R
   const owner = tool.job === null ? null : getJob(work.db, tool.job)
   if (job && owner && owner.id !== job.id && owner.state === 'open' && work.person.role !== 'lead')
     return fail({ code: 'RESERVED', serial, job: owner.id })
-  inTransaction(work.db, () => {
-    reserveAssembly(work.db, tool.id, job?.id ?? null, job?.dueAt ?? null)
-    note(work, job ? 'kept' : 'freed', job ? `kept for ${job.id}` : 'free for any job', {
-      serial,
-      t: tool.t,
-      machine: tool.machine,
-      before: { job: tool.job },
-      after: { job: job?.id ?? null },
-    })
+  const noted = {
+    entry: { code: 'RESERVED', job: job?.id ?? null },
+    serial,
+    t: tool.t,
+    machine: tool.machine,
+    before: { job: tool.job },
+    after: { job: job?.id ?? null },
+  } as const
+  return write(work, noted, (tx) => {
+    must(reserveAssembly(tx.db, tool, job?.id ?? null, job?.dueAt ?? null), { code: 'CHANGED', what: 'tool', serial })
+    return null
   })
-  return ok(null)
 }

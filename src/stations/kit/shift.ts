@@ -1,15 +1,16 @@
 import { isHot } from '../build/warm'
-import { fail, ok, type Result } from '@/core/units'
+import { fail, type Result } from '@/core/units'
 import type { Assembly } from '@/core/tool'
 import { listAssemblies } from '@/db/assembly/read'
 import { listBuilds, type BuildUnderWay } from '@/db/build/read'
-import { inTransaction, type Db } from '@/db/connection'
+import type { Db } from '@/db/connection'
 import { listNotes, type ShiftNote } from '@/db/note/read'
 import { insertNote, tickNote } from '@/db/note/write'
 import { lastHands } from '@/db/record/read'
 import { listTaken } from '@/db/stock/read'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
+import { write } from '../write'
 
 /** What the next shift walks into. */
 export interface ShiftSheet {
@@ -41,11 +42,15 @@ export function readShift(db: Db, now: string): ShiftSheet {
 
 export function writeNote(work: Work, text: string): Result<null, Refusal> {
   if (text.trim().length < 2) return fail({ code: 'NOTE_EMPTY' })
-  inTransaction(work.db, () => insertNote(work.db, text.trim(), work.person.id, work.now))
-  return ok(null)
+  return write(work, null, (tx) => {
+    insertNote(tx.db, text.trim(), tx.person.id, tx.now)
+    return null
+  })
 }
 
 export function tickOff(work: Work, id: number): Result<null, Refusal> {
-  inTransaction(work.db, () => tickNote(work.db, id, work.now))
-  return ok(null)
+  return write(work, null, (tx) => {
+    tickNote(tx.db, id, tx.now)
+    return null
+  })
 }

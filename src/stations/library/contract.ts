@@ -35,7 +35,10 @@ export interface LibraryRefusals {
 export type DefinitionFault =
   { readonly code: 'UNKNOWN_PART'; readonly part: string } | { readonly code: 'FITS'; readonly refusal: FitsRefusal }
 
-export const putPart = contract<{ id: string }>()(z.object({ part: z.record(z.string(), z.unknown()), isNew: z.boolean() }))
+/** @param version the one that was changed; 0 for a new part */
+export const putPart = contract<{ id: string }>()(
+  z.object({ part: z.record(z.string(), z.unknown()), version: z.number().int().min(0) }),
+)
 /** The schema of a definition stands with the file that carries it, in `codecs`. */
 export const putDefinition = contract<{ id: string; version: number }>()(z.custom<Definition>())
 export const regrind = contract<{ id: string }>()(

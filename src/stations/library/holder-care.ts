@@ -1,11 +1,12 @@
 import { COUPLINGS, readMark, roleOf, type Coupling } from '@/core/tool'
-import { fail, ok, type Result } from '@/core/units'
-import { inTransaction, isTaken } from '@/db/connection'
+import { fail, type Result } from '@/core/units'
 import { getComponent, getHolder } from '@/db/library/read'
-import { insertHolder, setFallen, updateHolder } from '@/db/library/write'
-import { note } from '../records/note'
+import { insertHolder, updateHolder } from '@/db/library/write'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
+import { must, write } from '../write'
+
+const somebodyElse = (serial: string): Refusal => ({ code: 'CHANGED', what: 'holder', serial })
 
 /** A holder or an extension gets its serial and its type. */
 export function addHolder(
@@ -18,18 +19,18 @@ export function addHolder(
   const role = type && roleOf(type)
   if (!type || (role !== 'holder' && role !== 'extension')) return fail({ code: 'NOT_A_HOLDER', part: given.component })
   const coupling: Coupling | '' = 'CCMS' in type ? (type.CCMS as Coupling) : ''
-  try {
-    inTransaction(work.db, () => {
-      const known = getHolder(work.db, serial)
-      if (known?.component === null && known.coupling === coupling) updateHolder(work.db, serial, { componentId: type.id })
-      else insertHolder(work.db, { serial, componentId: type.id, coupling, place: given.place })
-      note(work, 'holder added', type.name, { serial, after: { component: type.id } })
-    })
-  } catch (error) {
-    if (isTaken(error)) return fail({ code: 'SERIAL_TAKEN', serial })
-    throw error
-  }
-  return ok({ serial })
+  return write(
+    work,
+    { entry: { code: 'HOLDER_ADDED', type: type.name }, serial, after: { component: type.id } },
+    (tx) => {
+      const known = getHolder(tx.db, serial)
+      if (known?.component === null && known.coupling === coupling)
+        must(updateHolder(tx.db, known, { componentId: type.id }), somebodyElse(serial))
+      else insertHolder(tx.db, { serial, componentId: type.id, coupling, place: given.place })
+      return { serial }
+    },
+    { code: 'SERIAL_TAKEN', serial },
+  )
 }
 
 /** Inspected: good until a date, or retired with a reason. */
@@ -43,22 +44,19 @@ export function inspectHolder(
   if (given.retireReason !== null && holder.carries)
     return fail({ code: 'HOLDER_CARRIES_TOOL', serial: given.serial, then: 'take apart' })
   if (given.until !== null && given.until <= work.now) return fail({ code: 'INSPECTION_PAST' })
-  inTransaction(work.db, () => {
-    updateHolder(work.db, given.serial, given.retireReason !== null ? { retired: true } : { inspectBy: given.until })
+  const { serial, until, retireReason } = given
+  const noted = {
+    entry: retireReason !== null ? ({ code: 'RETIRED', reason: retireReason } as const) : ({ code: 'INSPECTED', until } as const),
+    serial,
+    before: { inspectBy: holder.inspectBy, retired: holder.retired },
+    after: { inspectBy: until, retired: retireReason !== null },
+  }
+  return write(work, noted, (tx) => {
     // whatever fell was looked at
-    setFallen(work.db, given.serial, null)
-    note(
-      work,
-      given.retireReason !== null ? 'retired' : 'inspected',
-      given.retireReason ?? `taper, nose and stud looked at; next by ${given.until?.slice(0, 10) ?? 'no date'}`,
-      {
-        serial: given.serial,
-        before: { inspectBy: holder.inspectBy, retired: holder.retired },
-        after: { inspectBy: given.until, retired: given.retireReason !== null },
-      },
-    )
+    const change = { ...(retireReason !== null ? { retired: true } : { inspectBy: until }), fallenAt: null }
+    must(updateHolder(tx.db, holder, change), somebodyElse(serial))
+    return null
   })
-  return ok(null)
 }
 
 /** A new pull stud: its form and its torque come from the type, its age counts from now. */
@@ -69,13 +67,14 @@ export function replaceStud(work: Work, serial: string, stud: string): Result<nu
   if (type?.kind !== 'pull-stud') return fail({ code: 'NOT_A_STUD', part: stud })
   if (!COUPLINGS[holder.coupling]?.stud || type.CCMS !== holder.coupling)
     return fail({ code: 'WRONG_STUD', stud: type.name, for: type.CCMS, holder: holder.coupling })
-  inTransaction(work.db, () => {
-    updateHolder(work.db, serial, { stud, studSince: work.now })
-    note(work, 'stud replaced', `${type.name}, ${type.TQ} N·m`, {
-      serial,
-      before: { stud: holder.stud, since: holder.studSince },
-      after: { stud, since: work.now },
-    })
+  const noted = {
+    entry: { code: 'STUD_REPLACED', stud: type.name, torqueNm: type.TQ },
+    serial,
+    before: { stud: holder.stud, since: holder.studSince },
+    after: { stud, since: work.now },
+  } as const
+  return write(work, noted, (tx) => {
+    must(updateHolder(tx.db, holder, { stud, studSince: tx.now }), somebodyElse(serial))
+    return null
   })
-  return ok(null)
 }

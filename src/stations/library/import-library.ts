@@ -3,9 +3,9 @@ import { fail, type Result } from '@/core/units'
 import { getDefinition, listComponentIds } from '@/db/library/read'
 import { insertComponent, insertDefinition } from '@/db/library/write'
 import type { Refusal } from '../refusals'
-import { allOrNothing, Rollback, type Work } from '../work'
+import type { Work } from '../work'
+import { must, write } from '../write'
 import { definitionFaults } from './put-definition'
-import { note } from '../records/note'
 
 /** Parts and tools from a file, all or none; what is there already is never changed by an import. */
 export function importLibrary(
@@ -20,16 +20,19 @@ export function importLibrary(
   if (twice) return fail({ code: 'PART_EXISTS', part: twice.id, name: twice.name, in: 'import' })
   const there = definitions.find((d) => getDefinition(work.db, d.id))
   if (there) return fail({ code: 'TOOL_EXISTS', definition: there.id })
-  return allOrNothing(work.db, { code: 'IMPORT_TWICE' }, () => {
-    for (const part of parts) insertComponent(work.db, part)
-    for (const definition of definitions) {
-      const [fault] = definitionFaults(work.db, definition)
-      if (fault) throw new Rollback({ code: 'DOES_NOT_FIT', definition: definition.id, fault, in: 'import' })
-      insertDefinition(work.db, { ...definition, version: 1 })
-    }
-    note(work, 'imported', `${parts.length} parts and ${definitions.length} tools from ${source}`, {
-      after: { parts: parts.length, definitions: definitions.length },
-    })
-    return { parts: parts.length, definitions: definitions.length }
-  })
+  const counts = { parts: parts.length, definitions: definitions.length }
+  return write(
+    work,
+    { entry: { code: 'IMPORTED', ...counts, source }, after: counts },
+    (tx) => {
+      for (const part of parts) insertComponent(tx.db, part)
+      for (const definition of definitions) {
+        const [fault] = definitionFaults(tx.db, definition)
+        must(!fault, { code: 'DOES_NOT_FIT', definition: definition.id, fault, in: 'import' })
+        insertDefinition(tx.db, { ...definition, version: 1 })
+      }
+      return counts
+    },
+    { code: 'IMPORT_TWICE' },
+  )
 }

@@ -1,8 +1,8 @@
 import { checkTool, type StackPart } from '@/core/fits'
 import { shrinkPractice } from '@/core/clamp'
 import type { Definition } from '@/core/tool'
-import { fail, ok, type Result } from '@/core/units'
-import { isTaken, inTransaction, type Db } from '@/db/connection'
+import { fail, type Result } from '@/core/units'
+import type { Db } from '@/db/connection'
 import { getComponent, getDefinition, listDefinitions } from '@/db/library/read'
 import { insertDefinition } from '@/db/library/write'
 import { listMachines } from '@/db/machine/read'
@@ -10,7 +10,7 @@ import { practiceOf } from '../practice'
 import type { DefinitionFault } from './contract'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
-import { note } from '../records/note'
+import { write } from '../write'
 
 /** The parts of a definition, first choices; null when one is not in the library. */
 export function partsOf(db: Db, definition: Pick<Definition, 'parts'>): StackPart[] | null {
@@ -49,19 +49,14 @@ export function putDefinition(work: Work, given: Definition): Result<Definition,
   const [fault] = definitionFaults(work.db, given)
   if (fault) return fail({ code: 'DOES_NOT_FIT', definition: given.id, fault, in: 'form' })
   const next: Definition = { ...given, version: given.version + 1 }
-  try {
-    inTransaction(work.db, () => {
-      insertDefinition(work.db, next)
-      note(work, 'definition', `${next.name}, version ${next.version}`, {
-        t: next.t,
-        machine: next.machines[0] ?? null,
-        before: current,
-        after: next,
-      })
-    })
-  } catch (error) {
-    if (isTaken(error)) return fail({ code: 'CHANGED', what: 'definition', definition: given.id, version: given.version + 1 })
-    throw error
-  }
-  return ok(next)
+  const { name, version, t, machines } = next
+  return write(
+    work,
+    { entry: { code: 'DEFINITION_PUT', name, version }, t, machine: machines[0], before: current, after: next },
+    (tx) => {
+      insertDefinition(tx.db, next)
+      return next
+    },
+    { code: 'CHANGED', what: 'definition', definition: given.id, version },
+  )
 }

@@ -1,18 +1,17 @@
 import { checkComponent, type Component } from '@/core/tool'
-import { fail, ok, type Result } from '@/core/units'
-import { inTransaction, isTaken } from '@/db/connection'
+import { fail, type Result } from '@/core/units'
 import { getComponent } from '@/db/library/read'
 import { insertComponent, updateComponent } from '@/db/library/write'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
-import { note } from '../records/note'
+import { must, write } from '../write'
 
-function entry(work: Work, what: string, part: Component, before: Component | null, text: string): void {
-  note(work, what, text, { before, after: part })
-}
-
-/** A new part, or a changed one: its kind stays, and every property is checked. */
-export function putPart(work: Work, raw: Readonly<Record<string, unknown>>, isNew: boolean): Result<Component, Refusal> {
+/**
+ * A new part, or a changed one: its kind stays, and every property is checked.
+ * @param version the one that was changed; 0 for a new part
+ */
+export function putPart(work: Work, raw: Readonly<Record<string, unknown>>, version: number): Result<Component, Refusal> {
+  const isNew = version === 0
   const checked = checkComponent(raw)
   if (!checked.ok) return fail({ code: 'PART', faults: checked.error })
   const part = checked.value
@@ -20,15 +19,15 @@ export function putPart(work: Work, raw: Readonly<Record<string, unknown>>, isNe
   if (isNew && before) return fail({ code: 'PART_EXISTS', part: part.id, name: before.name, in: 'form' })
   if (!isNew && !before) return fail({ code: 'UNKNOWN_PART', part: part.id })
   if (before && before.kind !== part.kind) return fail({ code: 'KIND_STAYS', part: part.id, kind: before.kind })
-  try {
-    inTransaction(work.db, () => {
-      if (before) updateComponent(work.db, part)
-      else insertComponent(work.db, part)
-      entry(work, before ? 'part changed' : 'part added', part, before, `${part.id} ${part.name}`)
-    })
-  } catch (error) {
-    if (isTaken(error)) return fail({ code: 'PART_EXISTS', part: part.id, name: null, in: 'form' })
-    throw error
-  }
-  return ok(part)
+  const entry = { code: 'PART_PUT', part: part.id, name: part.name, isNew: !before } as const
+  return write(
+    work,
+    { entry, before, after: part },
+    (tx) => {
+      if (before) must(updateComponent(tx.db, part, version), { code: 'CHANGED', what: 'part', part: part.id })
+      else insertComponent(tx.db, part)
+      return part
+    },
+    { code: 'PART_EXISTS', part: part.id, name: null, in: 'form' },
+  )
 }

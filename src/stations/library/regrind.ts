@@ -5,8 +5,8 @@ import { insertComponent } from '@/db/library/write'
 import { lyingOf } from '@/db/stock/read'
 import { bookInside, moves } from '../store/book'
 import type { Refusal } from '../refusals'
-import { allOrNothing, need, Rollback, type Work } from '../work'
-import { note } from '../records/note'
+import type { Work } from '../work'
+import { must, need, write } from '../write'
 
 /** Some pieces come back from the grinder with a new nominal: a part of its own, so that nobody takes one for the other. */
 export function regrind(
@@ -35,18 +35,24 @@ export function regrind(
     LCF: Math.max(1, part.LCF - off),
     reground: { from: origin, count },
   }
-  return allOrNothing(work.db, { code: 'PART_EXISTS', part: id, name: null, in: 'form' }, () => {
-    const known = getComponent(work.db, id)
-    if (known && (valueOf(known, 'DC') !== given.DC || valueOf(known, 'OAL') !== given.OAL))
-      throw new Rollback({ code: 'OTHER_SIZES', part: id })
-    if (!known) insertComponent(work.db, ground)
-    const from = lyingOf(work.db, part.id)[0]?.place ?? null
-    need(bookInside(work, moves.regrindAway(part.id, given.count, from)))
-    need(bookInside(work, moves.regrindIn(id, given.count, given.place ?? from)))
-    note(work, 'reground', `${given.count} × ${part.name} to Ø${given.DC}, ${given.OAL} long`, {
-      before: { component: part.id, DC: part.DC },
-      after: { component: id, DC: given.DC },
-    })
-    return { id }
-  })
+  const noted = {
+    entry: { code: 'REGROUND', count: given.count, part: part.name, DCmm: given.DC, OALmm: given.OAL },
+    before: { component: part.id, DC: part.DC },
+    after: { component: id, DC: given.DC },
+  } as const
+  return write(
+    work,
+    noted,
+    (tx) => {
+      const known = getComponent(tx.db, id)
+      const same = !known || (valueOf(known, 'DC') === given.DC && valueOf(known, 'OAL') === given.OAL)
+      must(same, { code: 'OTHER_SIZES', part: id })
+      if (!known) insertComponent(tx.db, ground)
+      const from = lyingOf(tx.db, part.id)[0]?.place ?? null
+      need(bookInside(tx, moves.regrindAway(part.id, given.count, from)))
+      need(bookInside(tx, moves.regrindIn(id, given.count, given.place ?? from)))
+      return { id }
+    },
+    { code: 'PART_EXISTS', part: id, name: null, in: 'form' },
+  )
 }

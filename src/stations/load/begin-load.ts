@@ -1,21 +1,18 @@
 import { registersOf, type RegisterName } from '@/core/handover'
-import { stepNow, type LoadRun, type LoadStep } from '@/core/load'
-import { isTyped, pocketText, SPINDLE, type LoadRule, type Machine } from '@/core/tool'
+import { stepNow, type LoadFinding, type LoadRun, type LoadStep } from '@/core/load'
+import { isTyped, SPINDLE, type LoadRule } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
-import { isTaken, inTransaction } from '@/db/connection'
 import { getHandover } from '@/db/handover/read'
 import { getLoadRun, listLoadRuns } from '@/db/load/read'
 import { insertLoadRun, updateLoadRun } from '@/db/load/write'
 import { getMachine } from '@/db/machine/read'
 import { getPerson } from '@/db/person/read'
 import { type Control } from '@/devices/control/port'
-import { note } from '../records/note'
-import { noteRefusal } from '../records/note-refusal'
 import { sizesOf } from '../hand-over/contract'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
-import { readLoad, type LoadScans, type LoadSheet } from './load-sheet'
-import { loadSaidText } from '@/words/load'
+import { must, note, refuser, write } from '../write'
+import { readLoad, type LoadScans } from './load-sheet'
 
 /** Why somebody goes on against a rule. */
 export interface Reason {
@@ -27,11 +24,6 @@ export interface Begin extends LoadScans {
   readonly reasons: readonly Reason[]
 }
 
-const saidOf = ({ findings }: LoadSheet, machine: Machine, rule: LoadRule): string => {
-  const finding = findings.find((f) => f.rule === rule)
-  return finding ? loadSaidText(finding.said, machine) : ''
-}
-
 /** Claims the pocket and the tool, when every rule holds or was overruled by who may. */
 export async function beginLoad(
   work: Work,
@@ -41,14 +33,11 @@ export async function beginLoad(
   const { db } = work
   const sheet = await readLoad(db, control, begin, work.now)
   const { machine, assembly, handover, pocket } = sheet
-  const refuse = (refused: Refusal) => {
-    noteRefusal(work, 'Load', { serial: assembly?.serial, t: assembly?.t, machine: machine?.key }, refused)
-    return fail(refused)
-  }
+  const refuse = refuser(work, 'Load', { serial: assembly?.serial, t: assembly?.t, machine: machine?.key })
   if (sheet.run) return ok({ pocket: sheet.run.pocket })
   const missing = sheet.scans.find((line) => line.state !== 'holds')
   if (missing || !machine || !assembly || !handover) return refuse({ code: 'SCANS', said: missing?.said ?? null })
-  const overruled: LoadRun['overruled'][number][] = []
+  const overruled: (LoadRun['overruled'][number] & { readonly said: LoadFinding['said'] })[] = []
   for (const finding of sheet.findings) {
     const { rule, state, may } = finding
     if (state === 'holds' || state === 'told') continue
@@ -56,47 +45,40 @@ export async function beginLoad(
     if (state === 'refused' || may === 'nobody') return refuse({ code: 'RULE', finding, machine, ask: null })
     if (reason.length < 3) return refuse({ code: 'RULE', finding, machine, ask: 'reason' })
     if (may === 'lead' && work.person.role !== 'lead') return refuse({ code: 'RULE', finding, machine, ask: 'lead' })
-    overruled.push({ rule, reason, who: work.person.name })
+    overruled.push({ rule, reason, who: work.person.name, said: finding.said })
   }
   if (pocket === null) return refuse({ code: 'NO_POCKET', machine: machine.name })
-  try {
-    inTransaction(db, () => {
-      insertLoadRun(db, {
-        serial: assembly.serial,
-        machine: machine.key,
+  const { serial } = assembly
+  const { t, issue, sister = 0 } = handover.values
+  const about = { serial, t, machine: machine.key }
+  const begun = write(
+    work,
+    { entry: { code: 'LOAD_BEGUN', machine: machine.name, pocket, issue }, ...about },
+    (tx) => {
+      insertLoadRun(tx.db, {
+        ...about,
         pocket,
-        t: handover.values.t,
-        sister: handover.values.sister ?? 0,
+        sister,
         handover: handover.id,
-        overruled,
+        overruled: overruled.map(({ rule, reason, who }) => ({ rule, reason, who })),
         ticks: {},
         typed: {},
         sent: false,
-        personId: work.person.id,
-        startedAt: work.now,
+        personId: tx.person.id,
+        startedAt: tx.now,
       })
-      const about = { serial: assembly.serial, t: handover.values.t, machine: machine.key }
-      for (const { rule, reason } of overruled)
-        note(work, 'overruled', `Load: ${saidOf(sheet, machine, rule)} ${reason}`, {
-          ...about,
-          after: { rule },
-        })
-      note(work, 'load begun', `For ${machine.name}, ${pocketText(pocket)}, by hand-over ${handover.values.issue}`, about)
-    })
-  } catch (error) {
-    if (!isTaken(error)) throw error
-    const first = listLoadRuns(db).find(
-      (r) => r.serial === assembly.serial || (r.machine === machine.key && (r.pocket === pocket || r.t === handover.values.t)),
-    )
-    return fail({
-      code: 'FIRST',
-      who: (first && getPerson(db, first.personId)?.name) ?? null,
-      serial: first?.serial ?? null,
-      machine: machine.name,
-      pocket: first?.pocket ?? pocket,
-    })
-  }
-  return ok({ pocket })
+      for (const { rule, reason, said } of overruled)
+        note(tx, { entry: { code: 'LOAD_OVERRULED', said, machine, reason }, ...about, after: { rule } })
+      return { pocket }
+    },
+    { code: 'FIRST', who: null, serial: null, machine: machine.name, pocket },
+  )
+  if (begun.ok || begun.error.code !== 'FIRST') return begun
+  const first = listLoadRuns(db).find(
+    (r) => r.serial === serial || (r.machine === machine.key && (r.pocket === pocket || r.t === t)),
+  )
+  const who = (first && getPerson(db, first.personId)?.name) ?? null
+  return fail({ ...begun.error, who, serial: first?.serial ?? null, pocket: first?.pocket ?? pocket })
 }
 
 const NOT_BEGUN = (serial: string): Refusal => ({ code: 'LOAD_NOT_BEGUN', serial })
@@ -120,7 +102,10 @@ export async function tickStep(work: Work, control: Control, serial: string, ste
   if (!line || line.state !== 'now' || stepNow(steps) !== step || step === 'written' || step === 'recorded')
     return fail({ code: 'NOT_THIS_STEP' })
   if (line.watched) return fail({ code: 'WATCHED', step: line })
-  return updateLoadRun(work.db, run, { ...run, ticks: { ...run.ticks, [step]: true } }) ? ok(null) : fail(CHANGED(serial))
+  return write(work, null, (tx) => {
+    must(updateLoadRun(tx.db, run, { ...run, ticks: { ...run.ticks, [step]: true } }), CHANGED(serial))
+    return null
+  })
 }
 
 /** One figure as the operator reads it off a control that only takes typing; another than wanted is refused. */
@@ -133,9 +118,11 @@ export function typeFigure(work: Work, serial: string, register: RegisterName, v
   const wanted = registersOf({ ...handover.values, pocket: run.pocket }, machine).find((r) => r.register === register)
   if (!wanted) return fail({ code: 'NO_SUCH_REGISTER', machine: machine.name, register })
   if (value !== wanted.rounded) {
-    const refused = { code: 'TYPED_WRONG', register, shown: value, wanted: wanted.rounded, machine: sizesOf(machine) } as const
-    noteRefusal(work, 'Load', { serial, t: run.t, machine: run.machine }, refused)
-    return fail(refused)
+    const refuse = refuser(work, 'Load', { serial, t: run.t, machine: run.machine })
+    return refuse({ code: 'TYPED_WRONG', register, shown: value, wanted: wanted.rounded, machine: sizesOf(machine) })
   }
-  return updateLoadRun(work.db, run, { ...run, typed: { ...run.typed, [register]: value } }) ? ok(null) : fail(CHANGED(serial))
+  return write(work, null, (tx) => {
+    must(updateLoadRun(tx.db, run, { ...run, typed: { ...run.typed, [register]: value } }), CHANGED(serial))
+    return null
+  })
 }

@@ -2,8 +2,8 @@ import { z } from 'zod'
 import { REGISTER_NAMES, type CheckRow, type HeldRow } from '@/core/handover'
 import { LOAD_STEPS } from '@/core/load'
 import { LOAD_RULES } from '@/core/tool'
-import { contract, fault, MachineKey, OneSerial, Serial, Why } from '../contract'
-import type { RegisterName } from '@/core/handover'
+import { contract, fault, MachineKey, OneSerial, Serial, Why, Version } from '../contract'
+import type { RegisterName, VoidReason } from '@/core/handover'
 import type { LoadFinding, StepLine } from '@/core/load'
 import type { Machine } from '@/core/tool'
 import type { MachineSizes } from '../hand-over/contract'
@@ -20,7 +20,7 @@ export type LabelFault =
       readonly what: 'label'
       readonly serial: string
       readonly issue: number
-      readonly why: string | null
+      readonly why: VoidReason | null
     }
 
 /** What the scans themselves say, before any rule. */
@@ -34,7 +34,7 @@ export type ScanSaid =
   | { readonly code: 'HOLDER'; readonly serial: string; readonly t: number | null; readonly name: string }
   | { readonly code: 'SCAN_LABEL' }
   | { readonly code: 'LABEL_REFUSED'; readonly fault: LabelFault }
-  | { readonly code: 'HANDOVER_OLD'; readonly issue: number; readonly why: string | null }
+  | { readonly code: 'HANDOVER_OLD'; readonly issue: number; readonly why: VoidReason | null }
   | { readonly code: 'HANDOVER'; readonly issue: number; readonly fromRecord: boolean }
   | { readonly code: 'NOTHING_RELEASED'; readonly serial: string }
   | { readonly code: 'OTHER_LABEL'; readonly belongsTo: string; readonly serial: string }
@@ -90,6 +90,7 @@ const who = z.enum(['anyone', 'lead', 'nobody'])
 export const keepLimits = contract()(
   z.object({
     machine: MachineKey,
+    version: Version,
     limits: z.object({
       measuredDays: z.number().int(fault('WHOLE')).min(1).max(3650),
       balanceFromRpm: z.number().min(0).max(200_000),

@@ -1,14 +1,13 @@
-import { controlT, pocketText, SPINDLE } from '@/core/tool'
-import { fail, ok, type Result } from '@/core/units'
-import { inTransaction } from '@/db/connection'
+import { controlT, SPINDLE } from '@/core/tool'
+import { fail, type Result } from '@/core/units'
 import { getLoadRun } from '@/db/load/read'
 import { deleteLoadRun } from '@/db/load/write'
 import { getMachine } from '@/db/machine/read'
 import { type Control } from '@/devices/control/port'
-import { note } from '../records/note'
 import { emptyRegister } from '../return/empty-register'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
+import { must, write } from '../write'
 
 /**
  * Gives a load up. Figures that went to the control already are taken back: its row is left as the machine's safe empty
@@ -29,15 +28,10 @@ export async function dropLoad(work: Work, control: Control, serial: string, rea
       if (!told.ok) return fail({ code: 'CONTROL', error: told.error })
     }
   }
-  const done = inTransaction(work.db, () => {
-    if (!deleteLoadRun(work.db, run.id)) return false
-    note(
-      work,
-      'load given up',
-      `For ${machine?.name ?? run.machine}, ${pocketText(run.pocket)}: ${reason}${run.sent ? '; its row was emptied' : '; nothing was written'}`,
-      { serial, t: run.t, machine: run.machine },
-    )
-    return true
+  const { pocket, sent, t } = run
+  const entry = { code: 'LOAD_DROPPED', machine: machine?.name ?? run.machine, pocket, reason, emptied: sent } as const
+  return write(work, { entry, serial, t, machine: run.machine }, (tx) => {
+    must(deleteLoadRun(tx.db, run.id), { code: 'LOAD_OVER', serial })
+    return null
   })
-  return done ? ok(null) : fail({ code: 'LOAD_OVER', serial })
 }

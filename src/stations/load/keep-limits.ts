@@ -1,32 +1,35 @@
 import { MAY_BE_SET } from '@/core/load'
 import { limitsOf, magazineOf, type LoadLimits, type Magazine } from '@/core/tool'
-import { fail, ok, type Result } from '@/core/units'
-import { inTransaction } from '@/db/connection'
+import { fail, type Result } from '@/core/units'
 import { getMachine } from '@/db/machine/read'
 import { updateMachine } from '@/db/machine/write'
-import { noteRefusal } from '../records/note-refusal'
-import { note } from '../records/note'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
+import { must, refuser, write } from '../write'
 
 /** A machine's own limits of loading and how its magazine is made; a lead's to change. */
-export function keepLimits(work: Work, key: string, limits: LoadLimits, magazine: Magazine): Result<null, Refusal> {
+export function keepLimits(
+  work: Work,
+  key: string,
+  limits: LoadLimits,
+  magazine: Magazine,
+  version: number,
+): Result<null, Refusal> {
   const machine = getMachine(work.db, key)
   if (!machine) return fail({ code: 'UNKNOWN_MACHINE', machine: key })
-  if (work.person.role !== 'lead') {
-    const refused: Refusal = { code: 'LEAD_ONLY', what: 'rules' }
-    noteRefusal(work, 'Rules', { machine: key }, refused)
-    return fail(refused)
-  }
+  if (work.person.role !== 'lead') return refuser(work, 'Rules', { machine: key })({ code: 'LEAD_ONLY', what: 'rules' })
+  const changed: Refusal = { code: 'CHANGED', what: 'machine', machine: machine.name }
+  if (version !== machine.version) return fail(changed)
   const fixed = Object.keys(limits.may).find((rule) => !MAY_BE_SET.some((m) => m === rule))
   if (fixed) return fail({ code: 'RULE_FIXED' })
-  inTransaction(work.db, () => {
-    updateMachine(work.db, { ...machine, limits, magazine })
-    note(work, 'rules kept', `Rules of loading ${machine.name}`, {
-      machine: key,
-      before: { limits: limitsOf(machine), magazine: magazineOf(machine) },
-      after: { limits, magazine },
-    })
+  const noted = {
+    entry: { code: 'RULES_KEPT', machine: machine.name },
+    machine: key,
+    before: { limits: limitsOf(machine), magazine: magazineOf(machine) },
+    after: { limits, magazine },
+  } as const
+  return write(work, noted, (tx) => {
+    must(updateMachine(tx.db, machine, { limits, magazine }), changed)
+    return null
   })
-  return ok(null)
 }

@@ -8,17 +8,15 @@ import {
   type HeldRow,
 } from '@/core/handover'
 import { isClear, type LoadRun } from '@/core/load'
-import { controlT, isTyped, nextState, pocketText, SPINDLE, type Assembly, type Machine } from '@/core/tool'
+import { controlT, isTyped, nextState, SPINDLE, type Assembly, type Machine } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { moveAssembly } from '@/db/assembly/write'
-import { inTransaction, isTaken } from '@/db/connection'
 import { deleteLoadRun, updateLoadRun } from '@/db/load/write'
 import { type Control, type ControlError } from '@/devices/control/port'
-import { note } from '../records/note'
-import { noteRefusal } from '../records/note-refusal'
 import { sizesOf, type TableRefusal } from '../hand-over/contract'
 import { refuse, type Refusal } from '../refusals'
 import type { Work } from '../work'
+import { must, refuser, write } from '../write'
 import { readLoad } from './load-sheet'
 import type { Loaded } from './contract'
 
@@ -36,10 +34,7 @@ interface InHand {
 export async function loadTool(work: Work, control: Control, serial: string): Promise<Result<Loaded, Refusal>> {
   const sheet = await readLoad(work.db, control, { serial }, work.now)
   const { run, machine, assembly, handover } = sheet
-  const refused = (refusal: Refusal) => {
-    noteRefusal(work, 'Load', { serial, t: run?.t ?? assembly?.t, machine: machine?.key }, refusal)
-    return refuse(refusal)
-  }
+  const refused = refuser(work, 'Load', { serial, t: run?.t ?? assembly?.t, machine: machine?.key })
   if (!run || !machine || !assembly || !handover) return refused({ code: 'LOAD_NOT_BEGUN', serial })
   const broken = sheet.scans.find((line) => line.state !== 'holds')
   if (broken) return refused({ code: 'SCANS', said: broken.said })
@@ -84,8 +79,11 @@ async function sendFigures(work: Work, control: Control, { run, machine, handove
   if (!trial.same) return refused({ code: 'POST_WRITES_OTHERS', others: trial.others ?? [] })
   const old = await control.table(key)
   if (!old.ok) return refuse(said(old.error))
-  if (!run.sent && !updateLoadRun(work.db, run, { ...run, sent: true }))
-    return fail({ code: 'CHANGED', what: 'load', serial: run.serial })
+  const noted = write(work, null, (tx) => {
+    const marked = run.sent || updateLoadRun(tx.db, run, { ...run, sent: true })
+    must(marked, { code: 'CHANGED', what: 'load', serial: run.serial })
+  })
+  if (!noted.ok) return noted
   const sent = await control.run(key, handover.postText)
   if (!sent.ok) return refuse(said(sent.error))
   const held = await control.table(key)
@@ -110,29 +108,28 @@ function record(
   { run, machine, assembly, handover }: InHand,
   { rows, before, after }: Written,
 ): Result<Loaded, Refusal> {
-  const changed = refuse({ code: 'CHANGED', what: 'loaded tool', serial: assembly.serial })
+  const { serial } = assembly
+  const changed: Refusal = { code: 'CHANGED', what: 'loaded tool', serial }
   const state = nextState(assembly.state, 'load')
-  if (!state) return changed
+  if (!state) return refuse(changed)
   const { pocket } = run
-  try {
-    const done = inTransaction(work.db, () => {
+  const { issue, t } = handover.values
+  return write(
+    work,
+    {
+      entry: { code: 'LOADED', machine: machine.name, pocket, issue, typed: isTyped(machine) },
+      serial,
+      t,
+      machine: machine.key,
+      before,
+      after,
+    },
+    (tx) => {
+      must(deleteLoadRun(tx.db, run.id), changed)
       // the wear went into the control with its figures
-      if (
-        !deleteLoadRun(work.db, run.id) ||
-        !moveAssembly(work.db, assembly, { state, pocket, machine: machine.key, wear: null })
-      )
-        return false
-      note(
-        work,
-        'loaded',
-        `Into ${machine.name}, ${pocketText(pocket)}, by hand-over ${handover.values.issue}; ${isTyped(machine) ? 'figures typed and read back by eye' : 'offsets written and read back'}${pocket === SPINDLE ? '; by hand, changer in manual' : ''}`,
-        { serial: assembly.serial, t: handover.values.t, machine: machine.key, before: { ...before }, after: { ...after } },
-      )
-      return true
-    })
-    return done ? ok({ pocket, rows, before }) : changed
-  } catch (error) {
-    if (isTaken(error)) return refuse({ code: 'POCKET_TAKEN', pocket })
-    throw error
-  }
+      must(moveAssembly(tx.db, assembly, { state, pocket, machine: machine.key, wear: null }), changed)
+      return { pocket, rows, before }
+    },
+    { code: 'POCKET_TAKEN', pocket },
+  )
 }

@@ -16,11 +16,11 @@ export async function readMinutes(db: Db, control: Control): Promise<void> {
     if (!inside.length || isTyped(machine)) continue
     const state = await control.state(machine.key)
     if (!state.ok) continue
-    inTransaction(db, () => {
+    inTransaction(db, (tx) => {
       for (const { id, t, pocket, sister } of inside) {
         const register = t === null ? null : registerNumber({ t, pocket, sister }, machine)
         const minutes = register === null ? undefined : state.value.cutMin.get(register)
-        if (minutes !== undefined) setRunningMin(db, id, minutes)
+        if (minutes !== undefined) setRunningMin(tx, id, minutes)
       }
     })
   }

@@ -1,14 +1,11 @@
 import { SHIFT_H, type AdapterPiece } from '@/core/measure'
-import { fail, ok, type Result } from '@/core/units'
+import { fail, type Result } from '@/core/units'
 import { getAdapter, listMasters } from '@/db/bench/read'
 import { insertAdapter, insertAdapterPiece, insertOverrule, updateMaster } from '@/db/bench/write'
-import { inTransaction, isTaken } from '@/db/connection'
-import { note } from '../records/note'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
+import { must, write } from '../write'
 import { readBench } from './bench-state'
-
-const NOTHING = { serial: null, t: null, machine: null }
 
 /** Another adapter is on the spindle: its master is due before anything else is measured. @param serial the mark on it */
 export function changeAdapter(work: Work, serial: string): Result<null, Refusal> {
@@ -16,29 +13,25 @@ export function changeAdapter(work: Work, serial: string): Result<null, Refusal>
   const piece = getAdapter(work.db, serial)
   if (!piece) return fail({ code: 'UNKNOWN_ADAPTER', serial })
   if (adapter?.serial === serial) return fail({ code: 'SAME_ADAPTER', serial })
-  inTransaction(work.db, () => {
-    insertAdapter(work.db, piece, work.now, work.person.id)
-    note(work, 'adapter changed', `Adapter ${serial} (${piece.coupling}) on the spindle`, {
-      ...NOTHING,
-      before: { adapter: adapter?.serial ?? null },
-      after: { adapter: serial },
-    })
+  const entry = { code: 'ADAPTER_CHANGED', serial, coupling: piece.coupling } as const
+  return write(work, { entry, before: { adapter: adapter?.serial ?? null }, after: { adapter: serial } }, (tx) => {
+    insertAdapter(tx.db, piece, tx.now, tx.person.id)
+    return null
   })
-  return ok(null)
 }
 
 /** Enters an adapter with the mark on it. */
 export function addAdapter(work: Work, piece: AdapterPiece): Result<null, Refusal> {
-  try {
-    inTransaction(work.db, () => {
-      insertAdapterPiece(work.db, piece)
-      note(work, 'adapter added', `Adapter ${piece.serial} for ${piece.coupling}`, { ...NOTHING, after: { ...piece } })
-    })
-  } catch (error) {
-    if (isTaken(error)) return fail({ code: 'ADAPTER_EXISTS', serial: piece.serial })
-    throw error
-  }
-  return ok(null)
+  const { serial, coupling } = piece
+  return write(
+    work,
+    { entry: { code: 'ADAPTER_ADDED', serial, coupling }, after: piece },
+    (tx) => {
+      insertAdapterPiece(tx.db, piece)
+      return null
+    },
+    { code: 'ADAPTER_EXISTS', serial },
+  )
 }
 
 export interface MasterRenewal {
@@ -59,15 +52,15 @@ export function renewMaster(work: Work, renewal: MasterRenewal): Result<null, Re
   const away = Math.max(Math.abs(renewal.LFmm - master.LFmm), Math.abs(renewal.DCmm - master.DCmm))
   if (away > MOST_CHANGE_MM) return fail({ code: 'OTHER_CERTIFICATE', master: master.mark, awayMm: away })
   const { id, ...values } = renewal
-  inTransaction(work.db, () => {
-    updateMaster(work.db, { ...master, ...values })
-    note(work, 'master renewed', `Certificate of ${master.mark} until ${renewal.calibratedUntil}`, {
-      ...NOTHING,
-      before: { id, LFmm: master.LFmm, DCmm: master.DCmm, calibratedUntil: master.calibratedUntil },
-      after: { id, ...values },
-    })
+  const noted = {
+    entry: { code: 'MASTER_RENEWED', master: master.mark, until: renewal.calibratedUntil },
+    before: { id, LFmm: master.LFmm, DCmm: master.DCmm, calibratedUntil: master.calibratedUntil },
+    after: { id, ...values },
+  } as const
+  return write(work, noted, (tx) => {
+    must(updateMaster(tx.db, master, values), { code: 'CHANGED', what: 'master', master: master.mark })
+    return null
   })
-  return ok(null)
 }
 
 /** Two certificates of one master never differ by more: common practice, no source. */
@@ -78,9 +71,8 @@ export function overruleCheck(work: Work, reason: string): Result<null, Refusal>
   if (work.person.role !== 'lead') return fail({ code: 'LEAD_ONLY', what: 'master checks' })
   if (!readBench(work.db, work.now).due) return fail({ code: 'CHECK_NOT_DUE' })
   const until = new Date(Date.parse(work.now) + SHIFT_H * 3_600_000).toISOString()
-  inTransaction(work.db, () => {
-    insertOverrule(work.db, work.now, until, work.person.id, reason)
-    note(work, 'overruled', `Measuring goes on without the check of the bench: ${reason}`, { ...NOTHING, after: { until } })
+  return write(work, { entry: { code: 'CHECK_OVERRULED', reason }, after: { until } }, (tx) => {
+    insertOverrule(tx.db, tx.now, until, tx.person.id, reason)
+    return null
   })
-  return ok(null)
 }

@@ -11,11 +11,9 @@ import {
 } from '@/core/measure'
 import { ok, type Result } from '@/core/units'
 import { insertCheck } from '@/db/bench/write'
-import { inTransaction } from '@/db/connection'
-import { note } from '../records/note'
-import { noteRefusal } from '../records/note-refusal'
-import { refuse, type Refusal } from '../refusals'
+import type { Refusal } from '../refusals'
 import type { Work } from '../work'
+import { refuser, write } from '../write'
 import { readBench, type BenchNow } from './bench-state'
 import { findAgain, holdAgain, type MeasureAgain } from './look-back'
 import type { EvidenceStore, MeasureFrames } from './save-measurement'
@@ -53,11 +51,6 @@ export async function saveCheck(
   return measured.ok ? finishCheck(work, evidence, save, measured.value) : measured
 }
 
-const refusedAs = (work: Work) => (refusal: Refusal) => {
-  noteRefusal(work, 'Masters', {}, refusal)
-  return refuse(refusal)
-}
-
 interface Checked {
   readonly bench: BenchNow
   readonly adapter: Adapter
@@ -67,7 +60,7 @@ interface Checked {
 /** Whether the bench may be checked with this master now; looked at before its pictures are measured, and once more after. */
 export function mayCheck(work: Work, save: CheckSave): Result<Checked, Refusal> {
   const bench = readBench(work.db, work.now)
-  const refused = refusedAs(work)
+  const refused = refuser(work, 'Masters')
   const { adapter, master } = bench
   if (!adapter || !master) return refused({ code: 'NO_MASTER', coupling: null })
   if (save.scanned !== master.mark) return refused({ code: 'OTHER_MASTER', scanned: save.scanned, master: master.mark })
@@ -87,7 +80,7 @@ export function finishCheck(
   const may = mayCheck(work, save)
   if (!may.ok) return may
   const { bench, adapter, master } = may.value
-  const refused = refusedAs(work)
+  const refused = refuser(work, 'Masters')
   const dirty = tool.warnings.find((w) => w.warning.code === 'DEBRIS')
   if (dirty) return refused({ code: 'DEBRIS', edge: null })
   const radii = tool.edges.flatMap((e) => (e.x ? [e.x.value] : []))
@@ -98,26 +91,25 @@ export function finishCheck(
   if (verdict === 'too far' && (work.person.role !== 'lead' || !save.reason)) return refused({ code: 'TOO_FAR', bench: 'this' })
   const place = evidence.put(master.mark, work.now, save.frames)
   const again = verdict === 'drifted' || verdict === 'too far' ? findAgain(work, adapter, bench.check, drift) : []
-  inTransaction(work.db, () => {
-    insertCheck(work.db, {
+  const zero = addZero(bench.zero, drift)
+  const noted = {
+    entry: { code: 'BENCH_CHECKED', master: master.mark, verdict, reason: save.reason },
+    before: bench.zero,
+    after: { ...zero, again: again.map(({ serial, movedMm, after }) => ({ serial, movedMm, after })) },
+  } as const
+  return write(work, noted, (tx) => {
+    insertCheck(tx.db, {
       masterId: master.id,
       coupling: adapter.coupling,
       adapter: adapter.serial,
-      at: work.now,
-      personId: work.person.id,
+      at: tx.now,
+      personId: tx.person.id,
       drift,
-      zero: addZero(bench.zero, drift),
+      zero,
       evidence: place,
       reason: save.reason,
     })
-    note(work, 'checked', `Bench checked with ${master.mark}: ${verdict}${save.reason ? `; ${save.reason}` : ''}`, {
-      serial: null,
-      t: null,
-      machine: null,
-      before: { ...bench.zero },
-      after: { ...addZero(bench.zero, drift), again: again.map(({ serial, movedMm, after }) => ({ serial, movedMm, after })) },
-    })
-    holdAgain(work, again)
+    holdAgain(tx, again)
+    return { drift, verdict, again }
   })
-  return ok({ drift, verdict, again })
 }

@@ -1,13 +1,12 @@
 import { judgeDrift, NO_ZERO, SHIFT_H, type DriftVerdict, type Master, type Zero } from '@/core/measure'
 import type { Coupling } from '@/core/tool'
-import { fail, ok, type Result } from '@/core/units'
+import type { Result } from '@/core/units'
 import { lastValuesCheck, listMasters, overruleAt } from '@/db/bench/read'
 import { insertCheck } from '@/db/bench/write'
-import { inTransaction, type Db } from '@/db/connection'
-import { note } from '../records/note'
-import { noteRefusal } from '../records/note-refusal'
+import type { Db } from '@/db/connection'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
+import { refuser, write } from '../write'
 
 /** A bench whose values are typed or come over a line: its master check counts as that of the bench with the camera. */
 export interface ValuesBench {
@@ -48,10 +47,7 @@ export interface ValuesCheck {
 /** Keeps what the other bench reads of the master; too far from its certificate is refused. */
 export function saveValuesCheck(work: Work, given: ValuesCheck): Result<{ readonly verdict: DriftVerdict }, Refusal> {
   const { master } = readValuesBench(work.db, given.coupling, work.now)
-  const refuse = (refused: Refusal) => {
-    noteRefusal(work, 'Masters', {}, refused)
-    return fail(refused)
-  }
+  const refuse = refuser(work, 'Masters')
   if (!master) return refuse({ code: 'NO_MASTER', coupling: given.coupling })
   if (given.scanned !== master.mark) return refuse({ code: 'OTHER_MASTER', scanned: given.scanned, master: master.mark })
   if (master.calibratedUntil < work.now.slice(0, 10))
@@ -59,20 +55,20 @@ export function saveValuesCheck(work: Work, given: ValuesCheck): Result<{ readon
   const drift = { x: (given.DCmm - master.DCmm) / 2, z: given.LFmm - master.LFmm }
   const verdict = judgeDrift(drift)
   if (verdict === 'too far') return refuse({ code: 'TOO_FAR', bench: 'other' })
-  inTransaction(work.db, () => {
-    insertCheck(work.db, {
+  const entry = { code: 'OTHER_BENCH_CHECKED', master: master.mark, verdict } as const
+  return write(work, { entry, after: drift }, (tx) => {
+    insertCheck(tx.db, {
       masterId: master.id,
       coupling: given.coupling,
       adapter: `values ${given.coupling}`,
       bench: 'values',
-      at: work.now,
-      personId: work.person.id,
+      at: tx.now,
+      personId: tx.person.id,
       drift,
       zero: NO_ZERO,
       evidence: null,
       reason: null,
     })
-    note(work, 'checked', `Other bench checked with ${master.mark}: ${verdict}`, { after: { ...drift } })
+    return { verdict }
   })
-  return ok({ verdict })
 }

@@ -1,8 +1,8 @@
-import { fail, ok, type Result } from '@/core/units'
+import { fail, type Result } from '@/core/units'
 import { listEvidenceInUse } from '@/db/measurement/read'
-import { note } from '../records/note'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
+import { write } from '../write'
 
 export interface KeptPictures {
   list(): readonly { readonly place: string; readonly bytes: number; readonly at: string }[]
@@ -27,8 +27,7 @@ export function cleanPictures(work: Work, pictures: KeptPictures, keepDays: numb
   const old = pictures.list().filter((p) => p.at < before && !used.has(p.place))
   const bytes = old.reduce((sum, p) => sum + p.bytes, 0)
   for (const { place } of old) pictures.drop(place)
-  note(work, 'pictures cleaned', `${old.length} sets of pictures older than ${keepDays} days cleaned away`, {
-    after: { places: old.map((p) => p.place) },
-  })
-  return ok({ sets: old.length, bytes })
+  const sets = old.length
+  const noted = { entry: { code: 'PICTURES_CLEANED', sets, days: keepDays }, after: { places: old.map((p) => p.place) } } as const
+  return write(work, noted, () => ({ sets, bytes }))
 }

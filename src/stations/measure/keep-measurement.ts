@@ -7,15 +7,14 @@ import {
   type ToolResult,
 } from '@/core/measure'
 import { nextState } from '@/core/tool'
-import { fail, ok, type Result } from '@/core/units'
+import { fail, type Result } from '@/core/units'
 import { moveAssembly } from '@/db/assembly/write'
-import { inTransaction } from '@/db/connection'
 import { currentHandover } from '@/db/handover/read'
 import { holdHandover, voidCurrent } from '@/db/handover/write'
 import { insertMeasurement } from '@/db/measurement/write'
-import { note } from '../records/note'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
+import { must, write } from '../write'
 import { learnStop } from './learn-stop'
 import type { MeasureSheet } from './measure-sheet'
 import type { Saved } from './contract'
@@ -54,13 +53,23 @@ export function keepMeasurement(work: Work, sheet: MeasureSheet, found: Found): 
   const same = last !== null && compareResults(last.result, result).change === 'same' && result.verdict === last.result.verdict
   const kept = assembly.state === 'released' && same
   const { edges, summary } = set
-  const saved = inTransaction(work.db, () => {
+  const changed: Refusal = { code: 'CHANGED', what: 'tool', serial }
+  const noted = ({ verdict, voided }: Saved) =>
+    ({
+      entry: { code: 'MEASURED', source, edges: edges.length, verdict, voided, kept, reason },
+      serial,
+      t: assembly.t,
+      machine: assembly.machine,
+      before: last?.summary,
+      after: summary,
+    }) as const
+  return write(work, noted, (tx) => {
     // what its wear registers said is in the new figures
-    if (!moveAssembly(work.db, assembly, { state: kept ? assembly.state : state, wear: null })) return null
-    const id = insertMeasurement(work.db, {
+    must(moveAssembly(tx.db, assembly, { state: kept ? assembly.state : state, wear: null }), changed)
+    const id = insertMeasurement(tx.db, {
       assemblyId: assembly.id,
-      at: work.now,
-      personId: work.person.id,
+      at: tx.now,
+      personId: tx.person.id,
       summary,
       edges,
       steps: found.steps.map(({ name, set: step }) => ({ name, summary: step.summary, edges: step.edges })),
@@ -72,25 +81,10 @@ export function keepMeasurement(work: Work, sheet: MeasureSheet, found: Found): 
       reason,
     })
     // found the same with a bench that is right: nothing holds it any more
-    const current = kept ? currentHandover(work.db, serial) : null
-    if (current?.held) holdHandover(work.db, current.id, null)
-    const voided = kept ? null : voidCurrent(work.db, serial, work.now, 'measured again')
-    learnStop(work, assembly, summary.LF, found.takenAt)
-    const how = source === 'pictures' ? `${edges.length} ${edges.length === 1 ? 'edge' : 'edges'} measured` : `figures ${source}`
-    const said = [
-      `${how}: ${result.verdict ?? 'not judged'}`,
-      ...(voided ? [`hand-over ${voided} is out of date`] : []),
-      ...(kept ? ['the same within uncertainty, the hand-over stands'] : []),
-      ...(reason ? [reason] : []),
-    ]
-    note(work, 'measured', said.join('; '), {
-      serial,
-      t: assembly.t,
-      machine: assembly.machine,
-      before: last?.summary ?? null,
-      after: summary,
-    })
+    const current = kept ? currentHandover(tx.db, serial) : null
+    if (current?.held) holdHandover(tx.db, current.id, null)
+    const voided = kept ? null : voidCurrent(tx.db, serial, tx.now, { code: 'MEASURED_AGAIN' })
+    learnStop(tx, assembly, summary.LF, found.takenAt)
     return { id, verdict: result.verdict, voided, kept }
   })
-  return saved ? ok(saved) : fail({ code: 'CHANGED', what: 'tool', serial })
 }

@@ -1,14 +1,13 @@
 import { checkSteps, type ProgramStep } from '@/core/measure'
-import { fail, ok, type Result } from '@/core/units'
+import { fail, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
-import { inTransaction, isTaken } from '@/db/connection'
 import { getDefinition } from '@/db/library/read'
 import { lastMeasurement } from '@/db/measurement/read'
 import { getProgram } from '@/db/program/read'
 import { insertProgram } from '@/db/program/write'
-import { note } from '../records/note'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
+import { write } from '../write'
 
 export interface ProgramSave {
   /** The tool on the spindle. */
@@ -31,27 +30,23 @@ export function keepProgram(work: Work, save: ProgramSave): Result<{ readonly ve
   if ((current?.version ?? 0) !== save.base) return fail(changed)
   const last = lastMeasurement(work.db, assembly.id)
   const version = save.base + 1
-  try {
-    inTransaction(work.db, () => {
-      insertProgram(work.db, {
+  const { why, serial } = save
+  const entry = { code: 'ROUTINE_KEPT', definition: definition.id, version, why } as const
+  return write(
+    work,
+    { entry, serial, t: definition.t, before: current?.steps, after: steps.value },
+    (tx) => {
+      insertProgram(tx.db, {
         definition: definition.id,
         version,
-        at: work.now,
-        personId: work.person.id,
-        why: save.why,
+        at: tx.now,
+        personId: tx.person.id,
+        why,
         steps: steps.value,
         evidence: last?.evidence || (current?.evidence ?? null),
       })
-      note(work, 'program kept', `Measuring program of ${definition.id}, version ${version}: ${save.why}`, {
-        serial: save.serial,
-        t: definition.t,
-        before: current?.steps ?? null,
-        after: steps.value,
-      })
-    })
-  } catch (error) {
-    if (isTaken(error)) return fail(changed)
-    throw error
-  }
-  return ok({ version })
+      return { version }
+    },
+    changed,
+  )
 }

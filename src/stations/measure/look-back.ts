@@ -1,3 +1,4 @@
+import type { Held } from '@/core/handover'
 import { lookBack, type Adapter, type LookedBack, type ZeroCheck, type Zero } from '@/core/measure'
 import { getAssemblyById } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
@@ -5,9 +6,8 @@ import { currentHandover, listHeld } from '@/db/handover/read'
 import { holdHandover } from '@/db/handover/write'
 import { listMeasuredSince } from '@/db/measurement/read'
 import { practiceOf } from '../practice'
-import { note } from '../records/note'
 import type { Work } from '../work'
-import { timeText } from '@/words/time'
+import { note, type Writing } from '../write'
 
 /** A tool that was measured before a drift was found and would have come out otherwise. */
 export interface MeasureAgain extends LookedBack {
@@ -43,11 +43,10 @@ export function findAgain({ db }: Work, adapter: Adapter, before: ZeroCheck | nu
 }
 
 /** Their hand-overs are held until they were measured again; one that is loaded already is told in the record. */
-export function holdAgain(work: Work, again: readonly MeasureAgain[]): void {
+export function holdAgain(tx: Writing, again: readonly MeasureAgain[]): void {
   for (const { serial, t, loadedIn, handover, movedMm } of again) {
-    const why = `The bench had drifted by up to ${(1000 * movedMm).toFixed(0)} µm when this tool was measured (found ${timeText(work.now)}). Measure it again.`
-    if (handover !== null) holdHandover(work.db, handover, why)
-    note(work, 'to measure again', loadedIn ? `${why} It is in ${loadedIn} already.` : why, { serial, t, machine: loadedIn })
+    if (handover !== null) holdHandover(tx.db, handover, { code: 'DRIFTED', movedMm, foundAt: tx.now })
+    note(tx, { entry: { code: 'MEASURE_AGAIN', movedMm, foundAt: tx.now, loadedIn }, serial, t, machine: loadedIn })
   }
 }
 
@@ -57,7 +56,7 @@ export interface HeldTool {
   readonly name: string
   readonly machine: string
   readonly loaded: boolean
-  readonly why: string
+  readonly why: Held | null
 }
 
 /** Everything that is held until it was measured again. */
@@ -70,6 +69,6 @@ export const readHeld = (db: Db): HeldTool[] =>
       name: tool?.name ?? '',
       machine: values.machine,
       loaded: tool?.state === 'loaded',
-      why: held ?? '',
+      why: held,
     }
   })

@@ -14,9 +14,9 @@ import {
 } from '@/core/measure'
 import { nextState } from '@/core/tool'
 import { fail, type Result } from '@/core/units'
-import { noteRefusal } from '../records/note-refusal'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
+import { refuser } from '../write'
 import { keepMeasurement, unexplainedJump } from './keep-measurement'
 import type { Saved } from './contract'
 import { practiceOf } from '../practice'
@@ -63,10 +63,7 @@ export function saveFigures(work: Work, save: FiguresSave): Result<Saved, Refusa
   const sheet = readMeasure(work.db, save.serial)
   if (!sheet) return fail({ code: 'UNKNOWN_SERIAL', serial: save.serial })
   const { assembly, limits } = sheet
-  const refuse = (refused: Refusal) => {
-    noteRefusal(work, 'Measure', { serial: save.serial, t: assembly.t, machine: assembly.machine }, refused)
-    return fail(refused)
-  }
+  const refuse = refuser(work, 'Measure', { serial: save.serial, t: assembly.t, machine: assembly.machine })
   if (save.scanned !== save.serial)
     return refuse({ code: 'OTHER_HOLDER', scanned: save.scanned, serial: save.serial, nothing: 'saved' })
   if (!nextState(assembly.state, 'save-measurement'))

@@ -1,9 +1,9 @@
 import { benchFor, judgeTool, type FramesMeasured, type ProgramStep } from '@/core/measure'
 import { nextState } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
-import { noteRefusal } from '../records/note-refusal'
-import { refuse, type Refusal } from '../refusals'
+import type { Refusal } from '../refusals'
 import type { Work } from '../work'
+import { refuser } from '../write'
 import { practiceOf } from '../practice'
 import { heldBack, readBench } from './bench-state'
 import { keepMeasurement, unexplainedJump } from './keep-measurement'
@@ -62,10 +62,7 @@ export function maySave(work: Work, save: Save): Result<MeasureSheet, Refusal> {
   const sheet = readMeasure(work.db, save.serial)
   if (!sheet) return fail({ code: 'UNKNOWN_SERIAL', serial: save.serial })
   const { assembly } = sheet
-  const refused = (refusal: Refusal) => {
-    noteRefusal(work, 'Measure', { serial: save.serial, t: assembly.t, machine: assembly.machine }, refusal)
-    return refuse(refusal)
-  }
+  const refused = refuser(work, 'Measure', { serial: save.serial, t: assembly.t, machine: assembly.machine })
   if (save.scanned !== save.serial)
     return refused({ code: 'OTHER_HOLDER', scanned: save.scanned, serial: save.serial, nothing: 'saved' })
   if (!nextState(assembly.state, 'save-measurement'))
@@ -90,10 +87,7 @@ export function finishSave(
   if (!may.ok) return may
   const sheet = may.value
   const { assembly } = sheet
-  const refused = (refusal: Refusal) => {
-    noteRefusal(work, 'Measure', { serial: save.serial, t: assembly.t, machine: assembly.machine }, refusal)
-    return refuse(refusal)
-  }
+  const refused = refuser(work, 'Measure', { serial: save.serial, t: assembly.t, machine: assembly.machine })
   if (mmPerPixel.x !== save.mmPerPixel.x || mmPerPixel.z !== save.mmPerPixel.z) return refused({ code: 'OTHER_SCALE' })
   const { tool, steps } = measured
   const dirty = [tool, ...steps.map((s) => s.set)].flatMap((s) => s.warnings).find((w) => w.warning.code === 'DEBRIS')

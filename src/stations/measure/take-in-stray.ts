@@ -1,12 +1,11 @@
 import { readMark, type Coupling } from '@/core/tool'
-import { fail, ok, type Result } from '@/core/units'
+import { fail, type Result } from '@/core/units'
 import { insertAssembly } from '@/db/assembly/write'
-import { inTransaction, isTaken } from '@/db/connection'
 import { getHolder } from '@/db/library/read'
 import { insertHolder } from '@/db/library/write'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
-import { note } from '../records/note'
+import { write } from '../write'
 
 export interface Stray {
   readonly serial: string
@@ -23,10 +22,13 @@ export function takeInStray(work: Work, stray: Stray): Result<{ serial: string }
   if (holder?.carries) return fail({ code: 'HOLDER_CARRIES_TOOL', serial: stray.serial, then: 'open' })
   if (holder && holder.coupling !== stray.coupling)
     return fail({ code: 'OTHER_TAPER', serial: stray.serial, has: holder.coupling, not: stray.coupling })
-  try {
-    inTransaction(work.db, () => {
-      if (!holder) insertHolder(work.db, { serial: stray.serial, componentId: null, coupling: stray.coupling })
-      insertAssembly(work.db, {
+  const { serial, t, machine, coupling } = stray
+  return write(
+    work,
+    { entry: { code: 'TAKEN_IN', name: stray.name }, serial, t, machine, after: { coupling } },
+    (tx) => {
+      if (!holder) insertHolder(tx.db, { serial, componentId: null, coupling })
+      insertAssembly(tx.db, {
         serial: stray.serial,
         t: stray.t,
         name: stray.name,
@@ -41,20 +43,12 @@ export function takeInStray(work: Work, stray: Stray): Result<{ serial: string }
         condition: 'fit',
         lifeUsedMin: 0,
         dueAt: null,
-        builtAt: work.now,
+        builtAt: tx.now,
         stopSetMm: null,
         heat: null,
       })
-      note(work, 'taken in', `${stray.name} came to the bench without a job`, {
-        serial: stray.serial,
-        t: stray.t,
-        machine: stray.machine,
-        after: { coupling: stray.coupling },
-      })
-    })
-  } catch (error) {
-    if (isTaken(error)) return fail({ code: 'HOLDER_CARRIES_TOOL', serial: stray.serial, then: 'open' })
-    throw error
-  }
-  return ok({ serial: stray.serial })
+      return { serial }
+    },
+    { code: 'HOLDER_CARRIES_TOOL', serial, then: 'open' },
+  )
 }

@@ -1,12 +1,8 @@
 import type { Assembly } from '@/core/tool'
 import type { Work } from '../work'
-import { note } from '../records/note'
+import { write } from '../write'
 
 /** Notes that an edge (null: all of them) was wiped between two measurements. */
-export function wiped(work: Work, assembly: Assembly, edge: number | null): void {
-  note(work, 'wiped', edge === null ? 'All edges wiped' : `Edge ${edge} wiped`, {
-    serial: assembly.serial,
-    t: assembly.t,
-    machine: assembly.machine,
-  })
+export function wiped(work: Work, { serial, t, machine }: Assembly, edge: number | null): void {
+  write(work, { entry: { code: 'WIPED', edge }, serial, t, machine }, () => null)
 }

@@ -1,10 +1,10 @@
 import { isEmptyRow, isWorn, registerNumber, wearOf, type HeldRow, type Wear } from '@/core/handover'
 import type { MachineState } from '@/core/load'
-import { controlT, isTyped, nextState, pocketText, SPINDLE, type Assembly, type Machine, type ToolEvent } from '@/core/tool'
+import { controlT, isTyped, nextState, SPINDLE, type Assembly, type Machine, type ToolEvent } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { findAssemblies, getAssembly } from '@/db/assembly/read'
 import { moveAssembly } from '@/db/assembly/write'
-import { inTransaction, type Db } from '@/db/connection'
+import type { Db } from '@/db/connection'
 import { currentHandover } from '@/db/handover/read'
 import { voidCurrent } from '@/db/handover/write'
 import { getMachine } from '@/db/machine/read'
@@ -12,11 +12,10 @@ import { type Control, type ControlError } from '@/devices/control/port'
 import type { TagStation } from '@/devices/tag/port'
 import { writeWear } from '../hand-over/write-tag'
 import { askControl } from '../load/ask-control'
-import { noteRefusal } from '../records/note-refusal'
-import { note } from '../records/note'
 import { refusalText } from '@/words/refusals'
 import { refuse, type Refusal } from '../refusals'
 import type { Work } from '../work'
+import { must, refuser, write } from '../write'
 import { emptyRegister } from './empty-register'
 import type { Fate, Unloaded } from './contract'
 
@@ -88,10 +87,7 @@ export async function unloadTool(
   if (!inside) return fail({ code: 'NOT_LOADED', serial })
   const { assembly, machine, row, wear } = inside
   const subject = { serial, t: assembly.t, machine: machine.key }
-  const refused = (refusal: Refusal) => {
-    noteRefusal(work, 'Return', subject, refusal)
-    return refuse(refusal)
-  }
+  const refused = refuser(work, 'Return', subject)
   if (!isTyped(machine) && !row) return refused({ code: 'CONTROL', error: inside.problem ?? { code: 'UNREACHABLE', detail: '' } })
   const against = refuseUnload(work.db, inside, unload)
   if (against) return refused(against)
@@ -100,32 +96,39 @@ export async function unloadTool(
   const state = nextState(assembly.state, event)
   if (!state) return refused({ code: 'NOT_NOW', serial, state: assembly.state })
   // while the control was asked somebody else may have taken it out, and put another tool into its row
-  const changed = refuse({ code: 'CHANGED', what: 'tool', serial })
   const now = keepWear(work, inside)
-  if (!now) return changed
+  if (!now.ok) return now
   const emptied = isTyped(machine) ? ok({}) : await clearControl(work, control, inside)
   if (!emptied.ok) return refused(emptied.error)
   const keeps = carried && unload.wear !== 'cleared' && wear !== null && inside.worn
-  const done = inTransaction(work.db, () => {
-    const condition = fate === 'broken' ? ('broken' as const) : fate === 'scrap' ? ('worn' as const) : undefined
-    const brings = keeps ? { lengthMm: wear.lengthMm ?? 0, radiusMm: wear.radiusMm ?? 0 } : null
-    const next = fate === 'other' ? unload.to : undefined
-    if (!moveAssembly(work.db, now, { state, pocket: null, condition, cutMin, wear: brings, machine: next })) return false
-    const voided = event === 'unload' ? null : voidCurrent(work.db, serial, work.now, `taken out of ${machine.name}`)
-    const words = [
-      WORDS[fate],
-      ...(fate === 'other' ? [`for ${getMachine(work.db, unload.to ?? '')?.name ?? unload.to}`] : []),
-      ...(carried && inside.worn ? [keeps ? 'its wear goes along' : 'its wear is cleared'] : []),
-    ]
-    note(
-      work,
-      fate === 'broken' ? 'broken' : 'unloaded',
-      `Out of ${machine.name}, ${pocketText(assembly.pocket)}: ${words.join(', ')}; ${reason}${voided ? `; hand-over ${voided} is out of date` : ''}`,
-      { ...subject, before: { ...row }, after: { wear, cutMin, register: { ...emptied.value } } },
-    )
-    return true
-  })
-  if (!done) return changed
+  const condition = fate === 'broken' ? ('broken' as const) : fate === 'scrap' ? ('worn' as const) : undefined
+  const brings = keeps ? { lengthMm: wear.lengthMm ?? 0, radiusMm: wear.radiusMm ?? 0 } : null
+  const next = fate === 'other' ? unload.to : undefined
+  const done = write(
+    work,
+    (voided: number | null) => ({
+      entry: {
+        code: 'UNLOADED',
+        machine: machine.name,
+        pocket: assembly.pocket,
+        fate,
+        to: next ? (getMachine(work.db, next)?.name ?? next) : null,
+        wear: carried && inside.worn ? (keeps ? 'kept' : 'cleared') : null,
+        reason,
+        voided,
+      },
+      ...subject,
+      before: { ...row },
+      after: { wear, cutMin, register: emptied.value },
+    }),
+    (tx) => {
+      const moved = moveAssembly(tx.db, now.value, { state, pocket: null, condition, cutMin, wear: brings, machine: next })
+      must(moved, { code: 'CHANGED', what: 'tool', serial })
+      if (event === 'unload') return null
+      return voidCurrent(tx.db, serial, tx.now, { code: 'TAKEN_OUT', machine: machine.name })
+    },
+  )
+  if (!done.ok) return done
   return ok({
     wear,
     state,
@@ -134,26 +137,21 @@ export async function unloadTool(
   })
 }
 
-const WORDS: Readonly<Record<Fate, string>> = {
-  again: 'used again',
-  other: 'used on',
-  measure: 'to be measured again',
-  apart: 'to be taken apart',
-  scrap: 'to be scrapped',
-  broken: 'broken',
-}
-
 /**
  * Keeps what the wear registers said with the tool before its row is emptied, so that nothing of it is lost on the way.
- * @returns the tool as it is now; null when somebody changed it
+ * @returns the tool as it is now
  */
-function keepWear({ db }: Work, { assembly, wear, worn }: Inside): Assembly | null {
-  const seen = getAssembly(db, assembly.serial)
-  if (seen?.id !== assembly.id || seen.version !== assembly.version) return null
-  if (!worn || !wear) return seen
+function keepWear(work: Work, { assembly, wear, worn }: Inside): Result<Assembly, Refusal> {
+  const { serial } = assembly
+  const changed: Refusal = { code: 'CHANGED', what: 'tool', serial }
+  const seen = getAssembly(work.db, serial)
+  if (seen?.id !== assembly.id || seen.version !== assembly.version) return fail(changed)
+  if (!worn || !wear) return ok(seen)
   const brings = { lengthMm: wear.lengthMm ?? 0, radiusMm: wear.radiusMm ?? 0 }
-  const kept = inTransaction(db, () => moveAssembly(db, seen, { state: seen.state, pocket: seen.pocket, wear: brings }))
-  return kept ? getAssembly(db, assembly.serial) : null
+  return write(work, null, (tx) => {
+    must(moveAssembly(tx.db, seen, { state: seen.state, pocket: seen.pocket, wear: brings }), changed)
+    return getAssembly(tx.db, serial)!
+  })
 }
 
 /** What speaks against this way out. */

@@ -1,31 +1,30 @@
 import { counterOf, move, type Account, type StockMove } from '@/core/plan'
 import { fail, ok, type Result } from '@/core/units'
-import { inTransaction } from '@/db/connection'
 import { getComponent } from '@/db/library/read'
 import { balanceOf, getMove, lyingOf } from '@/db/stock/read'
 import { insertMove } from '@/db/stock/write'
 import { getPlace } from '@/db/store/read'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
-import { note } from '../records/note'
+import { need, note, write, type Writing } from '../write'
 
 /**
  * Books one move, the balance checked in the same transaction: of two people who take the last piece, one is told.
- * Call it inside a write transaction. @returns the move's id
+ * @returns the move's id
  */
-export function bookInside(work: Work, m: StockMove, counters: number | null = null): Result<number, Refusal> {
-  const component = getComponent(work.db, m.component)
+export function bookInside(tx: Writing, m: StockMove, counters: number | null = null): Result<number, Refusal> {
+  const component = getComponent(tx.db, m.component)
   if (!component) return fail({ code: 'UNKNOWN_PART', part: m.component })
   for (const place of [m.fromPlace, m.toPlace])
-    if (place !== null && !getPlace(work.db, place)) return fail({ code: 'UNKNOWN_PLACE', place })
-  const done = move(balanceOf(work.db, m.component), m, counters !== null)
+    if (place !== null && !getPlace(tx.db, place)) return fail({ code: 'UNKNOWN_PLACE', place })
+  const done = move(balanceOf(tx.db, m.component), m, counters !== null)
   if (!done.ok) return fail({ code: 'MOVE', error: done.error, name: component.name })
   if (m.from === 'hand') {
-    const there = lyingOf(work.db, m.component).find((l) => l.place === m.fromPlace)?.count ?? 0
+    const there = lyingOf(tx.db, m.component).find((l) => l.place === m.fromPlace)?.count ?? 0
     if (there < m.count)
       return fail({ code: 'TOO_FEW_THERE', place: m.fromPlace, have: there, name: component.name, wanted: m.count })
   }
-  return ok(insertMove(work.db, m, { personId: work.person.id, at: work.now }, counters))
+  return ok(insertMove(tx.db, m, { personId: tx.person.id, at: tx.now }, counters))
 }
 
 const blank = { fromPlace: null, toPlace: null, job: null, serial: null } as const
@@ -76,39 +75,46 @@ export const moves = {
 }
 
 /** Books one move by itself, with its line in the record. */
-export function book(work: Work, m: StockMove): Result<{ id: number }, Refusal> {
-  return inTransaction(work.db, () => {
-    const done = bookInside(work, m)
-    if (!done.ok) return done
-    noteMove(work, m, null)
-    return ok({ id: done.value })
+export const book = (work: Work, m: StockMove): Result<{ id: number }, Refusal> =>
+  write(work, null, (tx) => {
+    const id = need(bookInside(tx, m))
+    noteMove(tx, m)
+    return { id }
   })
-}
 
-function noteMove(work: Work, m: StockMove, counters: number | null): void {
-  const name = getComponent(work.db, m.component)?.name ?? m.component
-  const place = m.fromPlace ?? m.toPlace
-  note(
-    work,
-    counters === null ? m.name : 'put right',
-    `${m.count} × ${name}${place ? `, ${place}` : ''}${m.job ? `, ${m.job}` : ''}${counters === null ? '' : ` (undoes booking ${counters}, ${m.name})`}`,
-    { serial: m.serial, after: { component: m.component, from: m.from, to: m.to, count: m.count } },
-  )
+/** @param booking the one that this move undoes */
+function noteMove(tx: Writing, m: StockMove, booking: number | null = null): void {
+  const said = {
+    move: m.name,
+    count: m.count,
+    part: getComponent(tx.db, m.component)?.name ?? m.component,
+    place: m.fromPlace ?? m.toPlace,
+    job: m.job,
+  }
+  note(tx, {
+    entry: booking === null ? { code: 'BOOKED', ...said } : { code: 'BOOKING_UNDONE', ...said, booking },
+    serial: m.serial,
+    after: { component: m.component, from: m.from, to: m.to, count: m.count },
+  })
 }
 
 /** Puts a booking right by its own counter-entry: the first stays, both are seen. */
 export function putRight(work: Work, moveId: number): Result<{ id: number }, Refusal> {
-  return inTransaction(work.db, () => {
-    const wrong = getMove(work.db, moveId)
-    if (!wrong) return fail({ code: 'UNKNOWN_BOOKING', id: moveId })
-    if (wrong.counteredBy !== null) return fail({ code: 'UNDONE_ALREADY', id: moveId, by: wrong.counteredBy })
-    if (wrong.counters !== null) return fail({ code: 'IS_UNDOING' })
-    if (wrong.to === 'built' || wrong.from === 'built') return fail({ code: 'PART_OF_A_TOOL', serial: wrong.serial ?? '' })
-    const done = bookInside(work, counterOf(wrong), moveId)
-    if (!done.ok) return done
-    noteMove(work, counterOf(wrong), moveId)
-    return ok({ id: done.value })
-  })
+  const wrong = getMove(work.db, moveId)
+  if (!wrong) return fail({ code: 'UNKNOWN_BOOKING', id: moveId })
+  if (wrong.counteredBy !== null) return fail({ code: 'UNDONE_ALREADY', id: moveId, by: wrong.counteredBy })
+  if (wrong.counters !== null) return fail({ code: 'IS_UNDOING' })
+  if (wrong.to === 'built' || wrong.from === 'built') return fail({ code: 'PART_OF_A_TOOL', serial: wrong.serial ?? '' })
+  return write(
+    work,
+    null,
+    (tx) => {
+      const id = need(bookInside(tx, counterOf(wrong), moveId))
+      noteMove(tx, counterOf(wrong), moveId)
+      return { id }
+    },
+    { code: 'CHANGED', what: 'drawer' },
+  )
 }
 
 /** A count of one part in one place: the difference is booked, whatever it was. */
@@ -117,18 +123,16 @@ export function countStock(
   count: { readonly component: string; readonly place: string | null; readonly found: number },
 ): Result<{ difference: number }, Refusal> {
   if (!Number.isInteger(count.found) || count.found < 0) return fail({ code: 'BAD_STOCK_COUNT' })
-  return inTransaction(work.db, () => {
-    const there = lyingOf(work.db, count.component).find((l) => l.place === count.place)?.count ?? 0
+  return write(work, null, (tx) => {
+    const there = lyingOf(tx.db, count.component).find((l) => l.place === count.place)?.count ?? 0
     const difference = count.found - there
-    if (difference !== 0) {
-      const m =
-        difference > 0
-          ? of(count.component, 'counted', 'outside', 'hand', difference, { toPlace: count.place })
-          : of(count.component, 'counted', 'hand', 'outside', -difference, { fromPlace: count.place })
-      const done = bookInside(work, m)
-      if (!done.ok) return done
-      noteMove(work, m, null)
-    }
-    return ok({ difference })
+    if (difference === 0) return { difference }
+    const m =
+      difference > 0
+        ? of(count.component, 'counted', 'outside', 'hand', difference, { toPlace: count.place })
+        : of(count.component, 'counted', 'hand', 'outside', -difference, { fromPlace: count.place })
+    need(bookInside(tx, m))
+    noteMove(tx, m)
+    return { difference }
   })
 }

@@ -1,14 +1,14 @@
 import { COUPLING_NAMES, holdsTools, type Coupling, type Place, type StoreUnit } from '@/core/tool'
-import { fail, ok, type Result } from '@/core/units'
+import { fail, type Result } from '@/core/units'
 import { listAssemblies } from '@/db/assembly/read'
-import { inTransaction, type Db } from '@/db/connection'
+import type { Db } from '@/db/connection'
 import { listHolders, namesOf } from '@/db/library/read'
 import { listLying } from '@/db/stock/read'
 import { listPlaces, listUnits } from '@/db/store/read'
 import { putPlace, putUnit } from '@/db/store/write'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
-import { note } from '../records/note'
+import { write } from '../write'
 
 /** Cells of the plan. */
 export const FLOOR = { width: 26, height: 15 } as const
@@ -63,24 +63,23 @@ export function placeUnit(work: Work, unit: StoreUnit, drawers: number, taper: C
   const inTheWay = listUnits(work.db).find((u) => u.id !== unit.id && overlaps(u, unit))
   if (inTheWay) return fail({ code: 'IN_THE_WAY', of: inTheWay.name })
   if (taper !== null && !COUPLING_NAMES.includes(taper)) return fail({ code: 'UNKNOWN_TAPER', taper })
-  inTransaction(work.db, () => {
-    const before = listUnits(work.db).find((u) => u.id === unit.id)
-    putUnit(work.db, unit)
-    const known = listPlaces(work.db).filter((p) => p.unit === unit.id)
+  const before = listUnits(work.db).find((u) => u.id === unit.id)
+  const slots = holdsTools(unit)
+  const { name } = unit
+  const entry = before
+    ? ({ code: 'UNIT_MOVED', unit: name } as const)
+    : ({ code: 'UNIT_ADDED', unit: name, places: drawers, slots } as const)
+  return write(work, { entry, before, after: unit }, (tx) => {
+    putUnit(tx.db, unit)
+    const known = listPlaces(tx.db).filter((p) => p.unit === unit.id)
     for (let i = known.length + 1; i <= drawers; i++)
-      putPlace(work.db, {
+      putPlace(tx.db, {
         id: `${unit.id}-${i}`,
         unit: unit.id,
-        name: holdsTools(unit) ? `slot ${i}` : `drawer ${i}`,
+        name: slots ? `slot ${i}` : `drawer ${i}`,
         row: i,
-        taper: holdsTools(unit) ? taper : null,
+        taper: slots ? taper : null,
       })
-    note(
-      work,
-      'store plan',
-      before ? `${unit.name} moved` : `${unit.name} added with ${drawers} ${holdsTools(unit) ? 'slots' : 'drawers'}`,
-      { before: before ?? null, after: unit },
-    )
+    return { id: unit.id }
   })
-  return ok({ id: unit.id })
 }

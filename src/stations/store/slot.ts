@@ -1,13 +1,12 @@
-import { fail, ok, type Result } from '@/core/units'
+import { fail, type Result } from '@/core/units'
 import { assemblyIn, getAssembly } from '@/db/assembly/read'
 import { placeAssembly } from '@/db/assembly/write'
-import { inTransaction, isTaken } from '@/db/connection'
 import { getHolder } from '@/db/library/read'
 import { updateHolder } from '@/db/library/write'
 import { getPlace, getUnit } from '@/db/store/read'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
-import { note } from '../records/note'
+import { must, write } from '../write'
 
 /** Puts a complete tool, or a free holder, into a place by scan of both: any free slot of its taper. Hot tools go on no cart. */
 export function putIntoPlace(work: Work, serial: string, placeId: string): Result<{ text: string }, Refusal> {
@@ -26,21 +25,22 @@ export function putIntoPlace(work: Work, serial: string, placeId: string): Resul
   const there = place.taper === null ? null : assemblyIn(work.db, place.id)
   if (there && there.serial !== serial)
     return fail({ code: 'SLOT_TAKEN', place: place.id, by: { t: there.t, serial: there.serial } })
-  try {
-    inTransaction(work.db, () => {
-      if (assembly) placeAssembly(work.db, assembly.id, place.id)
-      else updateHolder(work.db, serial, { place: place.id })
-      note(work, 'put away', `${unit.name}, ${place.name}`, {
-        serial,
-        t: assembly?.t ?? null,
-        machine: assembly?.machine ?? null,
-        before: { place: assembly ? assembly.place : holder.place },
-        after: { place: place.id },
-      })
-    })
-  } catch (error) {
-    if (isTaken(error)) return fail({ code: 'SLOT_TAKEN', place: place.id, by: null })
-    throw error
-  }
-  return ok({ text: `${serial} stands in ${unit.name}, ${place.name}` })
+  const noted = {
+    entry: { code: 'PUT_AWAY', unit: unit.name, place: place.name },
+    serial,
+    t: assembly?.t,
+    machine: assembly?.machine,
+    before: { place: assembly ? assembly.place : holder.place },
+    after: { place: place.id },
+  } as const
+  return write(
+    work,
+    noted,
+    (tx) => {
+      if (assembly) placeAssembly(tx.db, assembly.id, place.id)
+      else must(updateHolder(tx.db, holder, { place: place.id }), { code: 'CHANGED', what: 'holder', serial })
+      return { text: `${serial} stands in ${unit.name}, ${place.name}` }
+    },
+    { code: 'SLOT_TAKEN', place: place.id, by: null },
+  )
 }

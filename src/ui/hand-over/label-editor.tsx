@@ -36,7 +36,7 @@ export function LabelEditor({
   tryLabel,
   keep,
 }: {
-  readonly machine: { readonly key: string; readonly name: string }
+  readonly machine: { readonly key: string; readonly name: string; readonly version: number }
   readonly machines: readonly { readonly key: string; readonly name: string }[]
   readonly layout: LabelLayout
   readonly code: 'datamatrix' | 'qr'
@@ -52,6 +52,8 @@ export function LabelEditor({
   const [lines, setLines] = useState<readonly string[]>([layout.title, ...layout.lines])
   const [size, setSize] = useState({ widthMm: String(layout.widthMm), heightMm: String(layout.heightMm) })
   const [kind, setKind] = useState(code)
+  // the version that these lines were opened with
+  const [version, setVersion] = useState(machine.version)
   const [handover, setHandover] = useState(tools[0]?.id ?? null)
   const [tried, setTried] = useState<Tried | null>(null)
   const [kept, setKept] = useState(false)
@@ -229,8 +231,11 @@ export function LabelEditor({
               onAct={() =>
                 given &&
                 void run(
-                  () => keep(given),
-                  () => setKept(true),
+                  () => keep({ ...given, version }),
+                  () => {
+                    setKept(true)
+                    setVersion((v) => v + 1)
+                  },
                 )
               }
             >

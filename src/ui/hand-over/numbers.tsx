@@ -1,6 +1,7 @@
 import type { Handover } from '@/core/handover'
 import { pocketText, type Machine } from '@/core/tool'
 import { fixed, mmToUnit, unitMark } from '@/core/units'
+import { voidText } from '@/words/hand-over'
 import { formatWhen } from '../format/due'
 
 /** Every number this holder ever had: what it froze, who released it, and why it stopped being current. */
@@ -40,7 +41,7 @@ export function Numbers({
                   T{values.t} for {machine?.name ?? values.machine}
                   {values.pocket === null ? '' : `, ${pocketText(values.pocket)}`} · {people[personId] ?? personId},{' '}
                   {formatWhen(releasedAt)} · from measurement {measurementId}
-                  {voidedAt ? ` · ${voidReason ?? 'replaced'}, ${formatWhen(voidedAt)}` : ''}
+                  {voidedAt ? ` · ${voidText(voidReason)}, ${formatWhen(voidedAt)}` : ''}
                 </span>
               </span>
             </li>

@@ -41,6 +41,7 @@ export interface PostEditorProps {
     readonly post: string
     readonly unit: LengthUnit
     readonly lathe: boolean
+    readonly version: number
   }
   readonly machines: readonly { readonly key: string; readonly name: string }[]
   readonly posts: readonly string[]
@@ -66,6 +67,8 @@ export function PostEditor(props: PostEditorProps) {
   const [template, setTemplate] = useState(props.template)
   const [serial, setSerial] = useState(tools[0]?.serial ?? '')
   const [options, setOptions] = useState(props.options)
+  // the version that this template was opened with
+  const [version, setVersion] = useState(machine.version)
   const [name, setName] = useState(shipped ? `${machine.key.toLowerCase()}-own` : props.post)
   const [trial, setTrial] = useState<Result<Trial, { text: string }> | null>(null)
   const changed = template !== props.template
@@ -184,8 +187,19 @@ export function PostEditor(props: PostEditorProps) {
                 disabled={busy || !props.lead || !trial?.ok || wrong !== null}
                 onAct={() =>
                   void run(
-                    () => props.keep({ machine: machine.key, template, serials: serial ? [serial] : [], name: keepAs, options }),
-                    () => go({ machine: machine.key }),
+                    () =>
+                      props.keep({
+                        machine: machine.key,
+                        template,
+                        serials: serial ? [serial] : [],
+                        name: keepAs,
+                        options,
+                        version,
+                      }),
+                    () => {
+                      setVersion((v) => v + 1)
+                      go({ machine: machine.key })
+                    },
                   )
                 }
               >

@@ -11,7 +11,7 @@ import type { Ask } from '@/stations/contract'
 import type * as kit from '@/stations/kit/contract'
 
 export interface JobFootProps {
-  readonly job: Pick<Job, 'id' | 'name' | 'dueAt' | 'quantity' | 'priority' | 'state' | 'urgentFor'>
+  readonly job: Pick<Job, 'id' | 'name' | 'dueAt' | 'quantity' | 'priority' | 'state' | 'urgentFor' | 'version'>
   readonly addTools: Ask<typeof kit.addTools>
   readonly close: Ask<typeof kit.closeJob>
   readonly change: Ask<typeof kit.changeJob>
@@ -78,6 +78,8 @@ function Reasoned({
 function Change({ job, change, copy }: JobFootProps) {
   const router = useRouter()
   const { busy, problem, run, setProblem } = useAct()
+  // the version that these fields were opened with
+  const [version, setVersion] = useState(job.version)
   const [typed, setTyped] = useState({ name: job.name, due: fieldTime(job.dueAt), quantity: String(job.quantity), id: '' })
   const set = (key: keyof typeof typed) => (e: { target: { value: string } }) =>
     setTyped((t) => ({ ...t, [key]: e.target.value }))
@@ -86,7 +88,10 @@ function Change({ job, change, copy }: JobFootProps) {
     const [dueAt, quantity] = [due(), Number(typed.quantity)]
     if (!dueAt) return setProblem('Type when the job starts.')
     if (!Number.isInteger(quantity) || quantity < 1) return setProblem('How many parts? Type a whole number from 1.')
-    void run(() => change({ job: job.id, name: typed.name, dueAt, quantity, priority: job.priority }))
+    void run(
+      () => change({ job: job.id, name: typed.name, dueAt, quantity, priority: job.priority, version }),
+      () => setVersion((v) => v + 1),
+    )
   }
   const copyIt = () => {
     const dueAt = due()

@@ -1,6 +1,6 @@
 'use client'
 import { useRouter } from 'next/navigation'
-import { useMemo } from 'react'
+import { useMemo, useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { kindSpec, KINDS, propertiesOf, ROLES, specOf, UNIT_OF, type Kind, type PropertyKey } from '@/core/tool'
 import { lengthErrorText } from '@/words/length'
@@ -77,17 +77,21 @@ function readField(key: PropertyKey, typed: string, unit: LengthUnit, before: un
 export function PartForm({
   kind,
   part,
+  version = 0,
   save,
   then,
 }: {
   readonly kind: Kind
   readonly part: Raw | null
+  /** Of the part as it was opened; 0 for a new one. */
+  readonly version?: number
   readonly save: Save
   readonly then?: string
 }) {
   const unit = useUnit()
   const router = useRouter()
   const { busy, problem, run } = useAct()
+  const [opened, setOpened] = useState(version)
   const keys = useMemo(() => propertiesOf(kind), [kind])
   const { has } = kindSpec(kind)
   const { register, handleSubmit, setError, reset, formState } = useForm<Record<string, string>>({
@@ -130,9 +134,10 @@ export function PartForm({
     }
     if (!bad)
       await run(
-        () => save({ part: raw, isNew: part === null }),
+        () => save({ part: raw, version: opened }),
         ({ id }) => {
           reset(typed)
+          setOpened((v) => v + 1)
           router.push(then ?? `/library/parts/${encodeURIComponent(id)}`)
         },
       )

@@ -34,7 +34,7 @@ export function RulesForm({
   lead,
   keep,
 }: {
-  readonly machine: { readonly key: string; readonly name: string; readonly pockets: number }
+  readonly machine: { readonly key: string; readonly name: string; readonly pockets: number; readonly version: number }
   readonly machines: readonly { readonly key: string; readonly name: string }[]
   readonly limits: LoadLimits
   readonly magazine: Magazine
@@ -49,7 +49,7 @@ export function RulesForm({
   })
   const save = handleSubmit((given) =>
     run(
-      () => keep({ ...given, machine: machine.key }),
+      () => keep({ ...given, machine: machine.key, version: machine.version }),
       () => reset(given),
     ),
   )

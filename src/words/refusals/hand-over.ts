@@ -1,6 +1,6 @@
 import type { HandoverRefusals } from '@/stations/hand-over/contract'
 import { printerErrorText, tagFaultText, tagReaderText } from '../devices'
-import { handoverRefusalText, tableRefusalText } from '../hand-over'
+import { handoverRefusalText, tableRefusalText, voidText } from '../hand-over'
 import { labelFaultText } from '../scans'
 import type { Sentences } from './sentences'
 
@@ -18,7 +18,7 @@ export const HAND_OVER: Sentences<HandoverRefusals> = {
   SUPERSEDED: (data) =>
     data.what === 'label'
       ? labelFaultText({ code: 'SUPERSEDED', ...data })
-      : `Hand-over ${data.issue} of ${data.serial} is out of date: ${data.why ?? 'replaced'}. Nothing was ${data.nothing}.`,
+      : `Hand-over ${data.issue} of ${data.serial} is out of date: ${voidText(data.why)}. Nothing was ${data.nothing}.`,
   IN_BY_THIS_HANDOVER: ({ serial }) => `${serial} is in its machine by this hand-over. Unload it first.`,
   NO_FILES: ({ machine }) => `${machine} takes no files. Its offsets are typed in.`,
   FILE_THERE: ({ file, machine }) =>

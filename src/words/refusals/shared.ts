@@ -53,6 +53,14 @@ export const SHARED: Sentences<SharedRefusals> = {
     switch (data.what) {
       case 'tool':
         return `Somebody else changed ${data.serial} meanwhile. Open it again.`
+      case 'holder':
+        return `Somebody else changed holder ${data.serial} meanwhile. Open it again.`
+      case 'machine':
+        return `Somebody else changed ${data.machine} meanwhile. Open this page again, then make your change.`
+      case 'part':
+        return `Somebody else changed ${data.part} meanwhile. Open it again, then make your change.`
+      case 'master':
+        return `Somebody else changed master ${data.master} meanwhile. Open it again.`
       case 'load':
         return `Somebody else changed the loading of ${data.serial} meanwhile. Look again.`
       case 'loaded tool':

@@ -1,26 +1,74 @@
 import { encodeCsv } from '@/codecs/csv'
-import { listRecord } from '@/db/record/read'
+import type { RecordEntry } from '@/core/tool'
+import { listRecord, type RecordQuery } from '@/db/record/read'
 import { runtime } from '@/runtime'
+import { recordText } from '@/words/record'
 import { recordAsked, recordQuery } from '../../_server/record-query'
-import { download } from '../_api/download'
 import { guarded } from '../_api/guard'
 import { problem } from '../_api/problem'
+import { streamed } from '../_api/streamed'
 
 export const dynamic = 'force-dynamic'
 
-/** No limit, as SQLite says it: a record that is cut off without a word is none. */
-const ALL = -1
 const COLUMNS = ['seq', 'at', 'who', 'what', 'serial', 't', 'machine', 'text', 'before', 'after'] as const
+const AT_ONCE = 1000
+const MOST = 1000
 
-/** The record, or what is searched for in it, as CSV or JSON; newest first. */
+/** With its sentence, in millimetres. */
+const told = (entry: RecordEntry): RecordEntry => ({ ...entry, text: recordText(entry, 'mm') })
+
+/** Page after page of what is asked, so that the whole record never stands in memory. */
+function* pages(query: RecordQuery): Generator<RecordEntry[]> {
+  let beforeSeq: number | undefined
+  for (;;) {
+    const entries = listRecord(runtime().db, { ...query, beforeSeq, limit: AT_ONCE })
+    if (entries.length) yield entries.map(told)
+    if (entries.length < AT_ONCE) return
+    beforeSeq = entries[entries.length - 1].seq
+  }
+}
+
+const csvRows = (entries: readonly RecordEntry[]) =>
+  entries.map((e) =>
+    COLUMNS.map((key) => (key === 'before' || key === 'after' ? (e[key] === null ? '' : JSON.stringify(e[key])) : e[key])),
+  )
+
+function* csv(query: RecordQuery): Generator<string> {
+  yield encodeCsv([...COLUMNS], [])
+  for (const entries of pages(query)) yield encodeCsv(null, csvRows(entries))
+}
+
+function* json(query: RecordQuery): Generator<string> {
+  let between = '['
+  for (const entries of pages(query)) {
+    yield between + entries.map((e) => JSON.stringify(e)).join(',')
+    between = ','
+  }
+  yield between === '[' ? '[]' : ']'
+}
+
+const whole = (text: string | null): number | null => (text !== null && /^\d{1,12}$/.test(text) ? Number(text) : null)
+
+/**
+ * The record, or what is searched for in it, as CSV or JSON; newest first. With `limit` (1 to 1000) one page: what is older
+ * than the entry `before`.
+ */
 export const GET = guarded((request) => {
   const asked = request.nextUrl.searchParams
   const format = asked.get('format') ?? 'json'
   if (format !== 'json' && format !== 'csv') return problem(400, 'BAD_REQUEST', 'format is csv or json.')
-  const entries = listRecord(runtime().db, { ...recordQuery(recordAsked(asked)), limit: ALL })
-  if (format === 'json') return Response.json(entries)
-  const rows = entries.map((e) =>
-    COLUMNS.map((key) => (key === 'before' || key === 'after' ? (e[key] === null ? '' : JSON.stringify(e[key])) : e[key])),
-  )
-  return download(encodeCsv([...COLUMNS], rows), 'text/csv; charset=utf-8', 'record.csv')
+  const query = recordQuery(recordAsked(asked))
+  const limit = whole(asked.get('limit'))
+  if (asked.has('limit') && (limit === null || limit < 1 || limit > MOST))
+    return problem(400, 'BAD_REQUEST', `limit is a whole number from 1 to ${MOST}.`)
+  if (limit !== null) {
+    const beforeSeq = whole(asked.get('before')) ?? undefined
+    const entries = listRecord(runtime().db, { ...query, beforeSeq, limit }).map(told)
+    return format === 'json'
+      ? Response.json(entries)
+      : streamed([encodeCsv([...COLUMNS], csvRows(entries))].values(), 'text/csv; charset=utf-8', 'record.csv')
+  }
+  return format === 'json'
+    ? streamed(json(query), 'application/json', null)
+    : streamed(csv(query), 'text/csv; charset=utf-8', 'record.csv')
 })

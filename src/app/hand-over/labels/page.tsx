@@ -27,7 +27,7 @@ export default async function LabelsPage({ searchParams }: { readonly searchPara
       <div />
       <LabelEditor
         key={machine.key}
-        machine={{ key: machine.key, name: machine.name }}
+        machine={{ key: machine.key, name: machine.name, version: machine.version }}
         machines={machines.map(({ key, name }) => ({ key, name }))}
         layout={labelLayoutOf(machine)}
         code={machine.labelCode}

@@ -36,6 +36,7 @@ export default async function PostsPage({
           post: machine.post,
           unit: machine.unit,
           lathe: machine.kind === 'lathe',
+          version: machine.version,
         }}
         machines={machines.map(({ key, name }) => ({ key, name }))}
         posts={posts}

@@ -21,7 +21,7 @@ export default async function RulesPage({ searchParams }: { readonly searchParam
       <div />
       <RulesForm
         key={`${machine.key}-${JSON.stringify(machine.limits ?? null)}`}
-        machine={{ key: machine.key, name: machine.name, pockets: machine.pockets }}
+        machine={{ key: machine.key, name: machine.name, pockets: machine.pockets, version: machine.version }}
         machines={machines.map(({ key, name }) => ({ key, name }))}
         limits={limitsOf(machine)}
         magazine={magazineOf(machine)}

@@ -9,7 +9,7 @@ import { listMachines } from '@/db/machine/read'
 import { readApart } from '@/stations/build/take-apart'
 import { readPassport } from '@/stations/records/passport'
 import { ApartPanel, ConditionPanel, HappenedPanel } from '@/ui/build/apart-panel'
-import { concessionText } from '@/words/hand-over'
+import { concessionText, voidText } from '@/words/hand-over'
 import { KeepFresh } from '@/ui/common/keep-fresh'
 import { Row, Say, Sheet, Title } from '@/ui/common/sheet'
 import { VerdictMark } from '@/ui/common/verdict'
@@ -198,7 +198,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
                           )}
                         </>
                       ) : handovers[0] ? (
-                        `${handovers[0].values.issue}, ${handovers[0].voidReason ?? 'void'}`
+                        `${handovers[0].values.issue}, ${voidText(handovers[0].voidReason)}`
                       ) : (
                         'none'
                       )}

@@ -4,6 +4,7 @@ import { missing, onHand } from '@/core/plan'
 import { KINDS, propertiesOf, specOf, UNIT_OF, valueOf, type Component, type PropertyKey } from '@/core/tool'
 import { formatLength, unitMark, type LengthUnit } from '@/core/units'
 import { listPlaces } from '@/db/store/read'
+import { componentVersion } from '@/db/library/read'
 import { readPart } from '@/stations/library/where-used'
 import { Row, Sheet, Title } from '@/ui/common/sheet'
 import { PartDrawing } from '@/ui/library/drawing'
@@ -65,7 +66,7 @@ export default async function PartPage({ params }: { readonly params: Promise<{ 
             </div>
             <details>
               <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">Change it</summary>
-              <PartForm kind={part.kind} part={{ ...part }} save={putPartAction} />
+              <PartForm kind={part.kind} part={{ ...part }} version={componentVersion(house.db, part.id)} save={putPartAction} />
             </details>
             <h2 className="mt-1 text-2xl font-bold">Where it is used</h2>
             <List none="No tool uses it.">

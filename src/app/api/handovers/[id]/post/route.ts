@@ -1,3 +1,4 @@
+import { voidText } from '@/words/hand-over'
 import { isTyped } from '@/core/tool'
 import { getMachine } from '@/db/machine/read'
 import { runtime } from '@/runtime'
@@ -23,7 +24,11 @@ export const GET = guarded((request, { id }) => {
       `Hand-over ${values.issue} of ${values.serial} was made for ${values.machine}, not for ${machine.key}.`,
     )
   if (handover.voidedAt)
-    return problem(409, 'SUPERSEDED', `Hand-over ${values.issue} of ${values.serial} is out of date: ${handover.voidReason}.`)
+    return problem(
+      409,
+      'SUPERSEDED',
+      `Hand-over ${values.issue} of ${values.serial} is out of date: ${voidText(handover.voidReason)}.`,
+    )
   if (!handover.check.same) return problem(409, 'VALUES_DIFFER', 'The control gets other values than were measured.')
   return new Response(handover.postText, {
     headers: {

@@ -1,6 +1,6 @@
 import type { NextRequest } from 'next/server'
 import { DRAWING_TYPES, runtime, type DrawingType } from '@/runtime'
-import { getComponent } from '@/db/library/read'
+import { componentVersion, getComponent } from '@/db/library/read'
 import { putPart } from '@/stations/library/put-part'
 import { plainText } from '../../../../../_server/params'
 import { readBody } from '../../../../_api/body'
@@ -36,6 +36,7 @@ export const PUT = guarded(async (request: NextRequest, { id }) => {
   const { db, drawings, clock } = runtime()
   const part = getComponent(db, plainText(id))
   if (!part) return problem(404, 'UNKNOWN_PART', `The library knows no part ${plainText(id).slice(0, 40)}.`)
+  const version = componentVersion(db, part.id)
   const person = personOf(request)
   if (person instanceof Response) return person
   const body = await readBody(request, Object.keys(DRAWING_TYPES), MOST_BYTES)
@@ -43,6 +44,6 @@ export const PUT = guarded(async (request: NextRequest, { id }) => {
   const type = typeOf(body.value)
   if (!type) return problem(415, 'NOT_A_PICTURE', `Send one of ${Object.keys(DRAWING_TYPES).join(', ')}.`)
   const drawing = drawings.put(part.id, type, body.value)
-  const done = putPart({ db, now: clock.now(), person }, { ...part, drawing }, false)
+  const done = putPart({ db, now: clock.now(), person }, { ...part, drawing }, version)
   return done.ok ? Response.json({ drawing }) : refused(done.error)
 })

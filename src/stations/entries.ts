@@ -1,0 +1,239 @@
+/** Everything that the record can tell: one code each, with what belongs to it. `src/words/record.ts` makes the sentences. */
+import type { CoolingWay, PracticeKey } from '@/core/clamp'
+import type { Clamping } from '@/core/fits'
+import type { Concession, HandoverRefusal } from '@/core/handover'
+import type { LoadSaid } from '@/core/load'
+import type { DriftVerdict, MeasurementSource, Verdict } from '@/core/measure'
+import type { MoveName } from '@/core/plan'
+import type { Condition, Coupling, Disturbance, Machine } from '@/core/tool'
+import type { Bare } from '@/core/units'
+import type { Refusal } from './refusals'
+import type { Fate } from './return/contract'
+
+/** Where at the bench something was refused. */
+export type Where = 'Build' | 'Hand over' | 'Labels' | 'Load' | 'Masters' | 'Measure' | 'Posts' | 'Return' | 'Rules' | 'Tag'
+
+/** A heat of a joint. @param byHand on a unit without a data line */
+interface Heating {
+  readonly coil: string
+  readonly temperatureC: number
+  /** Which heat of this joint it was, 1 for the first. */
+  readonly heat: number
+  readonly joint: string
+}
+
+export interface Entries {
+  REFUSED: { readonly where: Where; readonly refusal: Refusal }
+
+  // kit
+  JOB_ADDED: { readonly job: string; readonly machine: string; readonly tools: number }
+  JOB_COPIED: { readonly job: string; readonly from: string }
+  JOB_CHANGED: { readonly job: string; readonly quantity: number; readonly dueAt: string }
+  TOOLS_ADDED: { readonly job: string; readonly tools: readonly { readonly t: number; readonly count: number }[] }
+  /** @param to null: nothing to set up; undefined: found by itself again */
+  T_SAID: { readonly job: string; readonly t: number; readonly to?: { readonly id: string; readonly name: string } | null }
+  JOB_CLOSED: { readonly job: string; readonly state: 'done' | 'cancelled'; readonly back: number }
+  JOB_REOPENED: { readonly job: string; readonly was: string; readonly reason: string }
+  NEEDED_NOW: { readonly t: number; readonly machine: string }
+  NOT_BROKEN: { readonly job: string; readonly serial: string; readonly reason: string }
+  /** @param job null: free for any */
+  RESERVED: { readonly job: string | null }
+  GIVEN: { readonly job: string; readonly from: string | null }
+  TAKEN: { readonly count: number; readonly part: string; readonly place: string | null; readonly job: string }
+  PUT_BACK: { readonly count: number; readonly part: string; readonly place: string | null }
+
+  // build
+  BUILD_BEGUN: { readonly t: number; readonly job: string }
+  BUILD_LEFT: { readonly t: number; readonly job: string; readonly serial: string }
+  EXTENSION_ADDED: { readonly part: string; readonly extension: string; readonly serial: string; readonly shrunk: boolean }
+  HEATED: Heating & { readonly byHand: { readonly heatingS: number; readonly way: CoolingWay } | null }
+  HEAT_FAILED: Bare
+  /** @param approval a lead's reason for going beyond a limit */
+  HEATED_OUT: Heating & { readonly byHand: boolean; readonly approval: string | null }
+  BUILT: {
+    readonly cutter: string | null
+    readonly shrunk: boolean
+    readonly serial: string
+    readonly stopSetMm: number | null
+    readonly torqueNm: number | null
+  }
+  TAKEN_APART: {
+    readonly heated: boolean
+    readonly wear: readonly { readonly part: string; readonly seen: string }[]
+    readonly voided: number | null
+  }
+  DISTURBED: { readonly what: Disturbance; readonly voided: number | null }
+  CONDITION_CORRECTED: { readonly was: Condition; readonly reason: string }
+  STEPS_KEPT: { readonly clamping: Clamping; readonly titles: readonly string[] }
+
+  // measure
+  /** @param edges how many were measured from pictures */
+  MEASURED: {
+    readonly source: MeasurementSource
+    readonly edges: number
+    readonly verdict: Verdict | null
+    readonly voided: number | null
+    /** The same within uncertainty: the hand-over stands. */
+    readonly kept: boolean
+    readonly reason: string | null
+  }
+  WIPED: { readonly edge: number | null }
+  TAKEN_IN: { readonly name: string }
+  ROUTINE_KEPT: { readonly definition: string; readonly version: number; readonly why: string }
+  BENCH_CHECKED: { readonly master: string; readonly verdict: DriftVerdict; readonly reason: string | null }
+  OTHER_BENCH_CHECKED: { readonly master: string; readonly verdict: DriftVerdict }
+  CHECK_OVERRULED: { readonly reason: string }
+  /** @param loadedIn the machine it is in already */
+  MEASURE_AGAIN: { readonly movedMm: number; readonly foundAt: string; readonly loadedIn: string | null }
+  ADAPTER_CHANGED: { readonly serial: string; readonly coupling: Coupling }
+  ADAPTER_ADDED: { readonly serial: string; readonly coupling: Coupling }
+  MASTER_RENEWED: { readonly master: string; readonly until: string }
+  PICTURES_CLEANED: { readonly sets: number; readonly days: number }
+
+  // hand over
+  RELEASED: {
+    readonly issue: number
+    readonly machine: string
+    readonly concession: Concession | null
+    /** What a lead released it against, and why. */
+    readonly against: readonly HandoverRefusal[]
+    readonly reason: string | null
+  }
+  VOIDED: { readonly issue: number; readonly reason: string }
+  POSTED: { readonly file: string; readonly machine: string; readonly over: boolean }
+  LABEL_PRINTED: { readonly issue: number }
+  TAG_WRITTEN: { readonly serial: string; readonly issue: number }
+  TAG_WEAR: { readonly serial: string }
+  POST_KEPT: { readonly post: string; readonly machine: string }
+  LABEL_KEPT: { readonly machine: string }
+
+  // load and return
+  LOAD_BEGUN: { readonly machine: string; readonly pocket: number; readonly issue: number }
+  LOAD_OVERRULED: { readonly said: LoadSaid; readonly machine: Machine; readonly reason: string }
+  LOAD_DROPPED: { readonly machine: string; readonly pocket: number; readonly reason: string; readonly emptied: boolean }
+  LOADED: { readonly machine: string; readonly pocket: number; readonly issue: number; readonly typed: boolean }
+  RULES_KEPT: { readonly machine: string }
+  UNLOADED: {
+    readonly machine: string
+    readonly pocket: number | null
+    readonly fate: Fate
+    /** The machine it goes to next. */
+    readonly to: string | null
+    readonly wear: 'kept' | 'cleared' | null
+    readonly reason: string
+    readonly voided: number | null
+  }
+
+  // library and store
+  PART_PUT: { readonly part: string; readonly name: string; readonly isNew: boolean }
+  DEFINITION_PUT: { readonly name: string; readonly version: number }
+  IMPORTED: { readonly parts: number; readonly definitions: number; readonly source: string }
+  HOLDER_ADDED: { readonly type: string }
+  /** @param until ISO 8601; null: no date */
+  INSPECTED: { readonly until: string | null }
+  RETIRED: { readonly reason: string }
+  STUD_REPLACED: { readonly stud: string; readonly torqueNm: number }
+  REGROUND: { readonly count: number; readonly part: string; readonly DCmm: number; readonly OALmm: number }
+  BOOKED: Booking
+  BOOKING_UNDONE: Booking & { readonly booking: number }
+  PUT_AWAY: { readonly unit: string; readonly place: string }
+  UNIT_MOVED: { readonly unit: string }
+  UNIT_ADDED: { readonly unit: string; readonly places: number; readonly slots: boolean }
+
+  PRACTICE_CHANGED: { readonly key: PracticeKey; readonly before: number; readonly after: number }
+}
+
+interface Booking {
+  readonly move: MoveName
+  readonly count: number
+  readonly part: string
+  readonly place: string | null
+  readonly job: string | null
+}
+
+export type EntryCode = keyof Entries
+export type Entry<C extends EntryCode = EntryCode> = { [K in C]: { readonly code: K } & Entries[K] }[C]
+
+/** The short word under which an entry is found; several codes may share one. */
+const KINDS: Readonly<
+  Record<Exclude<EntryCode, 'BOOKED' | 'DISTURBED' | 'JOB_CLOSED' | 'RESERVED' | 'UNLOADED' | 'PART_PUT'>, string>
+> = {
+  REFUSED: 'refused',
+  JOB_ADDED: 'job added',
+  JOB_COPIED: 'job added',
+  JOB_CHANGED: 'job changed',
+  TOOLS_ADDED: 'job changed',
+  T_SAID: 'job changed',
+  JOB_REOPENED: 'job reopened',
+  NEEDED_NOW: 'needed now',
+  NOT_BROKEN: 'taken back',
+  GIVEN: 'kept',
+  TAKEN: 'taken',
+  PUT_BACK: 'taken back',
+  BUILD_BEGUN: 'build begun',
+  BUILD_LEFT: 'build left',
+  EXTENSION_ADDED: 'extension',
+  HEATED: 'heated',
+  HEAT_FAILED: 'heat failed',
+  HEATED_OUT: 'heated out',
+  BUILT: 'built',
+  TAKEN_APART: 'taken apart',
+  CONDITION_CORRECTED: 'condition corrected',
+  STEPS_KEPT: 'steps',
+  MEASURED: 'measured',
+  WIPED: 'wiped',
+  TAKEN_IN: 'taken in',
+  ROUTINE_KEPT: 'program kept',
+  BENCH_CHECKED: 'checked',
+  OTHER_BENCH_CHECKED: 'checked',
+  CHECK_OVERRULED: 'overruled',
+  MEASURE_AGAIN: 'to measure again',
+  ADAPTER_CHANGED: 'adapter changed',
+  ADAPTER_ADDED: 'adapter added',
+  MASTER_RENEWED: 'master renewed',
+  PICTURES_CLEANED: 'pictures cleaned',
+  RELEASED: 'released',
+  VOIDED: 'voided',
+  POSTED: 'posted',
+  LABEL_PRINTED: 'label printed',
+  TAG_WRITTEN: 'tag written',
+  TAG_WEAR: 'tag written',
+  POST_KEPT: 'post kept',
+  LABEL_KEPT: 'label kept',
+  LOAD_BEGUN: 'load begun',
+  LOAD_OVERRULED: 'overruled',
+  LOAD_DROPPED: 'load given up',
+  LOADED: 'loaded',
+  RULES_KEPT: 'rules kept',
+  DEFINITION_PUT: 'definition',
+  IMPORTED: 'imported',
+  HOLDER_ADDED: 'holder added',
+  INSPECTED: 'inspected',
+  RETIRED: 'retired',
+  STUD_REPLACED: 'stud replaced',
+  REGROUND: 'reground',
+  BOOKING_UNDONE: 'put right',
+  PUT_AWAY: 'put away',
+  UNIT_MOVED: 'store plan',
+  UNIT_ADDED: 'store plan',
+  PRACTICE_CHANGED: 'practice changed',
+}
+
+export function kindOf(entry: Entry): string {
+  switch (entry.code) {
+    case 'BOOKED':
+      return entry.move
+    case 'DISTURBED':
+      return entry.what
+    case 'JOB_CLOSED':
+      return entry.state === 'done' ? 'job done' : 'job cancelled'
+    case 'RESERVED':
+      return entry.job === null ? 'freed' : 'kept'
+    case 'UNLOADED':
+      return entry.fate === 'broken' ? 'broken' : 'unloaded'
+    case 'PART_PUT':
+      return entry.isNew ? 'part added' : 'part changed'
+    default:
+      return KINDS[entry.code]
+  }
+}

@@ -1,0 +1,47 @@
+import type { ChainState } from '@/core/tool'
+import { inTransaction, type Db } from '@/db/connection'
+import { NOTHING_PROVEN, provenSoFar, walkChain, type Proven } from '@/db/record/read'
+import { keepProof } from '@/db/record/write'
+
+export interface Proof {
+  readonly state: ChainState
+  /** Entries are left that nobody has looked at yet. */
+  readonly more: boolean
+}
+
+/** Looks at what was added since the chain was last proven, at most so many entries, and keeps how far it holds. */
+export function proveOn(db: Db, now: string, most: number): Proof {
+  const from = provenSoFar(db)
+  const { state, proven, more } = walkChain(db, from, most)
+  if (proven.seq > from.seq) inTransaction(db, (tx) => keepProof(tx, proven, now))
+  return { state, more }
+}
+
+/** A walk over the whole record, from its first entry on, that goes a few steps at a time. */
+export interface WholeWalk {
+  /** Looks at the next entries. @returns false when it is through */
+  step(most: number): boolean
+  /** Entries that hold so far. */
+  readonly seq: number
+  /** null while it is under way. */
+  readonly found: ChainState | null
+}
+
+export function walkWhole(db: Db): WholeWalk {
+  let at: Proven = NOTHING_PROVEN
+  let found: ChainState | null = null
+  return {
+    step(most) {
+      const { state, proven, more } = walkChain(db, at, most)
+      at = proven
+      if (!more) found = state
+      return more
+    },
+    get seq() {
+      return at.seq
+    },
+    get found() {
+      return found
+    },
+  }
+}

@@ -1,0 +1,162 @@
+/** What the record tells: one sentence for each code, in the reader's unit. */
+import { PRACTICE } from '@/core/clamp'
+import { pocketText, SPINDLE, type RecordEntry } from '@/core/tool'
+import { formatDeviation, formatLength, unitMark, type LengthUnit } from '@/core/units'
+import type { Entries, Entry, EntryCode } from '@/stations/entries'
+import { concessionText, handoverRefusalText } from './hand-over'
+import { loadSaidText } from './load'
+import { refusalText } from './refusals'
+import { dayText, timeText } from './time'
+import { verdictText } from './verdict'
+
+type Telling = { readonly [C in EntryCode]: (data: Entries[C], unit: LengthUnit) => string }
+
+const size = (mm: number, unit: LengthUnit) => `${formatLength(mm, unit)} ${unitMark(unit)}`
+/** Parts of a sentence; what is not so is left out. */
+const parts = (...said: (string | false | null)[]) => said.filter(Boolean).join('; ')
+const outOfDate = (issue: number | null) => issue !== null && `hand-over ${issue} is out of date`
+const pieces = (count: number, part: string) => `${count} × ${part}`
+
+const booked = ({ count, part, place, job }: Entries['BOOKED']): string =>
+  [pieces(count, part), place, job].filter((word) => word !== null).join(', ')
+
+const heating = ({ coil, temperatureC, heat, joint }: Omit<Entries['HEATED'], 'byHand'>): string =>
+  `Coil ${coil}, to ${Math.round(temperatureC)} °C, heat ${heat} of the joint in ${joint}`
+
+const FATES = {
+  again: 'used again',
+  other: 'used on',
+  measure: 'to be measured again',
+  apart: 'to be taken apart',
+  scrap: 'to be scrapped',
+  broken: 'broken',
+} as const
+
+const TELLING: Telling = {
+  REFUSED: ({ where, refusal }, unit) => `${where}: ${refusalText(refusal, unit)}`,
+
+  JOB_ADDED: ({ job, machine, tools }) => `Job ${job} for ${machine}: ${tools === 1 ? 'one tool' : `${tools} tools`} wanted`,
+  JOB_COPIED: ({ job, from }) => `Job ${job}, copied from ${from}`,
+  JOB_CHANGED: ({ job, quantity, dueAt }) =>
+    `${job}: ${quantity === 1 ? 'one part' : `${quantity} parts`}, starts ${timeText(dueAt)}`,
+  TOOLS_ADDED: ({ job, tools }) => `${job}: ${tools.map(({ t, count }) => `${count} × T${t}`).join(', ')} wanted as well`,
+  T_SAID: ({ job, t, to }) =>
+    to === undefined
+      ? `${job}: T${t} is found by itself again`
+      : `${job}: T${t} is ${to ? `${to.name} (${to.id})` : 'left out, nothing to set up'}`,
+  JOB_CLOSED: ({ job, back }) => parts(job, back > 0 && `${back} fetched ${back === 1 ? 'piece goes' : 'pieces go'} back`),
+  JOB_REOPENED: ({ job, was, reason }) => parts(`${job} was ${was}`, reason),
+  NEEDED_NOW: ({ t, machine }) => `T${t} is broken, ${machine} waits for its sister`,
+  NOT_BROKEN: ({ job, serial, reason }) => parts(`${job}: ${serial} is not broken`, reason),
+  RESERVED: ({ job }) => (job === null ? 'Free for any job' : `Kept for ${job}`),
+  GIVEN: ({ job, from }) => `Given to ${job}${from ? `, away from ${from}` : ''}: the machine waits`,
+  TAKEN: ({ count, part, place, job }) => `${pieces(count, part)}, ${place ?? 'no place'}, for ${job}`,
+  PUT_BACK: ({ count, part, place }) => `${pieces(count, part)} back to ${place ?? 'the tool room'}`,
+
+  BUILD_BEGUN: ({ t, job }) => `T${t} for ${job} begun`,
+  BUILD_LEFT: ({ t, job, serial }) => `T${t} for ${job} not built on ${serial}`,
+  EXTENSION_ADDED: ({ part, extension, serial, shrunk }) =>
+    `${part} ${extension} ${shrunk ? 'shrunk into' : 'joined to'} ${serial}`,
+  HEATED: ({ byHand, ...heat }) =>
+    byHand ? `By hand. ${heating(heat)}; about ${byHand.heatingS.toFixed(0)} s, cooled by ${byHand.way}` : heating(heat),
+  HEAT_FAILED: () => 'The cutter did not go in: cooled, to be heated again',
+  HEATED_OUT: ({ byHand, approval, ...heat }) =>
+    parts(heating(heat), byHand && 'by hand', approval !== null && `a lead allowed it: ${approval}`),
+  BUILT: ({ cutter, shrunk, serial, stopSetMm, torqueNm }, unit) => {
+    const set = stopSetMm !== null ? `, stop set to ${size(stopSetMm, unit)}` : torqueNm !== null ? `, ${torqueNm} N·m` : ''
+    return `${cutter ?? 'Cutter'} ${shrunk ? 'shrunk into' : 'put into'} ${serial}${set}`
+  },
+  TAKEN_APART: ({ heated, wear, voided }) =>
+    parts(heated ? 'Heated out' : 'Cold', ...wear.map(({ part, seen }) => `${part}: ${seen}`), outOfDate(voided)),
+  DISTURBED: ({ what, voided }) =>
+    parts('To be measured again', what === 'dropped' && 'its holder to be inspected', outOfDate(voided)),
+  CONDITION_CORRECTED: ({ was, reason }) => `Not ${was}: ${reason}`,
+  STEPS_KEPT: ({ clamping, titles }) => `Steps of ${clamping}: ${titles.join(', ')}`,
+
+  MEASURED: ({ source, edges, verdict, voided, kept, reason }) => {
+    const how = source === 'pictures' ? `${edges} ${edges === 1 ? 'edge' : 'edges'} measured` : `Figures ${source}`
+    return parts(
+      `${how}: ${verdictText(verdict)}`,
+      outOfDate(voided),
+      kept && 'the same within uncertainty, the hand-over stands',
+      reason,
+    )
+  },
+  WIPED: ({ edge }) => (edge === null ? 'All edges wiped' : `Edge ${edge} wiped`),
+  TAKEN_IN: ({ name }) => `${name} came to the bench without a job`,
+  ROUTINE_KEPT: ({ definition, version, why }) => `Measuring routine of ${definition}, version ${version}: ${why}`,
+  BENCH_CHECKED: ({ master, verdict, reason }) => parts(`Bench checked with ${master}: ${verdict}`, reason),
+  OTHER_BENCH_CHECKED: ({ master, verdict }) => `Other bench checked with ${master}: ${verdict}`,
+  CHECK_OVERRULED: ({ reason }) => `Measuring goes on without the master check: ${reason}`,
+  MEASURE_AGAIN: ({ movedMm, loadedIn }, unit) =>
+    parts(
+      `The bench had drifted by up to ${formatDeviation(movedMm, unit).replace('+', '')} when this tool was measured`,
+      loadedIn !== null && `it is in ${loadedIn} already`,
+    ),
+  ADAPTER_CHANGED: ({ serial, coupling }) => `Adapter ${serial} (${coupling}) on the spindle`,
+  ADAPTER_ADDED: ({ serial, coupling }) => `Adapter ${serial} for ${coupling}`,
+  MASTER_RENEWED: ({ master, until }) => `Certificate of ${master} until ${dayText(until)}`,
+  PICTURES_CLEANED: ({ sets, days }) => `${sets === 1 ? 'One set' : `${sets} sets`} of pictures older than ${days} days deleted`,
+
+  RELEASED: ({ issue, machine, concession, against, reason }, unit) => {
+    const lead = `Hand-over ${issue} for ${machine}`
+    if (concession) return `${lead}. ${concessionText(concession, unit)}`
+    return reason === null
+      ? lead
+      : `${lead}, released by a lead although: ${against.map(handoverRefusalText).join(' ')} Reason: ${reason}`
+  },
+  VOIDED: ({ issue, reason }) => `Hand-over ${issue} taken back: ${reason}`,
+  POSTED: ({ file, machine, over }) => `${file} into ${machine}’s folder${over ? ', over the one that lay there' : ''}`,
+  LABEL_PRINTED: ({ issue }) => `Label of hand-over ${issue}`,
+  TAG_WRITTEN: ({ serial, issue }) => `Tag of ${serial}: hand-over ${issue}, read back`,
+  TAG_WEAR: ({ serial }) => `Tag of ${serial}: wear and minutes it came back with, read back`,
+  POST_KEPT: ({ post, machine }) => `Post ${post} for ${machine}`,
+  LABEL_KEPT: ({ machine }) => `Labels for ${machine}`,
+
+  LOAD_BEGUN: ({ machine, pocket, issue }) => `For ${machine}, ${pocketText(pocket)}, by hand-over ${issue}`,
+  LOAD_OVERRULED: ({ said, machine, reason }) => `Load: ${loadSaidText(said, machine)} ${reason}`,
+  LOAD_DROPPED: ({ machine, pocket, reason, emptied }) =>
+    parts(`For ${machine}, ${pocketText(pocket)}: ${reason}`, emptied ? 'its offset was emptied' : 'nothing was written'),
+  LOADED: ({ machine, pocket, issue, typed }) =>
+    parts(
+      `Into ${machine}, ${pocketText(pocket)}, by hand-over ${issue}`,
+      typed ? 'figures typed and read back by eye' : 'offsets written and read back',
+      pocket === SPINDLE && 'by hand, changer in manual',
+    ),
+  RULES_KEPT: ({ machine }) => `Rules of loading ${machine}`,
+  UNLOADED: ({ machine, pocket, fate, to, wear, reason, voided }) => {
+    const said = [
+      FATES[fate],
+      ...(to === null ? [] : [`for ${to}`]),
+      ...(wear === null ? [] : [wear === 'kept' ? 'its wear goes along' : 'its wear is cleared']),
+    ]
+    return parts(`Out of ${machine}, ${pocketText(pocket)}: ${said.join(', ')}`, reason, outOfDate(voided))
+  },
+
+  PART_PUT: ({ part, name }) => `${part} ${name}`,
+  DEFINITION_PUT: ({ name, version }) => `${name}, version ${version}`,
+  IMPORTED: ({ parts: some, definitions, source }) => `${some} parts and ${definitions} tools from ${source}`,
+  HOLDER_ADDED: ({ type }) => type,
+  INSPECTED: ({ until }) => `Taper, nose and stud looked at; next ${until === null ? 'by no date' : `by ${dayText(until)}`}`,
+  RETIRED: ({ reason }) => reason,
+  STUD_REPLACED: ({ stud, torqueNm }) => `${stud}, ${torqueNm} N·m`,
+  REGROUND: ({ count, part, DCmm, OALmm }, unit) => `${pieces(count, part)} to Ø ${size(DCmm, unit)}, ${size(OALmm, unit)} long`,
+  BOOKED: booked,
+  BOOKING_UNDONE: (data) => `${booked(data)} (undoes booking ${data.booking}, ${data.move})`,
+  PUT_AWAY: ({ unit, place }) => `${unit}, ${place}`,
+  UNIT_MOVED: ({ unit }) => `${unit} moved`,
+  UNIT_ADDED: ({ unit, places, slots }) => `${unit} added with ${places} ${slots ? 'slots' : 'drawers'}`,
+
+  PRACTICE_CHANGED: ({ key, before, after }) => {
+    const { name, unit } = PRACTICE[key]
+    return `${name}: ${before} ${unit} becomes ${after} ${unit}`.replace(/ +/g, ' ')
+  },
+}
+
+/** An entry as a sentence. One of a later version, or from before there were codes, says what stands in it. */
+export function recordText({ entry, text }: Pick<RecordEntry, 'entry' | 'text'>, unit: LengthUnit): string {
+  if (entry === null) return text
+  if (!(entry.code in TELLING)) return entry.code
+  const known = entry as Entry
+  return (TELLING[known.code] as (data: Entries[EntryCode], unit: LengthUnit) => string)(known, unit)
+}
