@@ -101,6 +101,7 @@ module.exports = {
       'stations/contract\\.ts$',
       'stations/[^/]+/contract\\.ts$',
       'stations/refusals\\.ts$',
+      'stations/entries\\.ts$',
       'devices/[^/]+/port\\.ts$',
     ]),
     rule(

@@ -40,27 +40,37 @@ function hashOf(paths) {
 /** Builds when a source has changed since the last build. */
 export function ensureBuilt() {
   const stamp = join(root, '.next', 'boulder-built')
-  const wanted = hashOf(['src', 'next.config.ts', 'postcss.config.mjs', 'package-lock.json', 'tsconfig.json', 'package.json'])
-  if (existsSync(stamp) && existsSync(join(root, WORKERS)) && readFileSync(stamp, 'utf8') === wanted) return
+  const wanted = hashOf([
+    'src',
+    'standins',
+    'scripts/lib.mjs',
+    'next.config.ts',
+    'postcss.config.mjs',
+    'package-lock.json',
+    'tsconfig.json',
+    'package.json',
+  ])
+  if (existsSync(stamp) && existsSync(join(root, bundle('control'))) && readFileSync(stamp, 'utf8') === wanted) return
   say('Building …')
   buildWorkers()
   execSync(`"${bin('next')}" build`, { cwd: root, stdio: 'inherit', env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } })
   writeFileSync(stamp, wanted)
 }
 
-const WORKERS = join('.cache', 'workers', 'frames.mjs')
+const WORKERS = join('.cache', 'workers')
+const BUNDLES = {
+  frames: 'src/workers/server/frames.ts',
+  control: 'standins/control/server.ts',
+  'line-bench': 'standins/line-bench/server.ts',
+}
+/** A program of its own, as it was bundled. */
+export const bundle = (name) => join(WORKERS, `${name}.mjs`)
 
-/** The server's threads are bundled apart: Next does not know of them. */
+/** The server's threads and the stand-ins are bundled apart: Next does not know of them. */
 export function buildWorkers() {
-  const args = [
-    '--bundle',
-    '--platform=node',
-    '--format=esm',
-    '--target=node20',
-    '--tsconfig=tsconfig.json',
-    `--outfile=${WORKERS}`,
-  ]
-  execSync(`"${bin('esbuild')}" src/workers/server/frames.ts ${args.join(' ')}`, {
+  const entries = Object.entries(BUNDLES).map(([name, file]) => `${name}=${file}`)
+  const args = ['--bundle', '--platform=node', '--format=esm', '--target=node20', '--tsconfig=tsconfig.json']
+  execSync(`"${bin('esbuild')}" ${entries.join(' ')} ${args.join(' ')} --outdir=${WORKERS} --out-extension:.js=.mjs`, {
     cwd: root,
     stdio: ['ignore', 'ignore', 'inherit'],
   })
@@ -107,7 +117,7 @@ export async function waitFor(url, seconds = 60) {
 /** The control stand-in: a process of its own on loopback. */
 export async function startControl(port, data) {
   mkdirSync(join(data, 'control'), { recursive: true })
-  start('The control stand-in', bin('tsx'), ['standins/control/server.ts'], {
+  start('The control stand-in', process.execPath, [bundle('control')], {
     CONTROL_PORT: String(port),
     CONTROL_DATA: join(data, 'control'),
   })
@@ -116,7 +126,7 @@ export async function startControl(port, data) {
 
 /** The stand-in of a bench at the end of a serial line; it answers as soon as it listens. */
 export function startLineBench(port) {
-  start('The line bench stand-in', bin('tsx'), ['standins/line-bench/server.ts'], { LINE_PORT: String(port) })
+  start('The line bench stand-in', process.execPath, [bundle('line-bench')], { LINE_PORT: String(port) })
 }
 
 /** Runs one of our TypeScript scripts to its end. */

@@ -2,6 +2,7 @@
  * The control stand-in: a process of its own with its own state file, reached by HTTP on loopback.
  * Environment: CONTROL_PORT, CONTROL_DATA (folder).
  */
+import facts from './machines.json'
 import { mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs'
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http'
 import { join } from 'node:path'
@@ -13,7 +14,7 @@ import { NO_MODAL, Refused } from './interpreter'
 const port = Number(process.env.CONTROL_PORT ?? 3001)
 const folder = process.env.CONTROL_DATA ?? './data/control'
 const file = join(folder, 'state.json')
-const machines = JSON.parse(readFileSync(join(import.meta.dirname, 'machines.json'), 'utf8')) as Record<string, CellFacts>
+const machines = facts as unknown as Record<string, CellFacts>
 const LARGEST_FILE = 1_000_000
 
 mkdirSync(folder, { recursive: true })

@@ -39,15 +39,27 @@ export async function scan(page: Page, text: string): Promise<void> {
 export const answer = (page: Page) => page.getByTestId('scan-answer')
 export const big = (page: Page) => page.getByTestId('big-action')
 
-/** Opens a page and waits until its script listens. */
+/** Goes to a page and waits until its script listens. */
+export async function visit(page: Page, path: string): Promise<void> {
+  await page.goto(path)
+  await page.locator('html[data-listens]').waitFor({ state: 'attached' })
+}
+
+/** The same page anew. */
+export async function again(page: Page): Promise<void> {
+  await page.reload()
+  await page.locator('html[data-listens]').waitFor({ state: 'attached' })
+}
+
+/** Opens a page, and signs in. */
 export async function open(page: Page, path: string, badge: string | null = BADGE.ines): Promise<void> {
-  await page.goto(path, { waitUntil: 'networkidle' })
+  await visit(page, path)
   if (badge) await scan(page, badge)
 }
 
 /** Puts the adapter for a taper on the spindle and checks the bench with its master. */
 export async function checkBench(page: Page, adapter: string, mark: string): Promise<void> {
-  await page.goto('/measure/masters', { waitUntil: 'networkidle' })
+  await visit(page, '/measure/masters')
   await scan(page, adapter)
   await expect(page.getByRole('heading', { name: adapter })).toBeVisible()
   await expect(big(page)).toHaveText(/Measure the master/, { timeout: 60_000 })

@@ -1,7 +1,7 @@
 /** Labels, tags, posts and the record, as people use them. */
 import { readFileSync } from 'node:fs'
 import { expect, test } from './room'
-import { BADGE, big, open, scan, TOKEN } from './bench'
+import { BADGE, big, open, scan, TOKEN, visit } from './bench'
 
 /** Between two keys of somebody who types: faster ones are a scan. */
 const HAND_MS = 130
@@ -11,7 +11,7 @@ test('a tag is written, spoilt, told, and put right', async ({ page }) => {
   await open(page, '/hand-over/BX00144')
   await page.getByRole('button', { name: 'Write the chip' }).click()
   await expect(page.getByText('Written and read back')).toBeVisible()
-  await page.goto('/hand-over/tag?serial=BX00144', { waitUntil: 'networkidle' })
+  await visit(page, '/hand-over/tag?serial=BX00144')
   await expect(page.getByTestId('tag-record')).toContainText('End mill Ø10 R1')
   await expect(page.getByRole('link', { name: 'carbide end mill Ø10 R1' })).toBeVisible()
   await page.getByText('The stand-in’s chip').click()
@@ -55,12 +55,12 @@ test('a lead writes the lines of a label; it is printed, and its code read back 
   await expect(picture).toBeVisible()
   await big(page).click()
   await expect(page.getByText('Kept.')).toBeVisible()
-  await page.goto('/hand-over/BX00144', { waitUntil: 'networkidle' })
+  await visit(page, '/hand-over/BX00144')
   await page.getByRole('button', { name: 'Print the label' }).click()
   const said = await page.getByText(/The label is in spool\//).innerText()
   const file = `${room.data}/${/spool\/\S+\.png/.exec(said)![0]}`
   expect(readFileSync(file).subarray(1, 4).toString()).toBe('PNG')
-  await page.goto('/load?machine=HERON&serial=BX00144', { waitUntil: 'networkidle' })
+  await visit(page, '/load?machine=HERON&serial=BX00144')
   await page.getByLabel('Read a code from a picture').setInputFiles(file)
   await expect(page.getByTestId('checks')).toContainText('Label and holder belong together.')
   await page.getByLabel('Read a code from a picture').setInputFiles('docs/screenshots/records.png')

@@ -1,7 +1,7 @@
 /** The library and the store as a person uses them. */
 import { type Page } from '@playwright/test'
 import { expect, test } from './room'
-import { answer, big, GO, open, scan, TOKEN } from './bench'
+import { answer, big, GO, open, scan, TOKEN, visit } from './bench'
 
 const file = (name: string, text: string, mimeType = 'text/csv') => ({ name, mimeType, buffer: Buffer.from(text) })
 const rows = (page: Page) => page.getByRole('table', { name: 'Parts' }).getByRole('row')
@@ -127,7 +127,7 @@ test('a job is fetched by scan of the drawer, a collet tool is built by its step
   await expect(list.getByText('● here')).toHaveCount(1)
   await list.getByRole('button', { name: /put back 2/ }).click()
   await expect(list.getByText('● here')).toHaveCount(0)
-  await page.goto('/build?job=HP-4102&t=2', { waitUntil: 'networkidle' })
+  await visit(page, '/build?job=HP-4102&t=2')
   await scan(page, 'BX00171')
   await expect(page.getByText('on BX00171, started by Ines Varga')).toBeVisible()
   const seen: string[] = []

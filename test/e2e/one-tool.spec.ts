@@ -1,6 +1,22 @@
 /** One tool all the way, by scanner alone: from a job to offsets in the control. */
 import { expect, later, test } from './room'
-import { answer, BADGE, big, checkBench, controlTable, GO, labelText, MACHINE, measure, open, putIn, scan, TOKEN } from './bench'
+import {
+  again,
+  answer,
+  BADGE,
+  big,
+  checkBench,
+  controlTable,
+  GO,
+  labelText,
+  MACHINE,
+  measure,
+  open,
+  putIn,
+  scan,
+  TOKEN,
+  visit,
+} from './bench'
 
 test('T12 from the job to the control', async ({ page }) => {
   await open(page, '/settings', BADGE.ines)
@@ -51,7 +67,7 @@ test('T12 from the job to the control', async ({ page }) => {
     await expect(page.getByText(/Still warm: it reads up to \+\d+ µm too long/)).toBeVisible()
     // the nose cools with a time constant of about 30 s: after that its excess is inside the tolerance of length and spread
     await later(page.request, 90)
-    await page.reload({ waitUntil: 'networkidle' })
+    await again(page)
     await measure(page)
     await expect(page.locator('[data-feature=LF]')).toContainText('in tolerance')
     await expect(page.locator('[data-feature=LF]')).toContainText(/15[12]\.\d{3}/)
@@ -116,16 +132,16 @@ test('an inch machine; a label that is out of date, and one of another tool', as
     })
     return [reading.status(), ((await reading.json()) as { code?: string }).code]
   }
-  await page.goto('/measure/BX00145', { waitUntil: 'networkidle' })
+  await visit(page, '/measure/BX00145')
   await expect(page.getByRole('alert').filter({ hasText: 'the adapter on the spindle is for HSK-A63' })).toBeVisible()
   await checkBench(page, 'AD-SK40-1', 'MS-SK40-1')
-  await page.goto('/measure/BX00145', { waitUntil: 'networkidle' })
+  await visit(page, '/measure/BX00145')
   await measure(page)
   await scan(page, 'BX00145')
   await expect(answer(page)).toContainText('the same within uncertainty. Its hand-over is still current')
   expect(await read()).toEqual([200, undefined])
 
-  await page.goto('/tools/BX00145', { waitUntil: 'networkidle' })
+  await visit(page, '/tools/BX00145')
   await page.getByText('Report damage').click()
   await page.getByRole('button', { name: 'dropped' }).click()
   await expect(page.getByText('It is built. Measure it.')).toBeVisible()
@@ -133,7 +149,7 @@ test('an inch machine; a label that is out of date, and one of another tool', as
   await page.getByText('Holder care').click()
   await page.getByRole('button', { name: 'Inspected', exact: true }).click()
   await expect(page.getByText('It was dropped. Inspect the holder first.')).toBeHidden()
-  await page.goto('/measure/BX00145', { waitUntil: 'networkidle' })
+  await visit(page, '/measure/BX00145')
   await measure(page)
   await page.getByRole('button', { name: 'Adjust with live reading' }).click()
   const value = async () =>
@@ -165,7 +181,7 @@ test('an inch machine; a label that is out of date, and one of another tool', as
   await scan(page, GO)
   expect((await controlTable(page, 'DIPPER'))['7']).toBeUndefined()
 
-  await page.goto('/hand-over/BX00145', { waitUntil: 'networkidle' })
+  await visit(page, '/hand-over/BX00145')
   await scan(page, 'BX00145')
   await expect(page.getByRole('heading', { name: 'Hand-over 2' })).toBeVisible()
   await scan(page, MACHINE.dipper)
@@ -181,7 +197,7 @@ test('an inch machine; a label that is out of date, and one of another tool', as
 test('a tool without a job or a definition: measured, labelled and posted', async ({ page }) => {
   await open(page, '/measure')
   await checkBench(page, 'AD-HSKA63-1', 'MS-HSKA63-1')
-  await page.goto('/measure', { waitUntil: 'networkidle' })
+  await visit(page, '/measure')
   await scan(page, 'BX09001')
   await expect(page.getByLabel('Mark on the holder')).toHaveValue('BX09001')
   await scan(page, GO)

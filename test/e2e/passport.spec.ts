@@ -1,6 +1,6 @@
 /** What a person does on a tool's own page, on carts, and with the shop's own steps. */
 import { expect, test } from './room'
-import { answer, BADGE, big, open, scan, TOKEN } from './bench'
+import { answer, BADGE, big, open, scan, TOKEN, visit } from './bench'
 
 test('a tool is kept for another job by a lead only, and is put on a cart by two scans', async ({ page }) => {
   await open(page, '/tools/BX00157')
@@ -15,7 +15,7 @@ test('a tool is kept for another job by a lead only, and is put on a cart by two
   await page.getByRole('button', { name: 'Reserve', exact: true }).click()
   await expect(page.getByText('Reserved for HP-2240', { exact: true })).toBeVisible()
 
-  await page.goto('/kit/carts?job=HP-2240&cart=C2', { waitUntil: 'networkidle' })
+  await visit(page, '/kit/carts?job=HP-2240&cart=C2')
   await scan(page, 'C2-1')
   await expect(answer(page)).toContainText('Scan the tool first')
   await scan(page, 'BX00157')
@@ -58,7 +58,7 @@ test('the shop’s own steps: changed, refused when they name what no build know
   await expect(page.getByRole('alert').filter({ hasText: 'weather' })).toBeVisible()
   await text.fill('Read the mark: {{ shank | length }}. Our own words.')
   await big(page).click()
-  await page.goto('/build?job=HP-1150&t=11', { waitUntil: 'networkidle' })
+  await visit(page, '/build?job=HP-1150&t=11')
   await expect(page.getByText('Read the mark: 16.00 mm. Our own words.')).toBeVisible()
   await page.keyboard.press('u')
   await expect(page.getByText('Read the mark: 0.630 in. Our own words.')).toBeVisible()

@@ -2,13 +2,13 @@
 import { connect } from 'node:net'
 import { type Page } from '@playwright/test'
 import { expect, test } from './room'
-import { answer, big, checkBench, GO, measure, open, scan } from './bench'
+import { answer, big, checkBench, GO, measure, open, scan, visit } from './bench'
 import { PIN } from './camera-file'
 
 test('a measurement that went well is kept as the program of its kind, with a step of its own', async ({ page }) => {
   await open(page, '/measure/masters')
   await checkBench(page, 'AD-SK40-1', 'MS-SK40-1')
-  await page.goto('/measure/BX00147/program', { waitUntil: 'networkidle' })
+  await visit(page, '/measure/BX00147/program')
   await expect(page.getByRole('button', { name: 'Try this step' })).toBeEnabled({ timeout: 60_000 })
   const picture = page.locator('figure')
   await picture.focus()
@@ -25,11 +25,11 @@ test('a measurement that went well is kept as the program of its kind, with a st
   await page.getByLabel('Why it is changed').fill('first of its kind')
   await big(page).click()
   await expect(page).toHaveURL(/measure\/BX00147$/)
-  await page.goto('/measure/programs', { waitUntil: 'networkidle' })
+  await visit(page, '/measure/programs')
   await expect(page.getByRole('row', { name: /End mill Ø16 R2/ })).toContainText('Tool · Flank')
 
   await test.step('and the kit is measured by it, tool after tool', async () => {
-    await page.goto('/measure/kit/HP-1145', { waitUntil: 'networkidle' })
+    await visit(page, '/measure/kit/HP-1145')
     await expect(page.getByRole('heading', { name: 'One tool to go' })).toBeVisible()
     await scan(page, 'BX00147')
     await measure(page)
@@ -66,7 +66,7 @@ test('figures from another bench’s line are asked for once more when they are 
   await expect(page.getByText('125.022')).toBeVisible()
   await scan(page, 'BX00147')
   await expect(answer(page)).toContainText('saved')
-  await page.goto('/tools/BX00147', { waitUntil: 'networkidle' })
+  await visit(page, '/tools/BX00147')
   await expect(page.getByText('figures serial line').first()).toBeVisible()
 })
 

@@ -11,6 +11,7 @@ const FIRST_PORT = 3300
 /** Ports of one worker: page, control and line of one test, then those of the next. */
 const PORTS_OF_WORKER = 600
 const bin = (name: string) => resolve('node_modules', '.bin', name)
+const bundle = (name: string) => resolve('.cache', 'workers', `${name}.mjs`)
 
 export interface Room {
   readonly url: string
@@ -64,8 +65,8 @@ export const test = base.extend<{ room: Room }>({
       const children = [
         // a connection that the server gives up just as the next request takes it would lose that request
         start(bin('next'), 'start', '--port', String(port), '--keepAliveTimeout', '300000'),
-        start(bin('tsx'), 'standins/control/server.ts'),
-        start(bin('tsx'), 'standins/line-bench/server.ts'),
+        start(bundle('control')),
+        start(bundle('line-bench')),
       ]
       const url = `http://localhost:${port}`
       await Promise.all([answers(`${url}/api/health`), answers(`http://127.0.0.1:${port + 1}/`)])

@@ -1,6 +1,6 @@
 /** From one machine to another that only takes typing. */
 import { expect, test } from './room'
-import { BADGE, big, controlTable, giveReasons, GO, labelText, MACHINE, open, putIn, scan } from './bench'
+import { BADGE, big, controlTable, giveReasons, GO, labelText, MACHINE, open, putIn, scan, visit } from './bench'
 
 test('out of Dipper, on to Bittern: its figures are typed one after the other and read back by eye', async ({ page }) => {
   await open(page, '/hand-over/BX00145')
@@ -11,7 +11,7 @@ test('out of Dipper, on to Bittern: its figures are typed one after the other an
   await scan(page, await labelText(page, 'BX00145'))
   await putIn(page, 'DIPPER')
 
-  await page.goto('/return?serial=BX00145', { waitUntil: 'networkidle' })
+  await visit(page, '/return?serial=BX00145')
   const turn = page.getByRole('button', { name: /^Turn to pocket/ })
   if (await turn.isVisible()) await turn.click()
   await page.getByRole('button', { name: /take it out/ }).click()
@@ -50,7 +50,7 @@ test('out of Dipper, on to Bittern: its figures are typed one after the other an
   await expect(big(page)).toHaveText(/Save to the record/)
   await scan(page, GO)
   await expect(page.getByText('figures typed and read back.').first()).toBeVisible()
-  await page.goto('/tools/BX00145', { waitUntil: 'networkidle' })
+  await visit(page, '/tools/BX00145')
   await expect(page.getByText('Bittern, pocket 1').first()).toBeVisible()
 })
 
@@ -79,7 +79,7 @@ test('by hand into the spindle: given up and begun again, the changer in manual,
   await expect(page.getByText('In the spindle, offsets written and read back.')).toBeVisible()
   expect((await controlTable(page, 'HERON'))['104'].length).toBeGreaterThan(10)
 
-  await page.goto('/return?serial=BX00144', { waitUntil: 'networkidle' })
+  await visit(page, '/return?serial=BX00144')
   await big(page).click()
   await expect(page.getByRole('alert').filter({ hasText: 'why' })).toBeVisible()
   await page.getByLabel('Why').fill('trial cut done')

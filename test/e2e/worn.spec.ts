@@ -1,6 +1,6 @@
 /** A tool comes back from its machine. */
 import { expect, test } from './room'
-import { big, controlTable, open, scan } from './bench'
+import { big, controlTable, open, scan, visit } from './bench'
 
 test('a tool comes out of its machine: its row is emptied, its wear kept, and it is measured again', async ({ page }) => {
   await open(page, '/return')
@@ -20,6 +20,6 @@ test('a tool comes out of its machine: its row is emptied, its wear kept, and it
   await big(page).click()
   await expect(page).toHaveURL(/measure\/BX00143/)
   expect((await controlTable(page, 'HERON'))['4']).toEqual({ length: 300, lengthWear: 0, size: 60, sizeWear: 0 })
-  await page.goto('/tools/BX00143', { waitUntil: 'networkidle' })
+  await visit(page, '/tools/BX00143')
   await expect(page.getByText(/Out of Heron, pocket 1: to be measured again; finish got rough/)).toBeVisible()
 })

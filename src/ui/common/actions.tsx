@@ -28,10 +28,19 @@ export function BigAction({
       return seen
     })
   }, [bigAction, disabled])
-  // on a small screen it may lie below the fold: whoever opens the sheet sees it first
+  // on a small screen it may lie below the fold: whoever opens the sheet, or makes it smaller, sees it first
   useEffect(() => {
-    const box = button.current?.getBoundingClientRect()
-    if (box && box.bottom > window.innerHeight) button.current?.scrollIntoView({ block: 'end' })
+    const bringIntoView = () => {
+      const box = button.current?.getBoundingClientRect()
+      if (box && box.bottom > window.innerHeight) button.current?.scrollIntoView({ block: 'end' })
+    }
+    // a keyboard on the screen makes it smaller too: then whoever types sees the field
+    const onResize = () => {
+      if (!document.activeElement?.matches('input, textarea, select, [contenteditable]')) bringIntoView()
+    }
+    bringIntoView()
+    window.addEventListener('resize', onResize)
+    return () => window.removeEventListener('resize', onResize)
   }, [])
   return (
     <button

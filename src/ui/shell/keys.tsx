@@ -108,6 +108,8 @@ export function Keys({ onHelp }: { readonly onHelp: () => void }) {
     }
     window.addEventListener('keydown', onKey, true)
     window.addEventListener('scanner-set', slower)
+    // from here on a scan is heard
+    document.documentElement.dataset.listens = 'true'
     return () => {
       window.removeEventListener('keydown', onKey, true)
       window.removeEventListener('scanner-set', slower)
