@@ -2,6 +2,7 @@
 import { measureFrame } from '@/core/measure'
 import { chance, randomCase } from '../test/support/render'
 import { libraryBench } from './library'
+import { shopBench } from './shop'
 import { visionBench } from './vision'
 
 const CASES = 200
@@ -65,24 +66,31 @@ function accuracy(name: string, given: (i: number) => Parameters<typeof randomCa
   )
 }
 
-console.log(`${CASES} pictures of 640×480 each, drawn by the test renderer; errors in pixels\n`)
-row('', 'x RMS', 'z RMS', 'radius RMS', 'worst x/z', 'not read', 'ms/frame', '× 3×3 mean')
-accuracy('contrast 200, noise 2, blur 1.2, 0.01 mm/px', () => ({}))
-accuracy('noise 0–8, blur 0.7–3, light −40 %, 2–50 µm/px', (i) => {
-  const { between } = chance(i + 9)
-  const noise = between(0, 8)
-  const scale = between(0.002, 0.05)
-  return {
-    noise,
-    contrast: Math.max(60, Math.min(220, 20 * noise + between(0, 60))),
-    blurPx: between(0.7, 3),
-    fallOff: 0.4,
-    mmPerPixel: { x: scale, z: scale * between(0.95, 1.05) },
-    re: between(20, 150) * scale,
-  }
-})
+async function pictures(): Promise<void> {
+  console.log(`${CASES} pictures of 640×480 each, drawn by the test renderer; errors in pixels\n`)
+  row('', 'x RMS', 'z RMS', 'radius RMS', 'worst x/z', 'not read', 'ms/frame', '× 3×3 mean')
+  accuracy('contrast 200, noise 2, blur 1.2, 0.01 mm/px', () => ({}))
+  accuracy('noise 0–8, blur 0.7–3, light −40 %, 2–50 µm/px', (i) => {
+    const { between } = chance(i + 9)
+    const noise = between(0, 8)
+    const scale = between(0.002, 0.05)
+    return {
+      noise,
+      contrast: Math.max(60, Math.min(220, 20 * noise + between(0, 60))),
+      blurPx: between(0.7, 3),
+      fallOff: 0.4,
+      mmPerPixel: { x: scale, z: scale * between(0.95, 1.05) },
+      re: between(20, 150) * scale,
+    }
+  })
 
-console.log('')
-await visionBench(row)
-console.log('')
-libraryBench()
+  console.log('')
+  await visionBench(row)
+  console.log('')
+  libraryBench()
+}
+
+// npm run bench, or one of them: npm run bench -- shop /kit
+const [only, path] = process.argv.slice(2)
+if (only !== 'shop') await pictures()
+if (only !== 'pictures') await shopBench(path)

@@ -45,5 +45,7 @@ export const encodeCsv = (
   rows: readonly (readonly (string | number | null | undefined)[])[],
 ): string => {
   const data = rows.map((row) => row.map(safe))
-  return `${Papa.unparse(columns ? { fields: [...columns], data } : data, { newline: '\r\n' })}\r\n`
+  const text = Papa.unparse(columns ? { fields: [...columns], data } : data, { newline: '\r\n' })
+  // a heading without rows comes with its line end
+  return text === '' || text.endsWith('\r\n') ? text : `${text}\r\n`
 }

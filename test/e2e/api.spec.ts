@@ -7,7 +7,7 @@ const zipType = { ...TOKEN, 'content-type': 'application/zip' }
 const textType = { ...TOKEN, 'content-type': 'text/plain' }
 
 test('the door: health is open, the rest wants the token', async ({ request }) => {
-  expect(await (await request.get('/api/health')).json()).toMatchObject({ status: 'ok', schema: 7 })
+  expect(await (await request.get('/api/health')).json()).toMatchObject({ status: 'ok', schema: 8 })
   for (const path of ['/api/machines', '/api/assemblies', '/api/handovers', '/api/nothing'])
     expect((await request.get(path)).status()).toBe(401)
   expect((await request.get('/api/machines', { headers: { authorization: 'Bearer wrong' } })).status()).toBe(401)

@@ -268,7 +268,7 @@ describe('needed now', () => {
     const room = await loadedT4()
     expect(readKit(room.db, 'HP-2207', later(80))!.tools[1].standing.type).toBe('in-machine')
     const job = valueOf(neededNow(room.as('tomas', 80), 'BX00143'))
-    const [first] = readRack(room.db, 'build', later(80))
+    const [first] = readRack(room.db, 'build', later(80)).items
     expect(first).toMatchObject({ t: 4, urgent: true, machine: 'Heron' })
     expect(readKit(room.db, job.id, later(80))!.tools[0]).toMatchObject({
       standing: { type: 'to-build' },

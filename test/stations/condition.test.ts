@@ -84,8 +84,8 @@ describe('a tool that is out of tolerance', () => {
   it('waits to be corrected and measured again, not to be handed over', () => {
     const long = goodT4({ z: 118.4 })
     const room = measured(withT4(withJobs(toolRoom())), 'BX00143', long)
-    expect(readRack(room.db, 'hand-over', later(61))).toEqual([])
-    expect(readRack(room.db, 'measure', later(61)).map((r) => r.key)).toEqual(['BX00143'])
+    expect(readRack(room.db, 'hand-over', later(61)).items).toEqual([])
+    expect(readRack(room.db, 'measure', later(61)).items.map((r) => r.key)).toEqual(['BX00143'])
     expect(answerScan(room.db, 'BX00143', later(61))).toMatchObject({ tone: 'off', href: '/measure/BX00143' })
   })
 })

@@ -15,6 +15,7 @@ import { importLibrary } from '@/stations/library/import-library'
 import { definitionFaults, putDefinition } from '@/stations/library/put-definition'
 import { putPart } from '@/stations/library/put-part'
 import { regrind } from '@/stations/library/regrind'
+import { readParts } from '@/stations/library/parts-list'
 import { readStock } from '@/stations/library/stock-sheet'
 import { readDefinition, readPart } from '@/stations/library/where-used'
 import { putIntoPlace } from '@/stations/store/slot'
@@ -31,6 +32,37 @@ const collet = {
   OAL: 34,
   WT: 0.07,
 }
+
+describe('the list of parts', () => {
+  const found = (asked: Parameters<typeof readParts>[1]) => readParts(toolRoom().db, asked)
+  it.each([
+    ['words in any order', { words: 'Ø10 carbide' }, 'C-EM10R10'],
+    ['a number given in part', { words: 'em10r10' }, 'C-EM10R10'],
+    ['a role', { role: 'stud' as const, words: 'sk40' }, 'P-SK40-AD'],
+  ])('is searched by %s', (_, asked, id) => expect(found(asked).rows.map((r) => r.id)).toContain(id))
+  it('finds what lies in a place, and what has a size', () => {
+    const { rows } = found({ words: 'elm-3' })
+    expect(rows.length).toBeGreaterThan(0)
+    for (const row of rows) expect(row.places).toContain('ELM-3')
+    for (const row of found({ sizeMm: 10 }).rows) expect(row.size).toBeCloseTo(10, 2)
+  })
+  it('comes in pages that together are all of it, each part once', () => {
+    const db = toolRoom().db
+    const all = readParts(db).rows.map((r) => r.id)
+    const pages = [0, 1, 2, 3, 4, 5].flatMap((k) => readParts(db, { sort: 'size', from: 25 * k, count: 25 }).rows)
+    expect(pages.map((r) => r.id).sort()).toEqual([...all].sort())
+    const sizes = pages.flatMap((r) => r.size ?? [])
+    expect(sizes).toEqual([...sizes].sort((a, b) => a - b))
+    // what has no size comes last
+    expect(pages.slice(0, sizes.length).every((r) => r.size !== null)).toBe(true)
+  })
+  it('tells a new part, and what was taken, at the next look', () => {
+    const room = toolRoom()
+    expect(readParts(room.db, { words: 'K25-Q' }).found).toBe(0)
+    valueOf(putPart(room.as('oda'), collet, 0))
+    expect(readParts(room.db, { words: 'K25-Q' }).rows[0]).toMatchObject({ id: 'K25-Q', onHand: null })
+  })
+})
 
 describe('parts', () => {
   it('are added and changed, both in the record with what they were', () => {
@@ -73,7 +105,7 @@ describe('parts', () => {
     expect(readPart(room.db, 'NOPE')).toBeNull()
   })
   it('below what should be kept are on the low list', () => {
-    const low = readStock(toolRoom().db).low.map((l) => l.part.id)
+    const low = readStock(toolRoom().db, null).low.map((l) => l.part.id)
     expect(low).toEqual(expect.arrayContaining(['C-EM16R10', 'I-T09-02']))
     expect(low).not.toContain('C-EM10R10')
   })

@@ -51,21 +51,21 @@ describe('the rack', () => {
   it('holds what waits at each station, the most urgent first', () => {
     const room = withT4(withJobs(toolRoom()))
     expect(countWaiting(room.db, START)).toEqual({ kit: 2, build: 3, measure: 1, 'hand-over': 0, load: 0 })
-    expect(readRack(room.db, 'build', START).map((r) => [r.t, r.machine])).toEqual([
+    expect(readRack(room.db, 'build', START).items.map((r) => [r.t, r.machine])).toEqual([
       [7, 'Dipper'],
       [18, 'Dipper'],
       [12, 'Heron'],
     ])
-    expect(readRack(room.db, 'kit', START, 'HP-2207').map((r) => r.t)).toEqual([12, 4])
-    expect(readRack(room.db, 'measure', START)[0]).toMatchObject({ key: 'BX00143', href: '/measure/BX00143' })
+    expect(readRack(room.db, 'kit', START, { job: 'HP-2207' }).items.map((r) => r.t)).toEqual([12, 4])
+    expect(readRack(room.db, 'measure', START).items[0]).toMatchObject({ key: 'BX00143', href: '/measure/BX00143' })
     measured(room)
-    expect(readRack(room.db, 'measure', START)).toEqual([])
-    expect(readRack(room.db, 'hand-over', START)[0].profile.highMm).toBeCloseTo(118, 2)
+    expect(readRack(room.db, 'measure', START).items).toEqual([])
+    expect(readRack(room.db, 'hand-over', START).items[0].profile.highMm).toBeCloseTo(118, 2)
   })
   it('is empty in an empty tool room', () => {
     const room = toolRoom()
     for (const station of ['kit', 'build', 'measure', 'hand-over', 'load'] as const)
-      expect(readRack(room.db, station, START)).toEqual([])
+      expect(readRack(room.db, station, START).items).toEqual([])
   })
 })
 

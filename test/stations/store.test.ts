@@ -199,10 +199,7 @@ describe('places', () => {
     valueOf(buildTool(at(60), 'HP-2207', 12, 'BX00142'))
     expect(codeOf(putIntoPlace(at(120), 'BX00142', 'C2-4'))).toBe('SLOT_TAKEN')
     valueOf(putIntoPlace(at(120), 'BX00142', 'c2-5'))
-    const content = (id: string) =>
-      readStore(room.db)
-        .places.find((p) => p.place.id === id)!
-        .standing.map((s) => s.serial)
+    const content = (id: string) => readStore(room.db, id).places[0].standing.map((s) => s.serial)
     expect([content('C2-4'), content('C2-5'), content('C2-6')]).toEqual([['BX00143'], ['BX00142'], []])
   })
   it('furniture stays on the plan and not on other furniture', () => {
@@ -213,8 +210,10 @@ describe('places', () => {
     expect(codeOf(placeUnit(room.as('oda'), { ...unit, id: 'no spaces' }, 4, null))).toBe('BAD_UNIT_ID')
     valueOf(placeUnit(room.as('oda'), unit, 4, null))
     valueOf(placeUnit(room.as('oda'), { ...unit, x: 6, y: 8 }, 4, null))
-    const sheet = readStore(room.db)
+    const sheet = readStore(room.db, 's9')
     expect(sheet.units.find((u) => u.id === 'S9')).toMatchObject({ x: 6 })
-    expect(sheet.places.filter((p) => p.place.unit === 'S9')).toHaveLength(4)
+    expect(sheet.unit?.id).toBe('S9')
+    expect(sheet.places).toHaveLength(4)
+    expect(sheet.drawers.S9).toBe(4)
   })
 })

@@ -1,5 +1,3 @@
-import { roleOf } from '@/core/tool'
-import { listComponents } from '@/db/library/read'
 import { listMachines } from '@/db/machine/read'
 import { DefinitionForm, type DefinitionFormProps } from '@/ui/library/definition-form'
 import { context } from '../_server/context'
@@ -13,7 +11,6 @@ export async function ToolForm({ definition, suggested }: Pick<DefinitionFormPro
       definition={definition}
       suggested={suggested}
       machines={listMachines(db).map(({ key, name }) => ({ key, name }))}
-      components={listComponents(db).map((c) => ({ id: c.id, name: c.name, role: roleOf(c) }))}
       save={putDefinitionAction}
       readContour={readContourAction}
       readArchetype={readArchetypeAction}

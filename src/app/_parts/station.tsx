@@ -28,12 +28,13 @@ export async function StationPage({
 }) {
   const house = await context()
   const now = new Date(house.now)
-  const tools = readRack(house.db, station, house.now, job).map(({ dueAt, ...item }) => ({ ...item, due: formatDue(dueAt, now) }))
+  const { items, more } = readRack(house.db, station, house.now, { job, current })
+  const tools = items.map(({ dueAt, ...item }) => ({ ...item, due: formatDue(dueAt, now) }))
   return (
     <>
       {/* a bench that measures is not disturbed */}
       {current === null && station !== 'measure' && <KeepFresh />}
-      <Rack tools={tools} current={current} empty={EMPTY[station]} />
+      <Rack tools={tools} current={current} more={more} empty={EMPTY[station]} />
       {children}
     </>
   )

@@ -1,6 +1,7 @@
 import 'server-only'
 import { cookies } from 'next/headers'
 import { connection } from 'next/server'
+import { cache } from 'react'
 import type { Person } from '@/core/tool'
 import type { LengthUnit } from '@/core/units'
 import { getPerson, listPeople } from '@/db/person/read'
@@ -18,8 +19,8 @@ export interface Context extends Runtime {
   readonly now: string
 }
 
-/** What every page and action needs to know of whoever stands in front of it. */
-export async function context(): Promise<Context> {
+/** What every page and action needs to know of whoever stands in front of it; the same for all parts of one page. */
+export const context = cache(async (): Promise<Context> => {
   await connection()
   const house = runtime()
   watchMinutes(house)
@@ -34,4 +35,4 @@ export async function context(): Promise<Context> {
     theme: session?.theme ?? 'granite',
     now: house.clock.now(),
   }
-}
+})

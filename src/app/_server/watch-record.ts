@@ -4,8 +4,8 @@ import type { Runtime } from '@/runtime'
 import { walkWhole, type WholeWalk } from '@/stations/records/proof'
 
 /** Entries looked at in one go: a few milliseconds, so that nobody waits. */
-const AT_ONCE = 500
-const PAUSE_MS = 20
+const AT_ONCE = 200
+const PAUSE_MS = 60
 const AGAIN_MS = 24 * 3_600_000
 
 interface Watch {

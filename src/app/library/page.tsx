@@ -13,7 +13,7 @@ export default function PartsPage() {
         left={
           <>
             <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" heading />
-            <PartsTable source="/api/library/parts" />
+            <PartsTable />
             <div className="flex flex-wrap gap-x-5">
               <Link className="text-act font-head flex min-h-11 items-center text-lg font-semibold" href="/library/parts/new">
                 Add a part

@@ -16,7 +16,7 @@ export const metadata = { title: 'Records' }
 /** A page of the record, entries. */
 const SHOWN = 100
 /** Entries whose hashes are computed while the page is made: what was added since the last look. */
-const PROVEN_AT_ONCE = 1000
+const PROVEN_AT_ONCE = 200
 
 export default async function RecordsPage({
   searchParams,

@@ -54,8 +54,7 @@ export function assemblyIn(db: Db, place: string): Assembly | null {
 export const builtWith = (db: Db, componentOrSerial: string): Assembly[] =>
   prepare(
     db,
-    `SELECT * FROM assembly a WHERE a.serial = :part
-         OR EXISTS (SELECT 1 FROM json_each(a.parts) p WHERE p.value ->> '$.component' = :part OR p.value ->> '$.serial' = :part)
+    `SELECT * FROM assembly a WHERE a.serial = :part OR a.id IN (SELECT assembly_id FROM assembly_part WHERE part = :part)
        ORDER BY a.id DESC LIMIT 200`,
   )
     .all({ part: componentOrSerial })

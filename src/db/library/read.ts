@@ -1,6 +1,7 @@
 import type { HolderItem } from '@/core/fits'
 import type { Component, Coupling, Definition, Heat } from '@/core/tool'
 import { prepare, type Db } from '../connection'
+import { remembered } from '../remembered'
 
 const body = <T>(row: unknown): T => JSON.parse((row as { body: string }).body) as T
 
@@ -20,10 +21,19 @@ export function componentOf(db: Db, id: string): Component {
   return part
 }
 
-export const listComponents = (db: Db): Component[] =>
-  prepare(db, 'SELECT body FROM component ORDER BY id')
-    .all()
-    .map(body<Component>)
+/** Another one whenever a part was added or changed. */
+export function partsStamp(db: Db): string {
+  const { n, v } = prepare(db, 'SELECT count(*) AS n, total(version) AS v FROM component').get() as { n: number; v: number }
+  return `${n}/${v}`
+}
+
+/** Every part: tens of thousands in a large shop, so that they are read once and kept while none changes. */
+export const listComponents = (db: Db): readonly Component[] =>
+  remembered(db, 'parts', partsStamp(db), () =>
+    prepare(db, 'SELECT body FROM component ORDER BY id')
+      .all()
+      .map(body<Component>),
+  )
 
 /** Only those that pieces with a serial are of: a library may hold tens of thousands of others. */
 export const listHolderTypes = (db: Db): Map<string, Component> =>
@@ -93,11 +103,29 @@ interface HolderRow {
   t: number | null
 }
 
-/** An extension is carried when it is among the parts of a tool that stands. */
 const HOLDERS = `
   SELECT h.*, a.id AS assembly_id, a.t
-  FROM holder h LEFT JOIN assembly a ON a.state <> 'apart' AND (a.serial = h.serial
-    OR h.coupling = '' AND EXISTS (SELECT 1 FROM json_each(a.parts) p WHERE p.value ->> '$.serial' = h.serial))`
+  FROM holder h LEFT JOIN assembly a ON a.serial = h.serial AND a.state <> 'apart'`
+
+/** An extension is carried when it is among the parts of a tool that stands. */
+function carriedExtensions(db: Db): ReadonlyMap<string, { readonly t: number | null }> {
+  const rows = prepare(
+    db,
+    `SELECT h.serial, a.t FROM holder h JOIN assembly_part x ON x.part = h.serial
+       JOIN assembly a ON a.id = x.assembly_id AND a.state <> 'apart' WHERE h.coupling = ''`,
+  ).all() as { serial: string; t: number | null }[]
+  return new Map(rows.map((r) => [r.serial, { t: r.t }]))
+}
+
+function holdersOf(db: Db, rows: readonly unknown[]): HolderRead[] {
+  const holders = rows.map(holder)
+  if (holders.every((h) => h.coupling !== ('' as Coupling))) return holders
+  const carried = carriedExtensions(db)
+  return holders.map((h) => {
+    const by = h.coupling === ('' as Coupling) ? carried.get(h.serial) : undefined
+    return by ? { ...h, carries: true, carriesT: by.t } : h
+  })
+}
 
 const holder = (row: unknown): HolderRead => {
   const r = row as HolderRow
@@ -119,9 +147,44 @@ const holder = (row: unknown): HolderRead => {
   }
 }
 
-export const listHolders = (db: Db): HolderRead[] => prepare(db, `${HOLDERS} ORDER BY h.serial`).all().map(holder)
+export const listHolders = (db: Db): HolderRead[] => holdersOf(db, prepare(db, `${HOLDERS} ORDER BY h.serial`).all())
+
+/** Pieces of these types. */
+export const listHoldersOf = (db: Db, components: Iterable<string>): HolderRead[] =>
+  holdersOf(
+    db,
+    prepare(db, `${HOLDERS} WHERE h.component_id IN (SELECT value FROM json_each(?)) ORDER BY h.serial`).all(
+      JSON.stringify([...new Set(components)]),
+    ),
+  )
+
+/** Pieces that carry nothing and lie in these places. */
+export const listFreeHolders = (db: Db, places: readonly string[]): HolderRead[] =>
+  holdersOf(
+    db,
+    prepare(db, `${HOLDERS} WHERE h.place_id IN (SELECT value FROM json_each(?)) AND a.id IS NULL ORDER BY h.serial`).all(
+      JSON.stringify(places),
+    ),
+  ).filter((h) => !h.carries)
+
+/** A page of holders by serial: those after one, whose serial or type has these words. */
+export const listHolderPage = (
+  db: Db,
+  { after = '', words = [], limit }: { readonly after?: string; readonly words?: readonly string[]; readonly limit: number },
+): HolderRead[] =>
+  holdersOf(
+    db,
+    prepare(
+      db,
+      `${HOLDERS} LEFT JOIN component c ON c.id = h.component_id WHERE h.serial > ?
+         ${words.map(() => "AND (h.serial || ' ' || h.coupling || ' ' || coalesce(c.body ->> '$.name', '')) LIKE ? ESCAPE '\\'").join(' ')}
+       ORDER BY h.serial LIMIT ?`,
+    ).all(after, ...words.map((word) => `%${word.replace(/[\\%_]/g, '\\$&')}%`), limit),
+  )
+
+export const countHolders = (db: Db): number => (prepare(db, 'SELECT count(*) AS n FROM holder').get() as { n: number }).n
 
 export function getHolder(db: Db, serial: string): HolderRead | null {
   const row = prepare(db, `${HOLDERS} WHERE h.serial = ?`).get(serial)
-  return row ? holder(row) : null
+  return row ? holdersOf(db, [row])[0] : null
 }

@@ -107,11 +107,12 @@ export function listEvidenceInUse(db: Db): Set<string> {
 export const listMeasurements = (db: Db, assemblyId: number): SavedMeasurement[] =>
   prepare(db, `${SELECT} WHERE m.assembly_id = ? ORDER BY m.id DESC`).all(assemblyId).map(measurement)
 
-/** When each assembly was last measured. */
+/** When each tool that still is one was last measured. */
 export function listMeasuredAt(db: Db): Map<number, string> {
-  const rows = prepare(db, 'SELECT assembly_id AS id, max(at) AS at FROM measurement GROUP BY assembly_id').all() as {
-    id: number
-    at: string
-  }[]
+  const rows = prepare(
+    db,
+    `SELECT a.id, max(m.at) AS at FROM assembly a JOIN measurement m ON m.assembly_id = a.id
+     WHERE a.state <> 'apart' GROUP BY a.id`,
+  ).all() as { id: number; at: string }[]
   return new Map(rows.map(({ id, at }) => [id, at]))
 }

@@ -55,3 +55,28 @@ CREATE INDEX holder_place ON holder (place_id) WHERE place_id IS NOT NULL;
 CREATE INDEX component_kind ON component (kind, id);
 CREATE INDEX definition_t ON definition (t);
 CREATE INDEX job_state ON job (state, due_at);
+CREATE INDEX component_version ON component (version);
+CREATE INDEX move_to ON move (to_place) WHERE to_account = 'hand';
+CREATE INDEX move_from ON move (from_place) WHERE from_account = 'hand';
+
+-- Which tools were ever built with a part: by its number, or by the serial of a piece.
+CREATE TABLE assembly_part (
+  part TEXT NOT NULL,
+  assembly_id INTEGER NOT NULL REFERENCES assembly (id),
+  PRIMARY KEY (part, assembly_id)
+) STRICT, WITHOUT ROWID;
+CREATE INDEX assembly_part_of ON assembly_part (assembly_id);
+INSERT INTO assembly_part (part, assembly_id)
+SELECT p.value ->> '$.component', a.id FROM assembly a, json_each(a.parts) p WHERE p.value ->> '$.component' IS NOT NULL
+UNION SELECT p.value ->> '$.serial', a.id FROM assembly a, json_each(a.parts) p WHERE p.value ->> '$.serial' IS NOT NULL;
+CREATE TRIGGER assembly_part_add AFTER INSERT ON assembly BEGIN
+  INSERT INTO assembly_part (part, assembly_id)
+  SELECT p.value ->> '$.component', NEW.id FROM json_each(NEW.parts) p WHERE p.value ->> '$.component' IS NOT NULL
+  UNION SELECT p.value ->> '$.serial', NEW.id FROM json_each(NEW.parts) p WHERE p.value ->> '$.serial' IS NOT NULL;
+END;
+CREATE TRIGGER assembly_part_change AFTER UPDATE OF parts ON assembly WHEN NEW.parts <> OLD.parts BEGIN
+  DELETE FROM assembly_part WHERE assembly_id = NEW.id;
+  INSERT INTO assembly_part (part, assembly_id)
+  SELECT p.value ->> '$.component', NEW.id FROM json_each(NEW.parts) p WHERE p.value ->> '$.component' IS NOT NULL
+  UNION SELECT p.value ->> '$.serial', NEW.id FROM json_each(NEW.parts) p WHERE p.value ->> '$.serial' IS NOT NULL;
+END;

@@ -67,14 +67,18 @@ export function listRecord(db: Db, query: RecordQuery = {}): RecordEntry[] {
     ['r.what = ?', query.what],
     ['r.at >= ?', query.from],
     ['r.at < ?', query.before],
-    ['r.seq < ?', query.beforeSeq],
-    ['r.seq IN (SELECT rowid FROM record_words WHERE record_words MATCH ?)', words.length ? matched(words) : undefined],
+    [`${words.length ? 'w.rowid' : 'r.seq'} < ?`, query.beforeSeq],
+    ['record_words MATCH ?', words.length ? matched(words) : undefined],
   ]
   const conditions = asked.filter(([, value]) => value !== undefined)
   const where = conditions.length ? `WHERE ${conditions.map(([sql]) => sql).join(' AND ')}` : ''
   return prepare(
     db,
-    `SELECT r.*, p.name AS who FROM record r LEFT JOIN person p ON p.id = r.person_id ${where} ORDER BY r.seq DESC LIMIT ?`,
+    // the words' own index gives the newest first, and stops when the page is full
+    words.length
+      ? `SELECT r.*, p.name AS who FROM record_words w CROSS JOIN record r ON r.seq = w.rowid
+         LEFT JOIN person p ON p.id = r.person_id ${where} ORDER BY w.rowid DESC LIMIT ?`
+      : `SELECT r.*, p.name AS who FROM record r LEFT JOIN person p ON p.id = r.person_id ${where} ORDER BY r.seq DESC LIMIT ?`,
   )
     .all(...conditions.map(([, value]) => value), limit)
     .map(entry)

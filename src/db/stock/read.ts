@@ -27,10 +27,16 @@ export function balanceOf(db: Db, componentId: string): Balance {
   return { received, hand, taken, built, scrapped }
 }
 
-export function listBalances(db: Db): Map<string, Balance> {
-  const rows = prepare(db, `${SUMS} GROUP BY component_id`).all() as (Balance & { component: string })[]
+/** @param components left out: every part */
+export function listBalances(db: Db, components?: Iterable<string>): Map<string, Balance> {
+  const rows = prepare(db, `${SUMS} ${components ? THESE : ''} GROUP BY component_id`).all(...idsOf(components)) as (Balance & {
+    component: string
+  })[]
   return new Map(rows.map(({ component, ...balance }) => [component, balance]))
 }
+
+const THESE = 'WHERE component_id IN (SELECT value FROM json_each(?))'
+const idsOf = (components?: Iterable<string>) => (components ? [JSON.stringify([...new Set(components)])] : [])
 
 /** Pieces in their places; place null is "somewhere in the tool room". */
 const LYING = `
@@ -44,8 +50,26 @@ export interface LyingPart extends Omit<Lying, 'place'> {
   readonly place: string | null
 }
 
-export const listLying = (db: Db): LyingPart[] =>
-  prepare(db, `${LYING} GROUP BY component, place HAVING sum(n) <> 0 ORDER BY component, place`).all() as LyingPart[]
+/** @param components left out: every part */
+export const listLying = (db: Db, components?: Iterable<string>): LyingPart[] =>
+  prepare(
+    db,
+    `${LYING} ${components ? 'WHERE component IN (SELECT value FROM json_each(?))' : ''}
+     GROUP BY component, place HAVING sum(n) <> 0 ORDER BY component, place`,
+  ).all(...idsOf(components)) as LyingPart[]
+
+/** What lies in these places. */
+export const listLyingIn = (db: Db, places: readonly string[]): LyingPart[] =>
+  prepare(
+    db,
+    `SELECT component, place, sum(n) AS count FROM (
+       SELECT component_id AS component, to_place AS place, count AS n FROM move
+         WHERE to_account = 'hand' AND to_place IN (SELECT value FROM json_each(:places))
+       UNION ALL
+       SELECT component_id, from_place, -count FROM move
+         WHERE from_account = 'hand' AND from_place IN (SELECT value FROM json_each(:places)))
+     GROUP BY component, place HAVING sum(n) <> 0 ORDER BY component, place`,
+  ).all({ places: JSON.stringify(places) }) as LyingPart[]
 
 export const lyingOf = (db: Db, componentId: string): LyingPart[] =>
   prepare(db, `${LYING} WHERE component = ? GROUP BY place HAVING sum(n) <> 0 ORDER BY count DESC`).all(
@@ -134,3 +158,7 @@ export function getMove(db: Db, id: number): BookedMove | null {
   const row = prepare(db, `${MOVES} WHERE m.id = ?`).get(id)
   return row ? move(row) : null
 }
+
+/** Number of the newest booking, 0 before the first. */
+export const lastMove = (db: Db): number =>
+  (prepare(db, 'SELECT coalesce(max(id), 0) AS id FROM move').get() as { id: number }).id

@@ -16,13 +16,13 @@ import {
 } from '@/core/fits'
 import { meantBy, wantedOf, type Job } from '@/core/plan'
 import { FETCHED, numberOf, valueOf, type Definition } from '@/core/tool'
-import { getStepList, buildsOf, listBuilds, listLessons, type BuildUnderWay } from '@/db/build/read'
+import { getStepList, buildsOf, listLessons, type BuildUnderWay } from '@/db/build/read'
 import type { Db } from '@/db/connection'
 import { getJob } from '@/db/job/read'
-import { getHolder, listComponents, listDefinitions, listHolders, listHolderTypes, type HolderRead } from '@/db/library/read'
+import { getHolder, listComponents, listDefinitions, type HolderRead } from '@/db/library/read'
 import { listMachines } from '@/db/machine/read'
 import { balanceOf } from '@/db/stock/read'
-import { freeHolders } from '../kit/inventory'
+import { freeOf } from '../kit/inventory'
 import { practiceOf } from '../practice'
 import { chooseParts, type ChosenPart } from './choose-parts'
 
@@ -75,8 +75,10 @@ export function readBuildOf(db: Db, definition: Definition, job: Job | null, ser
     steps: withOwnSteps(stepsOf(db, clamping), facts),
     facts,
     stop,
-    free: freeHolders(listHolders(db), listHolderTypes(db), new Set(listBuilds(db).map((b) => b.serial)), now).filter((h) =>
-      definition.parts.some((l) => l.role === 'holder' && (l.component === h.component || l.alternatives.includes(h.component!))),
+    free: freeOf(
+      db,
+      definition.parts.flatMap((l) => (l.role === 'holder' ? [l.component, ...l.alternatives] : [])),
+      now,
     ),
     build: builds.find((b) => b.serial === serial) ?? builds[0] ?? null,
     short,

@@ -5,8 +5,9 @@ import { listAssemblies } from '@/db/assembly/read'
 import { listBuilds } from '@/db/build/read'
 import type { Db } from '@/db/connection'
 import { listJobs } from '@/db/job/read'
-import { listDefinitions, listHolders, listHolderTypes, type HolderRead } from '@/db/library/read'
+import { listDefinitions, listHoldersOf, listHolderTypes, type HolderRead } from '@/db/library/read'
 import { listMeasuredAt } from '@/db/measurement/read'
+import { remembered, writesStamp } from '@/db/remembered'
 import { listBalances, listTaken } from '@/db/stock/read'
 
 /** A measurement older than this is called stale. Common practice, no source; a shop edits it. */
@@ -26,36 +27,48 @@ export function freeHolders(
   })
 }
 
-/** Everything that stands and lies in the tool room now. */
+/** Free pieces of these types. */
+export function freeOf(db: Db, components: Iterable<string>, now: string): HolderRead[] {
+  const building = new Set(listBuilds(db).map((b) => b.serial))
+  return freeHolders(listHoldersOf(db, components), listHolderTypes(db), building, now)
+}
+
+/** Everything that stands and lies in the tool room now, as far as a tool asks for it. */
 export function readInventory(db: Db, now: string): Inventory {
-  const types = listHolderTypes(db)
-  const builds = listBuilds(db)
+  const definitions = listDefinitions(db)
+  const asked = definitions.flatMap((d) => d.parts.flatMap((line) => [line.component, ...line.alternatives]))
   const free = new Map<string, number>()
-  for (const { component } of freeHolders(listHolders(db), types, new Set(builds.map((b) => b.serial)), now))
-    free.set(component!, (free.get(component!) ?? 0) + 1)
+  for (const { component } of freeOf(db, asked, now)) free.set(component!, (free.get(component!) ?? 0) + 1)
   const taken = new Map<string, Map<string, number>>()
   for (const { job, component, count } of listTaken(db)) {
     if (!taken.has(job)) taken.set(job, new Map())
     taken.get(job)!.set(component, count)
   }
   return {
-    definitions: listDefinitions(db),
+    definitions,
     assemblies: listAssemblies(db),
     measuredAt: listMeasuredAt(db),
-    onHand: new Map([...listBalances(db)].map(([id, b]) => [id, b.hand])),
+    onHand: new Map([...listBalances(db, asked)].map(([id, b]) => [id, b.hand])),
     taken,
     freeHolders: free,
-    builds: builds.map(({ job, t, serial, who }) => ({ job, t, serial, who })),
+    builds: listBuilds(db).map(({ job, t, serial, who }) => ({ job, t, serial, who })),
     now,
     staleAfterDays: STALE_AFTER_DAYS,
   }
 }
 
-/** Every open job against everything there is, in order of urgency. */
-export function readNetted(
-  db: Db,
-  now: string,
-): { readonly jobs: readonly Job[]; readonly tools: ReadonlyMap<string, readonly NettedTool[]> } {
-  const jobs = listJobs(db)
-  return { jobs, tools: netJobs(jobs, readInventory(db, now)) }
+export interface Netted {
+  readonly jobs: readonly Job[]
+  readonly tools: ReadonlyMap<string, readonly NettedTool[]>
+}
+
+/** Ten seconds: so long a netting counts while nobody writes. Nothing in it turns on seconds. */
+const TEN_SECONDS = '2026-11-28T12:00:0'.length
+
+/** Every open job against everything there is, in order of urgency; once for all who ask while nothing changes. */
+export function readNetted(db: Db, now: string): Netted {
+  return remembered(db, 'netted', `${writesStamp(db)} ${now.slice(0, TEN_SECONDS)}`, () => {
+    const jobs = listJobs(db)
+    return { jobs, tools: netJobs(jobs, readInventory(db, now)) }
+  })
 }

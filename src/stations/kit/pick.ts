@@ -1,10 +1,9 @@
 import { pickList, type Need, type NettedTool, type PickList } from '@/core/plan'
 import { WITH_SERIAL, type Place, type StoreUnit } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
-import { listBuilds } from '@/db/build/read'
 import type { Db } from '@/db/connection'
 import { getJob } from '@/db/job/read'
-import { getComponent, listHolders, listHolderTypes, namesOf } from '@/db/library/read'
+import { getComponent, namesOf } from '@/db/library/read'
 import { lastPlaceOf, listLying, listMoves, listTaken, lyingOf } from '@/db/stock/read'
 import { listPlaces } from '@/db/store/read'
 import { bookInside, countStock, moves } from '../store/book'
@@ -12,7 +11,7 @@ import { benchOf, floorOf } from '../store/plan'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
 import { need, write } from '../write'
-import { freeHolders, readNetted } from './inventory'
+import { freeOf, readNetted } from './inventory'
 
 export interface PickSheet {
   /** Complete tools come first: they stand in a rack and only have to be put on the cart. */
@@ -54,8 +53,9 @@ export function readPick(db: Db, jobId: string, now: string): PickSheet | null {
   const fetched = listTaken(db, job.id)
   const tools = readNetted(db, now).tools.get(job.id) ?? []
   const needs = needsOf(tools, new Map(fetched.map((t) => [t.component, t.count])))
-  const free = freeHolders(listHolders(db), listHolderTypes(db), new Set(listBuilds(db).map((b) => b.serial)), now)
-  const lying = lyingMap(db, free)
+  const asked = needs.map((n) => n.component)
+  const free = freeOf(db, asked, now)
+  const lying = lyingMap(db, asked, free)
   const places = listPlaces(db)
   const list = pickList(needs, lying, places, floorOf(db), benchOf(db))
   const holders: Record<string, string[]> = {}
@@ -85,7 +85,11 @@ export function readPick(db: Db, jobId: string, now: string): PickSheet | null {
   }
 }
 
-function lyingMap(db: Db, free: readonly { readonly component: string | null; readonly place: string | null }[]) {
+function lyingMap(
+  db: Db,
+  components: readonly string[],
+  free: readonly { readonly component: string | null; readonly place: string | null }[],
+) {
   const lying = new Map<string, { place: string; count: number }[]>()
   const add = (component: string, place: string, count: number) => {
     const list = lying.get(component) ?? []
@@ -94,7 +98,7 @@ function lyingMap(db: Db, free: readonly { readonly component: string | null; re
     else list.push({ place, count })
     lying.set(component, list)
   }
-  for (const { component, place, count } of listLying(db)) if (place !== null) add(component, place, count)
+  for (const { component, place, count } of listLying(db, components)) if (place !== null) add(component, place, count)
   for (const { component, place } of free) if (component !== null && place !== null) add(component, place, 1)
   return lying
 }

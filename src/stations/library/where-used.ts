@@ -2,7 +2,7 @@ import type { Assembly, Component, Definition } from '@/core/tool'
 import { builtTo, builtWith } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
 import { listJobs, listPastJobs } from '@/db/job/read'
-import { getComponent, getDefinition, listDefinitions, listHolders, listVersions, type HolderRead } from '@/db/library/read'
+import { getComponent, getDefinition, listDefinitions, listHoldersOf, listVersions, type HolderRead } from '@/db/library/read'
 import { wantedOf, type Job, type Lying } from '@/core/plan'
 import { balanceOf, listMoves, lyingOf, type BookedMove } from '@/db/stock/read'
 import type { Balance } from '@/core/plan'
@@ -32,7 +32,7 @@ export function readPart(db: Db, id: string): PartSheet | null {
       d.parts.some((line) => line.component === id || line.alternatives.includes(id)),
     ),
     tools: builtWith(db, id),
-    pieces: listHolders(db).filter((h) => h.component === id),
+    pieces: listHoldersOf(db, [id]),
   }
 }
 

@@ -5,6 +5,7 @@ import { getComponent, getDefinition } from '@/db/library/read'
 import { listJobs } from '@/db/job/read'
 import { listMachines } from '@/db/machine/read'
 import { lastMeasurement, lastVerdicts } from '@/db/measurement/read'
+import { remembered, writesStamp } from '@/db/remembered'
 import { readKit, readToBuild } from '../kit/kit-sheet'
 
 export interface RackItem {
@@ -40,56 +41,97 @@ export function profileOfDefinition(db: Db, definition: Definition): ToolProfile
 
 const hrefOf = (station: Station, serial: string) => (station === 'load' ? `/load?serial=${serial}` : `/${station}/${serial}`)
 
-/** The tools that wait at a station, the most urgent first. @param job on Kit, the job whose wanted tools are shown */
-export function readRack(db: Db, station: Station | 'kit', now: string, job?: string): RackItem[] {
+/** Tools drawn in a rack; whoever looks for another one scans it. */
+const MOST = 40
+
+export interface Rack {
+  readonly items: readonly RackItem[]
+  /** How many more wait that are not drawn. */
+  readonly more: number
+}
+
+export interface RackAsked {
+  /** On Kit, the job whose wanted tools are shown. */
+  readonly job?: string
+  /** The tool in hand, drawn in any case. */
+  readonly current?: string | null
+}
+
+/** The tools that wait at a station, the most urgent first. */
+export function readRack(db: Db, station: Station | 'kit', now: string, { job, current }: RackAsked = {}): Rack {
   const machines = new Map(listMachines(db).map((m) => [m.key, m.name]))
   const nameOf = (key: string | null) => (key ? (machines.get(key) ?? key) : 'no machine')
-  if (station === 'kit' || station === 'build') {
-    const sheet = station === 'kit' && job ? readKit(db, job, now) : null
-    const wanted = sheet ? sheet.tools.map((tool) => ({ job: sheet.job, tool })) : readToBuild(db, now)
-    return wanted.flatMap(({ job, tool }) => {
-      if (!tool.definition) return []
-      const { definition } = tool
-      return [
-        {
-          key: `${job.id}-${definition.t}${tool.sister ? `-${tool.sister}` : ''}`,
-          t: definition.t,
-          name: definition.name,
-          machine: nameOf(job.machine),
-          dueAt: job.dueAt,
-          urgent: job.urgentFor !== null,
-          href:
-            station === 'kit' && sheet
-              ? `/kit/${encodeURIComponent(job.id)}?t=${definition.t}`
-              : `/build?job=${encodeURIComponent(job.id)}&t=${definition.t}`,
-          profile: profileOfDefinition(db, definition),
-        },
-      ]
-    })
+  const lines = station === 'kit' || station === 'build' ? wantedLines(db, station, now, job) : waitingLines(db, station)
+  const shown = lines.filter(({ key }, i) => i < MOST || key === current)
+  return {
+    items: shown.map(({ machine, profile, ...line }) => ({ ...line, machine: nameOf(machine), profile: profile() })),
+    more: lines.length - shown.length,
   }
+}
+
+/** A tool in the rack before it is drawn. */
+interface Line extends Omit<RackItem, 'machine' | 'profile'> {
+  readonly machine: string | null
+  readonly profile: () => ToolProfile
+}
+
+function wantedLines(db: Db, station: 'kit' | 'build', now: string, asked?: string): Line[] {
+  const sheet = station === 'kit' && asked ? readKit(db, asked, now) : null
+  const wanted = sheet ? sheet.tools.map((tool) => ({ job: sheet.job, tool })) : readToBuild(db, now)
+  return wanted.flatMap(({ job, tool }) => {
+    if (!tool.definition) return []
+    const { definition } = tool
+    const kit = station === 'kit' && sheet
+    return [
+      {
+        key: `${job.id}-${definition.t}${tool.sister ? `-${tool.sister}` : ''}`,
+        t: definition.t,
+        name: definition.name,
+        machine: job.machine,
+        dueAt: job.dueAt,
+        urgent: job.urgentFor !== null,
+        href: kit
+          ? `/kit/${encodeURIComponent(job.id)}?t=${definition.t}`
+          : `/build?job=${encodeURIComponent(job.id)}&t=${definition.t}`,
+        profile: () => profileOfDefinition(db, definition),
+      },
+    ]
+  })
+}
+
+function waitingLines(db: Db, station: Station): Line[] {
   const urgent = new Set(listJobs(db).flatMap((j) => (j.urgentFor === null ? [] : [j.id])))
   return waitingAt(db, station)
     .map((a) => ({
       key: a.serial,
       t: a.t,
       name: a.name,
-      machine: nameOf(a.machine),
+      machine: a.machine,
       dueAt: a.dueAt,
       urgent: a.job !== null && urgent.has(a.job),
       href: hrefOf(station, a.serial),
-      profile: profileOfAssembly(db, a),
+      profile: () => profileOfAssembly(db, a),
     }))
     .sort((a, b) => Number(b.urgent) - Number(a.urgent))
 }
 
-/** What is out of tolerance waits where it is measured again; what is worn or broken waits at no station. */
-function waitingAt(db: Db, station: Station): Assembly[] {
-  const verdicts = lastVerdicts(db)
-  return listAssemblies(db).filter((a) => {
-    const waits = waitsFor(a, verdicts.get(a.id) ?? null)
-    return waits === station || (waits === 'correct' && station === 'measure')
+/** What waits where: read once for all who ask while nothing changes. */
+const waitingNow = (db: Db): ReadonlyMap<Station, readonly Assembly[]> =>
+  remembered(db, 'waiting', writesStamp(db), () => {
+    const verdicts = lastVerdicts(db)
+    const waiting = new Map<Station, Assembly[]>()
+    for (const tool of listAssemblies(db)) {
+      const station = stationOf(waitsFor(tool, verdicts.get(tool.id) ?? null))
+      if (station) waiting.set(station, [...(waiting.get(station) ?? []), tool])
+    }
+    return waiting
   })
-}
+
+/** What is out of tolerance waits where it is measured again; what is worn or broken waits at no station. */
+const stationOf = (waits: ReturnType<typeof waitsFor>): Station | null =>
+  waits === 'correct' ? 'measure' : waits === 'measure' || waits === 'hand-over' || waits === 'load' ? waits : null
+
+const waitingAt = (db: Db, station: Station): readonly Assembly[] => waitingNow(db).get(station) ?? []
 
 /** How many wait at each station. */
 export function countWaiting(db: Db, now: string): Record<'kit' | Station, number> {

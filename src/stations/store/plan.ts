@@ -2,8 +2,8 @@ import { COUPLING_NAMES, holdsTools, type Coupling, type Place, type StoreUnit }
 import { fail, type Result } from '@/core/units'
 import { listAssemblies } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
-import { listHolders, namesOf } from '@/db/library/read'
-import { listLying } from '@/db/stock/read'
+import { listFreeHolders, namesOf } from '@/db/library/read'
+import { listLyingIn } from '@/db/stock/read'
 import { listPlaces, listUnits } from '@/db/store/read'
 import { putPlace, putUnit } from '@/db/store/write'
 import type { Refusal } from '../refusals'
@@ -27,30 +27,48 @@ export interface PlaceContent {
 
 export interface StoreSheet {
   readonly units: readonly StoreUnit[]
+  /** Drawers or slots of each unit, by its id. */
+  readonly drawers: Readonly<Record<string, number>>
+  /** The unit that is looked at; null for none, or one that is not on the plan. */
+  readonly unit: StoreUnit | null
+  /** The one drawer that was asked for. */
+  readonly chosen: Place | null
+  /** What is in that drawer, or in all of the unit. */
   readonly places: readonly PlaceContent[]
 }
 
-/** The plan with everything in it. */
-export function readStore(db: Db): StoreSheet {
-  const lying = listLying(db)
-  const tools = listAssemblies(db)
-  const free = listHolders(db).filter((h) => !h.carries)
+/** The plan, and what is in one unit or drawer of it. @param asked its id, in any case; null for none */
+export function readStore(db: Db, asked: string | null): StoreSheet {
+  const units = listUnits(db)
+  const places = listPlaces(db)
+  const id = asked?.toUpperCase()
+  const chosen = places.find((p) => p.id.toUpperCase() === id) ?? null
+  const unit = units.find((u) => u.id.toUpperCase() === id || u.id === chosen?.unit) ?? null
+  const shown = chosen ? [chosen] : places.filter((p) => p.unit === unit?.id)
+  const drawers: Record<string, number> = {}
+  for (const { unit: of } of places) drawers[of] = (drawers[of] ?? 0) + 1
+  return { units, drawers, unit, chosen, places: contentOf(db, shown) }
+}
+
+function contentOf(db: Db, places: readonly Place[]): PlaceContent[] {
+  if (!places.length) return []
+  const ids = places.map((p) => p.id)
+  const lying = listLyingIn(db, ids)
+  const free = listFreeHolders(db, ids)
   const names = namesOf(db, [...lying.map((l) => l.component), ...free.flatMap((h) => h.component ?? [])])
-  return {
-    units: listUnits(db),
-    places: listPlaces(db).map((place) => ({
-      place,
-      parts: lying
-        .filter((l) => l.place === place.id)
-        .map(({ component, count }) => ({ component, name: names.get(component) ?? component, count })),
-      standing: [
-        ...tools.filter((a) => a.place === place.id).map((a) => ({ serial: a.serial, text: `T${a.t ?? '?'} ${a.name}` })),
-        ...free
-          .filter((h) => h.place === place.id)
-          .map((h) => ({ serial: h.serial, text: (h.component && names.get(h.component)) || h.coupling })),
-      ],
-    })),
-  }
+  const tools = listAssemblies(db)
+  return places.map((place) => ({
+    place,
+    parts: lying
+      .filter((l) => l.place === place.id)
+      .map(({ component, count }) => ({ component, name: names.get(component) ?? component, count })),
+    standing: [
+      ...tools.filter((a) => a.place === place.id).map((a) => ({ serial: a.serial, text: `T${a.t ?? '?'} ${a.name}` })),
+      ...free
+        .filter((h) => h.place === place.id)
+        .map((h) => ({ serial: h.serial, text: (h.component && names.get(h.component)) || h.coupling })),
+    ],
+  }))
 }
 
 const overlaps = (a: StoreUnit, b: StoreUnit) => a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h

@@ -12,7 +12,6 @@ import {
   TOOL_CLASSES,
   type ContourPiece,
   type Definition,
-  type Role,
   type ToolClass,
 } from '@/core/tool'
 import { unitMark, type Result } from '@/core/units'
@@ -21,6 +20,7 @@ import { FileInput } from '../common/file-input'
 import { Field, FIELD } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
+import { useFewParts } from './use-parts'
 import { useUnit, useUnsaved } from '../shell/shell-context'
 import { readTyped, shown, startOf, type LengthKey, type Typed } from './definition-text'
 
@@ -30,7 +30,6 @@ export interface DefinitionFormProps {
   /** What is known of a new tool, such as from the program that calls it. */
   readonly suggested?: Partial<Pick<Typed, 't' | 'name' | 'DC' | 'machines'>>
   readonly machines: readonly { readonly key: string; readonly name: string }[]
-  readonly components: readonly { readonly id: string; readonly name: string; readonly role: Role }[]
   readonly save: (definition: Definition) => Promise<Result<{ id: string; version: number }, { text: string }>>
   readonly readContour: (text: string) => Promise<Result<ContourPiece[], { text: string }>>
   readonly readArchetype: (text: string) => Promise<Result<Archetype, { text: string }>>
@@ -38,7 +37,9 @@ export interface DefinitionFormProps {
 
 /** A tool's definition: what it is made of, what it shall be, and where it may go. A change makes a new version. */
 export function DefinitionForm(props: DefinitionFormProps) {
-  const { definition, machines, components, save, readContour, readArchetype } = props
+  const { definition, machines, save, readContour, readArchetype } = props
+  const [typing, setTyping] = useState('')
+  const suggestions = useFewParts(typing, {}, 30)
   const unit = useUnit()
   const router = useRouter()
   const { busy, problem, run, setProblem } = useAct()
@@ -174,7 +175,7 @@ export function DefinitionForm(props: DefinitionFormProps) {
       <Ticks legend="Machines" all={machines} register={register('machines')} error={errors.machines?.message} />
       <h3 className="text-xl font-bold">Parts</h3>
       <datalist id="library-parts">
-        {components.map((c) => (
+        {(suggestions ?? []).map((c) => (
           <option key={c.id} value={c.id}>
             {c.name}
           </option>
@@ -190,6 +191,7 @@ export function DefinitionForm(props: DefinitionFormProps) {
           <input
             className={FIELD}
             list="library-parts"
+            onInput={(e) => setTyping(e.currentTarget.value)}
             aria-label="Part"
             placeholder="part number"
             {...register(`parts.${i}.component`)}
@@ -197,6 +199,7 @@ export function DefinitionForm(props: DefinitionFormProps) {
           <input
             className={FIELD}
             list="library-parts"
+            onInput={(e) => setTyping(e.currentTarget.value)}
             aria-label="Substitutes"
             placeholder="substitutes, separated by commas"
             {...register(`parts.${i}.alternatives`)}

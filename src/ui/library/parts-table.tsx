@@ -1,46 +1,19 @@
 'use client'
-import {
-  createColumnHelper,
-  createSortedRowModel,
-  rowSortingFeature,
-  sortFns,
-  tableFeatures,
-  useTable,
-} from '@tanstack/react-table'
+import { createColumnHelper, rowSortingFeature, tableFeatures, useTable, type SortingState } from '@tanstack/react-table'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import Link from 'next/link'
-import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
-import { KINDS, type Kind } from '@/core/tool'
+import { useEffect, useMemo, useRef, useState } from 'react'
+import { KINDS } from '@/core/tool'
 import { formatLength, parseLength, unitMark, type LengthUnit } from '@/core/units'
-import { hasWords } from '../common/find'
 import { FIELD } from '../common/form'
 import { Say } from '../common/sheet'
 import { useUnit } from '../shell/shell-context'
+import { useParts, type PartRow } from './use-parts'
 
-export interface PartRow {
-  readonly id: string
-  readonly kind: Kind
-  readonly name: string
-  readonly size: number | null
-  readonly RE: number | null
-  readonly shank: number | null
-  readonly length: number | null
-  readonly onHand: number | null
-  readonly least: number | null
-  readonly places: string
-  readonly maker: string
-  readonly price: number | null
-}
-
-const features = tableFeatures({
-  rowSortingFeature,
-  sortedRowModel: createSortedRowModel(),
-  sortFns,
-})
+/** The tool room sorts: it has all of them. */
+const features = tableFeatures({ rowSortingFeature })
 const helper = createColumnHelper<typeof features, PartRow>()
 
-/** Empty cells sort last, whichever way. */
-const NUMBER = { sortFn: 'basic', sortUndefined: 'last' } as const
 const mm = (pick: (row: PartRow) => number | null) => (row: PartRow) => pick(row) ?? undefined
 
 const columnsFor = (unit: LengthUnit) => {
@@ -66,26 +39,25 @@ const columnsFor = (unit: LengthUnit) => {
     helper.accessor((r) => KINDS[r.kind].name, { id: 'kind', header: 'kind' }),
     helper.accessor(
       mm((r) => r.size),
-      { id: 'size', header: `Ø ${unitMark(unit)}`, ...NUMBER, cell: ({ getValue }) => length(getValue()) },
+      { id: 'size', header: `Ø ${unitMark(unit)}`, cell: ({ getValue }) => length(getValue()) },
     ),
     helper.accessor(
       mm((r) => r.RE),
-      { id: 'RE', header: 'R', ...NUMBER, cell: ({ getValue }) => length(getValue()) },
+      { id: 'RE', header: 'R', cell: ({ getValue }) => length(getValue()) },
     ),
     helper.accessor(
       mm((r) => r.shank),
-      { id: 'shank', header: 'shank', ...NUMBER, cell: ({ getValue }) => length(getValue()) },
+      { id: 'shank', header: 'shank', cell: ({ getValue }) => length(getValue()) },
     ),
     helper.accessor(
       mm((r) => r.length),
-      { id: 'length', header: 'length', ...NUMBER, cell: ({ getValue }) => length(getValue()) },
+      { id: 'length', header: 'length', cell: ({ getValue }) => length(getValue()) },
     ),
     helper.accessor(
       mm((r) => r.onHand),
       {
         id: 'onHand',
         header: 'on hand',
-        ...NUMBER,
         cell: ({ row }) => {
           const { onHand, least } = row.original
           const low = least !== null && (onHand ?? 0) < least
@@ -106,59 +78,47 @@ const columnsFor = (unit: LengthUnit) => {
 const WIDTHS = ['minmax(220px,2fr)', '150px', '72px', '60px', '72px', '76px', '76px', '92px', '100px'].join(' ')
 const NUMERIC = new Set(['size', 'RE', 'shank', 'length', 'onHand'])
 
-/** All parts at once, however many: filtered by word, kind and size as one types, sorted by any column. */
-export function PartsTable({ source }: { readonly source: string }) {
+/** The library, however many parts there are: filtered by word, kind and size as one types, sorted by any column. */
+export function PartsTable() {
   const unit = useUnit()
-  const [rows, setRows] = useState<readonly PartRow[] | null>(null)
-  const [problem, setProblem] = useState<string | null>(null)
   const [word, setWord] = useState('')
   const [kind, setKind] = useState('')
   const [size, setSize] = useState('')
-  useEffect(() => {
-    const gone = new AbortController()
-    fetch(source, { signal: gone.signal })
-      .then(async (answer) => {
-        if (!answer.ok) throw new Error(String(answer.status))
-        setRows((await answer.json()) as PartRow[])
-      })
-      .catch((error: unknown) => {
-        if (!gone.signal.aborted)
-          setProblem(`The list of parts did not load (${error instanceof Error ? error.message : 'no answer'}). Reload the page.`)
-      })
-    return () => gone.abort()
-  }, [source])
-
-  const [wordNow, kindNow, sizeNow] = [useDeferredValue(word), useDeferredValue(kind), useDeferredValue(size)]
+  const [sorting, setSorting] = useState<SortingState>([])
   const sizeMm = useMemo(() => {
-    const read = sizeNow.trim() === '' ? null : parseLength(sizeNow, unit)
+    const read = size.trim() === '' ? null : parseLength(size, unit)
     return read?.ok ? read.value : null
-  }, [sizeNow, unit])
-  const data = useMemo(
-    () =>
-      (rows ?? []).filter(
-        (r) =>
-          hasWords(`${r.id} ${r.name} ${r.places} ${r.maker}`, wordNow) &&
-          (!kindNow || r.kind === kindNow) &&
-          (sizeMm === null || (r.size !== null && Math.abs(r.size - sizeMm) < 0.005)),
-      ),
-    [rows, wordNow, kindNow, sizeMm],
-  )
-  const columns = useMemo(() => columnsFor(unit), [unit])
-  const table = useTable({
-    features,
-    columns,
-    data: data as PartRow[],
-    getRowId: (r) => r.id,
+  }, [size, unit])
+  const [by] = sorting
+  const { found, of, problem, rowAt, see } = useParts({
+    ...(word.trim() && { words: word.trim() }),
+    ...(kind && { kind }),
+    ...(sizeMm !== null && { sizeMm: String(sizeMm) }),
+    ...(by && { sort: by.id, ...(by.desc && { down: '1' }) }),
   })
-  const shown = table.getRowModel().rows
+  const columns = useMemo(() => columnsFor(unit), [unit])
   const scroller = useRef<HTMLDivElement>(null)
   // eslint-disable-next-line react-hooks/incompatible-library -- rows are drawn from its answer at each scroll, nothing is memoized
   const list = useVirtualizer({
-    count: shown.length,
+    count: found ?? 0,
     getScrollElement: () => scroller.current,
     estimateSize: () => 48,
     overscan: 12,
   })
+  const items = list.getVirtualItems()
+  const [first, last] = [items[0]?.index ?? 0, items.at(-1)?.index ?? 0]
+  useEffect(() => see(first, last), [see, first, last, found])
+  const inView = items.map((item) => rowAt(item.index))
+  const table = useTable({
+    features,
+    columns,
+    data: inView.filter((row): row is PartRow => row !== null),
+    getRowId: (r) => r.id,
+    manualSorting: true,
+    state: { sorting },
+    onSortingChange: setSorting,
+  })
+  const drawn = new Map(table.getRowModel().rows.map((row) => [row.id, row]))
 
   if (problem)
     return (
@@ -189,11 +149,11 @@ export function PartsTable({ source }: { readonly source: string }) {
           <input className={FIELD} value={size} inputMode="decimal" onChange={(e) => setSize(e.target.value)} />
         </label>
         <span className="figures text-soft pb-2.5 text-lg" role="status">
-          {rows === null ? 'loading …' : `${shown.length.toLocaleString('en')} of ${rows.length.toLocaleString('en')}`}
+          {found === null || of === null ? 'loading …' : `${found.toLocaleString('en')} of ${of.toLocaleString('en')}`}
         </span>
       </div>
       <div ref={scroller} className="min-h-[300px] flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Parts">
-        <div role="table" aria-label="Parts" aria-rowcount={shown.length + 1} className="min-w-[860px]">
+        <div role="table" aria-label="Parts" aria-rowcount={(found ?? 0) + 1} className="min-w-[860px]">
           {table.getHeaderGroups().map((group) => (
             <div
               key={group.id}
@@ -222,17 +182,17 @@ export function PartsTable({ source }: { readonly source: string }) {
             </div>
           ))}
           <div style={{ height: list.getTotalSize(), position: 'relative' }} role="rowgroup">
-            {list.getVirtualItems().map((item) => {
-              const row = shown[item.index]
+            {items.map((item, i) => {
+              const row = drawn.get(inView[i]?.id ?? '')
               return (
                 <div
-                  key={row.id}
+                  key={item.key}
                   role="row"
                   aria-rowindex={item.index + 2}
                   className="border-rule absolute inset-x-0 grid h-12 items-center gap-x-3 border-b"
                   style={{ gridTemplateColumns: WIDTHS, transform: `translateY(${item.start}px)` }}
                 >
-                  {row.getAllCells().map((cell) => (
+                  {row?.getAllCells().map((cell) => (
                     <div
                       key={cell.id}
                       role="cell"
@@ -246,9 +206,9 @@ export function PartsTable({ source }: { readonly source: string }) {
             })}
           </div>
         </div>
-        {rows !== null && shown.length === 0 && (
+        {found === 0 && (
           <p className="text-soft py-4 text-lg">
-            {rows.length ? 'No part found.' : 'The library is empty. Add a part, or import a list.'}
+            {of ? 'No part found.' : 'The library is empty. Add a part, or import a list.'}
           </p>
         )}
       </div>

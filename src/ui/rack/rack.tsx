@@ -18,10 +18,13 @@ export interface RackTool {
 export function Rack({
   tools,
   current,
+  more = 0,
   empty,
 }: {
   readonly tools: readonly RackTool[]
   readonly current: string | null
+  /** Tools that wait and are not drawn. */
+  readonly more?: number
   readonly empty: string
 }) {
   const tallest = Math.max(120, ...tools.map((t) => t.profile.highMm))
@@ -56,6 +59,11 @@ export function Rack({
           </Link>
         )
       })}
+      {more > 0 && (
+        <p className="font-head text-soft w-[132px] shrink-0 self-center text-center text-[17px] font-medium">
+          {more.toLocaleString('en')} more wait. Scan the one you have.
+        </p>
+      )}
       {tools.length === 0 && <p className="text-soft self-center text-lg">{empty}</p>}
     </section>
   )

@@ -2,12 +2,12 @@
 import { DndContext, PointerSensor, useDraggable, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core'
 import { Move } from 'lucide-react'
 import { useRouter } from 'next/navigation'
-import { useMemo, useRef, useState } from 'react'
+import { useRef, useState } from 'react'
 import { COUPLING_NAMES, UNIT_KINDS, type Coupling, type StoreUnit, type UnitKind } from '@/core/tool'
 import { BigAction, SmallAction, SmallActions } from '../common/actions'
-import { hasWords } from '../common/find'
 import { Field, FIELD } from '../common/form'
 import { Problem } from '../common/sheet'
+import { useFewParts } from '../library/use-parts'
 import { useAct } from '../common/use-act'
 import type { Ask } from '@/stations/contract'
 import type * as store from '@/stations/store/contract'
@@ -115,17 +115,16 @@ function Unit({
 }
 
 /** Finds a part: its place lights up on the plan. */
-export function FindPart({
-  parts,
-}: {
-  readonly parts: readonly { readonly id: string; readonly name: string; readonly place: string; readonly count: number }[]
-}) {
+export function FindPart() {
   const router = useRouter()
   const [word, setWord] = useState('')
-  const found = useMemo(() => {
-    const asked = word.trim()
-    return asked.length < 2 ? [] : parts.filter((p) => hasWords(`${p.id} ${p.name}`, asked)).slice(0, 8)
-  }, [parts, word])
+  const rows = useFewParts(word)
+  const found = (rows ?? []).flatMap((p) =>
+    p.places
+      .split(' ')
+      .filter(Boolean)
+      .map((place) => ({ ...p, place })),
+  )
   return (
     <div>
       <Field name="Find a part">
@@ -141,11 +140,10 @@ export function FindPart({
             >
               <b className="figures w-14 text-lg">{p.place}</b>
               <span className="font-sans leading-tight font-normal">{p.name}</span>
-              <span className="figures ml-auto text-lg">{p.count}</span>
             </button>
           </li>
         ))}
-        {word.trim().length >= 2 && found.length === 0 && <li className="text-soft py-2">It has no place on the plan.</li>}
+        {rows !== null && found.length === 0 && <li className="text-soft py-2">It has no place on the plan.</li>}
       </ul>
     </div>
   )

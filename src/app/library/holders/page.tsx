@@ -1,8 +1,10 @@
 import Link from 'next/link'
 import { refuseHealth } from '@/core/fits'
 import { numberOf, roleOf } from '@/core/tool'
-import { getComponent, listComponents, listHolders } from '@/db/library/read'
+import { countHolders, getComponent, listComponents, listHolderPage } from '@/db/library/read'
 import { listPlaces } from '@/db/store/read'
+import { SmallAction } from '@/ui/common/actions'
+import { FIELD } from '@/ui/common/form'
 import { Sheet } from '@/ui/common/sheet'
 import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
 import { AddHolder } from '@/ui/library/holder-forms'
@@ -12,9 +14,21 @@ import { addHolderAction } from '../actions'
 
 export const metadata = { title: 'Holders' }
 
-export default async function HoldersPage() {
+/** Holders on one page. */
+const SHOWN = 100
+
+export default async function HoldersPage({
+  searchParams,
+}: {
+  readonly searchParams: Promise<{ words?: string | string[]; after?: string | string[] }>
+}) {
+  const asked = await searchParams
   const house = await context()
-  const holders = listHolders(house.db)
+  const typed = typeof asked.words === 'string' ? asked.words.trim().slice(0, 80) : ''
+  const after = typeof asked.after === 'string' ? asked.after : undefined
+  const holders = listHolderPage(house.db, { after, words: typed.split(/\s+/).filter(Boolean), limit: SHOWN })
+  const of = countHolders(house.db)
+  const more = new URLSearchParams({ ...(typed && { words: typed }), after: holders.at(-1)?.serial ?? '' }).toString()
   const types = listComponents(house.db).filter((c) => roleOf(c) === 'holder' || roleOf(c) === 'extension')
   const lines = holders.map((h) => {
     const type = h.component ? getComponent(house.db, h.component) : null
@@ -29,6 +43,16 @@ export default async function HoldersPage() {
         left={
           <>
             <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" heading />
+            <form role="search" className="flex items-end gap-3">
+              <label className="max-w-md min-w-[220px] flex-1 text-lg font-semibold">
+                Mark or type
+                <input name="words" className={FIELD} defaultValue={typed} autoComplete="off" />
+              </label>
+              <button className="border-ink font-head h-11 rounded-[3px] border-[1.5px] px-4 text-[19px] font-semibold">
+                Search
+              </button>
+              <span className="figures text-soft pb-2.5 text-lg">{of.toLocaleString('en')} holders</span>
+            </form>
             <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Holders">
               <table className="w-full text-left">
                 <thead>
@@ -82,7 +106,12 @@ export default async function HoldersPage() {
                 </tbody>
               </table>
             </div>
-            {holders.length === 0 && (
+            <div className="flex max-w-xl items-center gap-3">
+              {after && <SmallAction href="/library/holders">From the start</SmallAction>}
+              {holders.length === SHOWN && <SmallAction href={`/library/holders?${more}`}>More holders</SmallAction>}
+            </div>
+            {holders.length === 0 && of > 0 && <p className="text-soft text-lg">No holder found.</p>}
+            {of === 0 && (
               <p className="text-lg">No holders yet. Add one on the right, or measure a tool: its holder is added then.</p>
             )}
           </>

@@ -9,10 +9,13 @@ import { context } from '../../_server/context'
 
 export const metadata = { title: 'Stock' }
 
-export default async function StockPage() {
+export default async function StockPage({ searchParams }: { readonly searchParams: Promise<{ unit?: string | string[] }> }) {
+  const { unit: asked } = await searchParams
   const house = await context()
-  const { lines, low, moves } = readStock(house.db)
-  const names = new Map(lines.map(({ part }) => [part.id, part.name]))
+  const { low, lowCount, moves, names, units, unit, counts, moreCounts } = readStock(
+    house.db,
+    typeof asked === 'string' ? asked : null,
+  )
   return (
     <>
       <div />
@@ -36,6 +39,7 @@ export default async function StockPage() {
                 </li>
               ))}
             </ul>
+            {lowCount > low.length && <p className="text-soft">and {lowCount - low.length} more. The table has all of them.</p>}
             <h2 className="mt-1 text-2xl font-bold">Latest stock entries</h2>
             <MovesTable moves={moves} names={names} />
           </>
@@ -45,21 +49,34 @@ export default async function StockPage() {
             <h2 className="text-2xl font-bold" data-print="right">
               Count sheet
             </h2>
-            <p className="text-soft">Stock by place. Print it, count, and enter the differences on each part’s page.</p>
+            <p className="text-soft">Print it, count, and enter the differences on each part’s page.</p>
+            <nav aria-label="Cabinet to count" className="flex flex-wrap gap-x-4" data-print="hide">
+              {units.map((u) => (
+                <Link
+                  key={u.id}
+                  href={`/library/stock?unit=${encodeURIComponent(u.id)}`}
+                  aria-current={u.id === unit?.id ? 'page' : undefined}
+                  className={`flex min-h-11 items-center text-lg font-semibold ${u.id === unit?.id ? 'text-ink' : 'text-act'}`}
+                >
+                  {u.name}
+                </Link>
+              ))}
+            </nav>
             <ul className="min-h-0 flex-1 overflow-auto" tabIndex={0} aria-label="Count sheet">
-              {lines
-                .flatMap(({ part, places }) => places.map((p) => ({ part, ...p })))
-                .sort((a, b) => ((a.place ?? '~') < (b.place ?? '~') ? -1 : 1))
-                .map(({ part, place, count }) => (
-                  <li
-                    key={`${part.id}-${place}`}
-                    className="border-rule grid grid-cols-[64px_1fr_36px] items-center gap-2 border-b py-1"
-                  >
-                    <span className="figures text-lg font-semibold">{place ?? '–'}</span>
-                    <span className="leading-tight">{part.name}</span>
-                    <span className="figures text-right text-lg">{count}</span>
-                  </li>
-                ))}
+              {counts.map(({ component, name, place, count }) => (
+                <li
+                  key={`${component}-${place}`}
+                  className="border-rule grid grid-cols-[64px_1fr_36px] items-center gap-2 border-b py-1"
+                >
+                  <span className="figures text-lg font-semibold">{place ?? '–'}</span>
+                  <span className="leading-tight">{name}</span>
+                  <span className="figures text-right text-lg">{count}</span>
+                </li>
+              ))}
+              {moreCounts > 0 && (
+                <li className="text-soft py-2">and {moreCounts.toLocaleString('en')} more. The CSV has all of them.</li>
+              )}
+              {counts.length === 0 && <li className="text-soft py-2">Nothing should lie there.</li>}
             </ul>
             <div className="mt-3 flex gap-2.5">
               <PrintButton />

@@ -13,12 +13,7 @@ export const metadata = { title: 'Store' }
 export default async function StorePage({ searchParams }: { readonly searchParams: Promise<{ place?: string; part?: string }> }) {
   const { place, part } = await searchParams
   const house = await context()
-  const { units, places } = readStore(house.db)
-  const asked = place?.toUpperCase()
-  const chosen = places.find((p) => p.place.id.toUpperCase() === asked)
-  const unit = units.find((u) => u.id.toUpperCase() === asked || u.id === chosen?.place.unit) ?? null
-  const shown = chosen ? [chosen] : places.filter((p) => p.place.unit === unit?.id)
-  const drawers = Object.fromEntries(units.map((u) => [u.id, places.filter((p) => p.place.unit === u.id).length]))
+  const { units, drawers, unit, chosen, places: shown } = readStore(house.db, place ?? null)
   return (
     <>
       <div />
@@ -37,24 +32,20 @@ export default async function StorePage({ searchParams }: { readonly searchParam
         }
         right={
           <>
-            <FindPart
-              parts={places.flatMap((p) =>
-                p.parts.map((x) => ({ id: x.component, name: x.name, place: p.place.id, count: x.count })),
-              )}
-            />
-            {asked && !unit && (
+            <FindPart />
+            {place && !unit && (
               <Say tone="off" lead={`No place ${place}.`}>
                 It is not on the plan.
               </Say>
             )}
             {unit && (
               <h2 className="mt-3 text-2xl font-bold">
-                {unit.name} {chosen && <span className="text-soft font-medium">{chosen.place.name}</span>}
+                {unit.name} {chosen && <span className="text-soft font-medium">{chosen.name}</span>}
               </h2>
             )}
             <ul className="min-h-0 flex-1 overflow-auto" tabIndex={0} aria-label="What is in it">
               {shown.map((content) => (
-                <Content key={content.place.id} content={content} part={part ?? null} alone={chosen !== undefined} />
+                <Content key={content.place.id} content={content} part={part ?? null} alone={chosen !== null} />
               ))}
               {unit && shown.length === 0 && <li className="text-soft py-2">It has no drawers or slots.</li>}
             </ul>

@@ -1,32 +1,33 @@
-import { numberOf } from '@/core/tool'
-import { listComponents } from '@/db/library/read'
-import { listBalances, listLying } from '@/db/stock/read'
-import { onHand } from '@/core/plan'
+import { z } from 'zod'
+import { ROLES } from '@/core/tool'
 import { runtime } from '@/runtime'
+import { readParts } from '@/stations/library/parts-list'
 import { guarded } from '../../_api/guard'
+import { problem } from '../../_api/problem'
 
 export const dynamic = 'force-dynamic'
 
-/** Every part in one answer, short: what the table filters and sorts. Lengths mm. */
-export const GET = guarded(() => {
-  const { db } = runtime()
-  const balances = listBalances(db)
-  const places = new Map<string, string[]>()
-  for (const { component, place } of listLying(db)) if (place) places.set(component, [...(places.get(component) ?? []), place])
-  return Response.json(
-    listComponents(db).map((c) => ({
-      id: c.id,
-      kind: c.kind,
-      name: c.name,
-      size: numberOf(c, 'DC') ?? numberOf(c, 'DCONWS') ?? numberOf(c, 'DCX') ?? numberOf(c, 'colletSize') ?? null,
-      RE: numberOf(c, 'RE') ?? null,
-      shank: numberOf(c, 'DMM') ?? null,
-      length: numberOf(c, 'OAL') ?? numberOf(c, 'LPR') ?? numberOf(c, 'LF') ?? null,
-      onHand: balances.has(c.id) ? onHand(balances.get(c.id)!) : null,
-      least: c.leastStock ?? null,
-      places: (places.get(c.id) ?? []).join(' '),
-      maker: c.makerNumber ?? '',
-      price: c.price ?? null,
-    })),
-  )
+const Asked = z.object({
+  words: z.string().max(80).optional(),
+  kind: z.string().max(40).optional(),
+  role: z.enum(ROLES).optional(),
+  sizeMm: z.coerce.number().positive().optional(),
+  sort: z.enum(['name', 'kind', 'size', 'RE', 'shank', 'length', 'onHand', 'places', 'maker']).optional(),
+  down: z.literal('1').optional(),
+  from: z.coerce.number().int().min(0).optional(),
+  count: z.coerce.number().int().min(1).max(500).optional(),
+})
+
+/** Parts in short, lengths mm: every part, or with `count` a page of what is looked for. */
+export const GET = guarded((request) => {
+  const given = Asked.safeParse(Object.fromEntries(request.nextUrl.searchParams))
+  if (!given.success)
+    return problem(
+      400,
+      'BAD_REQUEST',
+      `${given.error.issues[0].path.join('.')} is not as it should be: ${given.error.issues[0].message}`,
+    )
+  const { down, ...asked } = given.data
+  const page = readParts(runtime().db, { ...asked, down: down === '1' })
+  return Response.json(asked.count === undefined ? page.rows : page)
 })
