@@ -56,9 +56,13 @@ export interface RecordQuery {
 /** A word as FTS5 looks for its beginning; whatever else stands in it is taken as it is. */
 const matched = (words: readonly string[]) => words.map((word) => `"${word.replaceAll('"', '""')}"*`).join(' ')
 
+const WITH_WORDS = 'SELECT rowid FROM record_words WHERE record_words MATCH ?'
+
 /** Newest first. Only what is asked stands in the question, so that its index is used. */
 export function listRecord(db: Db, query: RecordQuery = {}): RecordEntry[] {
   const { words = [], limit = 500 } = query
+  // the words' own index gives the newest first and stops when the page is full; one holder's few entries are looked through
+  const byWords = words.length > 0 && query.serial === undefined
   const asked: [string, unknown][] = [
     ['r.serial = ?', query.serial],
     ['r.t = ?', query.t],
@@ -67,15 +71,14 @@ export function listRecord(db: Db, query: RecordQuery = {}): RecordEntry[] {
     ['r.what = ?', query.what],
     ['r.at >= ?', query.from],
     ['r.at < ?', query.before],
-    [`${words.length ? 'w.rowid' : 'r.seq'} < ?`, query.beforeSeq],
-    ['record_words MATCH ?', words.length ? matched(words) : undefined],
+    [`${byWords ? 'w.rowid' : 'r.seq'} < ?`, query.beforeSeq],
+    [byWords ? 'record_words MATCH ?' : `r.seq IN (${WITH_WORDS})`, words.length ? matched(words) : undefined],
   ]
   const conditions = asked.filter(([, value]) => value !== undefined)
   const where = conditions.length ? `WHERE ${conditions.map(([sql]) => sql).join(' AND ')}` : ''
   return prepare(
     db,
-    // the words' own index gives the newest first, and stops when the page is full
-    words.length
+    byWords
       ? `SELECT r.*, p.name AS who FROM record_words w CROSS JOIN record r ON r.seq = w.rowid
          LEFT JOIN person p ON p.id = r.person_id ${where} ORDER BY w.rowid DESC LIMIT ?`
       : `SELECT r.*, p.name AS who FROM record r LEFT JOIN person p ON p.id = r.person_id ${where} ORDER BY r.seq DESC LIMIT ?`,
