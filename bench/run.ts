@@ -1,5 +1,5 @@
 /** npm run bench: how close to the truth, and how fast, as ratios to a reference in the same run. No pass or fail. */
-import { measureFrame } from '@/core/measure'
+import { measureFrame } from '@/core/shapes'
 import { chance, randomCase } from '../test/support/render'
 import { libraryBench } from './library'
 import { shopBench } from './shop'

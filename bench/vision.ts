@@ -3,7 +3,7 @@
  * beside the least scatter that the picture's noise allows (Cramér and Rao, from the picture's own derivatives).
  */
 import { createRequire } from 'node:module'
-import { measureFrame } from '@/core/measure'
+import { measureFrame } from '@/core/shapes'
 import { invert } from '@/core/numeric'
 import { cornerTool, randomCase, render } from '../test/support/render'
 

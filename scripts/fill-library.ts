@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { SHIPPED_POSTS } from '@/codecs/post'
-import type { AdapterPiece, Master } from '@/core/measure'
+import type { AdapterPiece, Master } from '@/core/judge'
 import type { HandTool } from '@/core/plan'
 import type { Component, Coupling, Definition, Machine, Person, Place, StoreUnit } from '@/core/tool'
 import { insertAdapterPiece, insertMaster } from '@/db/bench/write'

@@ -1,6 +1,6 @@
 /** Fills an empty data folder with the demo: made-up people, machines and tools, taken through the same verbs that the pages use. */
 import { encodeFrameSet } from '@/codecs/frame-set'
-import type { Picture } from '@/core/measure'
+import type { Picture } from '@/core/sets'
 import { seededRandom } from '@/core/numeric'
 import type { Coupling } from '@/core/tool'
 import type { Result } from '@/core/units'

@@ -2,17 +2,10 @@
 import { decode, encode } from 'fast-png'
 import { strFromU8, strToU8, Unzip, UnzipInflate, zipSync } from 'fflate'
 import { z } from 'zod'
-import {
-  FEATURES,
-  KEY_OF,
-  MOST_STEPS,
-  type EdgeMeasurement,
-  type Feature,
-  type Picture,
-  type SetMeasurement,
-  type ValueKey,
-  type FrameWarning,
-} from '@/core/measure'
+import { FEATURES, KEY_OF, type Feature, type ValueKey } from '@/core/features'
+import { MOST_STEPS } from '@/core/judge'
+import type { EdgeMeasurement, Picture, SetMeasurement } from '@/core/sets'
+import type { FrameWarning } from '@/core/shapes'
 import { fail, ok, roundTo, type Result } from '@/core/units'
 
 export const FRAME_SET_LIMITS = { packedBytes: 64 * 2 ** 20, unpackedBytes: 256 * 2 ** 20, files: 500 } as const

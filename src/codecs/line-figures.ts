@@ -1,5 +1,5 @@
 /** Figures as a bench without a camera sends them: `LF +118.0203 MM 5A`, one a line. docs/formats.md has the format. */
-import { FIGURE_KEYS, type FigureKey, type Figures } from '@/core/measure'
+import { FIGURE_KEYS, type FigureKey, type Figures } from '@/core/sets'
 import { fail, ok, unitToMm, type Result } from '@/core/units'
 
 export interface LineFault {

@@ -1,5 +1,5 @@
 import 'server-only'
-import { NO_ZERO, type Master, type Zero } from '@/core/measure'
+import { NO_ZERO, type Master, type Zero } from '@/core/judge'
 import { seededRandom } from '@/core/numeric'
 import { firstOf, numberOf, type Assembly, type Component, type Definition } from '@/core/tool'
 import { buildNumber } from '@/db/assembly/read'

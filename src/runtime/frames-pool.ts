@@ -4,7 +4,7 @@ import { availableParallelism } from 'node:os'
 import { join } from 'node:path'
 import { Piscina } from 'piscina'
 import type { FrameSetError, OpenedFrameSet } from '@/codecs/frame-set'
-import type { FramesMeasured, ProgramStep } from '@/core/measure'
+import type { FramesMeasured, ProgramStep } from '@/core/judge'
 import { fail, type Result } from '@/core/units'
 import { framesMeasured, tasksOf, type EdgeDone, type FramesError, type PackedTask } from '@/workers/server/measure-frames'
 

@@ -9,7 +9,7 @@ import {
   type FeatureKey,
   type Missing,
   type Runout,
-} from '@/core/measure'
+} from '@/core/judge'
 import { formatDeviation, formatLength, unitMark, type LengthUnit } from '@/core/units'
 
 const size = (mm: number, unit: LengthUnit) => `${formatLength(mm, unit)} ${unitMark(unit)}`

@@ -1,5 +1,9 @@
 /** What is said of pictures: what one edge lacks, why a set cannot be used, why no pin was found, what a routine lacks. */
-import { featureName, MOST_STEPS, type FrameWarning, type PinError, type ProgramError, type SetError } from '@/core/measure'
+import { featureName } from '@/core/features'
+import { MOST_STEPS, type ProgramError } from '@/core/judge'
+import type { FrameWarning } from '@/core/shapes'
+import type { PinError } from '@/core/outline'
+import type { SetError } from '@/core/sets'
 import type { LengthUnit } from '@/core/units'
 import { sized } from './size'
 

@@ -1,5 +1,5 @@
 /** The verdicts as people read them. */
-import type { Verdict } from '@/core/measure'
+import type { Verdict } from '@/core/judge'
 
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
   holds: 'in tolerance',

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { HERON } from '../../test/support/machines'
-import { splitRunout } from '@/core/measure'
+import { splitRunout } from '@/core/judge'
 import { MARK_RULE } from '@/core/tool'
 import { handoverRefusalText, concessionText } from './hand-over'
 import { runoutText } from './measure'

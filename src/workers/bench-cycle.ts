@@ -1,6 +1,9 @@
 /** An edge measured on the bench: at its highest point, or over a turn where a helix takes most of it out of the light's plane. */
 import type { Bench, BenchPicture } from '@/devices/bench/port'
-import { measureFrame, measureSet, readOutline, type Feature, type Picture, type SetMeasurement } from '@/core/measure'
+import { measureFrame } from '@/core/shapes'
+import { measureSet, type Picture, type SetMeasurement } from '@/core/sets'
+import { readOutline } from '@/core/outline'
+import type { Feature } from '@/core/features'
 import { degToRad, fail, ok, radToDeg, type Result } from '@/core/units'
 import { viewOf, type CycleError, type Hint, type Place, type Show } from './find-tool'
 import { standStill } from './steady-bench'

@@ -1,6 +1,8 @@
 /** A whole measurement of a tool, by its program or freely: open it, find its edges and places, take the pictures of each edge. */
 import type { Bench } from '@/devices/bench/port'
-import type { Feature, Picture, ProgramStep } from '@/core/measure'
+import type { Feature } from '@/core/features'
+import type { Picture } from '@/core/sets'
+import type { ProgramStep } from '@/core/judge'
 import { ok, type Result } from '@/core/units'
 import {
   emptyLight,

@@ -2,17 +2,10 @@
 import { expose } from 'comlink'
 import { simulatedBench } from '@/devices/bench/simulated'
 import { BENCH_FACTS, type Bench, type BenchPicture } from '@/devices/bench/port'
-import {
-  measureFrame,
-  measureProgram,
-  type Debris,
-  type FrameMeasurement,
-  type Picture,
-  type ProgramStep,
-  type SetMeasurement,
-  type StepMeasured,
-  type Zero,
-} from '@/core/measure'
+import { measureFrame, type FrameMeasurement } from '@/core/shapes'
+import { measureProgram, type ProgramStep, type StepMeasured, type Zero } from '@/core/judge'
+import type { Debris } from '@/core/outline'
+import type { Picture, SetMeasurement } from '@/core/sets'
 import { fail, normDeg, ok, type Result } from '@/core/units'
 import { evenBench, resultOf, viewOf, type CycleError } from './bench-cycle'
 import { startPacking } from './packing'

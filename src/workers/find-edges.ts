@@ -1,7 +1,7 @@
 /** Finds the edges of a tool by a turn of the spindle: how many there are, and at which angles. */
 import type { Bench, BenchPicture } from '@/devices/bench/port'
 import { findOutline, readLight } from '@/core/imaging'
-import { measureFrame } from '@/core/measure'
+import { measureFrame } from '@/core/shapes'
 import { fitParabola } from '@/core/numeric'
 import { normDeg } from '@/core/units'
 import { viewOf, type Hint, type Show } from './find-tool'

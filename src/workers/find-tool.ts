@@ -1,6 +1,8 @@
 /** Brings a tool into the picture: its corner, and its end where that is not in the same view. */
 import type { Bench, BenchPicture } from '@/devices/bench/port'
-import { measureFrame, type Feature, type FrameMeasurement, type View } from '@/core/measure'
+import { measureFrame, type FrameMeasurement } from '@/core/shapes'
+import type { Feature } from '@/core/features'
+import type { View } from '@/core/outline'
 import { fail, ok, type Result } from '@/core/units'
 
 export interface Hint {

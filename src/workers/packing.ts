@@ -1,7 +1,8 @@
 /** Pictures packed in a worker of their own as soon as they are taken, so that saving need not wait for it. */
 import { wrap, type Remote } from 'comlink'
 import { framePng, zipFrameSet, type PackedPicture } from '@/codecs/frame-set'
-import type { Feature, Picture } from '@/core/measure'
+import type { Feature } from '@/core/features'
+import type { Picture } from '@/core/sets'
 import type { EncodeApi } from './encode.worker'
 
 export interface Packing {

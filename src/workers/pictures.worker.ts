@@ -2,17 +2,10 @@
 import { expose } from 'comlink'
 import { decodeFrameSet } from '@/codecs/frame-set'
 import type { Frame } from '@/core/imaging'
-import {
-  calibrateOnPin,
-  measureFrame,
-  measureSet,
-  type Calibration,
-  type Feature,
-  type Picture,
-  type PinError,
-  type SetError,
-  type SetMeasurement,
-} from '@/core/measure'
+import { calibrateOnPin, type Calibration, type PinError } from '@/core/outline'
+import { measureFrame } from '@/core/shapes'
+import { measureSet, type Picture, type SetError, type SetMeasurement } from '@/core/sets'
+import type { Feature } from '@/core/features'
 import { fail, ok, type Result } from '@/core/units'
 import { averaged, cameraBench, type TakeFrame } from '@/devices/bench/camera'
 import { filesBench } from '@/devices/bench/files'

@@ -1,5 +1,6 @@
 /** A picture for the page: grey levels and what was found in it, in pixels. */
-import { mmToPixel, type FrameMeasurement, type View } from '@/core/measure'
+import { mmToPixel, type View } from '@/core/outline'
+import type { FrameMeasurement } from '@/core/shapes'
 import type { BenchPicture } from '@/devices/bench/port'
 
 export interface Shown {

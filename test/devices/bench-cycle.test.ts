@@ -1,6 +1,6 @@
 /** The bench's stand-in driven as the browser drives it: what is measured from its pictures against the truth it was drawn from. */
 import { describe, expect, it } from 'vitest'
-import { judgeTool, USUAL_BENCH } from '@/core/measure'
+import { judgeTool, USUAL_BENCH } from '@/core/judge'
 import { makeTruth, wiped, type Meant } from '@/devices/world/tool-truth'
 import { clean, heightOf, hintOf, INSERT, measured, rad, radiusOf, REST } from '../support/bench-truth'
 

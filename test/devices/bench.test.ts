@@ -1,6 +1,7 @@
 /** The bench's stand-in driven as the browser drives it. */
 import { describe, expect, it } from 'vitest'
-import { LEAST_CG, measureFrame, type1Study } from '@/core/measure'
+import { LEAST_CG, type1Study } from '@/core/judge'
+import { measureFrame } from '@/core/shapes'
 import { makeTruth } from '@/devices/world/tool-truth'
 import { findCorner, findEdges, measureEdge, placesOf, resultOf, standStill, viewOf } from '@/workers/bench-cycle'
 import { benchOf, clean, heightOf, hintOf, INSERT, quiet, rawBench, REST } from '../support/bench-truth'

@@ -1,7 +1,8 @@
 /** The bench's zero: checked with a master through the stand-in, held back when due, overruled by a lead. */
 import { describe, expect, it } from 'vitest'
 import { encodeFrameSet } from '@/codecs/frame-set'
-import type { Picture, Zero } from '@/core/measure'
+import type { Picture } from '@/core/sets'
+import type { Zero } from '@/core/judge'
 import { lastCheck, listChecks, listMasters } from '@/db/bench/read'
 import { currentHandover } from '@/db/handover/read'
 import { listRecord } from '@/db/record/read'

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { decodeFrameSet, encodeFrameSet } from '@/codecs/frame-set'
-import type { Picture, ProgramStep } from '@/core/measure'
+import type { Picture } from '@/core/sets'
+import type { ProgramStep } from '@/core/judge'
 import { getAssembly } from '@/db/assembly/read'
 import { lastMeasurement, listEvidenceInUse } from '@/db/measurement/read'
 import { getProgram, listPrograms, listProgramVersions } from '@/db/program/read'

@@ -1,5 +1,6 @@
 /** The bench's stand-in driven as the browser drives it, and the truth that its pictures were drawn from. */
-import type { Feature, Picture } from '@/core/measure'
+import type { Feature } from '@/core/features'
+import type { Picture } from '@/core/sets'
 import { simulatedBench } from '@/devices/bench/simulated'
 import { makeTruth, toTicket, wiped, type Meant, type ToolTruth } from '@/devices/world/tool-truth'
 import { emptyLight, evenBench, findCorner, measureEdge, placesOf, resultOf, type Hint } from '@/workers/bench-cycle'

@@ -1,5 +1,5 @@
 /** What speaks against a hand-over: refused here already, not at the machine. */
-import type { Verdict } from '../measure'
+import type { Verdict } from '../judge'
 import { isTip, type Condition, type Coupling, type Machine } from '../tool'
 import { registerNumber } from './values'
 

@@ -11,7 +11,7 @@ import {
   type Machine,
   type MayOverrule,
 } from '../tool'
-import type { Verdict } from '../measure'
+import type { Verdict } from '../judge'
 import {
   offsetCalls,
   type Concession,

@@ -1,4 +1,4 @@
-import type { Adapter, AdapterPiece, BenchKind, Master, ZeroCheck } from '@/core/measure'
+import type { Adapter, AdapterPiece, BenchKind, Master, ZeroCheck } from '@/core/judge'
 import type { Coupling } from '@/core/tool'
 import { prepare, type Db } from '../connection'
 

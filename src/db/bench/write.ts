@@ -1,4 +1,4 @@
-import type { AdapterPiece, BenchKind, Master, Zero } from '@/core/measure'
+import type { AdapterPiece, BenchKind, Master, Zero } from '@/core/judge'
 import type { Coupling } from '@/core/tool'
 import { prepare, type Tx } from '../connection'
 import type { MasterRead } from './read'

@@ -1,4 +1,4 @@
-import type { FeatureResult, MeasurementSource, SavedMeasurement, ToolResult, Verdict } from '@/core/measure'
+import type { FeatureResult, MeasurementSource, SavedMeasurement, ToolResult, Verdict } from '@/core/judge'
 import { prepare, type Db } from '../connection'
 
 interface MeasurementRow {

@@ -1,4 +1,4 @@
-import type { SavedMeasurement } from '@/core/measure'
+import type { SavedMeasurement } from '@/core/judge'
 import { prepare, type Tx } from '../connection'
 
 /** @returns the new row's id */

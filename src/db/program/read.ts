@@ -1,4 +1,4 @@
-import type { MeasuringProgram, ProgramStep } from '@/core/measure'
+import type { MeasuringProgram, ProgramStep } from '@/core/judge'
 import { prepare, type Db } from '../connection'
 
 interface ProgramRow {

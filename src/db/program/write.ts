@@ -1,4 +1,4 @@
-import type { MeasuringProgram } from '@/core/measure'
+import type { MeasuringProgram } from '@/core/judge'
 import { prepare, type Tx } from '../connection'
 
 /** @throws when somebody else has kept this version meanwhile */

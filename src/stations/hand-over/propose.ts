@@ -9,7 +9,7 @@ import {
   type HandoverValues,
   type PostCheck,
 } from '@/core/handover'
-import type { SavedMeasurement } from '@/core/measure'
+import type { SavedMeasurement } from '@/core/judge'
 import { isTip, isTyped, type Assembly, type Machine } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'

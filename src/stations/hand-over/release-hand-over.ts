@@ -1,5 +1,5 @@
 import type { Concession, HandoverValues } from '@/core/handover'
-import type { SavedMeasurement } from '@/core/measure'
+import type { SavedMeasurement } from '@/core/judge'
 import { nextState } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { moveAssembly } from '@/db/assembly/write'

@@ -1,4 +1,4 @@
-import { SHIFT_H, type AdapterPiece } from '@/core/measure'
+import { SHIFT_H, type AdapterPiece } from '@/core/judge'
 import { fail, type Result } from '@/core/units'
 import { getAdapter, listMasters } from '@/db/bench/read'
 import { insertAdapter, insertAdapterPiece, insertOverrule, updateMaster } from '@/db/bench/write'

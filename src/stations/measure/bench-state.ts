@@ -1,4 +1,4 @@
-import { checkDue, NO_ZERO, type Adapter, type CheckDue, type Master, type Zero, type ZeroCheck } from '@/core/measure'
+import { checkDue, NO_ZERO, type Adapter, type CheckDue, type Master, type Zero, type ZeroCheck } from '@/core/judge'
 import type { Coupling } from '@/core/tool'
 import { adapterNow, lastCheckOf, listMasters, overruleAt, type Overrule } from '@/db/bench/read'
 import type { Db } from '@/db/connection'

@@ -8,7 +8,7 @@ import {
   type Master,
   type ProgramStep,
   type Zero,
-} from '@/core/measure'
+} from '@/core/judge'
 import { ok, type Result } from '@/core/units'
 import { insertCheck } from '@/db/bench/write'
 import type { Refusal } from '../refusals'

@@ -1,4 +1,4 @@
-import { judgeDrift, NO_ZERO, SHIFT_H, type DriftVerdict, type Master, type Zero } from '@/core/measure'
+import { judgeDrift, NO_ZERO, SHIFT_H, type DriftVerdict, type Master, type Zero } from '@/core/judge'
 import type { Coupling } from '@/core/tool'
 import type { Result } from '@/core/units'
 import { lastValuesCheck, listMasters, overruleAt } from '@/db/bench/read'

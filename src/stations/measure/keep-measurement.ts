@@ -1,11 +1,5 @@
-import {
-  compareResults,
-  creepMm,
-  type MeasurementSource,
-  type SetMeasurement,
-  type StepMeasured,
-  type ToolResult,
-} from '@/core/measure'
+import { compareResults, creepMm, type MeasurementSource, type StepMeasured, type ToolResult } from '@/core/judge'
+import type { SetMeasurement } from '@/core/sets'
 import { nextState } from '@/core/tool'
 import { fail, type Result } from '@/core/units'
 import { moveAssembly } from '@/db/assembly/write'

@@ -1,4 +1,4 @@
-import { checkSteps, type ProgramStep } from '@/core/measure'
+import { checkSteps, type ProgramStep } from '@/core/judge'
 import { fail, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
 import { getDefinition } from '@/db/library/read'

@@ -1,5 +1,5 @@
 import { decodeLineFigures } from '@/codecs/line-figures'
-import { FIGURE_KEYS, type Figures } from '@/core/measure'
+import { FIGURE_KEYS, type Figures } from '@/core/sets'
 import { fail, type Result } from '@/core/units'
 import type { LineBench } from '@/devices/line-bench/port'
 import type { Refusal } from '../refusals'

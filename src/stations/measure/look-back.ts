@@ -1,5 +1,5 @@
 import type { Held } from '@/core/handover'
-import { lookBack, type Adapter, type LookedBack, type ZeroCheck, type Zero } from '@/core/measure'
+import { lookBack, type Adapter, type LookedBack, type ZeroCheck, type Zero } from '@/core/judge'
 import { getAssemblyById } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
 import { currentHandover, listHeld } from '@/db/handover/read'

@@ -1,12 +1,12 @@
 import {
   around,
-  type Feature,
   type LimitSet,
   type MeasuringProgram,
   type ProgramStep,
   type SavedMeasurement,
   type ToolMade,
-} from '@/core/measure'
+} from '@/core/judge'
+import type { Feature } from '@/core/features'
 import { clampingOf, partIn } from '@/core/fits'
 import { numberOf, type Assembly, type Definition } from '@/core/tool'
 import { getAssembly } from '@/db/assembly/read'

@@ -1,17 +1,5 @@
-import {
-  agreeFigures,
-  carryOver,
-  FIGURE_SIGMA_MM,
-  mixUp,
-  type LimitSet,
-  type ToolResult,
-  benchFor,
-  FIGURE_KEYS,
-  figureSet,
-  judgeTool,
-  type Figures,
-  type MeasurementSource,
-} from '@/core/measure'
+import { agreeFigures, FIGURE_SIGMA_MM, mixUp, FIGURE_KEYS, figureSet, type Figures } from '@/core/sets'
+import { carryOver, type LimitSet, type ToolResult, benchFor, judgeTool, type MeasurementSource } from '@/core/judge'
 import { nextState } from '@/core/tool'
 import { fail, type Result } from '@/core/units'
 import type { Refusal } from '../refusals'

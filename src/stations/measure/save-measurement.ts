@@ -1,4 +1,4 @@
-import { benchFor, judgeTool, type FramesMeasured, type ProgramStep } from '@/core/measure'
+import { benchFor, judgeTool, type FramesMeasured, type ProgramStep } from '@/core/judge'
 import { nextState } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import type { Refusal } from '../refusals'

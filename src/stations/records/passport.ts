@@ -1,5 +1,5 @@
 import type { Handover } from '@/core/handover'
-import type { SavedMeasurement } from '@/core/measure'
+import type { SavedMeasurement } from '@/core/judge'
 import type { Assembly, Definition, RecordEntry, ToolProfile } from '@/core/tool'
 import { getAssembly } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'

@@ -1,4 +1,4 @@
-import type { Verdict } from '@/core/measure'
+import type { Verdict } from '@/core/judge'
 import { VERDICT_WORDS } from '@/words/verdict'
 
 const SHAPE: Record<Verdict, string> = { holds: '●', unsure: '◐', off: '◆' }

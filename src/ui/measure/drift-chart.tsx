@@ -4,7 +4,7 @@ import { GridComponent, LegendComponent, MarkLineComponent } from 'echarts/compo
 import { init, use as withParts, type EChartsType } from 'echarts/core'
 import { SVGRenderer } from 'echarts/renderers'
 import { useEffect, useRef } from 'react'
-import { STILL_MM, type ZeroCheck } from '@/core/measure'
+import { STILL_MM, type ZeroCheck } from '@/core/judge'
 
 withParts([LineChart, GridComponent, LegendComponent, MarkLineComponent, SVGRenderer])
 

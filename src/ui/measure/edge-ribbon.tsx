@@ -1,5 +1,5 @@
 'use client'
-import type { SetMeasurement } from '@/core/measure'
+import type { SetMeasurement } from '@/core/sets'
 import { formatDeviation, type LengthUnit } from '@/core/units'
 
 /** Half the width of the band when no limit is set, mm. */

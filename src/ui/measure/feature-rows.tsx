@@ -1,5 +1,6 @@
 'use client'
-import { FEATURES, featureWord, isAngle, type FeatureKey, type FeatureResult } from '@/core/measure'
+import { FEATURES } from '@/core/features'
+import { featureWord, isAngle, type FeatureKey, type FeatureResult } from '@/core/judge'
 import { formatLength, mmToUnit, unitMark, type LengthUnit } from '@/core/units'
 import { VERDICT_TEXT, VerdictMark } from '../common/verdict'
 

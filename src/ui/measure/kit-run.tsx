@@ -2,7 +2,7 @@
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { readScan } from '@/codecs/label-text'
-import type { Verdict } from '@/core/measure'
+import type { Verdict } from '@/core/judge'
 import type { Coupling, ToolState } from '@/core/tool'
 import { BigAction, ScanAction } from '../common/actions'
 import { Say, Sheet, Title } from '../common/sheet'

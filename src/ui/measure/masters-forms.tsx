@@ -1,7 +1,7 @@
 'use client'
 import Link from 'next/link'
 import { useState } from 'react'
-import type { Master } from '@/core/measure'
+import type { Master } from '@/core/judge'
 import { COUPLING_NAMES, type Coupling } from '@/core/tool'
 import { formatLength, parseLength, unitMark } from '@/core/units'
 import { lengthErrorText } from '@/words/length'

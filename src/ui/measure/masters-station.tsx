@@ -11,7 +11,7 @@ import {
   type Master,
   type Zero,
   type ZeroCheck,
-} from '@/core/measure'
+} from '@/core/judge'
 import { formatDeviation, formatLength, unitMark } from '@/core/units'
 import { BigAction, ScanAction, SmallAction, SmallActions } from '../common/actions'
 import { FIELD } from '../common/form'

@@ -1,5 +1,6 @@
 /** A program's steps as they stand in a form, in the unit of the screen, and back. */
-import { FEATURES, isAngle, type Feature, type ProgramStep, type SpecLimits } from '@/core/measure'
+import { FEATURES, type Feature, type SpecLimits } from '@/core/features'
+import { isAngle, type ProgramStep } from '@/core/judge'
 import { decimalsOf, fail, mmToUnit, ok, parseLength, roundTo, unitMark, type LengthUnit, type Result } from '@/core/units'
 
 export interface StepFields {

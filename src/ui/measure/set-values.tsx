@@ -1,4 +1,6 @@
-import { featureName, isAngle, type SetMeasurement } from '@/core/measure'
+import { featureName } from '@/core/features'
+import { isAngle } from '@/core/judge'
+import type { SetMeasurement } from '@/core/sets'
 import { formatLength, unitMark, type LengthUnit } from '@/core/units'
 
 /** What a set of pictures says, as a whole. */

@@ -1,6 +1,7 @@
 'use client'
 import { useWatch, type Control, type UseFormRegister } from 'react-hook-form'
-import { FEATURES, featureName, isAngle, type Feature } from '@/core/measure'
+import { FEATURES, featureName, type Feature } from '@/core/features'
+import { isAngle } from '@/core/judge'
 import { formatLength, unitMark, type LengthUnit } from '@/core/units'
 import { Field, FIELD } from '../common/form'
 import type { StepFields } from './program-steps'

@@ -1,7 +1,7 @@
 'use client'
 import { proxy, releaseProxy, wrap, type Remote } from 'comlink'
 import { useCallback, useEffect, useRef, useState } from 'react'
-import type { ProgramStep } from '@/core/measure'
+import type { ProgramStep } from '@/core/judge'
 import type { BenchApi, OpenTool, Proposal } from '@/workers/bench.worker'
 import type { Shown } from '@/workers/shown'
 

@@ -1,5 +1,5 @@
-import type { FigureError, MixUp } from '@/core/measure'
-import { featureWord } from '@/core/measure'
+import type { FigureError, MixUp } from '@/core/sets'
+import { featureWord } from '@/core/judge'
 import type { MeasureRefusals } from '@/stations/measure/contract'
 import { lineErrorText } from '../devices'
 import { dueText } from '../measure'

@@ -1,15 +1,7 @@
 /** A frame set measured edge by edge, so that several threads can share it. */
 import { decodePictures, openFrameSet, type FrameSetError, type OpenedFrameSet, type PackedPicture } from '@/codecs/frame-set'
-import {
-  edgeTasks,
-  joinProgram,
-  measureEdge,
-  type EdgeRead,
-  type EdgeTask,
-  type FramesMeasured,
-  type ProgramStep,
-  type SetError,
-} from '@/core/measure'
+import { edgeTasks, joinProgram, type EdgeTask, type FramesMeasured, type ProgramStep } from '@/core/judge'
+import { measureEdge, type EdgeRead, type SetError } from '@/core/sets'
 import { fail, ok, type Result } from '@/core/units'
 
 /** Why a set gives nothing: its file, or what it shows. */

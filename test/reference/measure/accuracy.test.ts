@@ -1,6 +1,6 @@
 /** Pictures drawn by a separate renderer (test/support/render.ts), whose truth is known. */
 import { describe, expect, it } from 'vitest'
-import { measureFrame } from '@/core/measure'
+import { measureFrame } from '@/core/shapes'
 import { chance, cornerTool, randomCase, render, type Tool } from '../../support/render'
 
 const rms = (values: readonly number[]) => Math.sqrt(values.reduce((s, v) => s + v * v, 0) / values.length)

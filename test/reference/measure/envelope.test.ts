@@ -4,7 +4,7 @@
  * ρ(d)·cos(κ·d − θ); the truth is the edge's own profile ρ(d), as plane geometry says it.
  */
 import { describe, expect, it } from 'vitest'
-import { measureSet, type Picture } from '@/core/measure'
+import { measureSet, type Picture } from '@/core/sets'
 import { chance, cornerTool, render } from '../../support/render'
 
 const rad = Math.PI / 180

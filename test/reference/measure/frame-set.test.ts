@@ -3,7 +3,8 @@ import { zipSync, strToU8 } from 'fflate'
 import { encode } from 'fast-png'
 import { describe, expect, it } from 'vitest'
 import { decodeFrameSet, encodeFrameSet, frameSetAnswer } from '@/codecs/frame-set'
-import { measureFrame, measureSet } from '@/core/measure'
+import { measureFrame } from '@/core/shapes'
+import { measureSet } from '@/core/sets'
 import { cornerTool, render, type Scene, type Tool } from '../../support/render'
 
 const scene = (tool: Tool, change: Partial<Scene> = {}): Scene => ({

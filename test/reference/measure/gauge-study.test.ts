@@ -3,7 +3,7 @@
  */
 import { mean, sampleStandardDeviation } from 'simple-statistics'
 import { describe, expect, it } from 'vitest'
-import { type1Study } from '@/core/measure'
+import { type1Study } from '@/core/judge'
 
 describe('a type-1 study', () => {
   const readings = Array.from({ length: 50 }, (_, i) => 20.0007 + 0.0009 * Math.sin(1.7 * i))

@@ -1,6 +1,6 @@
 /** The scale of a camera from a pin, drawn by the separate renderer (test/support/render.ts); the truth is the scale it is drawn with. */
 import { describe, expect, it } from 'vitest'
-import { calibrateOnPin } from '@/core/measure'
+import { calibrateOnPin } from '@/core/outline'
 import { chance, render } from '../../support/render'
 import { pinErrorText } from '@/words/pictures'
 

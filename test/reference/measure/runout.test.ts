@@ -2,7 +2,7 @@
 import fc from 'fast-check'
 import { Matrix, solve } from 'ml-matrix'
 import { describe, expect, it } from 'vitest'
-import { judge, splitRunout, worst } from '@/core/measure'
+import { judge, splitRunout, worst } from '@/core/judge'
 
 const edges = (radii: readonly number[], angles?: readonly number[]) =>
   radii.map((radiusMm, i) => ({ edge: i + 1, angleDeg: angles?.[i] ?? (360 * i) / radii.length, radiusMm }))

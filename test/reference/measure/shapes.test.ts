@@ -4,7 +4,8 @@
  * contrast of at least 20 times the noise; the truths are those of plane geometry.
  */
 import { describe, expect, it } from 'vitest'
-import { measureFrame, type Feature, type FrameMeasurement } from '@/core/measure'
+import { measureFrame, type FrameMeasurement } from '@/core/shapes'
+import type { Feature } from '@/core/features'
 import { chance, render, type Scene } from '../../support/render'
 
 type Chance = ReturnType<typeof chance>

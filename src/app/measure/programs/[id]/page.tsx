@@ -1,5 +1,6 @@
 import { notFound } from 'next/navigation'
-import { featureName, isAngle, type Feature, type SpecLimits } from '@/core/measure'
+import { featureName, type Feature, type SpecLimits } from '@/core/features'
+import { isAngle } from '@/core/judge'
 import { formatLength, unitMark, type LengthUnit } from '@/core/units'
 import { listAssemblies } from '@/db/assembly/read'
 import { getDefinition } from '@/db/library/read'

@@ -1,12 +1,12 @@
 /** What the straight sides of an outline say: angles, a chamfer, the corner that would be there without its rounding. */
 import { intersect, type Point } from '../geometry'
 import { radToDeg } from '../units'
-import type { Feature } from './features'
+import type { Feature } from '../features'
 import { MODEL_SIGMA_PX, type Measured } from './measured'
 import { findFacets } from './facets'
-import type { Traced } from './read-outline'
-import { longestSide, sideOffsetSigma, type Side } from './sides'
-import type { OutlinePoint } from './view'
+import type { Traced } from '../outline'
+import { longestSide, sideOffsetSigma, type Side } from '../outline'
+import type { OutlinePoint } from '../outline'
 
 export type SideValues = Readonly<Record<'sig' | 'kapr' | 'chw' | 'kch' | 'scx' | 'scz', Measured | null>>
 

@@ -1,10 +1,10 @@
 /** Pictures of a whole program measured: those of each step by themselves, edge by edge. */
 import { ok, type Result } from '../units'
-import type { Feature } from './features'
-import { joinEdges, measureEdge, summarise, type EdgeRead, type Picture, type SetError, type SetMeasurement } from './measure-set'
+import type { Feature } from '../features'
+import { joinEdges, measureEdge, summarise, type EdgeRead, type Picture, type SetError, type SetMeasurement } from '../sets'
 import type { ProgramStep } from './program'
 import type { StepMeasured } from './result'
-import type { View } from './view'
+import type { View } from '../outline'
 
 export interface ProgramMeasured {
   /** The tool itself. */

@@ -2,8 +2,8 @@
 import { intersect, type Point } from '../geometry'
 import { endOf } from './extremes'
 import { MODEL_SIGMA_PX, type Measured, type Values } from './measured'
-import { longestSide, sideOffsetSigma, type Side } from './sides'
-import type { OutlinePoint } from './view'
+import { longestSide, sideOffsetSigma, type Side } from '../outline'
+import type { OutlinePoint } from '../outline'
 
 export interface Facets {
   readonly flank: Side

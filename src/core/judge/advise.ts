@@ -2,7 +2,7 @@
 import type { Clamping } from '../fits'
 import type { Verdict } from './judge'
 import type { FeatureKey, FeatureResult, Missing, ToolResult } from './result'
-import type { SetMeasurement } from './measure-set'
+import type { SetMeasurement } from '../sets'
 
 /** How a tool is held and set: nobody sets the length of a shrunk tool by a screw. */
 export interface ToolMade {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { agreeFigures, FIGURE_SIGMA_MM, figureSet } from './figures'
-import { judgeTool, USUAL_BENCH } from './index'
+import { judgeTool, USUAL_BENCH } from '../judge'
 
 const GIVEN = { LF: 118, DC: 10, RE: null }
 

@@ -30,3 +30,9 @@ export const featureName: Readonly<Record<Feature, string>> = {
   SCX: 'Sharp corner, radius',
   SCZ: 'Sharp corner, length',
 }
+
+/** Limits in mm; both belong to the tolerance. A tolerance with one side has no least value. */
+export interface SpecLimits {
+  readonly min: number | null
+  readonly max: number
+}

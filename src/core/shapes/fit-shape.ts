@@ -2,7 +2,7 @@
 import { direction } from '../geometry'
 import { invert, robustSigma, solveLinear, tukeyWeight } from '../numeric'
 import { FACE, FLANK, gaugeOf, measureAgainst, parametersOf, shapeOf, type Gauge, type Shape } from './shape'
-import type { OutlinePoint } from './view'
+import type { OutlinePoint } from '../outline'
 
 export interface ShapeFit {
   readonly shape: Shape

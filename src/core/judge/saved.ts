@@ -1,7 +1,7 @@
 /** A measurement of record: from pictures that the server measured itself, or from figures of another bench. */
 import type { Verdict } from './judge'
 import type { ToolResult } from './result'
-import type { EdgeMeasurement, Summary } from './measure-set'
+import type { EdgeMeasurement, Summary } from '../sets'
 
 /** Where the figures of a measurement came from: this bench's pictures, typed twice, or another bench's serial line. */
 export type MeasurementSource = 'pictures' | 'typed' | 'serial line'

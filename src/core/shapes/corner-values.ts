@@ -5,7 +5,7 @@ import type { ShapeFit } from './fit-shape'
 import type { Measured, Values } from './measured'
 import { MODEL_SIGMA_PX } from './measured'
 import { ARC, centreOf, FACE, FLANK, meetAngle, parametersOf, shapeOf, tangentShape, tipOf, type Shape } from './shape'
-import type { OutlinePoint } from './view'
+import type { OutlinePoint } from '../outline'
 
 export interface Fitted extends ShapeFit {
   readonly points: readonly OutlinePoint[]

@@ -1,5 +1,5 @@
 /** Setting a tool while it is watched: what is left to go, in the divisions of its screw. */
-import type { SpecLimits } from './judge'
+import type { SpecLimits } from '../features'
 
 export interface ToGo {
   /** Target minus value, mm: what is still to be added. */

@@ -1,8 +1,8 @@
 /** Shapes to start a fit from, found so that a chip on the arc does not choose the radius. */
 import { direction, fitCircle, fitCircleTaubin, type Circle, type Point } from '../geometry'
 import { tangentShape, type Shape } from './shape'
-import type { Side } from './sides'
-import type { OutlinePoint } from './view'
+import type { Side } from '../outline'
+import type { OutlinePoint } from '../outline'
 
 interface Straight {
   readonly angle: number

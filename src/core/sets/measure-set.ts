@@ -2,14 +2,14 @@
 import type { Frame, LightError } from '../imaging'
 import { fitParabola } from '../numeric'
 import { fail, ok, type Result } from '../units'
-import type { Debris } from './debris'
-import { KEY_OF, type Feature, type ValueKey } from './features'
-import { envelope } from './envelope'
-import { measureOutline, type FrameMeasurement, type FrameWarning } from './measure-frame'
-import type { Measured } from './measured'
-import type { SideValues } from './side-values'
-import { readOutline, type Traced } from './read-outline'
-import type { View } from './view'
+import type { Debris } from '../outline'
+import { KEY_OF, type Feature, type ValueKey } from '../features'
+import { envelope } from '../outline'
+import { measureOutline, type FrameMeasurement, type FrameWarning } from '../shapes'
+import type { Measured } from '../shapes'
+import type { SideValues } from '../shapes'
+import { readOutline, type Traced } from '../outline'
+import type { View } from '../outline'
 
 export interface Picture {
   readonly name: string

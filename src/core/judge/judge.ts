@@ -1,10 +1,5 @@
 /** Judging against a tolerance with the result's own uncertainty: ISO 14253-1. */
-
-/** Limits in mm; both belong to the tolerance. A tolerance with one side has no least value. */
-export interface SpecLimits {
-  readonly min: number | null
-  readonly max: number
-}
+import type { SpecLimits } from '../features'
 
 export type Verdict = 'holds' | 'unsure' | 'off'
 

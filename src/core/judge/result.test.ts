@@ -1,18 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import {
-  benchFor,
-  featureWord,
-  judgeTool,
-  lengthSigma,
-  USUAL_BENCH,
-  advise,
-  UNKNOWN_MAKE,
-  type LimitSet,
-  type ToolMade,
-  type SetMeasurement,
-} from './index'
+import { benchFor } from './bench'
+import { featureWord, judgeTool, type LimitSet } from './result'
+import { lengthSigma, USUAL_BENCH } from './judge'
+import { advise, UNKNOWN_MAKE, type ToolMade } from './advise'
+import type { SetMeasurement } from '../sets'
 import { adviceText } from '@/words/measure'
-import { summarise, type EdgeMeasurement } from './measure-set'
+import { summarise, type EdgeMeasurement } from '../sets'
 
 const m = (value: number, sigma = 0.0002) => ({ value, sigma })
 const edge = (i: number, x: number, z: number, change: Partial<EdgeMeasurement> = {}): EdgeMeasurement => ({

@@ -1,7 +1,8 @@
 /** A tool's result: each feature with its value, uncertainty, limits and verdict, and one sentence of what to do. */
-import { judge, lengthSigma, worst, type BenchUncertainty, type SpecLimits, type Verdict } from './judge'
-import { ANGLES, featureName, FEATURES, KEY_OF, type Feature, type ValueKey } from './features'
-import type { SetMeasurement } from './measure-set'
+import { judge, lengthSigma, worst, type BenchUncertainty, type Verdict } from './judge'
+import type { SpecLimits } from '../features'
+import { ANGLES, featureName, FEATURES, KEY_OF, type Feature, type ValueKey } from '../features'
+import type { SetMeasurement } from '../sets'
 import { splitRunout, type Runout } from './runout'
 
 /** What a result tells of a tool: what was asked of its pictures, and how its edges agree. */

@@ -1,0 +1,7 @@
+export * from './view'
+export * from './read-outline'
+export * from './sides'
+export * from './envelope'
+export * from './pin'
+export * from './debris'
+export * from './cut-bottom'

@@ -1,0 +1,2 @@
+export * from './measure-set'
+export * from './figures'

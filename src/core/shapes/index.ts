@@ -1,0 +1,3 @@
+export * from './measured'
+export * from './side-values'
+export * from './measure-frame'
