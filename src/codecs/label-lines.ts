@@ -1,9 +1,8 @@
 /** The human lines of a label: small Liquid templates that a shop writes for each machine. */
 import { Liquid } from 'liquidjs'
-import type { HandoverValues } from '@/core/handover'
+import { type HandoverValues, writtenLengthMm } from '@/core/handover'
 import { controlT, tableOf, type LabelLayout, type Machine } from '@/core/tool'
 import { fail, formatLength, ok, unitMark, type Result } from '@/core/units'
-import { writtenLengthMm } from '@/core/handover'
 
 export interface LabelWords {
   readonly values: HandoverValues

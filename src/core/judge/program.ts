@@ -1,7 +1,6 @@
 /** How a definition's tools are measured: the tool itself, then further steps of it, each from its own carriage place. */
 import { fail, ok, type Result } from '../units'
-import type { Feature } from '../features'
-import type { SpecLimits } from '../features'
+import type { Feature, SpecLimits } from '../features'
 
 export interface ProgramStep {
   readonly name: string

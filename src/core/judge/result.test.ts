@@ -3,9 +3,8 @@ import { benchFor } from './bench'
 import { featureWord, judgeTool, type LimitSet } from './result'
 import { lengthSigma, USUAL_BENCH } from './judge'
 import { advise, UNKNOWN_MAKE, type ToolMade } from './advise'
-import type { SetMeasurement } from '../sets'
+import { type EdgeMeasurement, type SetMeasurement, summarise } from '../sets'
 import { adviceText } from '@/words/measure'
-import { summarise, type EdgeMeasurement } from '../sets'
 
 const m = (value: number, sigma = 0.0002) => ({ value, sigma })
 const edge = (i: number, x: number, z: number, change: Partial<EdgeMeasurement> = {}): EdgeMeasurement => ({

@@ -1,7 +1,6 @@
 /** A tool's result: each feature with its value, uncertainty, limits and verdict, and one sentence of what to do. */
 import { judge, lengthSigma, worst, type BenchUncertainty, type Verdict } from './judge'
-import type { SpecLimits } from '../features'
-import { ANGLES, featureName, FEATURES, KEY_OF, type Feature, type ValueKey } from '../features'
+import { ANGLES, type Feature, featureName, FEATURES, KEY_OF, type SpecLimits, type ValueKey } from '../features'
 import type { SetMeasurement } from '../sets'
 import { splitRunout, type Runout } from './runout'
 

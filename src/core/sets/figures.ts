@@ -1,8 +1,7 @@
 /** Figures that come without pictures: read off another bench and typed twice, or sent over a serial line. */
 import { fail, MM_PER_INCH, ok, type Result } from '../units'
-import type { SpecLimits } from '../features'
+import type { Feature, SpecLimits } from '../features'
 import { summarise, type EdgeMeasurement, type SetMeasurement } from './measure-set'
-import type { Feature } from '../features'
 
 export const FIGURE_KEYS = ['LF', 'DC', 'RE'] as const
 export type FigureKey = (typeof FIGURE_KEYS)[number]

@@ -2,14 +2,9 @@
 import type { Frame, LightError } from '../imaging'
 import { fitParabola } from '../numeric'
 import { fail, ok, type Result } from '../units'
-import type { Debris } from '../outline'
+import { type Debris, envelope, readOutline, type Traced, type View } from '../outline'
 import { KEY_OF, type Feature, type ValueKey } from '../features'
-import { envelope } from '../outline'
-import { measureOutline, type FrameMeasurement, type FrameWarning } from '../shapes'
-import type { Measured } from '../shapes'
-import type { SideValues } from '../shapes'
-import { readOutline, type Traced } from '../outline'
-import type { View } from '../outline'
+import { type FrameMeasurement, type FrameWarning, type Measured, measureOutline, type SideValues } from '../shapes'
 
 export interface Picture {
   readonly name: string

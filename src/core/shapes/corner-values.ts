@@ -2,8 +2,7 @@
 import { direction } from '../geometry'
 import { median } from '../numeric'
 import type { ShapeFit } from './fit-shape'
-import type { Measured, Values } from './measured'
-import { MODEL_SIGMA_PX } from './measured'
+import { type Measured, MODEL_SIGMA_PX, type Values } from './measured'
 import { ARC, centreOf, FACE, FLANK, meetAngle, parametersOf, shapeOf, tangentShape, tipOf, type Shape } from './shape'
 import type { OutlinePoint } from '../outline'
 

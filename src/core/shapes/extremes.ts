@@ -3,8 +3,7 @@ import { fitCircle } from '../geometry'
 import { median } from '../numeric'
 import { lineX, lineZ, MOST_SIGMA_PX, STEEP_END } from './corner-values'
 import { MODEL_SIGMA_PX, type Measured, type Values } from './measured'
-import { longestSide, type Side } from '../outline'
-import type { OutlinePoint } from '../outline'
+import { longestSide, type OutlinePoint, type Side } from '../outline'
 
 /** @param cut whether the tool touches the right and the top border: what lies there is no end of it */
 export function extremes(

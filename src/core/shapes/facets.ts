@@ -2,8 +2,7 @@
 import { intersect, type Point } from '../geometry'
 import { endOf } from './extremes'
 import { MODEL_SIGMA_PX, type Measured, type Values } from './measured'
-import { longestSide, sideOffsetSigma, type Side } from '../outline'
-import type { OutlinePoint } from '../outline'
+import { longestSide, type OutlinePoint, type Side, sideOffsetSigma } from '../outline'
 
 export interface Facets {
   readonly flank: Side

@@ -2,8 +2,7 @@
 import { intersect, type Point } from '../geometry'
 import { endOf } from './extremes'
 import { MODEL_SIGMA_PX, type Values } from './measured'
-import { longestSide, sideOffsetSigma, type Side } from '../outline'
-import type { OutlinePoint } from '../outline'
+import { longestSide, type OutlinePoint, type Side, sideOffsetSigma } from '../outline'
 
 /** Lips shorter than this do not make a point, outline points. */
 const LEAST_LIP = 30

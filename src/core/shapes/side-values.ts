@@ -4,9 +4,7 @@ import { radToDeg } from '../units'
 import type { Feature } from '../features'
 import { MODEL_SIGMA_PX, type Measured } from './measured'
 import { findFacets } from './facets'
-import type { Traced } from '../outline'
-import { longestSide, sideOffsetSigma, type Side } from '../outline'
-import type { OutlinePoint } from '../outline'
+import { longestSide, type OutlinePoint, type Side, sideOffsetSigma, type Traced } from '../outline'
 
 export type SideValues = Readonly<Record<'sig' | 'kapr' | 'chw' | 'kch' | 'scx' | 'scz', Measured | null>>
 

@@ -6,10 +6,8 @@ import { direction, fitLine, intersect, type Point } from '../geometry'
 import { readRounding, type Corner, type CornerSide, type Rounding } from '../imaging'
 import { robustSigma, tukeyWeight } from '../numeric'
 import { smallPx, type Fitted } from './corner-values'
-import type { Grey, Traced } from '../outline'
+import { type Grey, mmToPixel, type OutlinePoint, type Side, type Traced, type View } from '../outline'
 import { ARC, gaugeOf, measureAgainst, parametersOf, tangentShape, type Shape } from './shape'
-import type { Side } from '../outline'
-import { mmToPixel, type OutlinePoint, type View } from '../outline'
 
 /** A small corner looks larger in a blurred outline, by up to this: such a look lets a small one be tried. */
 const LOOKS_LARGER = 1.5

@@ -1,8 +1,7 @@
 /** Shapes to start a fit from, found so that a chip on the arc does not choose the radius. */
 import { direction, fitCircle, fitCircleTaubin, type Circle, type Point } from '../geometry'
 import { tangentShape, type Shape } from './shape'
-import type { Side } from '../outline'
-import type { OutlinePoint } from '../outline'
+import type { OutlinePoint, Side } from '../outline'
 
 interface Straight {
   readonly angle: number

@@ -1,10 +1,8 @@
 import { z } from 'zod'
 import type { Refusal as FitsRefusal } from '@/core/fits'
-import type { Definition } from '@/core/tool'
-import type { LengthUnit } from '@/core/units'
+import type { Coupling, Definition, Kind, PartFault } from '@/core/tool'
+import type { Bare, LengthUnit } from '@/core/units'
 import { contract, fault, PartId, PlaceId, Serial } from '../contract'
-import type { Coupling, Kind, PartFault } from '@/core/tool'
-import type { Bare } from '@/core/units'
 
 export interface LibraryRefusals {
   PART: { readonly faults: readonly PartFault[] }

@@ -3,9 +3,8 @@ import { builtTo, builtWith } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
 import { listJobs, listPastJobs } from '@/db/job/read'
 import { getComponent, getDefinition, listDefinitions, listHoldersOf, listVersions, type HolderRead } from '@/db/library/read'
-import { wantedOf, type Job, type Lying } from '@/core/plan'
+import { type Balance, type Job, type Lying, wantedOf } from '@/core/plan'
 import { balanceOf, listMoves, lyingOf, type BookedMove } from '@/db/stock/read'
-import type { Balance } from '@/core/plan'
 
 export interface PartSheet {
   readonly part: Component

@@ -1,7 +1,6 @@
 import { z } from 'zod'
-import { PRACTICE_KEYS } from '@/core/clamp'
+import { PRACTICE_KEYS, type PracticeKey } from '@/core/clamp'
 import { contract } from '../contract'
-import type { PracticeKey } from '@/core/clamp'
 
 export interface PracticeRefusals {
   OUT_OF_RANGE: { readonly key: PracticeKey; readonly min: number; readonly max: number; readonly unit: string }

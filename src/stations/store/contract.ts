@@ -1,8 +1,7 @@
 import { z } from 'zod'
-import { COUPLING_NAMES, UNIT_KINDS } from '@/core/tool'
+import { type Coupling, COUPLING_NAMES, UNIT_KINDS } from '@/core/tool'
 import { contract, fault, OneId, PartId, Pieces, PlaceId } from '../contract'
 import type { MoveError } from '@/core/plan'
-import type { Coupling } from '@/core/tool'
 import type { Bare } from '@/core/units'
 
 export interface StoreRefusals {
