@@ -151,7 +151,7 @@ export function fillShop(file: string, size: ShopSize = FULL, say: (text: string
     say(`record, ${from} of ${size.entries} entries`)
     inTransaction(db, (tx) => {
       for (let i = from; i < Math.min(size.entries, from + AT_ONCE); i++) {
-        const { entry, serial, machine } = told(i, pick(serials), pick(added))
+        const { entry, serial, machine } = entryFor(i, pick(serials), pick(added))
         prepare(
           tx,
           'INSERT INTO record (at, person_id, what, serial, t, machine_key, entry, text, before, after) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
@@ -176,7 +176,7 @@ export function fillShop(file: string, size: ShopSize = FULL, say: (text: string
 }
 
 /** What is told again and again in a shop's days. */
-function told(i: number, serial: string, { key, name }: Machine): { entry: Entry; serial: string; machine: string } {
+function entryFor(i: number, serial: string, { key, name }: Machine): { entry: Entry; serial: string; machine: string } {
   const issue = 1 + (i % 40)
   const entries: Entry[] = [
     { code: 'BUILT', cutter: 'carbide end mill Ø10 R1', shrunk: true, serial, stopSetMm: 118.1, torqueNm: null },
@@ -190,7 +190,7 @@ function told(i: number, serial: string, { key, name }: Machine): { entry: Entry
       code: 'UNLOADED',
       machine: name,
       pocket: 1 + (i % 60),
-      fate: 'measure',
+      disposition: 'measure',
       to: null,
       wear: null,
       reason: 'life is up',

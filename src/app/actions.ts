@@ -6,8 +6,8 @@ import { answerScan, type ScanAnswer } from '@/stations/scan/answer-scan'
 import { context } from './_server/context'
 
 async function changeSession(change: Parameters<typeof putSession>[2]): Promise<void> {
-  const house = await context()
-  if (house.sessionId) putSession(house.db, house.sessionId, change, house.now)
+  const shop = await context()
+  if (shop.sessionId) putSession(shop.db, shop.sessionId, change, shop.now)
   revalidatePath('/', 'layout')
 }
 
@@ -21,8 +21,8 @@ export async function setThemeAction(theme: 'granite' | 'basalt'): Promise<void>
 
 export async function setPersonAction(id: string): Promise<void> {
   const known = z.string().max(40).safeParse(id)
-  const house = await context()
-  if (known.success && house.people.some((p) => p.id === known.data)) await changeSession({ personId: known.data })
+  const shop = await context()
+  if (known.success && shop.people.some((p) => p.id === known.data)) await changeSession({ personId: known.data })
 }
 
 export async function answerScanAction(text: string): Promise<ScanAnswer> {

@@ -18,12 +18,12 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1 }
 const ACTIONS = { answerScan: answerScanAction, setUnit: setUnitAction, setTheme: setThemeAction, setPerson: setPersonAction }
 
 export default async function RootLayout({ children }: { readonly children: ReactNode }) {
-  const house = await context()
+  const shop = await context()
   return (
-    <html lang="en" data-theme={house.theme}>
+    <html lang="en" data-theme={shop.theme}>
       <body>
-        <ShellProvider unit={house.unit} theme={house.theme} person={house.person} people={house.people} actions={ACTIONS}>
-          <Frame place={process.env.BOULDER_PLACE ?? 'Tool room'} waiting={countWaiting(house.db, house.now)}>
+        <ShellProvider unit={shop.unit} theme={shop.theme} person={shop.person} people={shop.people} actions={ACTIONS}>
+          <Frame place={process.env.BOULDER_PLACE ?? 'Tool room'} waiting={countWaiting(shop.db, shop.now)}>
             {children}
           </Frame>
         </ShellProvider>

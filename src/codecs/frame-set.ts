@@ -8,7 +8,12 @@ import type { EdgeMeasurement, Picture, SetMeasurement } from '@/core/sets'
 import type { FrameWarning } from '@/core/shapes'
 import { fail, ok, roundTo, type Result } from '@/core/units'
 
-export const FRAME_SET_LIMITS = { packedBytes: 64 * 2 ** 20, unpackedBytes: 256 * 2 ** 20, files: 500 } as const
+export interface FrameSetLimits {
+  readonly packedBytes: number
+  readonly unpackedBytes: number
+  readonly files: number
+}
+export const FRAME_SET_LIMITS: FrameSetLimits = { packedBytes: 64 * 2 ** 20, unpackedBytes: 256 * 2 ** 20, files: 500 }
 
 const finite = z.number().finite()
 const scale = z.number({ error: 'must be a number above 0' }).finite().positive({ error: 'must be above 0' })
@@ -62,8 +67,8 @@ export interface OpenedFrameSet extends Omit<FrameSet, 'pictures'> {
 }
 
 /** Unpacks a set as far as its PNGs. @param zip the whole file; limits are counted while it is unpacked */
-export function openFrameSet(zip: Uint8Array): Result<OpenedFrameSet, FrameSetError> {
-  const files = unpack(zip)
+export function openFrameSet(zip: Uint8Array, limits: FrameSetLimits = FRAME_SET_LIMITS): Result<OpenedFrameSet, FrameSetError> {
+  const files = unpack(zip, limits)
   if (!files.ok) return files
   const json = files.value.get('frameset.json')
   if (!json) return bad('frameset.json', 'is missing from the zip')
@@ -115,15 +120,17 @@ export function decodeFrameSet(zip: Uint8Array): Result<FrameSet, FrameSetError>
   return pictures.ok ? ok({ ...opened.value, pictures: pictures.value }) : pictures
 }
 
-function unpack(zip: Uint8Array): Result<Map<string, Uint8Array>, FrameSetError> {
-  if (zip.length > FRAME_SET_LIMITS.packedBytes) return fail({ code: 'TOO_LARGE', detail: 'A frame set may have 64 MB at most.' })
+function unpack(zip: Uint8Array, limits: FrameSetLimits): Result<Map<string, Uint8Array>, FrameSetError> {
+  const MB = 2 ** 20
+  if (zip.length > limits.packedBytes)
+    return fail({ code: 'TOO_LARGE', detail: `A frame set may have ${limits.packedBytes / MB} MB at most.` })
   const files = new Map<string, Uint8Array>()
   let bytes = 0
   let count = 0
   let broken = ''
   let tooLarge = ''
   const unzip = new Unzip((file) => {
-    if (++count > FRAME_SET_LIMITS.files) tooLarge = 'A frame set may hold 500 files at most.'
+    if (++count > limits.files) tooLarge = `A frame set may hold ${limits.files} files at most.`
     if (tooLarge) return
     const chunks: Uint8Array[] = []
     file.ondata = (error, chunk, final) => {
@@ -132,8 +139,8 @@ function unpack(zip: Uint8Array): Result<Map<string, Uint8Array>, FrameSetError>
         return
       }
       bytes += chunk.length
-      if (bytes > FRAME_SET_LIMITS.unpackedBytes) {
-        tooLarge = 'A frame set may unpack to 256 MB at most.'
+      if (bytes > limits.unpackedBytes) {
+        tooLarge = `A frame set may unpack to ${limits.unpackedBytes / MB} MB at most.`
         chunks.length = 0
         file.terminate()
         return

@@ -1,5 +1,5 @@
 /** Post files: Liquid templates with a documented context and three filters of our own. */
-import { Liquid } from 'liquidjs'
+import { Liquid, type Template } from 'liquidjs'
 import Papa from 'papaparse'
 import { registerNumber, writtenLengthMm, type HandoverValues } from '@/core/handover'
 import { controlT, tableOf, type Machine } from '@/core/tool'
@@ -58,6 +58,20 @@ function engine(): Liquid {
   return liquid
 }
 
+const ENGINE = engine()
+/** Templates as they were read, by their text: a whole kit is written by one. */
+const read = new Map<string, Template[]>()
+const MOST_READ = 32
+
+function templateOf(text: string): Template[] {
+  const known = read.get(text)
+  if (known) return known
+  const made = ENGINE.parse(text)
+  if (read.size >= MOST_READ) read.clear()
+  read.set(text, made)
+  return made
+}
+
 /**
  * What a template sees of one tool; a tool without a row has register 0. Under `kept` the figures stand as the machine
  * keeps them, in its unit and rounded, so that half or twice of one, or its millimetres, lose nothing.
@@ -100,7 +114,7 @@ export function renderPost(template: string, context: PostContext): Result<strin
       madeAt,
       tools: tools.map((tool) => toolContext(tool, machine)),
     }
-    return ok(engine().parseAndRenderSync(template, values) as string)
+    return ok(ENGINE.renderSync(templateOf(template), values) as string)
   } catch (error) {
     return fail({ code: 'BAD_TEMPLATE', detail: error instanceof Error ? error.message.split('\n')[0] : 'unknown' })
   }

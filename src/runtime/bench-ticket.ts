@@ -18,7 +18,7 @@ import {
   toTicket,
   wiped,
   type Form,
-  type Meant,
+  type NominalTool,
 } from '@/devices/world/tool-truth'
 
 /** Where seeds start; with this one the demo has a chip, an edge that stands out, and tools that hold. */
@@ -37,14 +37,14 @@ export function benchTicket(db: Db, assembly: Assembly): string {
   if (known) return known
   const definition = assembly.definition && getDefinition(db, assembly.definition.id, assembly.definition.version)
   const seed = seedOf(db, assembly)
-  const meant = definition ? meantBy(db, definition, assembly) : strayOf(seed)
-  const ticket = toTicket(makeTruth(seed, meant))
+  const nominal = definition ? nominalOf(db, definition, assembly) : unplannedOf(seed)
+  const ticket = toTicket(makeTruth(seed, nominal))
   inTransaction(db, (tx) => putTicket(tx, assembly.id, ticket))
   return ticket
 }
 
 /** What the definition asks for, in the form of the cutter that the tool was built with. */
-function meantBy(db: Db, definition: Definition, assembly: Assembly): Meant {
+function nominalOf(db: Db, definition: Definition, assembly: Assembly): NominalTool {
   const id = assembly.parts.find((part) => part.role === 'cutter')?.component ?? firstOf(definition, 'cutter')
   const cutter = id === null ? null : getComponent(db, id)
   return {
@@ -64,7 +64,7 @@ function formOf(cutter: Component): Form {
 }
 
 /** Nobody knows what hangs on a holder that came in unannounced: its seed says. */
-const strayOf = (seed: number): Meant => ({
+const unplannedOf = (seed: number): NominalTool => ({
   LF: 90 + (seed % 70),
   DC: [8, 10, 12, 16][seed % 4],
   RE: [0.5, 1, 1.5][seed % 3],

@@ -8,7 +8,7 @@ import type { MoveName } from '@/core/plan'
 import type { Condition, Coupling, Disturbance, Machine } from '@/core/tool'
 import type { Bare } from '@/core/units'
 import type { Refusal } from './refusals'
-import type { Fate } from './return/contract'
+import type { Disposition } from './return/contract'
 
 /** Where at the bench something was refused. */
 export type Where = 'Build' | 'Hand over' | 'Labels' | 'Load' | 'Masters' | 'Measure' | 'Posts' | 'Return' | 'Rules' | 'Tag'
@@ -116,7 +116,7 @@ export interface Entries {
   UNLOADED: {
     readonly machine: string
     readonly pocket: number | null
-    readonly fate: Fate
+    readonly disposition: Disposition
     /** The machine it goes to next. */
     readonly to: string | null
     readonly wear: 'kept' | 'cleared' | null
@@ -230,7 +230,7 @@ export function kindOf(entry: Entry): string {
     case 'RESERVED':
       return entry.job === null ? 'freed' : 'kept'
     case 'UNLOADED':
-      return entry.fate === 'broken' ? 'broken' : 'unloaded'
+      return entry.disposition === 'broken' ? 'broken' : 'unloaded'
     case 'PART_PUT':
       return entry.isNew ? 'part added' : 'part changed'
     default:

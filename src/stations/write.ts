@@ -58,20 +58,20 @@ export function note(tx: Writing, { entry, serial, t, machine, before, after }: 
   })
 }
 
-type Told<T> = Noted | null | ((done: T) => Noted | null)
+type EntryOf<T> = Noted | null | ((done: T) => Noted | null)
 
 /**
  * One transaction and its entry of the record: all of it or nothing.
  * @param told the entry, or how it comes of what was done; null where the record tells nothing of it
  * @param taken what to say when somebody was first: without it a broken uniqueness rule is a fault of ours
  */
-export function write<T>(work: Work, told: Told<T>, steps: (tx: Writing) => T, taken?: Refusal): Result<T, Refusal> {
+export function write<T>(work: Work, entry: EntryOf<T>, steps: (tx: Writing) => T, taken?: Refusal): Result<T, Refusal> {
   try {
     return ok(
       inTransaction(work.db, (db) => {
         const tx = { ...work, db }
         const done = steps(tx)
-        const noted = typeof told === 'function' ? told(done) : told
+        const noted = typeof entry === 'function' ? entry(done) : entry
         if (noted) note(tx, noted)
         return done
       }),

@@ -23,7 +23,7 @@ const booked = ({ count, part, place, job }: Entries['BOOKED']): string =>
 const heating = ({ coil, temperatureC, heat, joint }: Omit<Entries['HEATED'], 'byHand'>): string =>
   `Coil ${coil}, to ${Math.round(temperatureC)} °C, heat ${heat} of the joint in ${joint}`
 
-const FATES = {
+const DISPOSITIONS = {
   again: 'used again',
   other: 'used on',
   measure: 'to be measured again',
@@ -124,9 +124,9 @@ const TELLING: Telling = {
       pocket === SPINDLE && 'by hand, changer in manual',
     ),
   RULES_KEPT: ({ machine }) => `Rules of loading ${machine}`,
-  UNLOADED: ({ machine, pocket, fate, to, wear, reason, voided }) => {
+  UNLOADED: ({ machine, pocket, disposition, to, wear, reason, voided }) => {
     const said = [
-      FATES[fate],
+      DISPOSITIONS[disposition],
       ...(to === null ? [] : [`for ${to}`]),
       ...(wear === null ? [] : [wear === 'kept' ? 'its wear goes along' : 'its wear is cleared']),
     ]

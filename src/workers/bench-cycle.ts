@@ -5,10 +5,19 @@ import { measureSet, type Picture, type SetMeasurement } from '@/core/sets'
 import { readOutline } from '@/core/outline'
 import type { Feature } from '@/core/features'
 import { degToRad, fail, ok, radToDeg, type Result } from '@/core/units'
-import { viewOf, type CycleError, type Hint, type Place, type Show } from './find-tool'
+import { viewOf, type CycleError, type Hint, type Position, type Show } from './find-tool'
 import { standStill } from './steady-bench'
 
-export { findCorner, placesOf, viewOf, type CycleError, type Hint, type Place, type Places, type Show } from './find-tool'
+export {
+  findCorner,
+  positionsOf,
+  viewOf,
+  type CycleError,
+  type Hint,
+  type Position,
+  type Positions,
+  type Show,
+} from './find-tool'
 export { findEdges } from './find-edges'
 export { emptyLight, evenBench, standStill, type Gain } from './steady-bench'
 
@@ -35,7 +44,7 @@ export interface EdgeAt {
 export async function measureEdge(
   bench: Bench,
   { edge, angleDeg, stage }: EdgeAt,
-  places: readonly Place[],
+  places: readonly Position[],
   corner: Hint,
   show: Show,
 ): Promise<Picture[]> {

@@ -10,12 +10,12 @@ import {
   findCorner,
   findEdges,
   measureEdge,
-  placesOf,
+  positionsOf,
   standStill,
   type CycleError,
   type Gain,
   type Hint,
-  type Places,
+  type Positions,
   type Show,
 } from './bench-cycle'
 
@@ -37,7 +37,7 @@ export interface Run {
   readonly task: Task
   readonly corner: Hint
   /** Where the tool itself is looked at; null until it was looked for. */
-  readonly places: Places | null
+  readonly places: Positions | null
   readonly angles: readonly number[]
   /** How many edges a turn of the spindle showed; null until one was made. */
   readonly seen: number | null
@@ -62,7 +62,7 @@ export async function prepareRun(run: Run, show: Show): Promise<Run> {
   const found = task.sweep || !task.edges ? await findEdges(bench, corner, show) : null
   const angles = found && (!task.edges || found.length === task.edges) ? found : run.angles
   await bench.turnTo(angles[0])
-  const places = await placesOf(bench, corner, measureOf(task), show)
+  const places = await positionsOf(bench, corner, measureOf(task), show)
   return { ...run, angles, seen: found && found.length, places }
 }
 

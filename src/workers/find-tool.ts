@@ -18,7 +18,7 @@ export type CycleError =
 export type Show = (picture: BenchPicture, found: FrameMeasurement | null, edge: number | null) => void
 
 /** Where the carriage stands for a picture, mm. */
-export interface Place {
+export interface Position {
   readonly x: number
   readonly z: number
 }
@@ -47,7 +47,7 @@ export const viewOf = (bench: Pick<Bench, 'facts'>, p: BenchPicture): View => ({
 const sizeMm = ({ facts }: Bench) => ({ x: facts.widthPx * facts.mmPerPixel.x, z: facts.heightPx * facts.mmPerPixel.z })
 
 /** Where the carriage stands so that a corner at x, z stands where the picture wants it. */
-function cornerPlace(bench: Bench, { x, z }: Hint): Place {
+function cornerPlace(bench: Bench, { x, z }: Hint): Position {
   const size = sizeMm(bench)
   const left = Math.max(x - CORNER_U * size.x, OWN_SHARE * x)
   return { x: left + size.x / 2, z: z - (0.5 - CORNER_V) * size.z }
@@ -103,8 +103,8 @@ function cornerIn({ outline, z }: FrameMeasurement, bottom: number, pixel: numbe
 const LEAST_FLANK_MM = 0.3
 
 /** The carriage places from which an edge is measured, and how high the tool's tip stands, mm. */
-export interface Places {
-  readonly list: readonly Place[]
+export interface Positions {
+  readonly list: readonly Position[]
   readonly tipZ: number
 }
 
@@ -112,7 +112,7 @@ export interface Places {
  * An edge is measured at its corner; and at its end over the axis where the corner's picture does not show how high the
  * tool stands (a drill, a ball, a countersink) or the point's angle is asked for.
  */
-export async function placesOf(bench: Bench, corner: Hint, measure: readonly Feature[], show: Show): Promise<Places> {
+export async function positionsOf(bench: Bench, corner: Hint, measure: readonly Feature[], show: Show): Promise<Positions> {
   const at = cornerPlace(bench, corner)
   await bench.moveTo(at.x, at.z)
   const { read } = await look(bench, measure)
@@ -130,7 +130,7 @@ export async function placesOf(bench: Bench, corner: Hint, measure: readonly Fea
 const LEVEL_MM = 0.15
 
 /** Looks over the axis for the end of the tool; null when there is none to be had. */
-async function findEnd(bench: Bench, fromZ: number, show: Show): Promise<{ place: Place; tipZ: number } | null> {
+async function findEnd(bench: Bench, fromZ: number, show: Show): Promise<{ place: Position; tipZ: number } | null> {
   const size = sizeMm(bench)
   const x = (0.5 - AXIS_U) * size.x
   await bench.moveTo(x, fromZ)

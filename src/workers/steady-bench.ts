@@ -46,8 +46,12 @@ export function evenBench(bench: Bench, gain: Gain): Bench {
     ...bench,
     async grab() {
       const picture = await bench.grab()
+      const raw = picture.frame.data
       const data = new Uint8Array(gain.length)
-      for (let i = 0; i < gain.length; i++) data[i] = Math.min(MOST_GREY, picture.frame.data[i] * gain[i] + 0.5)
+      for (let i = 0; i < data.length; i++) {
+        const grey = raw[i] * gain[i] + 0.5
+        data[i] = grey > MOST_GREY ? MOST_GREY : grey
+      }
       return { ...picture, frame: { ...picture.frame, data } }
     },
   }

@@ -1,7 +1,7 @@
 /** The bench's stand-in driven as the browser drives it: what is measured from its pictures against the truth it was drawn from. */
 import { describe, expect, it } from 'vitest'
 import { judgeTool, USUAL_BENCH } from '@/core/judge'
-import { makeTruth, wiped, type Meant } from '@/devices/world/tool-truth'
+import { makeTruth, wiped, type NominalTool } from '@/devices/world/tool-truth'
 import { clean, heightOf, hintOf, INSERT, measured, rad, radiusOf, REST } from '../support/bench-truth'
 
 describe('what the cycle measures of it', () => {
@@ -18,14 +18,14 @@ describe('what the cycle measures of it', () => {
     ['a chamfer mill', { LF: 140, DC: 12, RE: 0, edges: 4, form: 'chamfer', pointDeg: 90 }, 6],
     ['a reamer', { LF: 205, DC: 12, RE: 0, edges: 4, form: 'reamer' }, 7],
     ['a turning tool', { LF: 54, DC: 64, RE: 0.8, edges: 1, form: 'turning', edgeDeg: 95 }, 8],
-  ] satisfies [string, Meant, number][])('%s: length and radius to a micrometre of its truth', async (_, meant, seed) => {
-    const truth = clean(seed, meant)
-    const { set } = await measured(truth, hintOf(meant), meant.RE > 0 ? REST : ['LF', 'DC'])
-    expect(set.edges).toHaveLength(meant.edges)
+  ] satisfies [string, NominalTool, number][])('%s: length and radius to a micrometre of its truth', async (_, nominal, seed) => {
+    const truth = clean(seed, nominal)
+    const { set } = await measured(truth, hintOf(nominal), nominal.RE > 0 ? REST : ['LF', 'DC'])
+    expect(set.edges).toHaveLength(nominal.edges)
     set.edges.forEach((e, i) => {
       expect(Math.abs(e.x!.value - radiusOf(truth, i)), `radius of edge ${i + 1}`).toBeLessThan(0.0015)
       expect(Math.abs(e.z!.value - heightOf(truth, i)), `length of edge ${i + 1}`).toBeLessThan(0.0015)
-      if (meant.RE > 0) {
+      if (nominal.RE > 0) {
         const re = truth.profile.type === 'corner' ? truth.profile.radiusMm : truth.edges[i].radiusMm
         expect(Math.abs(e.re!.value - re), `corner of edge ${i + 1}`).toBeLessThan(0.004)
       }
@@ -33,18 +33,18 @@ describe('what the cycle measures of it', () => {
     expect(set.warnings).toEqual([])
   })
   it.each([118, 140])('a drill of %d°: tip, largest radius and point angle', async (pointDeg) => {
-    const meant: Meant = { LF: 178, DC: 10.2, RE: 0, edges: 2, form: 'drill', pointDeg }
-    const truth = clean(4, meant)
-    const { set } = await measured(truth, hintOf(meant), ['LF', 'DC', 'SIG'])
+    const nominal: NominalTool = { LF: 178, DC: 10.2, RE: 0, edges: 2, form: 'drill', pointDeg }
+    const truth = clean(4, nominal)
+    const { set } = await measured(truth, hintOf(nominal), ['LF', 'DC', 'SIG'])
     const real = truth.profile.type === 'point' ? truth.profile.pointDeg : NaN
     expect(Math.abs(set.summary.LF! - Math.max(heightOf(truth, 0), heightOf(truth, 1)))).toBeLessThan(0.004)
     expect(Math.abs(set.summary.DC! / 2 - Math.max(radiusOf(truth, 0), radiusOf(truth, 1)))).toBeLessThan(0.0015)
     expect(Math.abs(set.summary.SIG! - real)).toBeLessThan(0.05)
   })
   it.each([3, 8])('a slight helix of %d° is no straight edge: its corner is right too', async (helixDeg) => {
-    const meant: Meant = { LF: 150, DC: 20, RE: 1.5, edges: 3, form: 'corner' }
-    const truth = { ...clean(3, meant), twistRadPerMm: Math.tan(rad(helixDeg)) / 10 }
-    const { set } = await measured(truth, hintOf(meant), REST)
+    const nominal: NominalTool = { LF: 150, DC: 20, RE: 1.5, edges: 3, form: 'corner' }
+    const truth = { ...clean(3, nominal), twistRadPerMm: Math.tan(rad(helixDeg)) / 10 }
+    const { set } = await measured(truth, hintOf(nominal), REST)
     const re = truth.profile.type === 'corner' ? truth.profile.radiusMm : NaN
     set.edges.forEach((e, i) => {
       expect(Math.abs(e.x!.value - radiusOf(truth, i))).toBeLessThan(0.0006)

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { LEAST_CG, type1Study } from '@/core/judge'
 import { measureFrame } from '@/core/shapes'
 import { makeTruth } from '@/devices/world/tool-truth'
-import { findCorner, findEdges, measureEdge, placesOf, resultOf, standStill, viewOf } from '@/workers/bench-cycle'
+import { findCorner, findEdges, measureEdge, positionsOf, resultOf, standStill, viewOf } from '@/workers/bench-cycle'
 import { benchOf, clean, heightOf, hintOf, INSERT, quiet, rawBench, REST } from '../support/bench-truth'
 
 describe('the simulated bench', () => {
@@ -23,7 +23,7 @@ describe('the simulated bench', () => {
     const bench = await benchOf(truth)
     const corner = await findCorner(bench, hintOf(INSERT), quiet)
     const at = corner.ok ? corner.value : hintOf(INSERT)
-    const places = await placesOf(bench, at, REST, quiet)
+    const places = await positionsOf(bench, at, REST, quiet)
     const lengths: number[] = []
     for (let i = 0; i < 50; i++) {
       const result = resultOf(bench, await measureEdge(bench, { edge: 1, angleDeg: 0, stage: 0 }, places.list, at, quiet), REST)

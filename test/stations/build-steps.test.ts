@@ -214,7 +214,7 @@ describe('the stop, learned at the bench', () => {
       valueOf(
         takeApart(room.as('ines', 10 * i + 9), {
           serial: 'BX00143',
-          fates: [{ component: 'C-EM10R10', count: 1, to: 'back', wear: '' }],
+          dispositions: [{ component: 'C-EM10R10', count: 1, to: 'back', wear: '' }],
         }),
       )
     }
@@ -236,13 +236,13 @@ describe('taking apart and other mishaps', () => {
     valueOf(await releaseHandover(room.as('ines', 70), room.control, { serial: 'BX00143', scanned: 'BX00143' }))
     const sheet = readApart(room.db, 'BX00143', later(80))!
     expect(sheet.heat!.temperatureC).toBeGreaterThan(USUAL_PRACTICE.ambientC + 200)
-    const fate = { component: 'C-EM10R10', count: 1, to: 'scrap' as const, wear: 'corner broken' }
-    expect(codeOf(takeApart(room.as('ines', 80), { serial: 'BX00143', fates: [fate] }))).toBe('NEEDS_HEAT')
+    const disposition = { component: 'C-EM10R10', count: 1, to: 'scrap' as const, wear: 'corner broken' }
+    expect(codeOf(takeApart(room.as('ines', 80), { serial: 'BX00143', dispositions: [disposition] }))).toBe('NEEDS_HEAT')
     const { heats } = getHolder(room.db, 'BX00143')!
     valueOf(heatOutByHand(room.as('ines', 80), 'BX00143', 'contact', null))
     expect(codeOf(heatOutByHand(room.as('ines', 80), 'BX00143', 'contact', null))).toBe('HEATED')
-    expect(codeOf(takeApart(room.as('ines', 80), { serial: 'BX00143', fates: [] }))).toBe('PART_LEFT')
-    valueOf(takeApart(room.as('ines', 80), { serial: 'BX00143', fates: [fate] }))
+    expect(codeOf(takeApart(room.as('ines', 80), { serial: 'BX00143', dispositions: [] }))).toBe('PART_LEFT')
+    valueOf(takeApart(room.as('ines', 80), { serial: 'BX00143', dispositions: [disposition] }))
     expect(getHolder(room.db, 'BX00143')).toMatchObject({ carries: false, heats: heats + 1 })
     expect(balanceOf(room.db, 'C-EM10R10')).toMatchObject({ built: 0, scrapped: 1, hand: 3 })
     expect(currentHandover(room.db, 'BX00143')).toBeNull()

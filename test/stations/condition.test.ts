@@ -35,7 +35,7 @@ describe('a holder that was heated', () => {
   it('is hot until it has cooled, also when the tool on it is gone', () => {
     const room = withT4(withJobs(toolRoom()))
     valueOf(heatOutByHand(room.as('ines', 80), 'BX00143', 'air', null))
-    valueOf(takeApart(room.as('ines', 81), { serial: 'BX00143', fates: [scrap] }))
+    valueOf(takeApart(room.as('ines', 81), { serial: 'BX00143', dispositions: [scrap] }))
     const holder = getHolder(room.db, 'BX00143')!
     expect(holder.carries).toBe(false)
     expect(Date.parse(holder.heat!.touchAt)).toBeGreaterThan(Date.parse(later(81)))
@@ -56,7 +56,7 @@ describe('a tool that was dropped', () => {
     const room = withT4(withJobs(toolRoom()))
     valueOf(disturb(room.as('ines', 60), 'BX00143', 'dropped'))
     valueOf(heatOutByHand(room.as('oda', 70), 'BX00143', 'contact', 'cutter is chipped'))
-    valueOf(takeApart(room.as('ines', 75), { serial: 'BX00143', fates: [scrap] }))
+    valueOf(takeApart(room.as('ines', 75), { serial: 'BX00143', dispositions: [scrap] }))
     expect(codeOf(beginBuild(room.as('ines', 300), 'HP-2207', 4, 'BX00143'))).toBe('HOLDER_FELL')
   })
 })

@@ -10,7 +10,7 @@ import { listRecord } from '@/db/record/read'
 import { previewPost } from '@/stations/hand-over/preview-post'
 import { proposeHandover } from '@/stations/hand-over/propose'
 import { releaseHandover, type Release } from '@/stations/hand-over/release-hand-over'
-import { takeInStray } from '@/stations/measure/take-in-stray'
+import { takeInTool } from '@/stations/measure/take-in-tool'
 import { buildTool } from '@/stations/build/build-tool'
 import {
   codeOf,
@@ -107,7 +107,7 @@ describe('a hand-over', () => {
     )
     expect(sheet.findings.filter((f) => f.rule === 'concession' || f.rule === 'measured').map((f) => [f.rule, f.state])).toEqual([
       ['measured', 'holds'],
-      ['concession', 'told'],
+      ['concession', 'noted'],
     ])
     expect(JSON.stringify(sheet.findings.find((f) => f.rule === 'concession')?.said)).toContain('roughing only')
     // the job is over: the tool may not go in for another one
@@ -142,7 +142,7 @@ describe('a hand-over', () => {
     valueOf(await release(room, { reason: 'second offset for the spring pass' }, 'oda'))
     const label = currentHandover(room.db, 'BX00143')!.label
     const sheet = await readLoad(room.db, room.control, { machine: 'HERON', serial: 'BX00143', label }, later(75))
-    expect(sheet.findings.find((f) => f.rule === 'offset')).toMatchObject({ state: 'told' })
+    expect(sheet.findings.find((f) => f.rule === 'offset')).toMatchObject({ state: 'noted' })
   })
   it('two sisters of one T go in beside each other where the machine keeps them so', async () => {
     const room = ready()
@@ -209,7 +209,7 @@ describe('a hand-over', () => {
   })
   it('a stray tool gets machine and T here', async () => {
     const room = toolRoom()
-    takeInStray(room.as('ines'), { serial: 'BX09001', coupling: 'HSK-A63', name: 'mill', t: null, machine: null })
+    takeInTool(room.as('ines'), { serial: 'BX09001', coupling: 'HSK-A63', name: 'mill', t: null, machine: null })
     saveMeasurement(room.as('ines', 5), room.evidence, saving('BX09001', goodT4()))
     const codes = async (given: object) =>
       (await proposeHandover(room.db, room.control, 'BX09001', later(6), given))!.refusals.map((r) => r.refusal.code)

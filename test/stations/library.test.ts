@@ -4,7 +4,7 @@ import { getComponent, getDefinition, getHolder, listComponents, listVersions } 
 import { listRecord } from '@/db/record/read'
 import { balanceOf } from '@/db/stock/read'
 import { getAssembly } from '@/db/assembly/read'
-import { listPrograms } from '@/db/job/read'
+import { listNcPrograms } from '@/db/job/read'
 import { readBuild, stepsOf } from '@/stations/build/build-sheet'
 import { putSteps } from '@/stations/build/put-steps'
 import { readKit } from '@/stations/kit/kit-sheet'
@@ -19,7 +19,7 @@ import { readParts } from '@/stations/library/parts-list'
 import { readStock } from '@/stations/library/stock-sheet'
 import { readDefinition, readPart } from '@/stations/library/where-used'
 import { putIntoPlace } from '@/stations/store/slot'
-import { takeInStray } from '@/stations/measure/take-in-stray'
+import { takeInTool } from '@/stations/measure/take-in-tool'
 import { codeOf, later, measured, START, toolRoom, valueOf, withJobs, withT4 } from '../support/tool-room'
 
 const collet = {
@@ -216,7 +216,7 @@ describe('holder care', () => {
     expect(codeOf(addHolder(room.as('oda'), { serial: 'BX00900', component: 'H-SK40-16', place: null }))).toBe('SERIAL_TAKEN')
     expect(codeOf(addHolder(room.as('oda'), { serial: 'bx 1', component: 'H-SK40-16', place: null }))).toBe('BAD_MARK')
     expect(codeOf(addHolder(room.as('oda'), { serial: 'BX00901', component: 'C-EM10R10', place: null }))).toBe('NOT_A_HOLDER')
-    valueOf(takeInStray(room.as('ines'), { serial: 'BX00902', coupling: 'SK 40', name: 'stray', t: null, machine: null }))
+    valueOf(takeInTool(room.as('ines'), { serial: 'BX00902', coupling: 'SK 40', name: 'stray', t: null, machine: null }))
     valueOf(addHolder(room.as('oda'), { serial: 'BX00902', component: 'H-SK40-16', place: null }))
     expect(getHolder(room.db, 'BX00902')!.component).toBe('H-SK40-16')
   })
@@ -287,7 +287,7 @@ describe('sheets for the machine', () => {
     expect(readCarts(room.db).find((c) => c.unit.id === 'C2')!.slots[2].tool?.serial).toBe('BX00143')
   })
   it('a program is known by its hash, with every job that ran it', () => {
-    const programs = listPrograms(withJobs(toolRoom()).db)
+    const programs = listNcPrograms(withJobs(toolRoom()).db)
     expect(programs.map((p) => [p.name, p.jobs.map((j) => j.id)])).toEqual([
       ['HP1145-10.nc', ['HP-1145']],
       ['HP2207-20.nc', ['HP-2207']],

@@ -133,7 +133,7 @@ describe('the sheet', () => {
     room.control.set('HERON', { pockets: { 9: 4 } })
     expect(await states(room, scans)).toContain('one-t refused')
     room.control.set('HERON', { pockets: {}, programs: {} })
-    expect(await states(room, scans)).toContain('program told')
+    expect(await states(room, scans)).toContain('program noted')
     room.control.set('HERON', { spindle: 4 })
     expect(await states(room, scans)).toContain('register-idle refused')
   })

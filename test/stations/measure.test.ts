@@ -5,7 +5,7 @@ import { lastMeasurement } from '@/db/measurement/read'
 import { listRecord } from '@/db/record/read'
 import { releaseHandover } from '@/stations/hand-over/release-hand-over'
 import { readMeasure } from '@/stations/measure/measure-sheet'
-import { takeInStray } from '@/stations/measure/take-in-stray'
+import { takeInTool } from '@/stations/measure/take-in-tool'
 import { wiped } from '@/stations/measure/wiped'
 import {
   codeOf,
@@ -146,10 +146,10 @@ describe('saving a measurement', () => {
 })
 
 describe('a tool without a definition', () => {
-  const stray = { serial: 'BX09001', coupling: 'SK 40' as const, name: 'drill', t: null, machine: null }
+  const tool = { serial: 'BX09001', coupling: 'SK 40' as const, name: 'drill', t: null, machine: null }
   it('is measured without limits, and not judged', () => {
     const room = toolRoom()
-    valueOf(takeInStray(room.as('ines'), { ...stray, coupling: 'HSK-A63' }))
+    valueOf(takeInTool(room.as('ines'), { ...tool, coupling: 'HSK-A63' }))
     expect(readMeasure(room.db, 'BX09001')).toMatchObject({
       definition: null,
       limits: {},
@@ -161,10 +161,10 @@ describe('a tool without a definition', () => {
   it.each([
     ['a mark that is none', { serial: 'bx 1' }, 'BAD_MARK'],
     ['a holder of another taper', { serial: 'BX00141' }, 'OTHER_TAPER'],
-  ])('%s is refused', (_, change, code) => expect(codeOf(takeInStray(toolRoom().as('ines'), { ...stray, ...change }))).toBe(code))
+  ])('%s is refused', (_, change, code) => expect(codeOf(takeInTool(toolRoom().as('ines'), { ...tool, ...change }))).toBe(code))
   it('twice the same holder: the second is told', () => {
     const room = toolRoom()
-    expect([takeInStray(room.as('ines'), stray), takeInStray(room.as('ines'), stray)].map(codeOf)).toEqual([
+    expect([takeInTool(room.as('ines'), tool), takeInTool(room.as('ines'), tool)].map(codeOf)).toEqual([
       'ok',
       'HOLDER_CARRIES_TOOL',
     ])

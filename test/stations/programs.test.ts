@@ -4,7 +4,7 @@ import type { Picture } from '@/core/sets'
 import type { ProgramStep } from '@/core/judge'
 import { getAssembly } from '@/db/assembly/read'
 import { lastMeasurement, listEvidenceInUse } from '@/db/measurement/read'
-import { getProgram, listPrograms, listProgramVersions } from '@/db/program/read'
+import { getProgram, listRoutines, listProgramVersions } from '@/db/program/read'
 import { listRecord } from '@/db/record/read'
 import { keepProgram } from '@/stations/measure/keep-program'
 import { nextToMeasure, toolsOfJob } from '@/stations/measure/kit-run'
@@ -53,7 +53,7 @@ describe('a measuring program', () => {
     expect(sheet.program).toMatchObject({ version: 1, why: 'went well', personId: 'ines', definition: 'D-0004' })
     expect(sheet.steps.map((s) => s.name)).toEqual(['Tool', 'Collar'])
     expect(listRecord(r.db)[0]).toMatchObject({ what: 'program kept', t: 4, before: null })
-    expect([...listPrograms(r.db).keys()]).toEqual(['D-0004'])
+    expect([...listRoutines(r.db).keys()]).toEqual(['D-0004'])
   })
   it('measures every step by itself, and judges them together', () => {
     const r = room()

@@ -10,7 +10,7 @@ import type { TagStation } from '@/devices/tag/port'
 import { ok } from '@/core/units'
 import { readTagNow, writeTag } from '@/stations/hand-over/write-tag'
 import { releaseHandover } from '@/stations/hand-over/release-hand-over'
-import type { Fate } from '@/stations/return/contract'
+import type { Disposition } from '@/stations/return/contract'
 import { readInside, unloadTool } from '@/stations/return/unload'
 import {
   codeOf,
@@ -38,8 +38,8 @@ async function inHeron(): Promise<ToolRoom> {
 }
 /** Somebody opens the door, takes it out of its pocket and shuts the door. */
 const takenOut = (room: ToolRoom) => room.control.hand('HERON', { do: 'open' }, { do: 'take' }, { do: 'shut' })
-const out = (room: ToolRoom, fate: Fate, minutes = 500) =>
-  unloadTool(room.as('tomas', minutes), room.control, null, { serial: 'BX00143', fate, reason: 'job done', cutMin: 42 })
+const out = (room: ToolRoom, disposition: Disposition, minutes = 500) =>
+  unloadTool(room.as('tomas', minutes), room.control, null, { serial: 'BX00143', disposition, reason: 'job done', cutMin: 42 })
 const tool = (room: ToolRoom) => getAssembly(room.db, 'BX00143')!
 /** Somebody at the machine corrected the length by −0.02 mm. */
 function wear(room: ToolRoom): void {
@@ -81,7 +81,7 @@ describe('taking a tool out', () => {
     for (const goes of ['kept', 'cleared'] as const) {
       const room = await inHeron()
       wear(room)
-      const given = { serial: 'BX00143', fate: 'again', reason: 'still cuts well', cutMin: 5, wear: goes } as const
+      const given = { serial: 'BX00143', disposition: 'again', reason: 'still cuts well', cutMin: 5, wear: goes } as const
       expect(valueOf(await unloadTool(room.as('tomas', 500), room.control, null, given)).state).toBe('measured')
       expect(currentHandover(room.db, 'BX00143')).toBeNull()
       expect(tool(room).wear).toEqual(goes === 'kept' ? { lengthMm: -0.02, radiusMm: 0 } : null)
@@ -99,7 +99,7 @@ describe('taking a tool out', () => {
     const to = (machine: string) =>
       unloadTool(room.as('tomas', 500), room.control, null, {
         serial: 'BX00143',
-        fate: 'other',
+        disposition: 'other',
         reason: 'Swift is free',
         cutMin: 0,
         to: machine,
@@ -122,7 +122,7 @@ describe('taking a tool out', () => {
     }
     valueOf(await writeTag(room.as('ines', 80), station, 'BX00143'))
     wear(room)
-    const given = { serial: 'BX00143', fate: 'measure', reason: 'job done', cutMin: 42 } as const
+    const given = { serial: 'BX00143', disposition: 'measure', reason: 'job done', cutMin: 42 } as const
     const done = valueOf(await unloadTool(room.as('tomas', 500), room.control, station, given))
     expect(done.tag).toMatchObject({ written: true })
     const read = valueOf(await readTagNow(station))

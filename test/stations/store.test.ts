@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process'
 import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { buildSync } from 'esbuild'
 import { describe, expect, it } from 'vitest'
 import { missing, onHand } from '@/core/plan'
 import { openDatabase } from '@/db/connection'
@@ -105,10 +106,19 @@ describe('stock', () => {
 describe('the last collet', () => {
   it('two processes take it at the same moment: one gets it, the other is told', () => {
     const file = join(mkdtempSync(join(tmpdir(), 'boulder-')), 'race.sqlite')
-    const script = join(import.meta.dirname, '..', 'support', 'race.ts')
-    const run = (...args: string[]) =>
-      spawnSync('npx', ['tsx', '--conditions=react-server', script, file, ...args], { encoding: 'utf8' })
-    expect(run('prepare').stderr.replace(/npm warn.*\n/g, '')).toBe('')
+    const script = join('.cache', 'race.mjs')
+    buildSync({
+      entryPoints: [join(import.meta.dirname, '..', 'support', 'race.ts')],
+      bundle: true,
+      platform: 'node',
+      format: 'esm',
+      packages: 'external',
+      tsconfig: 'tsconfig.json',
+      define: { 'import.meta.dirname': JSON.stringify(join(process.cwd(), 'scripts')) },
+      outfile: script,
+    })
+    const run = (...args: string[]) => spawnSync(process.execPath, [script, file, ...args], { encoding: 'utf8' })
+    expect(run('prepare').stderr).toBe('')
     const said = JSON.parse(run('race').stdout) as { code: string; text: string }[][]
     for (const round of said) {
       expect(round.map((r) => r.code).sort()).toEqual(['TOO_FEW', 'ok'])

@@ -2,12 +2,12 @@
 import type { Feature } from '@/core/features'
 import type { Picture } from '@/core/sets'
 import { simulatedBench } from '@/devices/bench/simulated'
-import { makeTruth, toTicket, wiped, type Meant, type ToolTruth } from '@/devices/world/tool-truth'
-import { emptyLight, evenBench, findCorner, measureEdge, placesOf, resultOf, type Hint } from '@/workers/bench-cycle'
+import { makeTruth, toTicket, wiped, type NominalTool, type ToolTruth } from '@/devices/world/tool-truth'
+import { emptyLight, evenBench, findCorner, measureEdge, positionsOf, resultOf, type Hint } from '@/workers/bench-cycle'
 
 export const quiet = () => undefined
-export const INSERT: Meant = { LF: 152, DC: 22, RE: 1.2, edges: 6, form: 'insert' }
-export const clean = (seed: number, meant: Meant = INSERT) => wiped(makeTruth(seed, meant), null)
+export const INSERT: NominalTool = { LF: 152, DC: 22, RE: 1.2, edges: 6, form: 'insert' }
+export const clean = (seed: number, nominal: NominalTool = INSERT) => wiped(makeTruth(seed, nominal), null)
 export const rawBench = (truth: ToolTruth) => simulatedBench(toTicket(truth))
 export async function benchOf(truth: ToolTruth) {
   const raw = rawBench(truth)
@@ -29,7 +29,7 @@ export async function measured(truth: ToolTruth, hint: Hint | null, measure: rea
   if (!corner.ok) throw new Error(corner.error.code)
   const angles = beside(truth)
   await bench.turnTo(angles[0])
-  const places = await placesOf(bench, corner.value, measure, quiet)
+  const places = await positionsOf(bench, corner.value, measure, quiet)
   const pictures: Picture[] = []
   for (const [i, angleDeg] of angles.entries())
     pictures.push(...(await measureEdge(bench, { edge: i + 1, angleDeg, stage: 0 }, places.list, corner.value, quiet)))
@@ -37,5 +37,5 @@ export async function measured(truth: ToolTruth, hint: Hint | null, measure: rea
   if (!result.ok) throw new Error(JSON.stringify(result.error))
   return { set: result.value, angles, pictures }
 }
-export const hintOf = ({ LF, DC }: Meant) => ({ x: DC / 2, z: LF })
+export const hintOf = ({ LF, DC }: NominalTool) => ({ x: DC / 2, z: LF })
 export const REST: readonly Feature[] = ['LF', 'DC', 'RE']

@@ -80,19 +80,19 @@ export class TestControl implements Control {
         )),
       ),
     )
-  state = async (machine: string) => this.ask('state', () => this.told(machine))
+  state = async (machine: string) => this.ask('state', () => this.stateOf(machine))
   turnTo = async (machine: string, pocket: number) =>
     this.ask('turnTo', () => {
       this.cells[machine] = turnTo(this.facts[machine], this.cell(machine), pocket)
-      return this.told(machine)
+      return this.stateOf(machine)
     })
   assign = async (machine: string, pocket: number, t: number | null) =>
     this.ask('assign', () => {
       this.cells[machine] = assign(this.facts[machine], this.cell(machine), pocket, t)
-      return this.told(machine)
+      return this.stateOf(machine)
     })
 
-  private told(machine: string): MachineState {
+  private stateOf(machine: string): MachineState {
     const { magazine, cutMin, ...rest } = report(this.facts[machine], this.cell(machine))
     const numbers = (record: Readonly<Record<string, number>>) => new Map(Object.entries(record).map(([k, v]) => [Number(k), v]))
     return { ...rest, magazine: numbers(magazine), cutMin: numbers(cutMin) }

@@ -26,9 +26,9 @@ export async function StationPage({
   readonly job?: string
   readonly children: ReactNode
 }) {
-  const house = await context()
-  const now = new Date(house.now)
-  const { items, more } = readRack(house.db, station, house.now, { job, current })
+  const shop = await context()
+  const now = new Date(shop.now)
+  const { items, more } = readRack(shop.db, station, shop.now, { job, current })
   const tools = items.map(({ dueAt, ...item }) => ({ ...item, due: formatDue(dueAt, now) }))
   return (
     <>

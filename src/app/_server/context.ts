@@ -22,17 +22,17 @@ export interface Context extends Runtime {
 /** What every page and action needs to know of whoever stands in front of it; the same for all parts of one page. */
 export const context = cache(async (): Promise<Context> => {
   await connection()
-  const house = runtime()
-  watchMinutes(house)
+  const shop = runtime()
+  watchMinutes(shop)
   const sessionId = sessionIdOf((await cookies()).get(SESSION_COOKIE)?.value)
-  const session = sessionId ? getSession(house.db, sessionId) : null
+  const session = sessionId ? getSession(shop.db, sessionId) : null
   return {
-    ...house,
+    ...shop,
     sessionId,
-    person: session?.personId ? getPerson(house.db, session.personId) : null,
-    people: listPeople(house.db),
+    person: session?.personId ? getPerson(shop.db, session.personId) : null,
+    people: listPeople(shop.db),
     unit: session?.unit ?? 'mm',
     theme: session?.theme ?? 'granite',
-    now: house.clock.now(),
+    now: shop.clock.now(),
   }
 })

@@ -60,8 +60,8 @@ export default async function BuildPage({
   readonly searchParams: Promise<{ job?: string; t?: string; serial?: string }>
 }) {
   const { job, t, serial } = await searchParams
-  const house = await context()
-  const sheet = job && t ? readBuild(house.db, job, Number(t), serial?.toUpperCase() ?? null, house.now) : null
+  const shop = await context()
+  const sheet = job && t ? readBuild(shop.db, job, Number(t), serial?.toUpperCase() ?? null, shop.now) : null
   if (!sheet || !sheet.job)
     return (
       <StationPage station="build" current={null}>
@@ -79,11 +79,11 @@ export default async function BuildPage({
     )
   const { definition, checked, parts, facts, build } = sheet
   const { stack } = checked
-  const due = formatDue(sheet.job.dueAt, new Date(house.now))
+  const due = formatDue(sheet.job.dueAt, new Date(shop.now))
   const carrier = carrierOf(parts)
   const greatestC = carrier ? (numberOf(carrier, 'greatestC') ?? null) : null
-  const short = sheet.short.map((p) => fitsText({ code: 'NONE_IN_STOCK', name: p.component.name }, house.unit))
-  const blocked = [...checked.refusals.map((r) => fitsText(r, house.unit)), ...short]
+  const short = sheet.short.map((p) => fitsText({ code: 'NONE_IN_STOCK', name: p.component.name }, shop.unit))
+  const blocked = [...checked.refusals.map((r) => fitsText(r, shop.unit)), ...short]
   const cutter = partIn(parts, 'cutter')
   return (
     <StationPage station="build" current={`${sheet.job.id}-${definition.t}`}>
@@ -98,7 +98,7 @@ export default async function BuildPage({
               {stack?.profile && (
                 <ToolDrawing
                   profile={stack.profile}
-                  unit={house.unit}
+                  unit={shop.unit}
                   width={270}
                   height={430}
                   title={definition.name}
@@ -123,7 +123,7 @@ export default async function BuildPage({
                 )}
                 {checked.notes.map((note, i) => (
                   <p key={i} className="text-unsure mt-2 font-semibold">
-                    ◐ {fitsText(note, house.unit)}
+                    ◐ {fitsText(note, shop.unit)}
                   </p>
                 ))}
               </div>
@@ -159,7 +159,7 @@ export default async function BuildPage({
                 </Row>
               )}
             </div>
-            <Nearest sheet={sheet} unit={house.unit} />
+            <Nearest sheet={sheet} unit={shop.unit} />
           </>
         }
         right={
@@ -168,7 +168,7 @@ export default async function BuildPage({
             job={sheet.job.id}
             t={definition.t}
             steps={sheet.steps.map((step) => {
-              const text = stepText(step, facts, house.unit)
+              const text = stepText(step, facts, shop.unit)
               return {
                 id: step.id,
                 title: step.title,
@@ -188,7 +188,7 @@ export default async function BuildPage({
             parts={parts.map((p) => ({
               component: p.component.id,
               name: p.component.name,
-              places: lyingOf(house.db, p.component.id).flatMap(({ place }) => place ?? []),
+              places: lyingOf(shop.db, p.component.id).flatMap(({ place }) => place ?? []),
             }))}
             shrink={
               checked.shrink && {

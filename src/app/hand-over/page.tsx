@@ -11,14 +11,14 @@ import { dropPostAction, printLabelsAction } from './actions'
 export const metadata = { title: 'Hand over' }
 
 export default async function HandoverStart() {
-  const house = await context()
-  const all = listAssemblies(house.db)
+  const shop = await context()
+  const all = listAssemblies(shop.db)
   const waiting = all.filter((a) => a.state === 'measured').length
   const released = all.flatMap((a) => {
-    const handover = a.state === 'released' ? currentHandover(house.db, a.serial) : null
+    const handover = a.state === 'released' ? currentHandover(shop.db, a.serial) : null
     return handover ? [{ handover: handover.id, values: handover.values, name: a.name, job: a.job }] : []
   })
-  const kits = listMachines(house.db).flatMap(({ key, name }) => {
+  const kits = listMachines(shop.db).flatMap(({ key, name }) => {
     const tools = released.filter((r) => r.values.machine === key).sort((a, b) => a.values.t - b.values.t)
     return tools.length
       ? [{ machine: key, name, tools: tools.map(({ values, ...rest }) => ({ ...rest, serial: values.serial, t: values.t })) }]

@@ -27,11 +27,11 @@ const WORDS: readonly { readonly types: readonly StandingType[]; readonly say: s
 ]
 
 export default async function KitPage() {
-  const house = await context()
-  const machines = listMachines(house.db)
-  const now = new Date(house.now)
-  const jobs = readJobs(house.db, house.now)
-  const past = listPastJobs(house.db)
+  const shop = await context()
+  const machines = listMachines(shop.db)
+  const now = new Date(shop.now)
+  const jobs = readJobs(shop.db, shop.now)
+  const past = listPastJobs(shop.db)
   const nameOf = new Map(machines.map((m) => [m.key, m.name]))
   return (
     <StationPage station="kit" current={null}>

@@ -33,14 +33,14 @@ const Query = z.object({
 
 export default async function LoadPage({ searchParams }: { readonly searchParams: Promise<Record<string, string>> }) {
   const scans = Query.parse(await searchParams)
-  const house = await context()
-  const sheet = await readLoad(house.db, house.control, scans, house.now)
+  const shop = await context()
+  const sheet = await readLoad(shop.db, shop.control, scans, shop.now)
   const { machine, assembly, handover, run } = sheet
   const values = handover?.values
-  const profile = assembly && profileOfAssembly(house.db, assembly)
+  const profile = assembly && profileOfAssembly(shop.db, assembly)
   const say = (mm: number) => (machine ? `${fixed(mmToUnit(mm, machine.unit), machine.decimals)} ${unitMark(machine.unit)}` : '')
-  const machines = listMachines(house.db)
-  const ready = machine && !scans.serial ? readReadiness(house.db, machine.key, house.now) : null
+  const machines = listMachines(shop.db)
+  const ready = machine && !scans.serial ? readReadiness(shop.db, machine.key, shop.now) : null
   const wanted = values && machine ? registersOf({ ...values, pocket: run?.pocket ?? values.pocket }, machine) : []
   return (
     <StationPage station="load" current={scans.serial ?? null}>
@@ -68,7 +68,7 @@ export default async function LoadPage({ searchParams }: { readonly searchParams
           assembly && profile ? (
             <ToolDrawing
               profile={profile}
-              unit={machine?.unit ?? house.unit}
+              unit={machine?.unit ?? shop.unit}
               width={250}
               height={255}
               title={assembly.name}
@@ -83,7 +83,7 @@ export default async function LoadPage({ searchParams }: { readonly searchParams
             <ReadyJobs
               jobs={ready.jobs}
               names={{ parts: ready.parts, machines: Object.fromEntries(machines.map((m) => [m.key, m.name])) }}
-              now={new Date(house.now)}
+              now={new Date(shop.now)}
             />
           )
         }
@@ -121,13 +121,13 @@ export default async function LoadPage({ searchParams }: { readonly searchParams
                 name: machine.name,
                 magazine: sheet.room.magazine,
                 pockets: sheet.pockets,
-                atDoor: switchesOf(machine).pot ? (sheet.told.state?.atDoor ?? null) : null,
+                atDoor: switchesOf(machine).pot ? (sheet.answer.state?.atDoor ?? null) : null,
                 unit: machine.unit,
                 flangeMm: COUPLINGS[machine.coupling].flangeMm / 2,
               }
             : null
         }
-        widestMm={assembly ? Math.max(values?.radiusMm ?? 0, widestOf(house.db, assembly)) : null}
+        widestMm={assembly ? Math.max(values?.radiusMm ?? 0, widestOf(shop.db, assembly)) : null}
         typed={wanted.map(({ register, number, rounded }) => ({
           register,
           number,
@@ -135,9 +135,9 @@ export default async function LoadPage({ searchParams }: { readonly searchParams
           unit: machine?.unit ?? 'mm',
           read: run?.typed[register] === rounded,
         }))}
-        standIn={sheet.told.state?.standIn ?? false}
-        silence={sheet.silence && controlErrorText(sheet.silence)}
-        underWay={machine ? listLoadRuns(house.db, machine.key).map(({ serial, t, pocket }) => ({ serial, t, pocket })) : []}
+        standIn={sheet.answer.state?.standIn ?? false}
+        unreachable={sheet.problem && controlErrorText(sheet.problem)}
+        underWay={machine ? listLoadRuns(shop.db, machine.key).map(({ serial, t, pocket }) => ({ serial, t, pocket })) : []}
         begin={beginLoadAction}
         turn={turnMagazineAction}
         tick={tickStepAction}

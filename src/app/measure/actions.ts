@@ -5,7 +5,7 @@ import * as measure from '@/stations/measure/contract'
 import { keepProgram } from '@/stations/measure/keep-program'
 import { readLine, saveLineFigures } from '@/stations/measure/line-figures'
 import { saveFigures } from '@/stations/measure/save-figures'
-import { takeInStray } from '@/stations/measure/take-in-stray'
+import { takeInTool } from '@/stations/measure/take-in-tool'
 import { defineAction, defineQuestion } from '../_server/action'
 
 export const changeAdapterAction = defineAction(measure.changeAdapter, (work, { serial }) => changeAdapter(work, serial))
@@ -23,6 +23,6 @@ export const saveLineAction = defineAction(measure.saveLineFigures, (work, given
   saveLineFigures(work, lineBench, { ...given, reason: given.reason || null }),
 )
 export const keepProgramAction = defineAction(measure.keepProgram, keepProgram)
-export const takeInStrayAction = defineAction(measure.takeInStray, (work, stray) =>
-  takeInStray(work, { ...stray, name: stray.name || 'Tool without a definition' }),
+export const takeInToolAction = defineAction(measure.takeInTool, (work, tool) =>
+  takeInTool(work, { ...tool, name: tool.name || 'Tool without a definition' }),
 )

@@ -3,16 +3,16 @@ import { listAssemblies } from '@/db/assembly/read'
 import { listMachines } from '@/db/machine/read'
 import { Sheet, Title } from '@/ui/common/sheet'
 import { MEASURE_TABS, SubNav } from '@/ui/common/sub-nav'
-import { StrayForm } from '@/ui/measure/stray-form'
+import { UnplannedForm } from '@/ui/measure/unplanned-form'
 import { StationPage } from '../_parts/station'
 import { context } from '../_server/context'
-import { takeInStrayAction } from './actions'
+import { takeInToolAction } from './actions'
 
 export const metadata = { title: 'Measure' }
 
 export default async function MeasureStart() {
-  const house = await context()
-  const waiting = listAssemblies(house.db).filter((a) => a.state === 'built')
+  const shop = await context()
+  const waiting = listAssemblies(shop.db).filter((a) => a.state === 'built')
   const jobs = [...new Set(waiting.flatMap((a) => (a.job === null ? [] : [a.job])))].map((job) => ({
     job,
     count: waiting.filter((a) => a.job === job).length,
@@ -54,10 +54,10 @@ export default async function MeasureStart() {
           </>
         }
         right={
-          <StrayForm
-            machines={listMachines(house.db)}
-            known={listAssemblies(house.db).map((a) => a.serial)}
-            takeIn={takeInStrayAction}
+          <UnplannedForm
+            machines={listMachines(shop.db)}
+            known={listAssemblies(shop.db).map((a) => a.serial)}
+            takeIn={takeInToolAction}
           />
         }
       />

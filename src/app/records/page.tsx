@@ -23,17 +23,17 @@ export default async function RecordsPage({
 }: {
   readonly searchParams: Promise<Record<string, string | string[] | undefined>>
 }) {
-  const house = await context()
+  const shop = await context()
   const given = new URLSearchParams(
     Object.entries(await searchParams).flatMap(([key, value]) => (typeof value === 'string' ? [[key, value]] : [])),
   )
   const asked = recordAsked(given)
-  const machines = listMachines(house.db)
+  const machines = listMachines(shop.db)
   const beforeSeq = Number(given.get('before')) || undefined
-  const entries = listRecord(house.db, { ...recordQuery(asked), beforeSeq, limit: SHOWN })
+  const entries = listRecord(shop.db, { ...recordQuery(asked), beforeSeq, limit: SHOWN })
   const oldest = entries.at(-1)?.seq
-  const { state, more } = proveOn(house.db, house.now, PROVEN_AT_ONCE)
-  const { walk, last } = watchRecord(house)
+  const { state, more } = proveOn(shop.db, shop.now, PROVEN_AT_ONCE)
+  const { walk, last } = watchRecord(shop)
   const query = new URLSearchParams(asked).toString()
   return (
     <>
@@ -51,8 +51,8 @@ export default async function RecordsPage({
             <RecordSearch
               asked={asked}
               machines={machines.map(({ key, name }) => ({ value: key, name }))}
-              people={house.people.map(({ id, name }) => ({ value: id, name }))}
-              kinds={listKinds(house.db)}
+              people={shop.people.map(({ id, name }) => ({ value: id, name }))}
+              kinds={listKinds(shop.db)}
             />
             <div className="flex max-w-xl items-center gap-3">
               <span className="text-soft flex-[2] text-lg">
@@ -71,7 +71,7 @@ export default async function RecordsPage({
                 as JSON
               </SmallAction>
             </div>
-            <RecordTable lines={recordLines(entries, house.unit, new Map(machines.map((m) => [m.key, m.name])))} />
+            <RecordTable lines={recordLines(entries, shop.unit, new Map(machines.map((m) => [m.key, m.name])))} />
             <div className="flex max-w-xl items-center gap-3">
               {beforeSeq && <SmallAction href={`/records?${query}`}>Newest</SmallAction>}
               {entries.length === SHOWN && (

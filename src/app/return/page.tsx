@@ -28,11 +28,11 @@ function lengthFrom(machine: Machine): string {
 export default async function ReturnPage({ searchParams }: { readonly searchParams: Promise<{ serial?: string | string[] }> }) {
   const { serial: asked } = await searchParams
   const serial = typeof asked === 'string' && asked ? serialOf(asked) : null
-  const house = await context()
-  const inside = serial === null ? null : await readInside(house.db, house.control, serial)
+  const shop = await context()
+  const inside = serial === null ? null : await readInside(shop.db, shop.control, serial)
   if (!inside) {
-    const names = new Map(listMachines(house.db).map((m) => [m.key, m.name]))
-    const loaded = listAssemblies(house.db).filter((a) => a.state === 'loaded')
+    const names = new Map(listMachines(shop.db).map((m) => [m.key, m.name]))
+    const loaded = listAssemblies(shop.db).filter((a) => a.state === 'loaded')
     return (
       <>
         <div />
@@ -51,7 +51,7 @@ export default async function ReturnPage({ searchParams }: { readonly searchPara
     )
   }
   const { assembly, machine, row, worn, problem } = inside
-  const profile = profileOfAssembly(house.db, assembly)
+  const profile = profileOfAssembly(shop.db, assembly)
   const typed = isTyped(machine)
   // an old control is emptied by hand: what its row is left with is shown to be typed
   const shown: HeldRow =
@@ -63,7 +63,7 @@ export default async function ReturnPage({ searchParams }: { readonly searchPara
           ),
         )
       : {})
-  const values = currentHandover(house.db, assembly.serial)?.values ?? null
+  const values = currentHandover(shop.db, assembly.serial)?.values ?? null
   const unit = unitMark(machine.unit)
   const say = (value: number | undefined) => (value === undefined ? '–' : `${fixed(value, machine.decimals)} ${unit}`)
   return (
@@ -152,7 +152,7 @@ export default async function ReturnPage({ searchParams }: { readonly searchPara
             current={values !== null}
             ready={row !== null || typed}
             cutMin={inside.cutMin}
-            others={listMachines(house.db)
+            others={listMachines(shop.db)
               .filter((m) => m.key !== machine.key && m.coupling === machine.coupling)
               .map(({ key, name }) => ({ key, name }))}
             standIn={inside.state?.standIn === true && (inside.state.toolAtDoor !== null || inside.state.inSpindle === true)}

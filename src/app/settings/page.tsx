@@ -14,20 +14,20 @@ import { cleanPicturesAction, keepPracticeAction } from './actions'
 export const metadata = { title: 'Settings' }
 
 export default async function SettingsPage() {
-  const house = await context()
-  const lead = house.person?.role === 'lead'
-  const machines = listMachines(house.db)
+  const shop = await context()
+  const lead = shop.person?.role === 'lead'
+  const machines = listMachines(shop.db)
   const codes = [
     ...machines.map((m) => ({
       name: m.name,
       about: `${m.about} · ${m.coupling} · ${m.greatestRpm.toLocaleString('en')} rev/min · figures in ${m.unit}`,
       text: encodeMachineLabel(m.key),
     })),
-    ...house.people.map((p) => ({ name: p.name, about: `badge · ${p.role}`, text: encodeBadge(p.id) })),
-    ...listMasters(house.db).map((m) => ({ name: m.name, about: `mark of the master for ${m.coupling}`, text: m.mark })),
+    ...shop.people.map((p) => ({ name: p.name, about: `badge · ${p.role}`, text: encodeBadge(p.id) })),
+    ...listMasters(shop.db).map((m) => ({ name: m.name, about: `mark of the master for ${m.coupling}`, text: m.mark })),
     { name: 'Action card', about: 'does what the big button on the screen does. Keep it at the bench', text: ACTION_CARD },
   ]
-  const kept = house.evidence.list()
+  const kept = shop.evidence.list()
   return (
     <>
       <div />
@@ -42,7 +42,7 @@ export default async function SettingsPage() {
               Values of this shop. Every calculation uses them
               {lead ? '.' : '. A lead can change them.'}
             </p>
-            <PracticeTable practice={practiceOf(house.db)} lead={lead} keep={keepPracticeAction} />
+            <PracticeTable practice={practiceOf(shop.db)} lead={lead} keep={keepPracticeAction} />
             <h2 className="mt-3 text-2xl font-bold">Codes to print</h2>
             <ul className="grid grid-cols-2 gap-x-8 max-[1300px]:grid-cols-1">
               {codes.map(({ name, about, text }) => (

@@ -22,8 +22,8 @@ export interface OtherChange {
  * @param before an empty map for a scratch table
  * @param meant registers that the file is there to write
  */
-export function otherChanges(before: Table, after: Table, meant: readonly RegisterValue[]): OtherChange[] {
-  const wanted = new Set(meant.map(({ number, register }) => `${number} ${register}`))
+export function otherChanges(before: Table, after: Table, intended: readonly RegisterValue[]): OtherChange[] {
+  const wanted = new Set(intended.map(({ number, register }) => `${number} ${register}`))
   const found: OtherChange[] = []
   for (const number of [...new Set([...before.keys(), ...after.keys()])].sort((a, b) => a - b)) {
     const [was, is] = [before.get(number) ?? {}, after.get(number) ?? {}]

@@ -77,20 +77,20 @@ describe('what stands against a hand-over', () => {
 })
 
 describe('the whole table', () => {
-  const meant = registersOf({ t: 3, lengthMm: 100, radiusMm: 5 }, mill)
+  const intended = registersOf({ t: 3, lengthMm: 100, radiusMm: 5 }, mill)
   const row = { length: 100, 'length wear': 0, radius: 5, 'radius wear': 0 }
   const table = (rows: Record<number, object>) => new Map(Object.entries(rows).map(([n, r]) => [Number(n), r]))
   it('with exactly what was wanted is the same', () =>
-    expect(checkScratch(meant, table({ 3: row }), 'mm')).toMatchObject({ same: true, others: [] }))
+    expect(checkScratch(intended, table({ 3: row }), 'mm')).toMatchObject({ same: true, others: [] }))
   it('with a register of another row is not, even where it writes a zero', () =>
-    expect(checkScratch(meant, table({ 3: row, 4: { 'length wear': 0 } }), 'mm')).toMatchObject({
+    expect(checkScratch(intended, table({ 3: row, 4: { 'length wear': 0 } }), 'mm')).toMatchObject({
       same: false,
       others: [{ number: 4, register: 'length wear', old: null, new: 0 }],
     }))
   it('between two looks: each change that nobody meant, with old and new, whatever else there is', () => {
     const before = table({ 1: { length: 5 }, 3: { length: 7 }, 9: { radius: 2 } })
     const after = table({ 1: { length: 5 }, 3: row, 9: { radius: 2.5 }, 12: { length: 1 } })
-    expect(otherChanges(before, after, meant)).toEqual([
+    expect(otherChanges(before, after, intended)).toEqual([
       { number: 9, register: 'radius', old: 2, new: 2.5 },
       { number: 12, register: 'length', old: null, new: 1 },
     ])

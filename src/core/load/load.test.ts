@@ -192,14 +192,14 @@ describe('the rules of loading', () => {
     ['condition', tool({ condition: 'broken' }), 'refused'],
     ['wanted', { jobs: [] }, 'asks'],
     ['program', { state: { ...STATE, programs: [{ name: 'A.nc', hash: 'b' }] } }, 'refused'],
-    ['program', { state: STATE }, 'told'],
+    ['program', { state: STATE }, 'noted'],
     ['measured', { measured: null }, 'asks'],
     ['measured', { measured: { at: '2026-11-01T10:00:00.000Z', verdict: 'holds' } }, 'asks'],
     ['measured', { measured: { at: '2026-11-25T10:00:00.000Z', verdict: 'off' } }, 'asks'],
     ['balance', tool({ balanced: false }), 'asks'],
     ['balance', { ...tool({ balanced: false }), jobs: [] }, 'asks'],
-    ['balance', tool({ balanced: false, definition: { ...good.tool.definition!, route: 'no balance' } }), 'told'],
-    ['balance', { ...tool({ balanced: false }), ...machine({ route: 'no balance', limits: { balanceFromRpm: 9000 } }) }, 'told'],
+    ['balance', tool({ balanced: false, definition: { ...good.tool.definition!, route: 'no balance' } }), 'noted'],
+    ['balance', { ...tool({ balanced: false }), ...machine({ route: 'no balance', limits: { balanceFromRpm: 9000 } }) }, 'noted'],
     ['balance', { ...tool({ balanced: false }), ...machine({ route: 'no balance', limits: { balanceFromRpm: 8000 } }) }, 'asks'],
     ['condition', tool({ fallenAt: NOW }), 'refused'],
     ['version', tool({ currentVersion: 3 }), 'refused'],
@@ -208,17 +208,17 @@ describe('the rules of loading', () => {
     [
       'offset',
       { calls: [{ job: 'HP-2207', program: 'A.nc', h: [4], d: [] }], secondOffset: { reason: 'spring pass', who: 'Oda' } },
-      'told',
+      'noted',
     ],
     ['measured', { held: { code: 'DRIFTED', movedMm: 0.02, foundAt: NOW } }, 'asks'],
-    ['concession', { concession: CONCESSION }, 'told'],
+    ['concession', { concession: CONCESSION }, 'noted'],
     ['concession', { concession: { ...CONCESSION, job: 'HP-1' } }, 'refused'],
     ['concession', { concession: { ...CONCESSION, job: null, until: '2026-11-24' } }, 'refused'],
-    ['concession', { concession: { ...CONCESSION, job: null, until: '2026-11-25' } }, 'told'],
+    ['concession', { concession: { ...CONCESSION, job: null, until: '2026-11-25' } }, 'noted'],
     ['speed', tool({ greatestRpm: 7000 }), 'refused'],
     ['mass', tool({ massKg: 8.1 }), 'asks'],
     ['mass', tool({ massKg: null }), 'asks'],
-    ['mass', tool({ massKg: 6 }), 'told'],
+    ['mass', tool({ massKg: 6 }), 'noted'],
     ['length', tool({ lengthMm: 300.001 }), 'refused'],
     ['length', tool({ lengthMm: 49 }), 'refused'],
     ['diameter', tool({ widestMm: 60.001 }), 'refused'],
@@ -234,7 +234,7 @@ describe('the rules of loading', () => {
     const found = loadRules({ ...good, ...change }).filter((f) => f.rule === rule)
     expect(found.map((f) => f.state)).toEqual([state])
     expect(loadSaidText(found[0].said, { ...good, ...change }.machine)).toMatch(/^[A-Z0-9].*[.\w]$/)
-    expect(isClear(found, [])).toBe(state === 'told')
+    expect(isClear(found, [])).toBe(state === 'noted')
     expect(isClear(found, [found[0].rule])).toBe(state !== 'refused')
   })
   it('a machine may make some of them stricter or milder, never those that hurt', () => {
@@ -248,7 +248,7 @@ describe('the rules of loading', () => {
   it('of a control that cannot be asked nothing is claimed: it is told what to look at', () => {
     const typed = { ...machine({ figures: 'typed' }), state: SILENT, row: null }
     const found = loadRules({ ...good, ...typed })
-    expect(found.find((f) => f.rule === 'register-idle')).toMatchObject({ state: 'told' })
+    expect(found.find((f) => f.rule === 'register-idle')).toMatchObject({ state: 'noted' })
     expect(found.some((f) => f.rule === 'register-empty')).toBe(false)
     const twice = loadRules({ ...good, ...typed, sameT: { pocket: 9, serial: 'BX9' } })
     expect(twice.find((f) => f.rule === 'one-t')?.state).toBe('refused')

@@ -2,7 +2,7 @@
 import {
   controlT,
   isTyped,
-  limitsOf,
+  loadLimitsOf,
   SPINDLE,
   type Condition,
   type Coupling,
@@ -160,7 +160,7 @@ export type LoadSaid =
 export interface LoadFinding {
   readonly rule: LoadRule
   /** `asks` may be overruled by `may`; `told` stops nothing. */
-  readonly state: 'holds' | 'told' | 'asks' | 'refused'
+  readonly state: 'holds' | 'noted' | 'asks' | 'refused'
   readonly said: LoadSaid
   readonly may: MayOverrule
 }
@@ -194,7 +194,7 @@ const USUAL_MAY: Readonly<Record<LoadRule, MayOverrule>> = {
 export const MAY_BE_SET: readonly LoadRule[] = ['wanted', 'measured', 'balance', 'mass', 'register-empty']
 
 export const mayOverrule = (rule: LoadRule, machine: Machine): MayOverrule =>
-  (MAY_BE_SET.includes(rule) ? limitsOf(machine).may[rule] : undefined) ?? USUAL_MAY[rule]
+  (MAY_BE_SET.includes(rule) ? loadLimitsOf(machine).may[rule] : undefined) ?? USUAL_MAY[rule]
 
 const DAY_MS = 24 * 3600 * 1000
 
@@ -208,8 +208,8 @@ class Sheet {
   holds(rule: LoadRule, said: LoadSaid): void {
     this.add(rule, 'holds', said)
   }
-  told(rule: LoadRule, said: LoadSaid): void {
-    this.add(rule, 'told', said)
+  noted(rule: LoadRule, said: LoadSaid): void {
+    this.add(rule, 'noted', said)
   }
   /** A rule that is broken: asked where somebody may overrule it, else refused. */
   against(rule: LoadRule, said: LoadSaid): void {
@@ -274,7 +274,7 @@ function jobRules(c: LoadCase, sheet: Sheet): void {
   else if (definition) sheet.holds('version', { code: 'VERSION_CURRENT', id: definition.id, version: definition.version })
 
   const [call] = offsetCalls(c.calls, tool.t, c.pocket === SPINDLE ? null : c.pocket, machine)
-  if (call && c.secondOffset) sheet.told('offset', { code: 'OFFSET_ALLOWED', call, ...c.secondOffset })
+  if (call && c.secondOffset) sheet.noted('offset', { code: 'OFFSET_ALLOWED', call, ...c.secondOffset })
   else if (call) sheet.against('offset', { code: 'OFFSET_DIFFERS', call })
   else if (c.calls.some(({ h, d }) => h.length + d.length > 0))
     sheet.holds('offset', { code: 'OFFSET_SAME', register: c.register })
@@ -289,11 +289,11 @@ function programRule({ jobs }: LoadCase, state: MachineState, sheet: Sheet): voi
   const there = programs.filter((p) => kept.get(p.name) === p.hash)
   if (changed) sheet.against('program', { code: 'PROGRAM_CHANGED', program: changed.name, job: changed.job })
   else if (there.length) sheet.holds('program', { code: 'PROGRAM_SAME', programs: there.map((p) => p.name) })
-  else if (programs.length) sheet.told('program', { code: 'PROGRAM_ABSENT', program: programs[0].name })
+  else if (programs.length) sheet.noted('program', { code: 'PROGRAM_ABSENT', program: programs[0].name })
 }
 
 function measuredRules({ machine, measured, concession, held, jobs, now }: LoadCase, sheet: Sheet): void {
-  const { measuredDays } = limitsOf(machine)
+  const { measuredDays } = loadLimitsOf(machine)
   if (held !== null) sheet.against('measured', { code: 'HELD', why: held })
   if (!measured) sheet.against('measured', { code: 'NEVER_MEASURED' })
   else {
@@ -307,7 +307,7 @@ function measuredRules({ machine, measured, concession, held, jobs, now }: LoadC
     (concession.until !== null && concession.until < now.slice(0, 10)) ||
     (concession.job !== null && !jobs.some((j) => j.id === concession.job))
   if (ended) sheet.against('concession', { code: 'CONCESSION_ENDED', concession })
-  else sheet.told('concession', { code: 'CONCESSION', concession })
+  else sheet.noted('concession', { code: 'CONCESSION', concession })
 }
 
 /** Not balanced neither passes nor blocks by itself: it is asked, with what speed, mass and definition say of it. */
@@ -316,11 +316,11 @@ function balanceRule(c: LoadCase, sheet: Sheet): void {
   if (tool.balanced) return sheet.holds('balance', { code: 'BALANCED' })
   const route = tool.definition?.route ?? 'as the machine'
   const wanted = tool.definition?.balance ?? null
-  if (route === 'no balance') return sheet.told('balance', { code: 'BALANCE_NOT_ASKED', by: 'definition' })
+  if (route === 'no balance') return sheet.noted('balance', { code: 'BALANCE_NOT_ASKED', by: 'definition' })
   const rpm = fastest(c)
-  const slow = rpm !== null && rpm < limitsOf(machine).balanceFromRpm
+  const slow = rpm !== null && rpm < loadLimitsOf(machine).balanceFromRpm
   if (route === 'as the machine' && machine.route === 'no balance' && wanted === null && slow)
-    return sheet.told('balance', { code: 'BALANCE_NOT_ASKED', by: 'machine' })
+    return sheet.noted('balance', { code: 'BALANCE_NOT_ASKED', by: 'machine' })
   sheet.against('balance', { code: 'NOT_BALANCED', rpm, massKg: tool.massKg, wanted })
 }
 
@@ -336,13 +336,13 @@ function speedRule(c: LoadCase, sheet: Sheet): void {
 function massRule(c: LoadCase, sheet: Sheet): void {
   const { machine, tool } = c
   const { massKg } = tool
-  const limits = limitsOf(machine)
+  const limits = loadLimitsOf(machine)
   if (machine.greatestKg === null) return
   if (massKg === null) sheet.against('mass', { code: 'MASS_UNKNOWN' })
   else if (massKg > machine.greatestKg && !byHand(c))
     sheet.against('mass', { code: 'TOO_HEAVY', massKg, greatestKg: machine.greatestKg })
-  else if (massKg >= limits.liftFromKg) sheet.told('mass', { code: 'BY_LIFT', massKg })
-  else if (massKg >= limits.slowFromKg) sheet.told('mass', { code: 'CHANGER_SLOW', massKg })
+  else if (massKg >= limits.liftFromKg) sheet.noted('mass', { code: 'BY_LIFT', massKg })
+  else if (massKg >= limits.slowFromKg) sheet.noted('mass', { code: 'CHANGER_SLOW', massKg })
   else sheet.holds('mass', { code: 'MASS_FITS', massKg })
 }
 
@@ -372,7 +372,7 @@ function registerRules(c: LoadCase, state: MachineState, sheet: Sheet): void {
   const { machine, register } = c
   const own = controlT(c.tool, machine)
   if (c.sameT) sheet.against('one-t', { code: 'SAME_T', t: own, ...c.sameT })
-  if (isTyped(machine)) return sheet.told('register-idle', { code: 'CANNOT_ASK', t: own })
+  if (isTyped(machine)) return sheet.noted('register-idle', { code: 'CANNOT_ASK', t: own })
   if (state.running?.tools.some((t) => t === own || t === c.tool.t))
     sheet.against('register-idle', { code: 'PROGRAM_RUNS', program: state.running.program, t: own })
   else if (state.spindle === own && c.pocket !== SPINDLE) sheet.against('register-idle', { code: 'IN_SPINDLE', t: own })
@@ -386,4 +386,4 @@ function registerRules(c: LoadCase, state: MachineState, sheet: Sheet): void {
 
 /** Whether nothing is against it any more, given what was overruled with a reason. */
 export const isClear = (findings: readonly LoadFinding[], overruled: readonly LoadRule[]): boolean =>
-  findings.every((f) => f.state === 'holds' || f.state === 'told' || (f.state === 'asks' && overruled.includes(f.rule)))
+  findings.every((f) => f.state === 'holds' || f.state === 'noted' || (f.state === 'asks' && overruled.includes(f.rule)))

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Definition } from '../tool'
-import { differencesOf, meantBy, readComment } from './index'
+import { differencesOf, meaningOf, readComment } from './index'
 
 const named = (name: string, DC: number, RE: number | null = null, t = 2, id = name): Definition =>
   ({
@@ -39,23 +39,23 @@ describe('a comment beside a tool change', () => {
 describe('which definition a job means', () => {
   const drill = named('Drill Ø8.5', 8.5)
   const mill = named('End mill Ø16 R2', 16, 2)
-  const meant = (name: string | null, mapping: Record<string, string | null> = {}, definitions = [drill, mill]) =>
-    meantBy({ machine: 'M', mapping }, { t: 2, name }, definitions)
+  const meaning = (name: string | null, mapping: Record<string, string | null> = {}, definitions = [drill, mill]) =>
+    meaningOf({ machine: 'M', mapping }, { t: 2, name }, definitions)
   it('of two that share a T the one the comment fits', () => {
-    expect(meant('END MILL D16 R2')).toEqual({ type: 'definition', definition: mill })
-    expect(meant('DRILL D8.5')).toEqual({ type: 'definition', definition: drill })
+    expect(meaning('END MILL D16 R2')).toEqual({ type: 'definition', definition: mill })
+    expect(meaning('DRILL D8.5')).toEqual({ type: 'definition', definition: drill })
   })
   it('is asked where none fits, with what differs', () =>
-    expect(meant('SPOT DRILL 90 DEG', {}, [drill])).toEqual({
+    expect(meaning('SPOT DRILL 90 DEG', {}, [drill])).toEqual({
       type: 'ask',
       definition: drill,
       differs: [{ what: 'kind', says: 'spot drill', is: 'drill' }],
     }))
   it('is what somebody said: another definition, or nothing to set up', () => {
-    expect(meant('SPOT DRILL', { 2: mill.id })).toEqual({ type: 'definition', definition: mill })
-    expect(meant('PROBE', { 2: null })).toEqual({ type: 'left out' })
-    expect(meant('X', { 2: 'gone' })).toEqual({ type: 'unknown' })
+    expect(meaning('SPOT DRILL', { 2: mill.id })).toEqual({ type: 'definition', definition: mill })
+    expect(meaning('PROBE', { 2: null })).toEqual({ type: 'left out' })
+    expect(meaning('X', { 2: 'gone' })).toEqual({ type: 'unknown' })
   })
   it('of another machine is not meant', () =>
-    expect(meantBy({ machine: 'N', mapping: {} }, { t: 2, name: null }, [drill])).toEqual({ type: 'unknown' }))
+    expect(meaningOf({ machine: 'N', mapping: {} }, { t: 2, name: null }, [drill])).toEqual({ type: 'unknown' }))
 })

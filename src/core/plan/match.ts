@@ -82,7 +82,7 @@ export function differencesOf(comment: string | null, definition: Definition): D
 }
 
 /** @param definitions current versions */
-export function meantBy(
+export function meaningOf(
   job: Pick<Job, 'machine' | 'mapping'>,
   { t, name }: Pick<Wanted, 't' | 'name'>,
   definitions: readonly Definition[],

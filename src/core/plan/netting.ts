@@ -1,7 +1,7 @@
 /** Which tools the jobs want and how each of them stands; two jobs never count the same tool or part twice. */
 import { FETCHED, WITH_SERIAL, type Assembly, type Definition, type PartLine, type Role } from '../tool'
 import { byUrgency, wantedOf, type Job, type Wanted } from './job'
-import { meantBy, type Difference } from './match'
+import { meaningOf, type Difference } from './match'
 
 /** Why a complete tool may not simply be used. */
 export type Stale =
@@ -109,12 +109,12 @@ export function netJobs(jobs: readonly Job[], inventory: Inventory): ReadonlyMap
 function netJob(job: Job, inventory: Inventory, pool: Pool): NettedTool[] {
   const taken = new Map(inventory.taken.get(job.id) ?? [])
   return wantedOf(job).flatMap((wanted) => {
-    const meant = meantBy(job, wanted, inventory.definitions)
-    if (meant.type === 'left out' || meant.type === 'ask') {
-      const standing: Standing = meant.type === 'ask' ? meant : { type: 'left-out' }
+    const meaning = meaningOf(job, wanted, inventory.definitions)
+    if (meaning.type === 'left out' || meaning.type === 'ask') {
+      const standing: Standing = meaning.type === 'ask' ? meaning : { type: 'left-out' }
       return [{ wanted, sister: 0, definition: null, standing, replaces: null }]
     }
-    const definition = meant.type === 'definition' ? meant.definition : null
+    const definition = meaning.type === 'definition' ? meaning.definition : null
     const inMachine = new Set<number>()
     return Array.from({ length: wanted.count }, (_, sister): NettedTool => {
       const { standing, replaces } = standingOf(job, wanted, definition, inventory, pool, taken, inMachine)

@@ -283,12 +283,12 @@ function warningsOf(seen: readonly Seen[], got: EdgeMeasurement, measure: readon
     return true
   }
   const kinds = [...new Set(all.map((w) => w.code))]
-  const told: FrameWarning[] = kinds
+  const missing: FrameWarning[] = kinds
     .map((code) => all.filter((w) => w.code === code).reduce((a, b) => (size(b) > size(a) ? b : a)))
     .filter(needed)
   if (got.focus < LEAST_FOCUS) return [{ code: 'NOT_SHARP' }]
-  if (measure.includes('SIG') && !got.sig) told.push({ code: 'NO_POINT' })
+  if (measure.includes('SIG') && !got.sig) missing.push({ code: 'NO_POINT' })
   for (const feature of ['KAPR', 'CHW', 'KCH', 'SCX', 'SCZ'] as const)
-    if (measure.includes(feature) && !got[KEY_OF[feature]]) told.push({ code: 'NO_SIDE', feature })
-  return told
+    if (measure.includes(feature) && !got[KEY_OF[feature]]) missing.push({ code: 'NO_SIDE', feature })
+  return missing
 }

@@ -64,7 +64,7 @@ export const DISTURBANCES = ['heated', 're-clamped', 'insert turned', 'adjusted'
 export type Disturbance = (typeof DISTURBANCES)[number]
 
 /** What becomes of one part when a tool is taken apart. */
-export interface PartFate {
+export interface PartDisposition {
   readonly component: string
   readonly count: number
   readonly to: 'back' | 'scrap'

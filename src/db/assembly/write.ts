@@ -50,7 +50,7 @@ export interface Move {
  * Moves a tool on, if nobody else has since it was read.
  * @returns false when its version is another: read again and say so
  */
-export function moveAssembly(tx: Tx, seen: Pick<Assembly, 'id' | 'version'>, to: Move): boolean {
+export function moveAssembly(tx: Tx, asRead: Pick<Assembly, 'id' | 'version'>, to: Move): boolean {
   const done = prepare(
     tx,
     `UPDATE assembly SET state = :state, pocket = :pocket, machine_key = coalesce(:machine, machine_key), t = coalesce(:t, t), sister = coalesce(:sister, sister),
@@ -60,8 +60,8 @@ export function moveAssembly(tx: Tx, seen: Pick<Assembly, 'id' | 'version'>, to:
          wear = iif(:wears, :wear, wear), version = version + 1
        WHERE id = :id AND version = :version`,
   ).run({
-    id: seen.id,
-    version: seen.version,
+    id: asRead.id,
+    version: asRead.version,
     state: to.state,
     cutMin: to.cutMin ?? 0,
     wears: to.wear === undefined ? 0 : 1,
@@ -87,21 +87,21 @@ export function setRunningMin(tx: Tx, id: number, minutes: number): void {
   prepare(tx, "UPDATE assembly SET running_min = ? WHERE id = ? AND state = 'loaded'").run(minutes, id)
 }
 
-type Seen = Pick<Assembly, 'id' | 'version'>
+type AsRead = Pick<Assembly, 'id' | 'version'>
 
 /** Notes wear without touching the tool's state. @returns false when somebody changed the tool since it was read */
-export const setCondition = (tx: Tx, seen: Seen, condition: Condition): boolean =>
+export const setCondition = (tx: Tx, asRead: AsRead, condition: Condition): boolean =>
   prepare(tx, 'UPDATE assembly SET condition = ?, version = version + 1 WHERE id = ? AND version = ?').run(
     condition,
-    seen.id,
-    seen.version,
+    asRead.id,
+    asRead.version,
   ).changes === 1
 
 /** Keeps a tool for a job (null: for whoever asks). @returns false when somebody changed the tool since it was read */
-export const reserveAssembly = (tx: Tx, seen: Seen, job: string | null, dueAt: string | null): boolean =>
+export const reserveAssembly = (tx: Tx, asRead: AsRead, job: string | null, dueAt: string | null): boolean =>
   prepare(tx, 'UPDATE assembly SET job_id = ?, due_at = ?, version = version + 1 WHERE id = ? AND version = ?').run(
     job,
     dueAt,
-    seen.id,
-    seen.version,
+    asRead.id,
+    asRead.version,
   ).changes === 1

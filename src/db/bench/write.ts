@@ -8,11 +8,11 @@ export function insertMaster(tx: Tx, master: Master): void {
 }
 
 /** @returns false when somebody else has changed it since it was read */
-export const updateMaster = (tx: Tx, seen: MasterRead, change: Partial<Master>): boolean =>
+export const updateMaster = (tx: Tx, asRead: MasterRead, change: Partial<Master>): boolean =>
   prepare(tx, 'UPDATE master SET body = ?, version = version + 1 WHERE id = ? AND version = ?').run(
-    JSON.stringify({ ...seen, ...change, version: undefined }),
-    seen.id,
-    seen.version,
+    JSON.stringify({ ...asRead, ...change, version: undefined }),
+    asRead.id,
+    asRead.version,
   ).changes === 1
 
 /** @throws on a serial that is taken */

@@ -21,20 +21,20 @@ export function insertBuild(
 }
 
 /** @returns false when somebody else was at it meanwhile */
-export function updateBuild(tx: Tx, seen: BuildUnderWay, change: Partial<Body>): boolean {
-  const body: Body = { done: seen.done, extensions: seen.extensions, heat: seen.heat, ...change }
+export function updateBuild(tx: Tx, asRead: BuildUnderWay, change: Partial<Body>): boolean {
+  const body: Body = { done: asRead.done, extensions: asRead.extensions, heat: asRead.heat, ...change }
   return (
     prepare(tx, 'UPDATE build SET body = ?, version = version + 1 WHERE id = ? AND version = ?').run(
       JSON.stringify(body),
-      seen.id,
-      seen.version,
+      asRead.id,
+      asRead.version,
     ).changes === 1
   )
 }
 
 /** @returns false when somebody else was at it meanwhile */
-export const deleteBuild = (tx: Tx, seen: Pick<BuildUnderWay, 'id' | 'version'>): boolean =>
-  prepare(tx, 'DELETE FROM build WHERE id = ? AND version = ?').run(seen.id, seen.version).changes === 1
+export const deleteBuild = (tx: Tx, asRead: Pick<BuildUnderWay, 'id' | 'version'>): boolean =>
+  prepare(tx, 'DELETE FROM build WHERE id = ? AND version = ?').run(asRead.id, asRead.version).changes === 1
 
 /** One lesson a tool: a second measurement of the same build replaces the first. */
 export function putLesson(tx: Tx, assemblyId: number, holderComponent: string, lesson: StopLesson): void {
@@ -46,9 +46,9 @@ export function putLesson(tx: Tx, assemblyId: number, holderComponent: string, l
 }
 
 /** Whole, as it was written on the screen. @param seen the version that was changed, 0 where there was none. @returns false when somebody else was first */
-export function putStepList(tx: Tx, clamping: string, body: unknown, seen: number): boolean {
+export function putStepList(tx: Tx, clamping: string, body: unknown, asRead: number): boolean {
   const done =
-    seen === 0
+    asRead === 0
       ? prepare(tx, 'INSERT INTO step_list (clamping, body) VALUES (?, ?) ON CONFLICT (clamping) DO NOTHING').run(
           clamping,
           JSON.stringify(body),
@@ -56,7 +56,7 @@ export function putStepList(tx: Tx, clamping: string, body: unknown, seen: numbe
       : prepare(tx, 'UPDATE step_list SET body = ?, version = version + 1 WHERE clamping = ? AND version = ?').run(
           JSON.stringify(body),
           clamping,
-          seen,
+          asRead,
         )
   return done.changes === 1
 }

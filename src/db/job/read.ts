@@ -71,7 +71,7 @@ export interface ProgramUse {
 }
 
 /** Every NC program there is or was, by its hash: a changed program is another one. */
-export function listPrograms(db: Db): ProgramUse[] {
+export function listNcPrograms(db: Db): ProgramUse[] {
   const rows = prepare(
     db,
     `SELECT p.name, p.hash, p.program, j.id, j.machine_key AS machine, j.state

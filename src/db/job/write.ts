@@ -31,8 +31,8 @@ export function insertJob(tx: Tx, job: NewJob, texts: readonly string[], created
 export type JobChange = Partial<Pick<Job, 'name' | 'dueAt' | 'quantity' | 'priority' | 'state' | 'mapping' | 'extra'>>
 
 /** @returns false when somebody else has changed it since it was read */
-export function updateJob(tx: Tx, seen: Job, change: JobChange): boolean {
-  const { id, version, name, dueAt, quantity, priority, state, mapping, extra } = { ...seen, ...change }
+export function updateJob(tx: Tx, asRead: Job, change: JobChange): boolean {
+  const { id, version, name, dueAt, quantity, priority, state, mapping, extra } = { ...asRead, ...change }
   return (
     prepare(
       tx,

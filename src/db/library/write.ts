@@ -12,12 +12,12 @@ export function insertComponent(tx: Tx, component: Component): void {
 }
 
 /** @param seen the version that was changed. @returns false when somebody else has changed it since */
-export function updateComponent(tx: Tx, component: Component, seen: number): boolean {
+export function updateComponent(tx: Tx, component: Component, asRead: number): boolean {
   const done = prepare(tx, 'UPDATE component SET body = ?, version = version + 1 WHERE id = ? AND kind = ? AND version = ?').run(
     JSON.stringify(component),
     component.id,
     component.kind,
-    seen,
+    asRead,
   )
   return done.changes === 1
 }
@@ -54,12 +54,12 @@ export function insertHolder(tx: Tx, h: NewHolder): void {
 }
 
 /** A holder as it was read. */
-export type HolderSeen = Pick<HolderRead, 'serial' | 'version'>
+export type HolderAsRead = Pick<HolderRead, 'serial' | 'version'>
 
 /** Holder care. Fields left out stay as they are. @returns false when somebody else has changed it since it was read */
 export function updateHolder(
   tx: Tx,
-  seen: HolderSeen,
+  asRead: HolderAsRead,
   change: Partial<Pick<NewHolder, 'retired' | 'inspectBy' | 'stud' | 'studSince' | 'place' | 'componentId'>> & {
     readonly fallenAt?: string | null
   },
@@ -78,8 +78,8 @@ export function updateHolder(
   return (
     prepare(tx, `UPDATE holder SET ${sets} WHERE serial = ? AND version = ?`).run(
       ...changed.map(([, value]) => value),
-      seen.serial,
-      seen.version,
+      asRead.serial,
+      asRead.version,
     ).changes === 1
   )
 }

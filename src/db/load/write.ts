@@ -14,11 +14,11 @@ export function insertLoadRun(tx: Tx, run: Omit<LoadRun, 'id' | 'version'>): voi
 }
 
 /** @returns false when somebody changed it since it was read */
-export function updateLoadRun(tx: Tx, seen: Pick<LoadRun, 'id' | 'version'>, body: LoadBody): boolean {
+export function updateLoadRun(tx: Tx, asRead: Pick<LoadRun, 'id' | 'version'>, body: LoadBody): boolean {
   const done = prepare(tx, 'UPDATE load_run SET body = ?, version = version + 1 WHERE id = ? AND version = ?').run(
     bodyOf(body),
-    seen.id,
-    seen.version,
+    asRead.id,
+    asRead.version,
   )
   return done.changes === 1
 }

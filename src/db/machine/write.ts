@@ -14,17 +14,17 @@ export function insertPost(tx: Tx, name: string, template: string): void {
 }
 
 /** A changed post. @returns false when somebody else has changed it since */
-export const updatePost = (tx: Tx, seen: PostRead, template: string): boolean =>
+export const updatePost = (tx: Tx, asRead: PostRead, template: string): boolean =>
   prepare(tx, 'UPDATE post SET template = ?, version = version + 1 WHERE name = ? AND version = ?').run(
     template,
-    seen.name,
-    seen.version,
+    asRead.name,
+    asRead.version,
   ).changes === 1
 
 /** @returns false when somebody else has changed it since it was read */
-export const updateMachine = (tx: Tx, seen: Machine, change: Partial<Machine>): boolean =>
+export const updateMachine = (tx: Tx, asRead: Machine, change: Partial<Machine>): boolean =>
   prepare(tx, 'UPDATE machine SET body = ?, version = version + 1 WHERE key = ? AND version = ?').run(
-    bodyOf({ ...seen, ...change }),
-    seen.key,
-    seen.version,
+    bodyOf({ ...asRead, ...change }),
+    asRead.key,
+    asRead.version,
   ).changes === 1

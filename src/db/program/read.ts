@@ -35,7 +35,7 @@ export const listProgramVersions = (db: Db, definition: string): MeasuringProgra
   prepare(db, 'SELECT * FROM measuring_program WHERE definition_id = ? ORDER BY version DESC').all(definition).map(program)
 
 /** The programs in force, by definition. */
-export const listPrograms = (db: Db): Map<string, MeasuringProgram> =>
+export const listRoutines = (db: Db): Map<string, MeasuringProgram> =>
   new Map(
     prepare(
       db,

@@ -84,10 +84,10 @@ export function walkChain(db: Db, from: Proven, most: number): Walk {
 const AT_ONCE = 5000
 
 /** Walks the whole record and computes every hash again. @param told how many entries hold so far */
-export function verifyChain(db: Db, told: (entries: number) => void = () => undefined): ChainState {
+export function verifyChain(db: Db, progress: (entries: number) => void = () => undefined): ChainState {
   let walk = walkChain(db, NOTHING_PROVEN, AT_ONCE)
   while (walk.more) {
-    told(walk.proven.seq)
+    progress(walk.proven.seq)
     walk = walkChain(db, walk.proven, AT_ONCE)
   }
   return walk.state

@@ -186,7 +186,6 @@ export function shadowOf(
 
 /** A Gaussian blur in place; lines that are all tool or all field stay as they are. */
 export function blurShadow({ cover, rowBlur, topBlur }: Shadow, w: number, h: number): Float32Array {
-  const before = new Float32Array(Math.max(w, h))
   const kernels = new Map<number, Float32Array>()
   const kernelFor = (sigma: number) => {
     const key = Math.round(sigma * KERNELS_PX)
@@ -196,30 +195,62 @@ export function blurShadow({ cover, rowBlur, topBlur }: Shadow, w: number, h: nu
     kernels.set(key, made)
     return made
   }
-  const line = (start: number, stride: number, length: number, sigma: number) => {
-    let from = length
-    let to = -1
-    for (let i = 0; i < length; i++) {
-      before[i] = cover[start + i * stride]
-      if (i > 0 && before[i] !== before[i - 1]) {
-        if (from === length) from = i - 1
-        to = i
-      }
-    }
-    if (to < 0) return
-    const weights = kernelFor(sigma)
-    const reach = (weights.length - 1) / 2
-    const last = length - 1
-    for (let i = Math.max(0, from - reach); i <= Math.min(last, to + reach); i++) {
-      let sum = 0
-      if (i >= reach && i + reach <= last) for (let k = -reach; k <= reach; k++) sum += weights[k + reach] * before[i + k]
-      else for (let k = -reach; k <= reach; k++) sum += weights[k + reach] * before[Math.min(last, Math.max(0, i + k))]
-      cover[start + i * stride] = sum
+  const before = new Float32Array(w)
+  for (let v = 0; v < h; v++) blurRow(cover.subarray(v * w, (v + 1) * w), before, kernelFor(rowBlur[v]))
+  blurDown(cover, w, h, kernelFor(topBlur))
+  return cover
+}
+
+function blurRow(row: Float32Array, before: Float32Array, weights: Float32Array): void {
+  const w = row.length
+  before.set(row)
+  let from = w
+  let to = -1
+  for (let u = 1; u < w; u++) {
+    if (before[u] === before[u - 1]) continue
+    if (from === w) from = u - 1
+    to = u
+  }
+  if (to < 0) return
+  const reach = (weights.length - 1) / 2
+  const last = w - 1
+  for (let u = Math.max(0, from - reach); u <= Math.min(last, to + reach); u++) {
+    let sum = 0
+    if (u >= reach && u + reach <= last) for (let k = -reach; k <= reach; k++) sum += weights[k + reach] * before[u + k]
+    else for (let k = -reach; k <= reach; k++) sum += weights[k + reach] * before[Math.min(last, Math.max(0, u + k))]
+    row[u] = sum
+  }
+}
+
+/** Up and down, row after row as the picture lies in memory: column after column takes several times as long. */
+function blurDown(cover: Float32Array, w: number, h: number, weights: Float32Array): void {
+  const before = cover.slice()
+  const first = new Int32Array(w).fill(h)
+  const last = new Int32Array(w).fill(-1)
+  for (let v = 1, i = w; v < h; v++) {
+    for (let u = 0; u < w; u++, i++) {
+      if (before[i] === before[i - w]) continue
+      if (first[u] === h) first[u] = v - 1
+      last[u] = v
     }
   }
-  for (let v = 0; v < h; v++) line(v * w, 1, w, rowBlur[v])
-  for (let u = 0; u < w; u++) line(u, w, h, topBlur)
-  return cover
+  const reach = (weights.length - 1) / 2
+  const sums = new Float64Array(w)
+  for (let v = 0; v < h; v++) {
+    const inReach = (u: number) => last[u] >= 0 && v >= first[u] - reach && v <= last[u] + reach
+    let from = 0
+    while (from < w && !inReach(from)) from++
+    if (from === w) continue
+    let to = w - 1
+    while (!inReach(to)) to--
+    sums.fill(0, from, to + 1)
+    for (let k = -reach; k <= reach; k++) {
+      const row = Math.min(h - 1, Math.max(0, v + k)) * w
+      const weight = weights[k + reach]
+      for (let u = from; u <= to; u++) sums[u] += weight * before[row + u]
+    }
+    for (let u = from; u <= to; u++) if (inReach(u)) cover[v * w + u] = sums[u]
+  }
 }
 
 /** Kernels in steps of so much of a pixel. */

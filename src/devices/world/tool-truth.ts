@@ -69,7 +69,7 @@ export const FORMS = ['corner', 'ball', 'square', 'drill', 'reamer', 'tap', 'cha
 export type Form = (typeof FORMS)[number]
 
 /** What the tool was meant to be; lengths mm. */
-export interface Meant {
+export interface NominalTool {
   readonly LF: number
   readonly DC: number
   readonly RE: number
@@ -99,7 +99,7 @@ const PITCH_DEG: Readonly<Partial<Record<Form, number>>> = { corner: 1.2, square
 
 type Random = ReturnType<typeof seededRandom>
 
-function profileOf({ form, DC, RE, pointDeg, edgeDeg, steps }: Meant, { uniform, normal }: Random): Profile {
+function profileOf({ form, DC, RE, pointDeg, edgeDeg, steps }: NominalTool, { uniform, normal }: Random): Profile {
   const re = RE > 0 ? RE + 0.004 * normal() : SHARP_MM
   const dishDeg = 1.15 + 0.5 * uniform()
   switch (form) {
@@ -131,19 +131,19 @@ function bodyOf(form: Form): ToolTruth['body'] {
 }
 
 /** A tool as it came out: the same seed gives the same tool. */
-export function makeTruth(seed: number, meant: Meant): ToolTruth {
+export function makeTruth(seed: number, nominal: NominalTool): ToolTruth {
   const random = seededRandom(seed)
   const { uniform, normal } = random
-  const lf = meant.LF + 0.02 * normal()
-  const worse = uniform() < 0.2 ? 1 + Math.floor(uniform() * meant.edges) : 0
-  const pitch = PITCH_DEG[meant.form] ?? 0.15
-  const edges = Array.from({ length: meant.edges }, (_, i) => ({
-    angleDeg: (360 * i) / meant.edges + (i === 0 ? 0 : pitch * normal()),
-    radiusMm: meant.DC / 2 - 0.002 + 0.0016 * normal() + (i + 1 === worse ? 0.006 : 0),
+  const lf = nominal.LF + 0.02 * normal()
+  const worse = uniform() < 0.2 ? 1 + Math.floor(uniform() * nominal.edges) : 0
+  const pitch = PITCH_DEG[nominal.form] ?? 0.15
+  const edges = Array.from({ length: nominal.edges }, (_, i) => ({
+    angleDeg: (360 * i) / nominal.edges + (i === 0 ? 0 : pitch * normal()),
+    radiusMm: nominal.DC / 2 - 0.002 + 0.0016 * normal() + (i + 1 === worse ? 0.006 : 0),
     lengthMm: lf - Math.abs(0.0018 * normal()),
   }))
-  const profile = profileOf(meant, random)
-  const helixDeg = HELIX_DEG[meant.form] && HELIX_DEG[meant.form] + 6 * (uniform() - 0.5)
+  const profile = profileOf(nominal, random)
+  const helixDeg = HELIX_DEG[nominal.form] && HELIX_DEG[nominal.form] + 6 * (uniform() - 0.5)
   return {
     seed,
     zeroMm: { x: 0, z: 0 },
@@ -151,18 +151,18 @@ export function makeTruth(seed: number, meant: Meant): ToolTruth {
     coolsInS: 1,
     profile,
     edges,
-    twistRadPerMm: Math.tan(degToRad(helixDeg)) / (meant.DC / 2),
-    body: bodyOf(meant.form),
+    twistRadPerMm: Math.tan(degToRad(helixDeg)) / (nominal.DC / 2),
+    body: bodyOf(nominal.form),
     eccentricityMm: Math.abs(0.0022 * normal()),
     eccentricityDeg: 360 * uniform(),
     tiltRad: Math.abs(2e-5 * normal()),
     tiltDeg: 360 * uniform(),
-    dirt: uniform() < 0.45 ? [dirtOf(meant, random)] : [],
+    dirt: uniform() < 0.45 ? [dirtOf(nominal, random)] : [],
     ...cameraOf(),
   }
 }
 
-function dirtOf({ edges, RE, form }: Meant, { uniform }: Random): Dirt {
+function dirtOf({ edges, RE, form }: NominalTool, { uniform }: Random): Dirt {
   const at = { edge: 1 + Math.floor(uniform() * edges), downMm: uniform() < 0.5 && RE > 0.3 ? RE * 0.5 : RE + 0.4 + uniform() }
   const downMm = form === 'ball' ? RE * 0.6 : form === 'drill' ? 0.8 + uniform() : at.downMm
   return uniform() < 0.7
@@ -194,7 +194,7 @@ function cameraOf() {
 }
 
 /** A setting master: as exact as its certificate, on a seat that is nearly true. */
-export function makeMaster(seed: number, { LF, DC }: Pick<Meant, 'LF' | 'DC'>): ToolTruth {
+export function makeMaster(seed: number, { LF, DC }: Pick<NominalTool, 'LF' | 'DC'>): ToolTruth {
   const LANDS = 8
   return {
     ...makeTruth(seed, { LF, DC, RE: 1, edges: LANDS, form: 'insert' }),

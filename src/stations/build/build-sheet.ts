@@ -14,7 +14,7 @@ import {
   type Step,
   type StepFacts,
 } from '@/core/fits'
-import { meantBy, wantedOf, type Job } from '@/core/plan'
+import { meaningOf, wantedOf, type Job } from '@/core/plan'
 import { FETCHED, numberOf, valueOf, type Definition } from '@/core/tool'
 import { getStepList, buildsOf, listLessons, type BuildUnderWay } from '@/db/build/read'
 import type { Db } from '@/db/connection'
@@ -121,8 +121,8 @@ function inStockFirst(db: Db, candidates: readonly Candidates[], short: readonly
 export function readBuild(db: Db, jobId: string, t: number, serial: string | null, now: string): BuildSheet | null {
   const job = getJob(db, jobId)
   const wanted = job && wantedOf(job).find((w) => w.t === t)
-  const meant = wanted && meantBy(job, wanted, listDefinitions(db))
-  const definition = meant?.type === 'definition' ? meant.definition : null
+  const meaning = wanted && meaningOf(job, wanted, listDefinitions(db))
+  const definition = meaning?.type === 'definition' ? meaning.definition : null
   return job && definition ? readBuildOf(db, definition, job, serial, now) : null
 }
 

@@ -64,7 +64,7 @@ export const correctCondition = contract()(z.object({ serial: Serial, reason: z.
 export const takeApart = contract<{ text: string }>()(
   z.object({
     serial: Serial,
-    fates: z
+    dispositions: z
       .array(
         z.object({
           component: PartId,

@@ -1,4 +1,4 @@
-import { FETCHED, nextState, type Assembly, type Disturbance, type PartFate } from '@/core/tool'
+import { FETCHED, nextState, type Assembly, type Disturbance, type PartDisposition } from '@/core/tool'
 import type { Removal } from '@/core/fits'
 import { fail, ok, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
@@ -54,7 +54,7 @@ export function readApart(db: Db, serial: string, now: string): ApartSheet | nul
 /** Taken apart, hot or cold: its parts go back to their places or are scrapped, the holder is free. */
 export function takeApart(
   work: Work,
-  given: { readonly serial: string; readonly fates: readonly PartFate[] },
+  given: { readonly serial: string; readonly dispositions: readonly PartDisposition[] },
 ): Result<{ text: string }, Refusal> {
   const sheet = readApart(work.db, given.serial, work.now)
   if (!sheet) return fail({ code: 'UNKNOWN_SERIAL', serial: given.serial })
@@ -65,11 +65,11 @@ export function takeApart(
   const heated = sheet.heat !== null
   const hotUntil = sheet.heat?.hotUntil ?? null
   for (const part of sheet.parts) {
-    const told = given.fates.filter((f) => f.component === part.component).reduce((sum, f) => sum + f.count, 0)
-    if (told !== part.count) return fail({ code: 'PART_LEFT', count: part.count, name: part.name, said: told })
+    const said = given.dispositions.filter((f) => f.component === part.component).reduce((sum, f) => sum + f.count, 0)
+    if (said !== part.count) return fail({ code: 'PART_LEFT', count: part.count, name: part.name, said: said })
   }
   const { serial } = given
-  const wear = given.fates.flatMap((f) => (f.wear ? [{ part: f.component, seen: f.wear }] : []))
+  const wear = given.dispositions.flatMap((f) => (f.wear ? [{ part: f.component, seen: f.wear }] : []))
   const changed: Refusal = { code: 'CHANGED', what: 'tool', serial }
   const done = write(
     work,
@@ -79,11 +79,11 @@ export function takeApart(
       t: assembly.t,
       machine: assembly.machine,
       before: { parts: assembly.parts },
-      after: { fates: given.fates },
+      after: { dispositions: given.dispositions },
     }),
     (tx) => {
       must(moveAssembly(tx.db, assembly, { state }), changed)
-      for (const { component, count, to } of given.fates)
+      for (const { component, count, to } of given.dispositions)
         need(
           bookInside(
             tx,

@@ -43,14 +43,14 @@ export async function dropPost(
   const refuse = refuser(work, 'Hand over', { serial, t, machine: key })
   if (!machine) return refuse({ code: 'UNKNOWN_MACHINE', machine: key })
   if (isTyped(machine)) return refuse({ code: 'NO_FILES', machine: machine.name })
-  const stray = handovers.find((h) => h.values.machine !== key)
-  if (stray)
+  const other = handovers.find((h) => h.values.machine !== key)
+  if (other)
     return refuse({
       code: 'VALUES_DIFFER',
       what: 'machine',
-      serial: stray.values.serial,
-      issue: stray.values.issue,
-      for: stray.values.machine,
+      serial: other.values.serial,
+      issue: other.values.issue,
+      for: other.values.machine,
       not: key,
     })
   const old = handovers.find((h) => h.voidedAt)

@@ -46,8 +46,8 @@ async function putOnTag(
   }
   const back = await readTagNow(tag)
   const said = back.ok ? JSON.stringify(TagRecord.parse(back.value.record)) : ''
-  const meant = JSON.stringify(TagRecord.parse(fitting(record, bytes.value.length)))
-  if (!back.ok || said !== meant) return fail({ code: 'TAG_READ_BACK' })
+  const intended = JSON.stringify(TagRecord.parse(fitting(record, bytes.value.length)))
+  if (!back.ok || said !== intended) return fail({ code: 'TAG_READ_BACK' })
   return ok({ sequence: back.value.sequence, repaired: old.ok && old.value.otherSlot === 'damaged', before, record })
 }
 

@@ -40,7 +40,7 @@ export async function beginLoad(
   const overruled: (LoadRun['overruled'][number] & { readonly said: LoadFinding['said'] })[] = []
   for (const finding of sheet.findings) {
     const { rule, state, may } = finding
-    if (state === 'holds' || state === 'told') continue
+    if (state === 'holds' || state === 'noted') continue
     const reason = begin.reasons.find((r) => r.rule === rule)?.reason.trim() ?? ''
     if (state === 'refused' || may === 'nobody') return refuse({ code: 'RULE', finding, machine, ask: null })
     if (reason.length < 3) return refuse({ code: 'RULE', finding, machine, ask: 'reason' })

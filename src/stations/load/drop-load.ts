@@ -24,8 +24,8 @@ export async function dropLoad(work: Work, control: Control, serial: string, rea
     if (!emptied.ok) return emptied
     const listed = run.pocket === SPINDLE ? state.value.spindle : state.value.magazine.get(run.pocket)
     if (listed === controlT(run, machine)) {
-      const told = await control.assign(machine.key, run.pocket, null)
-      if (!told.ok) return fail({ code: 'CONTROL', error: told.error })
+      const assigned = await control.assign(machine.key, run.pocket, null)
+      if (!assigned.ok) return fail({ code: 'CONTROL', error: assigned.error })
     }
   }
   const { pocket, sent, t } = run

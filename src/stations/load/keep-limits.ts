@@ -1,5 +1,5 @@
 import { MAY_BE_SET } from '@/core/load'
-import { limitsOf, magazineOf, type LoadLimits, type Magazine } from '@/core/tool'
+import { loadLimitsOf, magazineOf, type LoadLimits, type Magazine } from '@/core/tool'
 import { fail, type Result } from '@/core/units'
 import { getMachine } from '@/db/machine/read'
 import { updateMachine } from '@/db/machine/write'
@@ -25,7 +25,7 @@ export function keepLimits(
   const noted = {
     entry: { code: 'RULES_KEPT', machine: machine.name },
     machine: key,
-    before: { limits: limitsOf(machine), magazine: magazineOf(machine) },
+    before: { limits: loadLimitsOf(machine), magazine: magazineOf(machine) },
     after: { limits, magazine },
   } as const
   return write(work, noted, (tx) => {

@@ -1,6 +1,6 @@
 import { compareTable, isEmptyRow, registerNumber, registersOf, type Handover } from '@/core/handover'
 import { inTheWay, type LoadCase } from '@/core/load'
-import { meantBy, wantedOf } from '@/core/plan'
+import { meaningOf, wantedOf } from '@/core/plan'
 import { controlT, numberOf, tableOf, type Assembly, type Machine } from '@/core/tool'
 import type { Db } from '@/db/connection'
 import { listJobs } from '@/db/job/read'
@@ -8,7 +8,7 @@ import { getComponent, getDefinition, getHolder, listDefinitions } from '@/db/li
 import { getMachine } from '@/db/machine/read'
 import { lastMeasurement } from '@/db/measurement/read'
 import { callsOf } from '../hand-over/calls-of'
-import type { Told } from './ask-control'
+import type { ControlAnswer } from './ask-control'
 import { massOf, roomOf, widestOf, type MagazineRead } from './magazine'
 
 const MONTH_MS = 30.4 * 24 * 3600 * 1000
@@ -32,16 +32,16 @@ export function loadCase(
     readonly handover: Handover
     readonly pocket: number | null
     readonly room: MagazineRead
-    readonly told: Told
+    readonly answer: ControlAnswer
     readonly sent: boolean
     readonly now: string
   },
 ): LoadCase {
-  const { machine, assembly, handover, pocket, room, told, sent, now } = given
+  const { machine, assembly, handover, pocket, room, answer, sent, now } = given
   const { values } = handover
   const measured = lastMeasurement(db, assembly.id)
   const register = registerNumber({ ...values, pocket: values.pocket ?? pocket }, machine) ?? values.t
-  const row = told.table ? (told.table.get(register) ?? {}) : null
+  const row = answer.table ? (answer.table.get(register) ?? {}) : null
   const widestMm = Math.max(values.radiusMm, widestOf(db, assembly))
   const others = room.standing.filter((s) => s.serial !== assembly.serial)
   const heldHere = room.held.find((h) => h.pocket === pocket && h.serial !== assembly.serial)
@@ -63,9 +63,9 @@ export function loadCase(
     .filter((job) => job.machine === machine.key)
     .flatMap((job) => {
       const wanted = wantedOf(job).find((w) => w.t === values.t)
-      const meant = wanted && meantBy(job, wanted, current)
-      if (!wanted || !meant || meant.type === 'left out') return []
-      const means = meant.type === 'definition' ? { id: meant.definition.id, name: meant.definition.name } : null
+      const meaning = wanted && meaningOf(job, wanted, current)
+      if (!wanted || !meaning || meaning.type === 'left out') return []
+      const means = meaning.type === 'definition' ? { id: meaning.definition.id, name: meaning.definition.name } : null
       return [{ id: job.id, maxSpindle: wanted.maxSpindle, programs: job.programs, definition: means }]
     })
   return {
@@ -110,12 +110,12 @@ export function loadCase(
           : null,
     touches: pocket === null || pocket === 0 ? [] : inTheWay({ ...room, standing: others }, pocket, roomOf(machine, widestMm)),
     sameT: same ? { pocket: same.pocket, serial: same.serial } : null,
-    state: told.state,
+    state: answer.state,
     row,
     register,
     rowIsEmpty: row !== null && isEmptyRow(row, machine),
     sent,
-    rowIsOurs: told.table !== null && compareTable(registersOf(values, machine), told.table, machine.unit).same,
+    rowIsOurs: answer.table !== null && compareTable(registersOf(values, machine), answer.table, machine.unit).same,
     now,
   }
 }

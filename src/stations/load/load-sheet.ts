@@ -10,7 +10,7 @@ import {
   type Proposal,
   type StepLine,
 } from '@/core/load'
-import { COUPLINGS, isTyped, limitsOf, SPINDLE, type Assembly, type Machine } from '@/core/tool'
+import { COUPLINGS, isTyped, loadLimitsOf, SPINDLE, type Assembly, type Machine } from '@/core/tool'
 import { getAssembly } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
 import { currentHandover, getHandover } from '@/db/handover/read'
@@ -19,7 +19,7 @@ import { getLoadRun } from '@/db/load/read'
 import { getMachine } from '@/db/machine/read'
 import { getPerson } from '@/db/person/read'
 import type { Control, ControlError } from '@/devices/control/port'
-import { askControl, type Told } from './ask-control'
+import { askControl, type ControlAnswer } from './ask-control'
 import type { ScanSaid } from './contract'
 import { loadCase } from './load-case'
 import { readMagazine, roomOf, widestOf, type MagazineRead } from './magazine'
@@ -53,9 +53,9 @@ export interface LoadSheet {
   readonly run: LoadRun | null
   readonly runBy: string | null
   readonly steps: readonly StepLine[]
-  readonly told: Told
+  readonly answer: ControlAnswer
   /** Why the control does not tell; null when it does, or is not asked. */
-  readonly silence: ControlError | null
+  readonly problem: ControlError | null
 }
 
 /** The whole load on one sheet: scans, rules, magazine, steps; what was begun is gone on with from where it stands. */
@@ -71,12 +71,12 @@ export async function readLoad(db: Db, control: Control, scans: LoadScans, now: 
       ? label.ok
         ? label.value.handover
         : null
-      : machine && !limitsOf(machine).asksLabel && assembly
+      : machine && !loadLimitsOf(machine).asksLabel && assembly
         ? currentHandover(db, assembly.serial)
         : null
   const lines = scanLines(db, { scans, machineKey, machine, assembly, label, handover, run })
-  const { silence, ...told } = machine ? await askControl(control, machine) : { state: null, table: null, silence: null }
-  const room = machine && readMagazine(db, machine, told.state, told.table)
+  const { problem, ...answer } = machine ? await askControl(control, machine) : { state: null, table: null, problem: null }
+  const room = machine && readMagazine(db, machine, answer.state, answer.table)
   const widest = machine && assembly ? roomOf(machine, Math.max(handover?.values.radiusMm ?? 0, widestOf(db, assembly))) : 0
   const taken = room && { ...room, standing: [...room.standing, ...heldAsStanding(room, assembly?.serial)] }
   const usualRadiusMm = machine ? COUPLINGS[machine.coupling].flangeMm / 2 : 0
@@ -86,13 +86,13 @@ export async function readLoad(db: Db, control: Control, scans: LoadScans, now: 
           radiusMm: widest,
           given: handover?.values.pocket ?? null,
           usualRadiusMm,
-          atDoor: told.state?.atDoor ?? null,
+          atDoor: answer.state?.atDoor ?? null,
         })
       : null
   const pocket = run?.pocket ?? scans.pocket ?? proposal?.pocket ?? null
   const findings =
     machine && assembly && handover && room && assembly.state !== 'loaded'
-      ? loadRules(loadCase(db, { machine, assembly, handover, pocket, room, told, sent: run?.sent ?? false, now }))
+      ? loadRules(loadCase(db, { machine, assembly, handover, pocket, room, answer, sent: run?.sent ?? false, now }))
       : []
   return {
     machine,
@@ -106,9 +106,9 @@ export async function readLoad(db: Db, control: Control, scans: LoadScans, now: 
     pocket,
     run,
     runBy: run && (getPerson(db, run.personId)?.name ?? run.personId),
-    steps: run && machine ? loadSteps(machine, run.pocket, told.state, run.ticks, isWritten(run, machine, handover)) : [],
-    told,
-    silence,
+    steps: run && machine ? loadSteps(machine, run.pocket, answer.state, run.ticks, isWritten(run, machine, handover)) : [],
+    answer,
+    problem,
   }
 }
 
@@ -149,7 +149,7 @@ function scanLines(db: Db, { scans, machineKey, machine, assembly, label, handov
     add('holder', 'refused', { code: 'IN_ALREADY', serial, machine: inside, pocket: assembly.pocket })
   } else add('holder', 'holds', { code: 'HOLDER', serial, t: assembly.t, name: assembly.name })
 
-  const asks = !machine || limitsOf(machine).asksLabel
+  const asks = !machine || loadLimitsOf(machine).asksLabel
   const issue = handover?.values.issue ?? 0
   if (label && !label.ok) add('label', 'refused', { code: 'LABEL_REFUSED', fault: label.error })
   else if (handover?.voidedAt) add('label', 'refused', { code: 'HANDOVER_OLD', issue, why: handover.voidReason })

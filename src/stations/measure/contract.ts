@@ -107,7 +107,7 @@ export const keepProgram = contract<{ readonly version: number }>()(
     why: Why,
   }),
 )
-export const takeInStray = contract<{ serial: string }>()(
+export const takeInTool = contract<{ serial: string }>()(
   z.object({
     serial: Serial,
     coupling: z.enum(COUPLING_NAMES),

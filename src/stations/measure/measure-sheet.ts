@@ -31,7 +31,7 @@ export interface MeasureSheet {
   readonly wasIn: string | null
 }
 
-export function limitsOf(definition: Definition | null): LimitSet {
+export function tolerancesOf(definition: Definition | null): LimitSet {
   if (!definition) return {}
   const { LF, DC, RE } = definition
   return {
@@ -66,7 +66,7 @@ export function readMeasure(db: Db, serial: string): MeasureSheet | null {
   return {
     assembly,
     definition,
-    limits: { ...limitsOf(definition), ...steps[0].limits },
+    limits: { ...tolerancesOf(definition), ...steps[0].limits },
     steps,
     program,
     last,

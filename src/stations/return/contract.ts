@@ -21,8 +21,8 @@ export interface ReturnRefusals {
   STILL_LISTED: { readonly t: number | null; readonly pocket: number }
 }
 
-export const FATES = ['again', 'other', 'measure', 'apart', 'scrap', 'broken'] as const
-export type Fate = (typeof FATES)[number]
+export const DISPOSITIONS = ['again', 'other', 'measure', 'apart', 'scrap', 'broken'] as const
+export type Disposition = (typeof DISPOSITIONS)[number]
 
 /** A tool that is out. */
 export interface Unloaded {
@@ -36,7 +36,7 @@ export interface Unloaded {
 export const unloadTool = contract<Unloaded>()(
   z.object({
     serial: Serial,
-    fate: z.enum(FATES),
+    disposition: z.enum(DISPOSITIONS),
     reason: Why,
     cutMin: z.number().min(0).max(100_000),
     to: MachineKey.optional(),

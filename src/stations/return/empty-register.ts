@@ -29,10 +29,10 @@ export async function emptyRegister(
   const held = await control.table(machine.key)
   if (!held.ok) return fail({ code: 'CONTROL', error: held.error })
   const register = registerNumber({ t, pocket, sister }, machine) ?? t
-  const meant = registersOf(empty, machine)
-  const wrong = compareTable(meant, held.value, machine.unit).rows.find((r) => !r.same)
+  const intended = registersOf(empty, machine)
+  const wrong = compareTable(intended, held.value, machine.unit).rows.find((r) => !r.same)
   if (wrong) return fail({ code: 'NOT_EMPTY', held: wrong.held, register: wrong.register, number: register })
-  const others = otherChanges(before.value, held.value, meant)
+  const others = otherChanges(before.value, held.value, intended)
   if (others.length) return fail({ code: 'TABLE', refusal: { code: 'OTHERS_CHANGED', others }, machine: sizesOf(machine) })
   return ok(held.value.get(register) ?? {})
 }

@@ -17,7 +17,7 @@ import { refuse, type Refusal } from '../refusals'
 import type { Work } from '../work'
 import { must, refuser, write } from '../write'
 import { emptyRegister } from './empty-register'
-import type { Fate, Unloaded } from './contract'
+import type { Disposition, Unloaded } from './contract'
 
 /** What becomes of a tool that comes out. */
 export interface Inside {
@@ -42,7 +42,7 @@ export async function readInside(db: Db, control: Control, serial: string): Prom
   if (!assembly || !machine || assembly.t === null) return null
   const { t, pocket, sister } = assembly
   const register = registerNumber({ t, pocket, sister }, machine) ?? t
-  const { state, table, silence } = await askControl(control, machine)
+  const { state, table, problem } = await askControl(control, machine)
   const row = table && (table.get(register) ?? {})
   // emptied already, by an unloading that broke off: the wear it had was kept before
   const kept = row && assembly.wear && isEmptyRow(row, machine) ? assembly.wear : null
@@ -55,14 +55,14 @@ export async function readInside(db: Db, control: Control, serial: string): Prom
     worn: kept !== null || (row !== null && isWorn(row)),
     cutMin: state?.cutMin.get(register) ?? null,
     state,
-    problem: silence,
+    problem: problem,
   }
 }
 
 export interface Unload {
   /** The holder that was scanned as it came out. */
   readonly serial: string
-  readonly fate: Fate
+  readonly disposition: Disposition
   readonly reason: string
   /** Minutes it cut while it was in. */
   readonly cutMin: number
@@ -82,7 +82,7 @@ export async function unloadTool(
   tag: TagStation | null,
   unload: Unload,
 ): Promise<Result<Unloaded, Refusal>> {
-  const { serial, fate, reason, cutMin } = unload
+  const { serial, disposition, reason, cutMin } = unload
   const inside = await readInside(work.db, control, serial)
   if (!inside) return fail({ code: 'NOT_LOADED', serial })
   const { assembly, machine, row, wear } = inside
@@ -91,8 +91,8 @@ export async function unloadTool(
   if (!isTyped(machine) && !row) return refused({ code: 'CONTROL', error: inside.problem ?? { code: 'UNREACHABLE', detail: '' } })
   const against = refuseUnload(work.db, inside, unload)
   if (against) return refused(against)
-  const carried = fate === 'other' || (fate === 'again' && inside.worn)
-  const event: ToolEvent = carried ? 'unload-carried' : fate === 'again' ? 'unload' : 'unload-changed'
+  const carried = disposition === 'other' || (disposition === 'again' && inside.worn)
+  const event: ToolEvent = carried ? 'unload-carried' : disposition === 'again' ? 'unload' : 'unload-changed'
   const state = nextState(assembly.state, event)
   if (!state) return refused({ code: 'NOT_NOW', serial, state: assembly.state })
   // while the control was asked somebody else may have taken it out, and put another tool into its row
@@ -101,9 +101,9 @@ export async function unloadTool(
   const emptied = isTyped(machine) ? ok({}) : await clearControl(work, control, inside)
   if (!emptied.ok) return refused(emptied.error)
   const keeps = carried && unload.wear !== 'cleared' && wear !== null && inside.worn
-  const condition = fate === 'broken' ? ('broken' as const) : fate === 'scrap' ? ('worn' as const) : undefined
+  const condition = disposition === 'broken' ? ('broken' as const) : disposition === 'scrap' ? ('worn' as const) : undefined
   const brings = keeps ? { lengthMm: wear.lengthMm ?? 0, radiusMm: wear.radiusMm ?? 0 } : null
-  const next = fate === 'other' ? unload.to : undefined
+  const next = disposition === 'other' ? unload.to : undefined
   const done = write(
     work,
     (voided: number | null) => ({
@@ -111,7 +111,7 @@ export async function unloadTool(
         code: 'UNLOADED',
         machine: machine.name,
         pocket: assembly.pocket,
-        fate,
+        disposition,
         to: next ? (getMachine(work.db, next)?.name ?? next) : null,
         wear: carried && inside.worn ? (keeps ? 'kept' : 'cleared') : null,
         reason,
@@ -133,7 +133,7 @@ export async function unloadTool(
     wear,
     state,
     tag: await chipText(work, tag, serial, wear),
-    sister: fate === 'broken' ? sisterOf(work.db, assembly) : null,
+    sister: disposition === 'broken' ? sisterOf(work.db, assembly) : null,
   })
 }
 
@@ -155,7 +155,7 @@ function keepWear(work: Work, { assembly, wear, worn }: Inside): Result<Assembly
 }
 
 /** What speaks against this way out. */
-function refuseUnload(db: Db, { assembly, machine, state, worn }: Inside, { fate, to, wear }: Unload): Refusal | null {
+function refuseUnload(db: Db, { assembly, machine, state, worn }: Inside, { disposition, to, wear }: Unload): Refusal | null {
   const { serial, pocket } = assembly
   const own = controlT({ t: assembly.t ?? -1, sister: assembly.sister }, machine)
   if (state?.toolAtDoor && pocket !== null && pocket !== SPINDLE && state.atDoor === pocket) return { code: 'STILL_IN', pocket }
@@ -165,9 +165,9 @@ function refuseUnload(db: Db, { assembly, machine, state, worn }: Inside, { fate
   if (state?.running?.tools.some((t) => t === own || t === assembly.t))
     return { code: 'IN_USE', t: assembly.t, program: state.running.program }
   if (state && state.spindle === own && pocket !== SPINDLE) return { code: 'IN_USE', t: assembly.t, program: null }
-  if (fate === 'again' && !worn && !currentHandover(db, serial)) return { code: 'HANDOVER_OLD' }
-  if (fate === 'again' && worn && wear === undefined) return { code: 'WEAR_UNSAID' }
-  if (fate === 'other') {
+  if (disposition === 'again' && !worn && !currentHandover(db, serial)) return { code: 'HANDOVER_OLD' }
+  if (disposition === 'again' && worn && wear === undefined) return { code: 'WEAR_UNSAID' }
+  if (disposition === 'other') {
     const next = to ? getMachine(db, to) : null
     if (!next || next.key === machine.key) return { code: 'NO_NEXT_MACHINE' }
     if (next.coupling !== machine.coupling)
@@ -190,8 +190,8 @@ async function clearControl(
   const own = controlT({ t: assembly.t ?? -1, sister: assembly.sister }, machine)
   const lists = (s: MachineState | null) => (pocket === SPINDLE ? s?.spindle : s?.magazine.get(pocket)) === own
   if (!lists(state)) return emptied
-  const told = await control.assign(machine.key, pocket, null)
-  if (!told.ok) return said(told.error)
+  const assigned = await control.assign(machine.key, pocket, null)
+  if (!assigned.ok) return said(assigned.error)
   const after = await control.state(machine.key)
   if (!after.ok) return said(after.error)
   if (lists(after.value)) return fail({ code: 'STILL_LISTED', t: assembly.t, pocket })

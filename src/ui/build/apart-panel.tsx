@@ -1,6 +1,6 @@
 'use client'
 import { useState } from 'react'
-import { DISTURBANCES, type PartFate } from '@/core/tool'
+import { DISTURBANCES, type PartDisposition } from '@/core/tool'
 import type { Removal } from '@/core/fits'
 import { SmallAction, SmallActions } from '../common/actions'
 import { FIELD } from '../common/form'
@@ -41,18 +41,18 @@ export function ApartPanel(props: ApartPanelProps) {
   const { serial, parts, heat, scrapFirst, takeApart } = props
   const { busy, problem, run } = useAct()
   const [open, setOpen] = useState(false)
-  const [fates, setFates] = useState<Record<string, { to: PartFate['to']; wear: string }>>({})
+  const [dispositions, setDispositions] = useState<Record<string, { to: PartDisposition['to']; wear: string }>>({})
   if (!open)
     return (
       <SmallActions>
         <SmallAction onAct={() => setOpen(true)}>Take apart …</SmallAction>
       </SmallActions>
     )
-  const first = (component: string): PartFate['to'] =>
+  const first = (component: string): PartDisposition['to'] =>
     scrapFirst && parts.find((p) => p.component === component)?.cuts ? 'scrap' : 'back'
-  const fate = (component: string) => fates[component] ?? { to: first(component), wear: '' }
-  const set = (component: string, change: Partial<{ to: PartFate['to']; wear: string }>) =>
-    setFates((all) => ({ ...all, [component]: { ...fate(component), ...change } }))
+  const disposition = (component: string) => dispositions[component] ?? { to: first(component), wear: '' }
+  const set = (component: string, change: Partial<{ to: PartDisposition['to']; wear: string }>) =>
+    setDispositions((all) => ({ ...all, [component]: { ...disposition(component), ...change } }))
   return (
     <div className="border-rule mt-3 border-t pt-2">
       <h2 className="text-2xl font-bold">Take apart</h2>
@@ -69,8 +69,8 @@ export function ApartPanel(props: ApartPanelProps) {
                 <button
                   key={to}
                   type="button"
-                  aria-pressed={fate(component).to === to}
-                  className={`font-head border-ink h-11 rounded-[3px] border-[1.5px] px-3 text-lg font-semibold ${fate(component).to === to ? 'bg-ink text-paper' : ''}`}
+                  aria-pressed={disposition(component).to === to}
+                  className={`font-head border-ink h-11 rounded-[3px] border-[1.5px] px-3 text-lg font-semibold ${disposition(component).to === to ? 'bg-ink text-paper' : ''}`}
                   onClick={() => set(component, { to })}
                 >
                   {to === 'back' ? `back${place ? ` to ${place}` : ''}` : 'scrap'}
@@ -81,7 +81,7 @@ export function ApartPanel(props: ApartPanelProps) {
               className={FIELD}
               aria-label={`Wear of ${name}`}
               placeholder="wear seen, if any"
-              value={fate(component).wear}
+              value={disposition(component).wear}
               onChange={(e) => set(component, { wear: e.target.value })}
             />
           </li>
@@ -97,7 +97,7 @@ export function ApartPanel(props: ApartPanelProps) {
               void run(() =>
                 takeApart({
                   serial,
-                  fates: parts.map((p) => ({ component: p.component, count: p.count, ...fate(p.component) })),
+                  dispositions: parts.map((p) => ({ component: p.component, count: p.count, ...disposition(p.component) })),
                 }),
               )
             }

@@ -4,20 +4,20 @@ import { FIELD } from '../common/form'
 
 export interface Line {
   readonly rule: string
-  readonly state: 'waits' | 'holds' | 'told' | 'asks' | 'refused'
+  readonly state: 'waits' | 'holds' | 'noted' | 'asks' | 'refused'
   readonly text: string
 }
 
 const MARK: Record<Line['state'], { readonly shape: string; readonly look: string }> = {
   waits: { shape: '▲', look: 'text-act' },
   holds: { shape: '●', look: 'text-holds' },
-  told: { shape: '△', look: 'text-soft' },
+  noted: { shape: '△', look: 'text-soft' },
   asks: { shape: '◐', look: 'text-unsure' },
   refused: { shape: '◆', look: 'text-off' },
 }
 
 function CheckLine({ line, small = false }: { readonly line: Line; readonly small?: boolean }) {
-  const plain = line.state === 'holds' || line.state === 'told'
+  const plain = line.state === 'holds' || line.state === 'noted'
   return (
     <div
       className={`grid grid-cols-[28px_1fr] items-center ${small ? 'min-h-8 text-base' : `${line.state === 'holds' ? 'min-h-9' : 'min-h-11'} py-1 text-[18px]`}`}
@@ -47,7 +47,7 @@ export function Checks({
   /** Left out once a load is begun. */
   readonly onReason?: (rule: LoadRule, reason: string) => void
 }) {
-  const open = findings.filter((f) => f.state === 'refused' || f.state === 'asks' || f.state === 'told')
+  const open = findings.filter((f) => f.state === 'refused' || f.state === 'asks' || f.state === 'noted')
   const holding = findings.filter((f) => f.state === 'holds')
   // while something is refused outright no reason helps
   const refused = findings.some((f) => f.state === 'refused')

@@ -41,7 +41,7 @@ export interface LoadStationProps {
   readonly typed: readonly Figure[]
   /** A stand-in has no hands of its own. */
   readonly standIn: boolean
-  readonly silence: string | null
+  readonly unreachable: string | null
   /** Where others went on in this machine and were left. */
   readonly underWay: readonly { readonly serial: string; readonly t: number; readonly pocket: number }[]
   readonly begin: Ask<typeof load.beginLoad>

@@ -22,7 +22,7 @@ const POLL_MS = 1500
 
 /** Collects the scans, shows every rule, and goes through the steps of a load on one sheet. */
 export function LoadStation(props: LoadStationProps) {
-  const { machine, serial, label, scans, findings, run, steps, pocket, view, silence } = props
+  const { machine, serial, label, scans, findings, run, steps, pocket, view, unreachable } = props
   const router = useRouter()
   const { busy, problem, setProblem, run: act } = useAct()
   const [reasons, setReasons] = useState<Partial<Record<LoadRule, string>>>({})
@@ -148,12 +148,12 @@ export function LoadStation(props: LoadStationProps) {
             }
           />
           <div className="mt-auto">
-            {silence && (
+            {unreachable && (
               <Say tone="off" lead="The control does not answer." role="alert">
-                {silence}
+                {unreachable}
               </Say>
             )}
-            <Problem lead="Not loaded." text={(typing ? null : problem) ?? (silence ? null : (refused?.text ?? null))} />
+            <Problem lead="Not loaded." text={(typing ? null : problem) ?? (unreachable ? null : (refused?.text ?? null))} />
             {run && machine && serial ? (
               <NextStep {...props} machine={machine} serial={serial} busy={busy} act={act} finish={() => void finish()} />
             ) : mayBegin && machine && pocket !== null ? (

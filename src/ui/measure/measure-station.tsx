@@ -153,7 +153,7 @@ export function MeasureStation(props: MeasureProps) {
   )
   const warmMm = benchFor(heat, now).warmMm
   const advice = proposal && result ? advise(proposal.set, result, props.made) : null
-  const told = advice && adviceText(advice, unit)
+  const advised = advice && adviceText(advice, unit)
   const dirty = [proposal?.set, ...(proposal?.steps.map((s) => s.set) ?? [])]
     .flatMap((set) => set?.warnings ?? [])
     .find((w) => w.warning.code === 'DEBRIS')
@@ -335,10 +335,10 @@ export function MeasureStation(props: MeasureProps) {
               ) : (
                 !note &&
                 advice &&
-                told &&
+                advised &&
                 !running && (
-                  <Say tone={advice.tone} lead={told.lead} role="status">
-                    {told.rest} {result?.verdict === 'off' && !dirty && `Scanning saves it as out of tolerance.`}
+                  <Say tone={advice.tone} lead={advised.lead} role="status">
+                    {advised.rest} {result?.verdict === 'off' && !dirty && `Scanning saves it as out of tolerance.`}
                   </Say>
                 )
               )}

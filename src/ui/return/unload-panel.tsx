@@ -10,11 +10,11 @@ import { useShell } from '../shell/shell-context'
 import type { Ask } from '@/stations/contract'
 import type * as back from '@/stations/return/contract'
 import type * as standIn from '@/stations/stand-in/contract'
-import type { Fate } from '@/stations/return/contract'
+import type { Disposition } from '@/stations/return/contract'
 
 type WearGoes = 'kept' | 'cleared'
 
-const FATES: readonly (readonly [Fate, string, string])[] = [
+const DISPOSITIONS: readonly (readonly [Disposition, string, string])[] = [
   ['again', 'Use again here', 'its offsets stay valid'],
   ['other', 'Other machine', 'with a new hand-over'],
   ['measure', 'Measure again', 'then use again'],
@@ -52,21 +52,21 @@ export function UnloadPanel(props: UnloadPanelProps) {
   const { sayScan } = useShell()
   const { busy, problem, setProblem, run } = useAct()
   // why a choice is not open
-  const closed: Partial<Record<Fate, string>> = {
+  const closed: Partial<Record<Disposition, string>> = {
     ...(current || worn ? {} : { again: 'its values are out of date' }),
     ...(others.length ? {} : { other: 'no machine with its taper' }),
   }
-  const [fate, setFate] = useState<Fate>(current && !worn ? 'again' : 'measure')
+  const [disposition, setDisposition] = useState<Disposition>(current && !worn ? 'again' : 'measure')
   const [reason, setReason] = useState('')
   const [minutes, setMinutes] = useState(props.cutMin === null ? '' : String(props.cutMin))
   const [to, setTo] = useState('')
   const [wear, setWear] = useState<WearGoes | null>(null)
-  const usedOn = fate === 'again' || fate === 'other'
+  const usedOn = disposition === 'again' || disposition === 'other'
   const go = () => {
     const cutMin = minutes.trim() === '' ? 0 : Number(minutes.replace(',', '.'))
     if (!Number.isFinite(cutMin) || cutMin < 0) return setProblem('The minutes are not a number.')
     if (reason.trim().length < 3) return setProblem('Say why in a few words.')
-    if (fate === 'other' && !to) return setProblem('Choose the machine it goes to.')
+    if (disposition === 'other' && !to) return setProblem('Choose the machine it goes to.')
     if (usedOn && worn && !wear) return setProblem('Choose what to do with its wear.')
     const handOver = `/hand-over/${serial}`
     const next = {
@@ -76,15 +76,15 @@ export function UnloadPanel(props: UnloadPanelProps) {
       apart: `/tools/${serial}`,
       scrap: `/tools/${serial}`,
       broken: '/kit/now',
-    }[fate]
+    }[disposition]
     void run(
       () =>
         unload({
           serial,
-          fate,
+          disposition,
           reason: reason.trim(),
           cutMin,
-          ...(fate === 'other' ? { to } : {}),
+          ...(disposition === 'other' ? { to } : {}),
           ...(usedOn && worn && wear ? { wear } : {}),
         }),
       ({ sister, tag }) => {
@@ -97,18 +97,18 @@ export function UnloadPanel(props: UnloadPanelProps) {
     <>
       <h2 className="text-2xl font-bold">What next?</h2>
       <div role="radiogroup" aria-label="What next?" className="mt-2 grid grid-cols-2 gap-1.5">
-        {FATES.map(([key, name, about]) => (
+        {DISPOSITIONS.map(([key, name, about]) => (
           <label
             key={key}
             className="border-rule has-checked:border-act has-disabled:text-soft flex min-h-[56px] items-center gap-2.5 border-[1.5px] px-2.5"
           >
             <input
               type="radio"
-              name="fate"
+              name="disposition"
               className="h-5 w-5 shrink-0 accent-[var(--color-act)]"
-              checked={fate === key}
+              checked={disposition === key}
               disabled={key in closed}
-              onChange={() => setFate(key)}
+              onChange={() => setDisposition(key)}
             />
             <span className="leading-tight">
               <span className="font-head block text-[19px] font-semibold">{name}</span>
@@ -119,7 +119,7 @@ export function UnloadPanel(props: UnloadPanelProps) {
           </label>
         ))}
       </div>
-      {fate === 'other' && (
+      {disposition === 'other' && (
         <Field name="To">
           <select className={FIELD} value={to} onChange={(e) => setTo(e.target.value)}>
             <option value="">choose …</option>

@@ -1,11 +1,11 @@
-export interface Place {
+export interface NavItem {
   readonly key: string
   readonly name: string
   readonly href: string
 }
 
 /** The bench line, in the order tools travel. */
-export const STATIONS: readonly Place[] = [
+export const STATIONS: readonly NavItem[] = [
   { key: 'kit', name: 'Kit', href: '/kit' },
   { key: 'build', name: 'Build', href: '/build' },
   { key: 'measure', name: 'Measure', href: '/measure' },
@@ -15,7 +15,7 @@ export const STATIONS: readonly Place[] = [
   { key: 'return', name: 'Return', href: '/return' },
 ]
 
-export const OTHERS: readonly (Place & { readonly go: string })[] = [
+export const OTHERS: readonly (NavItem & { readonly go: string })[] = [
   { key: 'plan', name: 'Plan', href: '/plan', go: 'p' },
   { key: 'library', name: 'Library', href: '/library', go: 'l' },
   { key: 'records', name: 'Records', href: '/records', go: 'r' },

@@ -2,7 +2,7 @@
 import { zipSync, strToU8 } from 'fflate'
 import { encode } from 'fast-png'
 import { describe, expect, it } from 'vitest'
-import { decodeFrameSet, encodeFrameSet, frameSetAnswer } from '@/codecs/frame-set'
+import { FRAME_SET_LIMITS, decodeFrameSet, encodeFrameSet, frameSetAnswer, openFrameSet } from '@/codecs/frame-set'
 import { measureFrame } from '@/core/shapes'
 import { measureSet } from '@/core/sets'
 import { cornerTool, render, type Scene, type Tool } from '../../support/render'
@@ -223,9 +223,18 @@ describe('what cannot be used', () => {
     const read = decodeFrameSet(zip)
     expect(read.ok ? 'ok' : read.error.code).toBe('BAD_FRAMESET')
   })
-  it('a zip that unpacks to more than 256 MB', () => {
-    const bomb = zipSync({ 'frameset.json': strToU8('{}'), 'a.png': new Uint8Array(257 * 2 ** 20) }, { level: 9 })
-    const read = decodeFrameSet(bomb)
-    expect(read.ok ? 'ok' : read.error.code).toBe('TOO_LARGE')
+  it('a zip that unpacks to more than it may, is larger, or holds more files: counted while it is unpacked', () => {
+    expect(FRAME_SET_LIMITS).toEqual({ packedBytes: 64 * 2 ** 20, unpackedBytes: 256 * 2 ** 20, files: 500 })
+    const bomb = zipSync({ 'frameset.json': strToU8('{}'), 'a.png': new Uint8Array(5 * 2 ** 20) }, { level: 9 })
+    expect(bomb.length).toBeLessThan(10_000)
+    const read = (limits: Partial<typeof FRAME_SET_LIMITS>) => {
+      const opened = openFrameSet(bomb, { ...FRAME_SET_LIMITS, ...limits })
+      return opened.ok ? 'ok' : opened.error.code
+    }
+    expect(read({ unpackedBytes: 4 * 2 ** 20 })).toBe('TOO_LARGE')
+    expect(read({ packedBytes: 1000 })).toBe('TOO_LARGE')
+    expect(read({ files: 1 })).toBe('TOO_LARGE')
+    // within its limits it is looked at, and is no frame set
+    expect(read({ unpackedBytes: 6 * 2 ** 20 })).toBe('BAD_FRAMESET')
   })
 })

@@ -15,14 +15,14 @@ const AT_ONCE = 1000
 const MOST = 1000
 
 /** With its sentence, in millimetres. */
-const told = (entry: RecordEntry): RecordEntry => ({ ...entry, text: recordText(entry, 'mm') })
+const inWords = (entry: RecordEntry): RecordEntry => ({ ...entry, text: recordText(entry, 'mm') })
 
 /** Page after page of what is asked, so that the whole record never stands in memory. */
 function* pages(query: RecordQuery): Generator<RecordEntry[]> {
   let beforeSeq: number | undefined
   for (;;) {
     const entries = listRecord(runtime().db, { ...query, beforeSeq, limit: AT_ONCE })
-    if (entries.length) yield entries.map(told)
+    if (entries.length) yield entries.map(inWords)
     if (entries.length < AT_ONCE) return
     beforeSeq = entries[entries.length - 1].seq
   }
@@ -63,7 +63,7 @@ export const GET = guarded((request) => {
     return problem(400, 'BAD_REQUEST', `limit is a whole number from 1 to ${MOST}.`)
   if (limit !== null) {
     const beforeSeq = whole(asked.get('before')) ?? undefined
-    const entries = listRecord(runtime().db, { ...query, beforeSeq, limit }).map(told)
+    const entries = listRecord(runtime().db, { ...query, beforeSeq, limit }).map(inWords)
     return format === 'json'
       ? Response.json(entries)
       : streamed([encodeCsv([...COLUMNS], csvRows(entries))].values(), 'text/csv; charset=utf-8', 'record.csv')

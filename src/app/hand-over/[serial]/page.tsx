@@ -46,8 +46,8 @@ export default async function HandoverPage({
 }) {
   const serial = serialOf((await params).serial)
   const given = Query.parse(await searchParams)
-  const house = await context()
-  const proposal = await proposeHandover(house.db, house.control, serial, house.now, given)
+  const shop = await context()
+  const proposal = await proposeHandover(shop.db, shop.control, serial, shop.now, given)
   if (!proposal)
     return (
       <StationPage station="hand-over" current={null}>
@@ -55,18 +55,18 @@ export default async function HandoverPage({
       </StationPage>
     )
   const { assembly, machine, t, measurement, refusals, values, trial } = proposal
-  const current = currentHandover(house.db, serial)
+  const current = currentHandover(shop.db, serial)
   const heading = (
     <Title lead={t === null ? serial : `T${t}`}>
       {assembly.name} · on {serial} · for <b className="text-ink">{machine?.name ?? 'no machine yet'}</b>
     </Title>
   )
-  const numbers = listHandovers(house.db, serial)
+  const numbers = listHandovers(shop.db, serial)
   const history = (
     <Numbers
       handovers={numbers}
-      people={Object.fromEntries(house.people.map((p) => [p.id, p.name]))}
-      machines={Object.fromEntries(listMachines(house.db).map((m) => [m.key, m]))}
+      people={Object.fromEntries(shop.people.map((p) => [p.id, p.name]))}
+      machines={Object.fromEntries(listMachines(shop.db).map((m) => [m.key, m]))}
     />
   )
   if (
@@ -103,7 +103,7 @@ export default async function HandoverPage({
             <>
               <h2 className="text-2xl font-bold">Hand-over {current.values.issue}</h2>
               <Row name="Released">{formatWhen(current.releasedAt)}</Row>
-              <Row name="By">{house.people.find((p) => p.id === current.personId)?.name ?? current.personId}</Row>
+              <Row name="By">{shop.people.find((p) => p.id === current.personId)?.name ?? current.personId}</Row>
               <Row name="Measured">{formatWhen(current.values.measuredAt)}</Row>
               <div className="mt-auto">
                 <Say tone="holds" lead="Released.">
@@ -198,7 +198,7 @@ export default async function HandoverPage({
               pocket={given.pocket ?? null}
               pockets={machine?.pockets ?? null}
               tip={machine?.kind === 'lathe' && proposal.turning ? proposal.tip : undefined}
-              jobs={listJobs(house.db)
+              jobs={listJobs(shop.db)
                 .filter((j) => j.machine === machine?.key)
                 .map((j) => j.id)}
               against={refusals.map(({ refusal, leadMay }) => ({
@@ -207,8 +207,8 @@ export default async function HandoverPage({
                 text: handoverRefusalText(refusal),
                 leadMay,
               }))}
-              postProblem={postProblem && refusalText(postProblem, house.unit)}
-              machines={listMachines(house.db).map(({ key, name }) => ({ key, name }))}
+              postProblem={postProblem && refusalText(postProblem, shop.unit)}
+              machines={listMachines(shop.db).map(({ key, name }) => ({ key, name }))}
               release={releaseAction}
             />
           </>

@@ -13,12 +13,12 @@ export const metadata = { title: 'Labels' }
 
 export default async function LabelsPage({ searchParams }: { readonly searchParams: Promise<{ machine?: string | string[] }> }) {
   const { machine: asked } = await searchParams
-  const house = await context()
-  const machines = listMachines(house.db)
-  const current = listCurrent(house.db)
+  const shop = await context()
+  const machines = listMachines(shop.db)
+  const current = listCurrent(shop.db)
   // without a wish: the first machine that has something to try it on
   const machine =
-    (typeof asked === 'string' && getMachine(house.db, asked)) ||
+    (typeof asked === 'string' && getMachine(shop.db, asked)) ||
     machines.find((m) => current.some((h) => h.values.machine === m.key)) ||
     machines[0]
   if (!machine) return <NoMachine lead="Labels" tabs={HANDOVER_TABS} label="Sheets of Hand over" />
@@ -33,9 +33,9 @@ export default async function LabelsPage({ searchParams }: { readonly searchPara
         code={machine.labelCode}
         tools={current
           .filter((h) => h.values.machine === machine.key)
-          .map((h) => ({ id: h.id, name: `T${h.values.t} ${getAssemblyName(house.db, h.assemblyId) ?? ''}` }))}
+          .map((h) => ({ id: h.id, name: `T${h.values.t} ${getAssemblyName(shop.db, h.assemblyId) ?? ''}` }))}
         fields={LABEL_FIELDS}
-        lead={house.person?.role === 'lead'}
+        lead={shop.person?.role === 'lead'}
         tryLabel={tryLabelAction}
         keep={keepLabelAction}
       />

@@ -16,13 +16,13 @@ export default async function PostsPage({
   readonly searchParams: Promise<{ machine?: string | string[]; post?: string | string[] }>
 }) {
   const asked = await searchParams
-  const house = await context()
-  const machines = listMachines(house.db)
-  const machine = (typeof asked.machine === 'string' && getMachine(house.db, asked.machine)) || machines[0]
+  const shop = await context()
+  const machines = listMachines(shop.db)
+  const machine = (typeof asked.machine === 'string' && getMachine(shop.db, asked.machine)) || machines[0]
   if (!machine) return <NoMachine lead="Posts" tabs={HANDOVER_TABS} label="Sheets of Hand over" />
-  const posts = [...new Set([...Object.keys(SHIPPED_POSTS), ...listPosts(house.db)])].sort()
+  const posts = [...new Set([...Object.keys(SHIPPED_POSTS), ...listPosts(shop.db)])].sort()
   const post = typeof asked.post === 'string' && posts.includes(asked.post) ? asked.post : machine.post
-  const tools = listAssemblies(house.db)
+  const tools = listAssemblies(shop.db)
     .filter((a) => a.state !== 'built' && a.t !== null && a.coupling === machine.coupling)
     .map((a) => ({ serial: a.serial, name: `T${a.t} ${a.name}` }))
   return (
@@ -42,10 +42,10 @@ export default async function PostsPage({
         posts={posts}
         post={post}
         shipped={post in SHIPPED_POSTS}
-        template={getPostTemplate(house.db, post) ?? SHIPPED_POSTS[post] ?? ''}
+        template={getPostTemplate(shop.db, post) ?? SHIPPED_POSTS[post] ?? ''}
         options={{ ...tableOf(machine), sizeRegister: machine.sizeRegister, decimals: machine.decimals }}
         tools={tools}
-        lead={house.person?.role === 'lead'}
+        lead={shop.person?.role === 'lead'}
         tryTemplate={tryTemplateAction}
         keep={keepPostAction}
       />

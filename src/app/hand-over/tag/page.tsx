@@ -13,11 +13,11 @@ export const metadata = { title: 'Read a tag' }
 export default async function TagPage({ searchParams }: { readonly searchParams: Promise<{ serial?: string | string[] }> }) {
   const { serial: asked } = await searchParams
   const serial = typeof asked === 'string' && asked ? serialOf(asked) : null
-  const house = await context()
-  const read = serial === null ? null : await readTagNow(house.tagOf(serial))
+  const shop = await context()
+  const read = serial === null ? null : await readTagNow(shop.tagOf(serial))
   const bom = read?.ok ? (read.value.record.bom ?? []) : []
   const definition = read?.ok
-    ? listDefinitions(house.db).find((d) => d.t === read.value.record.t && d.machines.includes(read.value.record.m ?? ''))
+    ? listDefinitions(shop.db).find((d) => d.t === read.value.record.t && d.machines.includes(read.value.record.m ?? ''))
     : undefined
   return (
     <>
@@ -25,9 +25,9 @@ export default async function TagPage({ searchParams }: { readonly searchParams:
       <TagReader
         key={serial ?? ''}
         serial={serial}
-        chips={listSimTags(house.db)}
-        read={read && (read.ok ? read : fail(inWords(read.error, house.unit)))}
-        parts={[...namesOf(house.db, bom)].map(([id, name]) => ({ id, name, count: bom.filter((b) => b === id).length }))}
+        chips={listSimTags(shop.db)}
+        read={read && (read.ok ? read : fail(inWords(read.error, shop.unit)))}
+        parts={[...namesOf(shop.db, bom)].map(([id, name]) => ({ id, name, count: bom.filter((b) => b === id).length }))}
         definition={definition ? { id: definition.id, name: definition.name } : null}
         trick={tagTrickAction}
       />

@@ -50,12 +50,12 @@ export default async function JobPage({
 }) {
   const { job: id } = await params
   const { t } = await searchParams
-  const house = await context()
-  const sheet = readKit(house.db, plainText(id), house.now)
-  const pick = sheet && readPick(house.db, sheet.job.id, house.now)
+  const shop = await context()
+  const sheet = readKit(shop.db, plainText(id), shop.now)
+  const pick = sheet && readPick(shop.db, sheet.job.id, shop.now)
   if (!sheet || !pick) notFound()
   const { job, machine, tools } = sheet
-  const now = new Date(house.now)
+  const now = new Date(shop.now)
   const due = formatDue(job.dueAt, now)
   const minutes = differenceInMinutes(new Date(job.dueAt), now)
   const count = (types: readonly string[]) => tools.filter((tool) => types.includes(tool.standing.type)).length
@@ -98,11 +98,11 @@ export default async function JobPage({
             <div className="shrink-0 overflow-x-auto" tabIndex={0} aria-label="Wanted tools" role="region">
               <KitTable
                 job={job.id}
-                names={namesFor(house.db, tools, job.id)}
+                names={namesFor(shop.db, tools, job.id)}
                 tools={tools}
                 chosenT={chosen?.wanted.t ?? null}
                 machine={machine.key}
-                definitions={listDefinitions(house.db)
+                definitions={listDefinitions(shop.db)
                   .filter((d) => d.machines.includes(machine.key))
                   .map(({ id, name, t }) => ({ id, name, t }))}
                 map={mapToolAction}

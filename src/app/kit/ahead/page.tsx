@@ -14,16 +14,16 @@ import { context } from '../../_server/context'
 export const metadata = { title: 'Due list' }
 
 export default async function AheadPage() {
-  const house = await context()
-  const now = new Date(house.now)
-  const lines = readLookahead(house.db, house.now)
-  const stuck = readStuck(house.db, house.now)
+  const shop = await context()
+  const now = new Date(shop.now)
+  const lines = readLookahead(shop.db, shop.now)
+  const stuck = readStuck(shop.db, shop.now)
   const names = namesFor(
-    house.db,
+    shop.db,
     stuck.map((s) => s.tool),
   )
-  const definitions = listDefinitions(house.db)
-  const machines = new Map(listMachines(house.db).map((m) => [m.key, m.name]))
+  const definitions = listDefinitions(shop.db)
+  const machines = new Map(listMachines(shop.db).map((m) => [m.key, m.name]))
   const total = lines.reduce((sum, l) => sum + l.minutes, 0)
   return (
     <StationPage station="kit" current={null}>
@@ -76,7 +76,7 @@ export default async function AheadPage() {
               <tbody>
                 {lines.map((line, i) => {
                   const begin = formatDue(new Date(line.latestStartMs).toISOString(), now)
-                  const job = getJob(house.db, line.job)!
+                  const job = getJob(shop.db, line.job)!
                   return (
                     <tr key={i} className="border-rule h-[46px] border-b">
                       <td className={`figures pr-3 text-[19px] font-semibold ${line.late ? 'text-off' : ''}`}>

@@ -15,12 +15,12 @@ export const metadata = { title: 'Carts and racks' }
 
 export default async function CartsPage({ searchParams }: { readonly searchParams: Promise<{ job?: string; cart?: string }> }) {
   const { job, cart } = await searchParams
-  const house = await context()
-  const carts = readCarts(house.db)
-  const jobs = listJobs(house.db)
+  const shop = await context()
+  const carts = readCarts(shop.db)
+  const jobs = listJobs(shop.db)
   const chosen = carts.find((c) => c.unit.id === cart) ?? carts.find((c) => c.unit.kind === 'cart')
-  const missing = job && chosen ? missingFor(house.db, job, chosen.unit.id, house.now) : []
-  const names = namesFor(house.db, missing, job)
+  const missing = job && chosen ? missingFor(shop.db, job, chosen.unit.id, shop.now) : []
+  const names = namesFor(shop.db, missing, job)
   return (
     <StationPage station="kit" current={null}>
       <Sheet
@@ -40,7 +40,7 @@ export default async function CartsPage({ searchParams }: { readonly searchParam
                   slots: slots.map(({ place, tool, profile }) => ({
                     id: place.id,
                     taper: place.taper,
-                    tool: tool && profile ? { serial: tool.serial, t: tool.t, profile, hot: isHot(tool, house.now) } : null,
+                    tool: tool && profile ? { serial: tool.serial, t: tool.t, profile, hot: isHot(tool, shop.now) } : null,
                   })),
                 }}
               />

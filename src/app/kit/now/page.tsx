@@ -16,11 +16,11 @@ import { neededNowAction } from '../actions'
 export const metadata = { title: 'Rush' }
 
 export default async function NowPage() {
-  const house = await context()
-  const { jobs, tools } = readNetted(house.db, house.now)
+  const shop = await context()
+  const { jobs, tools } = readNetted(shop.db, shop.now)
   const urgent = jobs.filter((j) => j.urgentFor !== null)
-  const machines = new Map(listMachines(house.db).map((m) => [m.key, m.name]))
-  const loaded = listAssemblies(house.db).filter((a) => a.state === 'loaded' && a.condition === 'fit')
+  const machines = new Map(listMachines(shop.db).map((m) => [m.key, m.name]))
+  const loaded = listAssemblies(shop.db).filter((a) => a.state === 'loaded' && a.condition === 'fit')
   return (
     <StationPage station="kit" current={null}>
       <Sheet
@@ -35,8 +35,8 @@ export default async function NowPage() {
             <ul>
               {urgent.map((job) => {
                 const netted = tools.get(job.id) ?? []
-                const names = namesFor(house.db, netted)
-                const waits = Math.round((Date.parse(house.now) - Date.parse(job.dueAt)) / 60_000)
+                const names = namesFor(shop.db, netted)
+                const waits = Math.round((Date.parse(shop.now) - Date.parse(job.dueAt)) / 60_000)
                 return (
                   <li key={job.id} className="border-rule border-b">
                     <Link href={`/kit/${job.id}`} className="flex min-h-[72px] flex-col justify-center gap-1 py-2">

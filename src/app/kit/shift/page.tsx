@@ -15,8 +15,8 @@ export const metadata = { title: 'Next shift' }
 const WAITS = { built: 'to measure', measured: 'to hand over', released: 'to load', loaded: '', apart: '' } as const
 
 export default async function ShiftPage() {
-  const house = await context()
-  const { builds, hot, waiting, fetched, notes } = readShift(house.db, house.now)
+  const shop = await context()
+  const { builds, hot, waiting, fetched, notes } = readShift(shop.db, shop.now)
   return (
     <StationPage station="kit" current={null}>
       <Sheet
@@ -54,7 +54,7 @@ export default async function ShiftPage() {
             <Group title="Picked and not built in" none="Every part is in its place or in a tool.">
               {fetched.map(({ job, component, count }) => (
                 <Line key={`${job}-${component}`} href={`/kit/${encodeURIComponent(job)}`} lead={job}>
-                  {count} × {getComponent(house.db, component)?.name ?? component}
+                  {count} × {getComponent(shop.db, component)?.name ?? component}
                 </Line>
               ))}
             </Group>

@@ -8,9 +8,9 @@ import { context } from '../../_server/context'
 export const metadata = { title: 'Slot displays' }
 
 export default async function SlotsPage() {
-  const house = await context()
-  const now = new Date(house.now)
-  const units = readSlotDisplays(house.db).map(({ unit, slots }) => ({
+  const shop = await context()
+  const now = new Date(shop.now)
+  const units = readSlotDisplays(shop.db).map(({ unit, slots }) => ({
     id: unit.id,
     name: unit.name,
     slots: slots.map((slot) => ({ ...slot, due: slot.tool?.dueAt ? formatDue(slot.tool.dueAt, now).text : '' })),

@@ -23,16 +23,16 @@ export default async function HoldersPage({
   readonly searchParams: Promise<{ words?: string | string[]; after?: string | string[] }>
 }) {
   const asked = await searchParams
-  const house = await context()
+  const shop = await context()
   const typed = typeof asked.words === 'string' ? asked.words.trim().slice(0, 80) : ''
   const after = typeof asked.after === 'string' ? asked.after : undefined
-  const holders = listHolderPage(house.db, { after, words: typed.split(/\s+/).filter(Boolean), limit: SHOWN })
-  const of = countHolders(house.db)
+  const holders = listHolderPage(shop.db, { after, words: typed.split(/\s+/).filter(Boolean), limit: SHOWN })
+  const of = countHolders(shop.db)
   const more = new URLSearchParams({ ...(typed && { words: typed }), after: holders.at(-1)?.serial ?? '' }).toString()
-  const types = listComponents(house.db).filter((c) => roleOf(c) === 'holder' || roleOf(c) === 'extension')
+  const types = listComponents(shop.db).filter((c) => roleOf(c) === 'holder' || roleOf(c) === 'extension')
   const lines = holders.map((h) => {
-    const type = h.component ? getComponent(house.db, h.component) : null
-    const health = type && h.component ? refuseHealth({ ...h, component: h.component }, type, house.now) : []
+    const type = h.component ? getComponent(shop.db, h.component) : null
+    const health = type && h.component ? refuseHealth({ ...h, component: h.component }, type, shop.now) : []
     const greatest = type ? numberOf(type, 'greatestHeats') : undefined
     return { h, type, health, greatest }
   })
@@ -82,7 +82,7 @@ export default async function HoldersPage({
                         {type?.name ?? h.coupling}
                         {health.length > 0 && (
                           <span className="text-off block text-[14px] leading-tight font-semibold">
-                            ◆ {fitsText(health[0], house.unit)}
+                            ◆ {fitsText(health[0], shop.unit)}
                           </span>
                         )}
                       </td>
@@ -119,7 +119,7 @@ export default async function HoldersPage({
         right={
           <AddHolder
             types={types.map(({ id, name }) => ({ id, name }))}
-            places={listPlaces(house.db)
+            places={listPlaces(shop.db)
               .filter((p) => p.taper === null)
               .map((p) => p.id)}
             add={addHolderAction}

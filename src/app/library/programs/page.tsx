@@ -1,5 +1,5 @@
 import Link from 'next/link'
-import { listPrograms } from '@/db/job/read'
+import { listNcPrograms } from '@/db/job/read'
 import { listDefinitions } from '@/db/library/read'
 import { listMachines } from '@/db/machine/read'
 import { Sheet } from '@/ui/common/sheet'
@@ -9,10 +9,10 @@ import { context } from '../../_server/context'
 export const metadata = { title: 'Programs' }
 
 export default async function ProgramsPage() {
-  const house = await context()
-  const programs = listPrograms(house.db)
-  const definitions = listDefinitions(house.db)
-  const machines = new Map(listMachines(house.db).map((m) => [m.key, m.name]))
+  const shop = await context()
+  const programs = listNcPrograms(shop.db)
+  const definitions = listDefinitions(shop.db)
+  const machines = new Map(listMachines(shop.db).map((m) => [m.key, m.name]))
   return (
     <>
       <div />

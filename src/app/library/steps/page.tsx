@@ -11,7 +11,7 @@ export const metadata = { title: 'Steps' }
 
 export default async function StepsPage({ searchParams }: { readonly searchParams: Promise<{ clamping?: string }> }) {
   const { clamping } = await searchParams
-  const house = await context()
+  const shop = await context()
   const chosen = CLAMPINGS.find((c) => c === clamping) ?? 'collet'
   return (
     <>
@@ -21,7 +21,7 @@ export default async function StepsPage({ searchParams }: { readonly searchParam
           <>
             <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" />
             <Title lead={chosen}>assembly steps of this shop</Title>
-            <StepsForm key={chosen} clamping={chosen} steps={stepsOf(house.db, chosen)} save={putStepsAction} />
+            <StepsForm key={chosen} clamping={chosen} steps={stepsOf(shop.db, chosen)} save={putStepsAction} />
           </>
         }
         right={

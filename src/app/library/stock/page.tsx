@@ -11,9 +11,9 @@ export const metadata = { title: 'Stock' }
 
 export default async function StockPage({ searchParams }: { readonly searchParams: Promise<{ unit?: string | string[] }> }) {
   const { unit: asked } = await searchParams
-  const house = await context()
+  const shop = await context()
   const { low, lowCount, moves, names, units, unit, counts, moreCounts } = readStock(
-    house.db,
+    shop.db,
     typeof asked === 'string' ? asked : null,
   )
   return (

@@ -12,8 +12,8 @@ export const metadata = { title: 'Store' }
 
 export default async function StorePage({ searchParams }: { readonly searchParams: Promise<{ place?: string; part?: string }> }) {
   const { place, part } = await searchParams
-  const house = await context()
-  const { units, drawers, unit, chosen, places: shown } = readStore(house.db, place ?? null)
+  const shop = await context()
+  const { units, drawers, unit, chosen, places: shown } = readStore(shop.db, place ?? null)
   return (
     <>
       <div />

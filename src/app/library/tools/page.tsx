@@ -12,9 +12,9 @@ import { context } from '../../_server/context'
 export const metadata = { title: 'Tools' }
 
 export default async function ToolsPage() {
-  const house = await context()
-  const definitions = listDefinitions(house.db)
-  const machines = new Map(listMachines(house.db).map((m) => [m.key, m.name]))
+  const shop = await context()
+  const definitions = listDefinitions(shop.db)
+  const machines = new Map(listMachines(shop.db).map((m) => [m.key, m.name]))
   return (
     <>
       <div />
@@ -32,7 +32,7 @@ export default async function ToolsPage() {
                     <th scope="col">T</th>
                     <th scope="col">tool</th>
                     <th scope="col" className="text-right">
-                      LF {unitMark(house.unit)}
+                      LF {unitMark(shop.unit)}
                     </th>
                     <th scope="col">holder</th>
                     <th scope="col">machines</th>
@@ -43,7 +43,7 @@ export default async function ToolsPage() {
                   {definitions.map((d) => (
                     <tr key={d.id} className="border-rule border-b [&>td]:pr-4">
                       <td className="w-16">
-                        <Silhouette profile={profileOfDefinition(house.db, d)} width={64} height={68} mmPerHeight={250} />
+                        <Silhouette profile={profileOfDefinition(shop.db, d)} width={64} height={68} mmPerHeight={250} />
                       </td>
                       <th scope="row" className="figures pr-3 text-[21px] font-bold">
                         T{d.t}
@@ -57,9 +57,9 @@ export default async function ToolsPage() {
                         </Link>
                       </td>
                       <td className="num text-right text-[19px] font-semibold">
-                        {formatLength(d.LF.nominal, house.unit, house.unit === 'mm' ? 1 : 3)}
+                        {formatLength(d.LF.nominal, shop.unit, shop.unit === 'mm' ? 1 : 3)}
                       </td>
-                      <td>{getComponent(house.db, firstOf(d, 'holder') ?? '')?.name ?? '–'}</td>
+                      <td>{getComponent(shop.db, firstOf(d, 'holder') ?? '')?.name ?? '–'}</td>
                       <td>{d.machines.map((key) => machines.get(key) ?? key).join(', ')}</td>
                       <td className="num">{d.version}</td>
                     </tr>

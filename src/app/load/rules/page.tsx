@@ -1,5 +1,5 @@
 import { mayOverrule } from '@/core/load'
-import { limitsOf, LOAD_RULES, magazineOf, type LoadRule, type MayOverrule } from '@/core/tool'
+import { loadLimitsOf, LOAD_RULES, magazineOf, type LoadRule, type MayOverrule } from '@/core/tool'
 import { getMachine, listMachines } from '@/db/machine/read'
 import { LOAD_TABS } from '@/ui/common/sub-nav'
 import { RulesForm } from '@/ui/load/rules-form'
@@ -11,9 +11,9 @@ export const metadata = { title: 'Rules of loading' }
 
 export default async function RulesPage({ searchParams }: { readonly searchParams: Promise<{ machine?: string | string[] }> }) {
   const { machine: asked } = await searchParams
-  const house = await context()
-  const machines = listMachines(house.db)
-  const machine = (typeof asked === 'string' && getMachine(house.db, asked)) || machines[0]
+  const shop = await context()
+  const machines = listMachines(shop.db)
+  const machine = (typeof asked === 'string' && getMachine(shop.db, asked)) || machines[0]
   if (!machine) return <NoMachine lead="Rules" tabs={LOAD_TABS} label="Sheets of Load" />
   const may = Object.fromEntries(LOAD_RULES.map((rule) => [rule, mayOverrule(rule, machine)])) as Record<LoadRule, MayOverrule>
   return (
@@ -23,10 +23,10 @@ export default async function RulesPage({ searchParams }: { readonly searchParam
         key={`${machine.key}-${JSON.stringify(machine.limits ?? null)}`}
         machine={{ key: machine.key, name: machine.name, pockets: machine.pockets, version: machine.version }}
         machines={machines.map(({ key, name }) => ({ key, name }))}
-        limits={limitsOf(machine)}
+        limits={loadLimitsOf(machine)}
         magazine={magazineOf(machine)}
         may={may}
-        lead={house.person?.role === 'lead'}
+        lead={shop.person?.role === 'lead'}
         keep={keepLimitsAction}
       />
     </>

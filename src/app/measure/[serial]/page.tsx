@@ -25,8 +25,8 @@ export default async function MeasurePage({ params, searchParams }: Props) {
   const serial = serialOf((await params).serial)
   const { kit: asked } = await searchParams
   const kit = typeof asked === 'string' ? asked : null
-  const house = await context()
-  const sheet = readMeasure(house.db, serial)
+  const shop = await context()
+  const sheet = readMeasure(shop.db, serial)
   if (!sheet || sheet.assembly.state === 'loaded')
     return (
       <StationPage station="measure" current={null}>
@@ -45,7 +45,7 @@ export default async function MeasurePage({ params, searchParams }: Props) {
       </StationPage>
     )
   const { assembly, definition, limits, program, last } = sheet
-  const bench = readBench(house.db, house.now)
+  const bench = readBench(shop.db, shop.now)
   const held = heldBack(bench, assembly.coupling)
   const edges = definition?.edges ?? null
   return (
@@ -53,23 +53,23 @@ export default async function MeasurePage({ params, searchParams }: Props) {
       <MeasureStation
         key={`${serial}-${last?.id ?? 0}-${bench.check?.id ?? 0}-${program?.version ?? 0}`}
         checkId={bench.check?.id ?? null}
-        held={held && { text: refusalText(held, house.unit), adapter: held.code === 'WRONG_ADAPTER' }}
+        held={held && { text: refusalText(held, shop.unit), adapter: held.code === 'WRONG_ADAPTER' }}
         overruled={bench.due && !held ? (bench.overrule?.reason ?? null) : null}
-        lead={house.person?.role === 'lead'}
+        lead={shop.person?.role === 'lead'}
         overrule={overruleCheckAction}
         serial={serial}
         title={assembly.t === null ? serial : `T${assembly.t}`}
         about={`${assembly.name}${edges ? `, ${edges} edges` : ''}`}
-        forMachine={assembly.machine ? (getMachine(house.db, assembly.machine)?.name ?? assembly.machine) : null}
-        due={formatDue(assembly.dueAt, new Date(house.now))}
-        tool={openTool(house, sheet, bench)}
+        forMachine={assembly.machine ? (getMachine(shop.db, assembly.machine)?.name ?? assembly.machine) : null}
+        due={formatDue(assembly.dueAt, new Date(shop.now))}
+        tool={openTool(shop, sheet, bench)}
         limits={limits}
         program={definition && { version: program?.version ?? null }}
-        kit={kit === null ? null : { job: kit, next: nextToMeasure(house.db, kit, serial) }}
+        kit={kit === null ? null : { job: kit, next: nextToMeasure(shop.db, kit, serial) }}
         made={sheet.made}
-        guardSigmas={practiceOf(house.db).guardSigmas}
+        guardSigmas={practiceOf(shop.db).guardSigmas}
         heat={assembly.heat}
-        now={house.now}
+        now={shop.now}
         before={last?.summary ?? null}
         wipe={wipeAction}
         turnScrew={turnScrewAction}

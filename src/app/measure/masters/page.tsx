@@ -13,8 +13,8 @@ export const metadata = { title: 'Masters' }
 const SHOWN = 40
 
 export default async function MastersPage() {
-  const house = await context()
-  const bench = readBench(house.db, house.now)
+  const shop = await context()
+  const bench = readBench(shop.db, shop.now)
   return (
     <>
       <div />
@@ -22,18 +22,18 @@ export default async function MastersPage() {
         key={`${bench.check?.id ?? 0}-${bench.adapter?.since ?? ''}`}
         adapter={bench.adapter}
         master={bench.master}
-        adapters={listAdapters(house.db)}
-        again={readHeld(house.db)}
+        adapters={listAdapters(shop.db)}
+        again={readHeld(shop.db)}
         addAdapter={addAdapterAction}
         renew={renewMasterAction}
-        checks={listChecks(house.db, SHOWN)}
+        checks={listChecks(shop.db, SHOWN)}
         checkId={bench.check?.id ?? null}
         zero={bench.zero}
         due={bench.due && dueText(bench.due)}
         overruled={bench.due ? (bench.overrule?.reason ?? null) : null}
-        lead={house.person?.role === 'lead'}
-        ticket={bench.master && masterTicket(house.db, bench.master, house.now)}
-        now={house.now}
+        lead={shop.person?.role === 'lead'}
+        ticket={bench.master && masterTicket(shop.db, bench.master, shop.now)}
+        now={shop.now}
         changeAdapter={changeAdapterAction}
         overrule={overruleCheckAction}
       />

@@ -1,7 +1,7 @@
 import Link from 'next/link'
 import { listDefinitions } from '@/db/library/read'
 import { listMachines } from '@/db/machine/read'
-import { listPrograms } from '@/db/program/read'
+import { listRoutines } from '@/db/program/read'
 import { Sheet } from '@/ui/common/sheet'
 import { MEASURE_TABS, SubNav } from '@/ui/common/sub-nav'
 import { formatWhen } from '@/ui/format/due'
@@ -10,11 +10,11 @@ import { context } from '../../_server/context'
 export const metadata = { title: 'Measuring programs' }
 
 export default async function ProgramsPage() {
-  const house = await context()
-  const programs = listPrograms(house.db)
-  const names = new Map(house.people.map((p) => [p.id, p.name]))
-  const machines = new Map(listMachines(house.db).map((m) => [m.key, m.name]))
-  const definitions = listDefinitions(house.db)
+  const shop = await context()
+  const programs = listRoutines(shop.db)
+  const names = new Map(shop.people.map((p) => [p.id, p.name]))
+  const machines = new Map(listMachines(shop.db).map((m) => [m.key, m.name]))
+  const definitions = listDefinitions(shop.db)
   const rows = [...definitions].sort((a, b) => Number(programs.has(b.id)) - Number(programs.has(a.id)) || a.t - b.t)
   return (
     <>

@@ -62,9 +62,9 @@ const NEXT = {
 
 export default async function ToolPage({ params }: { readonly params: Promise<{ serial: string }> }) {
   const serial = serialOf((await params).serial)
-  const house = await context()
-  const passport = readPassport(house.db, serial)
-  const machines = new Map(listMachines(house.db).map((m) => [m.key, m.name]))
+  const shop = await context()
+  const passport = readPassport(shop.db, serial)
+  const machines = new Map(listMachines(shop.db).map((m) => [m.key, m.name]))
   if (!passport)
     return (
       <>
@@ -75,17 +75,17 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
   const { assembly, holder, definition, profile, measurements, handovers, record } = passport
   const last = measurements[0]
   const current = handovers.find((h) => h.voidedAt === null)
-  const component = holder.component ? getComponent(house.db, holder.component) : null
+  const component = holder.component ? getComponent(shop.db, holder.component) : null
   const type = component?.name
   const greatestHeats = component ? numberOf(component, 'greatestHeats') : undefined
   const health =
-    component && holder.component ? refuseHealth({ ...holder, component: holder.component }, component, house.now) : []
-  const apart = assembly ? readApart(house.db, serial, house.now) : null
+    component && holder.component ? refuseHealth({ ...holder, component: holder.component }, component, shop.now) : []
+  const apart = assembly ? readApart(shop.db, serial, shop.now) : null
   const waits = assembly && waitsFor(assembly, last?.verdict ?? null)
   const next = waits && waits !== 'change cutter' ? NEXT[waits] : null
   const length = (mm: number | null | undefined) =>
-    mm === null || mm === undefined ? '–' : `${formatLength(mm, house.unit)} ${unitMark(house.unit)}`
-  const warm = assembly?.heat && assembly.state === 'built' && assembly.heat.measureAt > house.now ? assembly.heat : null
+    mm === null || mm === undefined ? '–' : `${formatLength(mm, shop.unit)} ${unitMark(shop.unit)}`
+  const warm = assembly?.heat && assembly.state === 'built' && assembly.heat.measureAt > shop.now ? assembly.heat : null
   return (
     <>
       <KeepFresh />
@@ -100,7 +100,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
               {assembly && profile && (
                 <ToolDrawing
                   profile={profile}
-                  unit={house.unit}
+                  unit={shop.unit}
                   width={320}
                   height={420}
                   title={assembly.name}
@@ -117,7 +117,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
                 </Row>
                 {holder.inspectBy && <Row name="Inspect by">{holder.inspectBy.slice(0, 10)}</Row>}
                 {holder.stud && (
-                  <Row name={getComponent(house.db, holder.stud)?.name ?? 'Pull stud'}>
+                  <Row name={getComponent(shop.db, holder.stud)?.name ?? 'Pull stud'}>
                     since {holder.studSince?.slice(0, 10) ?? '–'}
                   </Row>
                 )}
@@ -179,7 +179,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
                       .map((p) => (
                         <Row
                           key={`${p.role}-${p.component}`}
-                          name={getComponent(house.db, p.component)?.name ?? p.component}
+                          name={getComponent(shop.db, p.component)?.name ?? p.component}
                           symbol={p.role}
                         >
                           {p.serial ?? (p.count > 1 ? `${p.count} ×` : '')}
@@ -193,7 +193,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
                           </Link>
                           {current.values.concession && (
                             <small className="block text-base font-medium">
-                              {concessionText(current.values.concession, house.unit)}
+                              {concessionText(current.values.concession, shop.unit)}
                             </small>
                           )}
                         </>
@@ -208,7 +208,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
               </div>
             </div>
             <h2 className="mt-2 text-2xl font-bold">History</h2>
-            <RecordTable lines={recordLines(record, house.unit, machines)} oneTool />
+            <RecordTable lines={recordLines(record, shop.unit, machines)} oneTool />
           </>
         }
         right={
@@ -219,7 +219,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
                 looks like cold metal.
               </Say>
             )}
-            {holder.heat && holder.heat.touchAt > house.now && !warm && (
+            {holder.heat && holder.heat.touchAt > shop.now && !warm && (
               <Say tone="unsure" lead="The holder is still hot from its last heat.">
                 Computed: earliest time to touch {formatTime(holder.heat.touchAt)}. Hot metal looks like cold metal.
               </Say>
@@ -256,7 +256,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
                   : holder.retired
                     ? 'This holder is retired.'
                     : health.length
-                      ? `But: ${health.map((r) => fitsText(r, house.unit)).join(' ')}`
+                      ? `But: ${health.map((r) => fitsText(r, shop.unit)).join(' ')}`
                       : 'It can be used for the next tool.'}
               </Say>
             )}
@@ -264,7 +264,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
               <KeepPanel
                 serial={serial}
                 job={assembly.job}
-                jobs={listJobs(house.db)
+                jobs={listJobs(shop.db)
                   .filter((j) => assembly.machine === null || j.machine === assembly.machine)
                   .map((j) => j.id)}
                 keep={reserveAction}
@@ -277,7 +277,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
                 parts={apart.parts}
                 heat={apart.heat}
                 scrapFirst={apart.scrapFirst}
-                lead={house.person?.role === 'lead'}
+                lead={shop.person?.role === 'lead'}
                 unit={unitStateAction}
                 heatOut={heatOutAction}
                 coolOut={coolOutAction}
@@ -288,10 +288,10 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
             )}
             <HolderCare
               serial={serial}
-              studs={listComponents(house.db)
+              studs={listComponents(shop.db)
                 .filter((c) => c.kind === 'pull-stud' && c.CCMS === holder.coupling)
                 .map(({ id, name }) => ({ id, name }))}
-              suggestedUntil={format(addYears(new Date(house.now), 1), 'yyyy-MM-dd')}
+              suggestedUntil={format(addYears(new Date(shop.now), 1), 'yyyy-MM-dd')}
               retired={holder.retired}
               act={{ inspect: inspectHolderAction, stud: replaceStudAction }}
             />

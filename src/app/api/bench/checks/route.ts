@@ -10,13 +10,13 @@ export const dynamic = 'force-dynamic'
 
 /** The pictures of the setting master on our own bench: measured here, they set the bench's zero. */
 export const POST = guarded(async (request) => {
-  const house = runtime()
+  const shop = runtime()
   const person = personOf(request)
   if (person instanceof Response) return person
   const body = await readBody(request, ['application/zip'], FRAME_SET_LIMITS.packedBytes)
   if (!body.ok) return body.error
   const asked = request.nextUrl.searchParams
-  const done = await saveCheck({ db: house.db, now: house.clock.now(), person }, house.evidence, house.frames.measure, {
+  const done = await saveCheck({ db: shop.db, now: shop.clock.now(), person }, shop.evidence, shop.frames.measure, {
     scanned: (asked.get('scanned') ?? '').toUpperCase(),
     frames: body.value,
     checkId: asked.has('check') ? Number(asked.get('check')) : null,

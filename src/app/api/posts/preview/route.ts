@@ -28,8 +28,8 @@ export const POST = guarded(async (request) => {
       'Something in the body is missing or of the wrong kind.',
       Object.fromEntries(given.error.issues.map((i) => [i.path.join('.') || 'body', i.message])),
     )
-  const house = runtime()
-  const preview = await previewPost(house.db, house.control, given.data, house.clock.now())
+  const shop = runtime()
+  const preview = await previewPost(shop.db, shop.control, given.data, shop.clock.now())
   if (!preview.ok) return refused(preview.error)
   return Response.json(preview.value)
 })

@@ -13,8 +13,8 @@ export const metadata = { title: 'Pick list' }
 /** The pick list to print: where to go, what to take, a box to tick. */
 export default async function FetchPage({ params }: { readonly params: Promise<{ job: string }> }) {
   const { job: id } = await params
-  const house = await context()
-  const pick = readPick(house.db, plainText(id), house.now)
+  const shop = await context()
+  const pick = readPick(shop.db, plainText(id), shop.now)
   if (!pick) notFound()
   const { list, names, holders } = pick
   return (

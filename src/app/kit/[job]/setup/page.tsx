@@ -13,11 +13,11 @@ export const metadata = { title: 'Setup sheet' }
 
 export default async function SetupPage({ params }: { readonly params: Promise<{ job: string }> }) {
   const { job: id } = await params
-  const house = await context()
-  const sheet = readSetup(house.db, plainText(id), house.now)
+  const shop = await context()
+  const sheet = readSetup(shop.db, plainText(id), shop.now)
   if (!sheet) notFound()
   const { job, machine } = sheet
-  const rows = setupRows(house.db, sheet)
+  const rows = setupRows(shop.db, sheet)
   return (
     <>
       <div />

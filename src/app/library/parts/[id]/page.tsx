@@ -28,8 +28,8 @@ function valueText(part: Component, key: PropertyKey, unit: LengthUnit): string 
 
 export default async function PartPage({ params }: { readonly params: Promise<{ id: string }> }) {
   const id = plainText((await params).id)
-  const house = await context()
-  const sheet = readPart(house.db, id)
+  const shop = await context()
+  const sheet = readPart(shop.db, id)
   if (!sheet)
     return (
       <>
@@ -53,7 +53,7 @@ export default async function PartPage({ params }: { readonly params: Promise<{ 
                 .filter((key) => valueOf(part, key) !== undefined)
                 .map((key) => (
                   <Row key={key} name={specOf(key).name} symbol={specOf(key).symbol}>
-                    {valueText(part, key, house.unit)}
+                    {valueText(part, key, shop.unit)}
                   </Row>
                 ))}
               {part.makerNumber && <Row name="Maker’s number">{part.makerNumber}</Row>}
@@ -66,7 +66,7 @@ export default async function PartPage({ params }: { readonly params: Promise<{ 
             </div>
             <details>
               <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">Change it</summary>
-              <PartForm kind={part.kind} part={{ ...part }} version={componentVersion(house.db, part.id)} save={putPartAction} />
+              <PartForm kind={part.kind} part={{ ...part }} version={componentVersion(shop.db, part.id)} save={putPartAction} />
             </details>
             <h2 className="mt-1 text-2xl font-bold">Where it is used</h2>
             <List none="No tool uses it.">
@@ -154,7 +154,7 @@ export default async function PartPage({ params }: { readonly params: Promise<{ 
               <StockForm
                 component={part.id}
                 lying={lying}
-                places={listPlaces(house.db)
+                places={listPlaces(shop.db)
                   .filter((p) => p.taper === null)
                   .map((p) => p.id)}
                 book={bookAction}

@@ -26,8 +26,8 @@ export default async function DefinitionPage({
 }) {
   const id = plainText((await params).id)
   const { version } = await searchParams
-  const house = await context()
-  const sheet = readDefinition(house.db, id, version ? Number(version) : undefined)
+  const shop = await context()
+  const sheet = readDefinition(shop.db, id, version ? Number(version) : undefined)
   if (!sheet)
     return (
       <>
@@ -36,11 +36,11 @@ export default async function DefinitionPage({
       </>
     )
   const { definition: d, versions, tools, jobs } = sheet
-  const machines = new Map(listMachines(house.db).map((m) => [m.key, m.name]))
+  const machines = new Map(listMachines(shop.db).map((m) => [m.key, m.name]))
   const size = ({ nominal, lower, upper }: Tolerance) =>
-    `${formatLength(nominal, house.unit)} ${unitMark(house.unit)}  ${formatDeviation(lower, house.unit)} / ${formatDeviation(upper, house.unit)}`
+    `${formatLength(nominal, shop.unit)} ${unitMark(shop.unit)}  ${formatDeviation(lower, shop.unit)} / ${formatDeviation(upper, shop.unit)}`
   const isCurrent = versions[0].version === d.version
-  const faults = definitionFaults(house.db, d).map((fault) => definitionFaultText(fault, house.unit))
+  const faults = definitionFaults(shop.db, d).map((fault) => definitionFaultText(fault, shop.unit))
   return (
     <>
       <div />
@@ -58,8 +58,8 @@ export default async function DefinitionPage({
             ))}
             <div className="grid grid-cols-[290px_1fr] gap-5 max-[760px]:grid-cols-1">
               <ToolDrawing
-                profile={profileOfDefinition(house.db, d)}
-                unit={house.unit}
+                profile={profileOfDefinition(shop.db, d)}
+                unit={shop.unit}
                 width={290}
                 height={430}
                 title={d.name}
@@ -80,7 +80,7 @@ export default async function DefinitionPage({
                   </Row>
                 )}
                 <Row name="Runout, radial and axial">
-                  {formatDeviation(d.radialRunoutMax, house.unit)}, {formatDeviation(d.axialRunoutMax, house.unit)}
+                  {formatDeviation(d.radialRunoutMax, shop.unit)}, {formatDeviation(d.axialRunoutMax, shop.unit)}
                 </Row>
                 <Row name="Edges · class">
                   {d.edges} · {d.toolClass}
@@ -102,7 +102,7 @@ export default async function DefinitionPage({
                         className="text-act inline-flex min-h-11 items-center"
                         href={`/library/parts/${encodeURIComponent(line.component)}`}
                       >
-                        {getComponent(house.db, line.component)?.name ?? line.component}
+                        {getComponent(shop.db, line.component)?.name ?? line.component}
                       </Link>
                     }
                     symbol={line.role}

@@ -12,11 +12,11 @@ export const metadata = { title: 'Figures' }
 
 export default async function FiguresPage({ params }: { readonly params: Promise<{ serial: string }> }) {
   const serial = serialOf((await params).serial)
-  const house = await context()
-  const sheet = readMeasure(house.db, serial)
+  const shop = await context()
+  const sheet = readMeasure(shop.db, serial)
   if (!sheet) notFound()
   const { assembly, limits, last } = sheet
-  const bench = readValuesBench(house.db, assembly.coupling, house.now)
+  const bench = readValuesBench(shop.db, assembly.coupling, shop.now)
   const held = valuesHeldBack(bench)
   return (
     <StationPage station="measure" current={serial}>
@@ -30,11 +30,11 @@ export default async function FiguresPage({ params }: { readonly params: Promise
         check={{
           coupling: assembly.coupling,
           master: bench.master && { mark: bench.master.mark, name: bench.master.name },
-          due: held && refusalText(held, house.unit),
+          due: held && refusalText(held, shop.unit),
           save: saveValuesCheckAction,
         }}
         save={saveFiguresAction}
-        line={house.lineBench ? { read: readLineAction, save: saveLineAction } : null}
+        line={shop.lineBench ? { read: readLineAction, save: saveLineAction } : null}
       />
     </StationPage>
   )

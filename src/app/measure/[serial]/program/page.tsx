@@ -13,10 +13,10 @@ export const metadata = { title: 'Measuring program' }
 
 export default async function ProgramPage({ params }: { readonly params: Promise<{ serial: string }> }) {
   const serial = serialOf((await params).serial)
-  const house = await context()
-  const sheet = readMeasure(house.db, serial)
+  const shop = await context()
+  const sheet = readMeasure(shop.db, serial)
   if (!sheet?.definition || sheet.assembly.state === 'loaded') notFound()
-  const bench = readBench(house.db, house.now)
+  const bench = readBench(shop.db, shop.now)
   const held = heldBack(bench, sheet.assembly.coupling)
   return (
     <StationPage station="measure" current={serial}>
@@ -25,9 +25,9 @@ export default async function ProgramPage({ params }: { readonly params: Promise
         serial={serial}
         title={`T${sheet.definition.t}`}
         about={sheet.definition.name}
-        tool={openTool(house, sheet, bench)}
+        tool={openTool(shop, sheet, bench)}
         base={sheet.program?.version ?? 0}
-        held={held && refusalText(held, house.unit)}
+        held={held && refusalText(held, shop.unit)}
         keep={keepProgramAction}
       />
     </StationPage>

@@ -11,9 +11,9 @@ export const metadata = { title: 'Measure a kit' }
 
 export default async function KitRunPage({ params }: { readonly params: Promise<{ job: string }> }) {
   const job = plainText((await params).job)
-  const house = await context()
-  if (!getJob(house.db, job)) notFound()
-  const tools = toolsOfJob(house.db, job)
+  const shop = await context()
+  if (!getJob(shop.db, job)) notFound()
+  const tools = toolsOfJob(shop.db, job)
   return (
     <StationPage station="measure" current={null}>
       <KitRun
@@ -24,7 +24,7 @@ export default async function KitRunPage({ params }: { readonly params: Promise<
           name: a.name,
           coupling: a.coupling,
           state: a.state,
-          verdict: a.state === 'built' ? null : (lastMeasurement(house.db, a.id)?.verdict ?? null),
+          verdict: a.state === 'built' ? null : (lastMeasurement(shop.db, a.id)?.verdict ?? null),
         }))}
       />
     </StationPage>

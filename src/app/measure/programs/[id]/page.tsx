@@ -27,13 +27,13 @@ function limitsText(feature: Feature, limits: SpecLimits | undefined, unit: Leng
 
 export default async function ProgramPage({ params }: { readonly params: Promise<{ id: string }> }) {
   const id = plainText((await params).id)
-  const house = await context()
-  const definition = getDefinition(house.db, id)
+  const shop = await context()
+  const definition = getDefinition(shop.db, id)
   if (!definition) notFound()
-  const versions = listProgramVersions(house.db, id)
+  const versions = listProgramVersions(shop.db, id)
   const steps = versions[0]?.steps ?? freeSteps(definition)
-  const names = new Map(house.people.map((p) => [p.id, p.name]))
-  const standing = listAssemblies(house.db).filter((a) => a.definition?.id === id && a.state !== 'loaded' && a.state !== 'apart')
+  const names = new Map(shop.people.map((p) => [p.id, p.name]))
+  const standing = listAssemblies(shop.db).filter((a) => a.definition?.id === id && a.state !== 'loaded' && a.state !== 'apart')
   return (
     <>
       <div />
@@ -52,7 +52,7 @@ export default async function ProgramPage({ params }: { readonly params: Promise
                     {step.name}
                     <small className="figures text-soft text-[17px] font-medium">
                       {step.at
-                        ? `${formatLength(step.at.downMm, house.unit, SHORT[house.unit])} ${unitMark(house.unit)} below the tip, ${formatLength(step.at.xMm, house.unit, SHORT[house.unit])} ${unitMark(house.unit)} from the axis`
+                        ? `${formatLength(step.at.downMm, shop.unit, SHORT[shop.unit])} ${unitMark(shop.unit)} below the tip, ${formatLength(step.at.xMm, shop.unit, SHORT[shop.unit])} ${unitMark(shop.unit)} from the axis`
                         : 'found at the tool’s end'}
                     </small>
                   </h2>
@@ -63,7 +63,7 @@ export default async function ProgramPage({ params }: { readonly params: Promise
                           {featureName[f]} <small className="text-soft">{f}</small>
                         </span>
                         <span className="figures font-semibold">
-                          {limitsText(f, step.limits[f], house.unit, step.at === null)}
+                          {limitsText(f, step.limits[f], shop.unit, step.at === null)}
                         </span>
                       </li>
                     ))}

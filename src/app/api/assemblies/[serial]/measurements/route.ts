@@ -13,15 +13,15 @@ export const dynamic = 'force-dynamic'
 
 /** The pictures of a tool on our own bench: measured again here, that is the value of record. */
 export const POST = guarded(async (request, { serial }) => {
-  const house = runtime()
+  const shop = runtime()
   const person = personOf(request)
   if (person instanceof Response) return person
-  const now = house.clock.now()
+  const now = shop.clock.now()
   const asked = request.nextUrl.searchParams
   const taken = z.iso.datetime().catch(now).parse(asked.get('taken'))
   const body = await readBody(request, ['application/zip'], FRAME_SET_LIMITS.packedBytes)
   if (!body.ok) return body.error
-  const done = await saveMeasurement({ db: house.db, now, person }, house.evidence, house.frames.measure, {
+  const done = await saveMeasurement({ db: shop.db, now, person }, shop.evidence, shop.frames.measure, {
     serial: serialOf(serial),
     scanned: (asked.get('scanned') ?? '').toUpperCase(),
     takenAt: taken,

@@ -7,7 +7,7 @@ import type { Refusal } from '../refusals'
 import type { Work } from '../work'
 import { write } from '../write'
 
-export interface Stray {
+export interface UnplannedTool {
   readonly serial: string
   readonly coupling: Coupling
   readonly name: string
@@ -16,26 +16,26 @@ export interface Stray {
 }
 
 /** A tool without a job or a definition comes to the bench: its holder is noted, and it can be measured at once. */
-export function takeInStray(work: Work, stray: Stray): Result<{ serial: string }, Refusal> {
-  if (readMark(stray.serial) !== stray.serial) return fail({ code: 'BAD_MARK' })
-  const holder = getHolder(work.db, stray.serial)
-  if (holder?.carries) return fail({ code: 'HOLDER_CARRIES_TOOL', serial: stray.serial, then: 'open' })
-  if (holder && holder.coupling !== stray.coupling)
-    return fail({ code: 'OTHER_TAPER', serial: stray.serial, has: holder.coupling, not: stray.coupling })
-  const { serial, t, machine, coupling } = stray
+export function takeInTool(work: Work, tool: UnplannedTool): Result<{ serial: string }, Refusal> {
+  if (readMark(tool.serial) !== tool.serial) return fail({ code: 'BAD_MARK' })
+  const holder = getHolder(work.db, tool.serial)
+  if (holder?.carries) return fail({ code: 'HOLDER_CARRIES_TOOL', serial: tool.serial, then: 'open' })
+  if (holder && holder.coupling !== tool.coupling)
+    return fail({ code: 'OTHER_TAPER', serial: tool.serial, has: holder.coupling, not: tool.coupling })
+  const { serial, t, machine, coupling } = tool
   return write(
     work,
-    { entry: { code: 'TAKEN_IN', name: stray.name }, serial, t, machine, after: { coupling } },
+    { entry: { code: 'TAKEN_IN', name: tool.name }, serial, t, machine, after: { coupling } },
     (tx) => {
       if (!holder) insertHolder(tx.db, { serial, componentId: null, coupling })
       insertAssembly(tx.db, {
-        serial: stray.serial,
-        t: stray.t,
-        name: stray.name,
+        serial: tool.serial,
+        t: tool.t,
+        name: tool.name,
         definition: null,
-        machine: stray.machine,
+        machine: tool.machine,
         job: null,
-        coupling: stray.coupling,
+        coupling: tool.coupling,
         state: 'built',
         pocket: null,
         place: null,

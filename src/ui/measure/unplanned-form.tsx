@@ -31,11 +31,11 @@ export interface StrayProps {
   readonly machines: readonly { readonly key: string; readonly name: string }[]
   /** Serials that open a tool that is known already. */
   readonly known: readonly string[]
-  readonly takeIn: Ask<typeof measure.takeInStray>
+  readonly takeIn: Ask<typeof measure.takeInTool>
 }
 
 /** A tool without a job or a definition: scan its holder, measure, print a label. */
-export function StrayForm({ machines, known, takeIn }: StrayProps) {
+export function UnplannedForm({ machines, known, takeIn }: StrayProps) {
   const router = useRouter()
   const [problem, setProblem] = useState<string | null>(null)
   const { register, handleSubmit, formState, setValue } = useForm<z.input<typeof Form>, unknown, z.output<typeof Form>>({
