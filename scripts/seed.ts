@@ -11,7 +11,7 @@ import { inTransaction } from '@/db/connection'
 import { currentHandover } from '@/db/handover/read'
 import { simulatedBench } from '@/devices/bench/simulated'
 import { BENCH_FACTS } from '@/devices/bench/port'
-import { runtime } from '@/runtime'
+import { theShop } from '@/runtime'
 import { masterTicket, wipeTicket } from '@/runtime/bench-ticket'
 import { buildTool } from '@/stations/build/build-tool'
 import { putSimTag } from '@/db/truth/write'
@@ -46,7 +46,7 @@ interface SeedTool {
   readonly place?: string
 }
 
-const { db, control, hands, evidence, tagOf } = runtime()
+const { db, control, hands, evidence, tagOf } = theShop()
 
 /** Nobody waits for a seed: no threads. */
 const measure: MeasureFrames = async (zip, steps) => measureFramesHere(zip, steps)

@@ -81,6 +81,7 @@ try {
     ['Lint', 'eslint', ['.', '--max-warnings', '0']],
     ['Who may import whom', 'depcruise', ['src', 'standins', 'scripts', 'test', 'bench', '--config', '.dependency-cruiser.cjs']],
     ['Types', 'tsc', ['--noEmit']],
+    ['Nothing that nobody uses', 'knip', []],
   ])
   const e2e = join(results, 'e2e.json')
   let flaky = 0

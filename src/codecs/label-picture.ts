@@ -3,6 +3,7 @@ import bwipjs from 'bwip-js/node'
 import opentype from 'opentype.js'
 import { Resvg } from '@resvg/resvg-js'
 import { PDFDocument, rgb, type PDFPage } from 'pdf-lib'
+import { MM_PER_INCH } from '@/core/units'
 
 /** Fonts in order of preference, as WOFF files read by the caller; later ones fill in missing letters. */
 export interface LabelFonts {
@@ -22,7 +23,7 @@ export interface LabelPicture {
 
 /** Dots of a usual thermal label printer, 203 to the inch. */
 export const LABEL_DPI = 203
-const MM_PER_INCH = 25.4
+
 const dots = (mm: number) => Math.round((mm / MM_PER_INCH) * LABEL_DPI)
 
 /** A label as two outlines, in dots at 203 dpi. */

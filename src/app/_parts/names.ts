@@ -1,11 +1,11 @@
 import type { NettedTool } from '@/core/plan'
-import type { Runtime } from '@/runtime'
+import type { Shop } from '@/runtime'
 import { getComponent } from '@/db/library/read'
 import { listMachines } from '@/db/machine/read'
 import type { Names } from '@/ui/kit/standing'
 
 /** Names of the machines, and of the parts that these tools' standings speak of. */
-export function namesFor(db: Runtime['db'], tools: readonly NettedTool[], job?: string): Names {
+export function namesFor(db: Shop['db'], tools: readonly NettedTool[], job?: string): Names {
   const parts: Record<string, string> = {}
   for (const { standing } of tools) {
     const named = standing.type === 'to-build' ? standing.parts : standing.type === 'cannot-build' ? standing.missing : []

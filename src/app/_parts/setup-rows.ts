@@ -1,12 +1,12 @@
 import type { SheetRow } from '@/codecs/setup-sheet'
 import { formatLength, unitMark } from '@/core/units'
-import type { Runtime } from '@/runtime'
+import type { Shop } from '@/runtime'
 import type { SetupLine, SetupSheet } from '@/stations/kit/setup-sheet'
 import { standingText } from '@/ui/kit/standing'
 import { namesFor } from './names'
 
 /** Rows of a setup sheet as text, in the machine's own unit. */
-export function setupRows(db: Runtime['db'], { job, machine, lines }: SetupSheet): SheetRow[] {
+export function setupRows(db: Shop['db'], { job, machine, lines }: SetupSheet): SheetRow[] {
   const names = namesFor(
     db,
     lines.map((l) => l.tool),

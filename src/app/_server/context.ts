@@ -6,11 +6,11 @@ import type { Person } from '@/core/tool'
 import type { LengthUnit } from '@/core/units'
 import { getPerson, listPeople } from '@/db/person/read'
 import { getSession } from '@/db/session/read'
-import { runtime, type Runtime } from '@/runtime'
+import { theShop, type Shop } from '@/runtime'
 import { watchMinutes } from './watch-minutes'
 import { SESSION_COOKIE, sessionIdOf } from '@/runtime/session'
 
-export interface Context extends Runtime {
+export interface Context extends Shop {
   readonly sessionId: string | null
   readonly person: Person | null
   readonly people: readonly Person[]
@@ -22,7 +22,7 @@ export interface Context extends Runtime {
 /** What every page and action needs to know of whoever stands in front of it; the same for all parts of one page. */
 export const context = cache(async (): Promise<Context> => {
   await connection()
-  const shop = runtime()
+  const shop = theShop()
   watchMinutes(shop)
   const sessionId = sessionIdOf((await cookies()).get(SESSION_COOKIE)?.value)
   const session = sessionId ? getSession(shop.db, sessionId) : null

@@ -1,12 +1,12 @@
 import 'server-only'
 import { readMinutes } from '@/stations/load/read-minutes'
-import type { Runtime } from '@/runtime'
+import type { Shop } from '@/runtime'
 
 const EVERY_MS = 60_000
 const held = globalThis as { boulderMinutes?: boolean }
 
 /** Reads from every control what its tools have cut, once a minute for as long as this process lives; starts once. */
-export function watchMinutes({ db, control }: Pick<Runtime, 'db' | 'control'>): void {
+export function watchMinutes({ db, control }: Pick<Shop, 'db' | 'control'>): void {
   if (held.boulderMinutes) return
   held.boulderMinutes = true
   let reading = false

@@ -1,6 +1,6 @@
 import 'server-only'
 import type { ChainState } from '@/core/tool'
-import type { Runtime } from '@/runtime'
+import type { Shop } from '@/runtime'
 import { walkWhole, type WholeWalk } from '@/stations/records/proof'
 
 /** Entries looked at in one go: a few milliseconds, so that nobody waits. */
@@ -17,7 +17,7 @@ interface Watch {
 const held = globalThis as { boulderRecord?: Watch }
 
 /** Walks over the whole record once a day, a few entries at a time; starts once. */
-export function watchRecord({ db, clock }: Pick<Runtime, 'db' | 'clock'>): Readonly<Watch> {
+export function watchRecord({ db, clock }: Pick<Shop, 'db' | 'clock'>): Readonly<Watch> {
   if (held.boulderRecord) return held.boulderRecord
   const watch: Watch = { walk: walkWhole(db), last: null }
   held.boulderRecord = watch

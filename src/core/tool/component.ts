@@ -27,8 +27,6 @@ export type Component = { [K in Kind]: PartOf<K> }[Kind]
 
 export type ShrinkHolder = PartOf<'shrink-holder'>
 export type ShrinkExtension = PartOf<'shrink-extension'>
-export type Collet = PartOf<'collet'>
-export type Nut = PartOf<'nut'>
 
 export const roleOf = (part: Pick<Component, 'kind'>): Role => KINDS[part.kind].role
 /** A property by its key, whatever the kind; undefined where the kind has none. */

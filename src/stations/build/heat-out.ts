@@ -1,6 +1,5 @@
 import {
   coolingTimeS,
-  COOLING_WAYS,
   greatestWarmedShare,
   heatingTimeS,
   MATERIALS,
@@ -190,5 +189,3 @@ export function heatFrom(work: Pick<Work, 'db' | 'now'>, fromC: number, tauS: nu
   const later = (toC: number) => new Date(Date.parse(work.now) + 1000 * coolingTimeS(tauS, fromC, toC, ambientC)).toISOString()
   return { endedAt: work.now, fromC, ambientC, tauS, heatedMm, touchAt: later(touchC), measureAt: later(measureC) }
 }
-
-export { COOLING_WAYS, type CoolingWay }

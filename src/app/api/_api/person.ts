@@ -3,13 +3,13 @@ import type { NextRequest } from 'next/server'
 import type { Person } from '@/core/tool'
 import { getPerson } from '@/db/person/read'
 import { getSession } from '@/db/session/read'
-import { runtime } from '@/runtime'
+import { theShop } from '@/runtime'
 import { SESSION_COOKIE, sessionIdOf } from '@/runtime/session'
 import { refused } from './refused'
 
 /** Who works at the terminal that asks, or the answer that nobody does. */
 export function personOf(request: NextRequest): Person | Response {
-  const { db } = runtime()
+  const { db } = theShop()
   const sessionId = sessionIdOf(request.cookies.get(SESSION_COOKIE)?.value)
   const personId = sessionId ? getSession(db, sessionId)?.personId : null
   const person = personId ? getPerson(db, personId) : null

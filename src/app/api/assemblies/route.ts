@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { TOOL_STATES } from '@/core/tool'
 import { findAssemblies } from '@/db/assembly/read'
-import { runtime } from '@/runtime'
+import { theShop } from '@/runtime'
 import { guarded } from '../_api/guard'
 import { problem } from '../_api/problem'
 
@@ -23,7 +23,7 @@ export const GET = guarded((request) => {
       Object.fromEntries(query.error.issues.map((i) => [i.path.join('.'), i.message])),
     )
   return Response.json(
-    findAssemblies(runtime().db, query.data).map(({ serial, t, machine, state, name, pocket, dueAt }) => ({
+    findAssemblies(theShop().db, query.data).map(({ serial, t, machine, state, name, pocket, dueAt }) => ({
       serial,
       t,
       machine,

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { runtime } from '@/runtime'
+import { theShop } from '@/runtime'
 import { jsonOf, readBody } from '../_api/body'
 import { guarded } from '../_api/guard'
 import { problem } from '../_api/problem'
@@ -10,7 +10,7 @@ const Forward = z.object({ forwardS: z.number().positive().max(31_536_000) })
 
 /** Sets the clock of a room of stand-ins forward; where anything real is connected there is no such route. */
 export const POST = guarded(async (request) => {
-  const { clock } = runtime()
+  const { clock } = theShop()
   if (!clock.forward) return problem(404, 'NO_SUCH_ROUTE', 'The clock is set forward only where every device is a stand-in.')
   const body = await readBody(request, ['application/json'], 1024)
   if (!body.ok) return body.error

@@ -1,5 +1,5 @@
 import { listHandovers } from '@/db/handover/read'
-import { runtime } from '@/runtime'
+import { theShop } from '@/runtime'
 import { guarded } from '../_api/guard'
 
 export const dynamic = 'force-dynamic'
@@ -7,7 +7,7 @@ export const dynamic = 'force-dynamic'
 export const GET = guarded((request) => {
   const serial = request.nextUrl.searchParams.get('serial')?.toUpperCase() || undefined
   return Response.json(
-    listHandovers(runtime().db, serial).map((h) => ({
+    listHandovers(theShop().db, serial).map((h) => ({
       id: h.id,
       serial: h.values.serial,
       issue: h.values.issue,

@@ -1,5 +1,5 @@
 import { schemaVersion } from '@/db/schema/read'
-import { runtime } from '@/runtime'
+import { theShop } from '@/runtime'
 import { problem } from '../_api/problem'
 import version from '../../../../package.json'
 
@@ -8,7 +8,7 @@ export const dynamic = 'force-dynamic'
 /** Answers once the database does; needs no token. */
 export function GET(): Response {
   try {
-    return Response.json({ status: 'ok', schema: schemaVersion(runtime().db), version: version.version })
+    return Response.json({ status: 'ok', schema: schemaVersion(theShop().db), version: version.version })
   } catch {
     return problem(500, 'INTERNAL', 'The database does not answer.')
   }

@@ -1,7 +1,7 @@
 import { encodeCsv } from '@/codecs/csv'
 import type { RecordEntry } from '@/core/tool'
 import { listRecord, type RecordQuery } from '@/db/record/read'
-import { runtime } from '@/runtime'
+import { theShop } from '@/runtime'
 import { recordText } from '@/words/record'
 import { recordAsked, recordQuery } from '../../_server/record-query'
 import { guarded } from '../_api/guard'
@@ -21,7 +21,7 @@ const inWords = (entry: RecordEntry): RecordEntry => ({ ...entry, text: recordTe
 function* pages(query: RecordQuery): Generator<RecordEntry[]> {
   let beforeSeq: number | undefined
   for (;;) {
-    const entries = listRecord(runtime().db, { ...query, beforeSeq, limit: AT_ONCE })
+    const entries = listRecord(theShop().db, { ...query, beforeSeq, limit: AT_ONCE })
     if (entries.length) yield entries.map(inWords)
     if (entries.length < AT_ONCE) return
     beforeSeq = entries[entries.length - 1].seq
@@ -63,7 +63,7 @@ export const GET = guarded((request) => {
     return problem(400, 'BAD_REQUEST', `limit is a whole number from 1 to ${MOST}.`)
   if (limit !== null) {
     const beforeSeq = whole(asked.get('before')) ?? undefined
-    const entries = listRecord(runtime().db, { ...query, beforeSeq, limit }).map(inWords)
+    const entries = listRecord(theShop().db, { ...query, beforeSeq, limit }).map(inWords)
     return format === 'json'
       ? Response.json(entries)
       : streamed([encodeCsv([...COLUMNS], csvRows(entries))].values(), 'text/csv; charset=utf-8', 'record.csv')

@@ -1,5 +1,5 @@
 import { FRAME_SET_LIMITS } from '@/codecs/frame-set'
-import { runtime } from '@/runtime'
+import { theShop } from '@/runtime'
 import { saveCheck } from '@/stations/measure/check-bench'
 import { readBody } from '../../_api/body'
 import { guarded } from '../../_api/guard'
@@ -10,7 +10,7 @@ export const dynamic = 'force-dynamic'
 
 /** The pictures of the setting master on our own bench: measured here, they set the bench's zero. */
 export const POST = guarded(async (request) => {
-  const shop = runtime()
+  const shop = theShop()
   const person = personOf(request)
   if (person instanceof Response) return person
   const body = await readBody(request, ['application/zip'], FRAME_SET_LIMITS.packedBytes)

@@ -1,6 +1,6 @@
 import { mmToUnit, roundTo } from '@/core/units'
 import { labelDecimals } from '@/core/handover'
-import { runtime } from '@/runtime'
+import { theShop } from '@/runtime'
 import { readLabel } from '@/stations/load/read-label'
 import { asText, readBody } from '../../_api/body'
 import { guarded } from '../../_api/guard'
@@ -11,7 +11,7 @@ export const dynamic = 'force-dynamic'
 export const POST = guarded(async (request) => {
   const body = await readBody(request, ['text/plain'], 4096)
   if (!body.ok) return body.error
-  const read = readLabel(runtime().db, asText(body.value))
+  const read = readLabel(theShop().db, asText(body.value))
   if (!read.ok) return refused(read.error)
   const { label } = read.value
   const inUnit = (mm: number | null) => (mm === null ? null : roundTo(mmToUnit(mm, label.unit), labelDecimals(label.unit)))

@@ -1,10 +1,10 @@
 import { encodeDefinitions } from '@/codecs/definitions-csv'
 import { listDefinitions } from '@/db/library/read'
-import { runtime } from '@/runtime'
+import { theShop } from '@/runtime'
 import { download } from '../../_api/download'
 import { guarded } from '../../_api/guard'
 
 export const dynamic = 'force-dynamic'
 export const GET = guarded(() =>
-  download(encodeDefinitions(listDefinitions(runtime().db)), 'text/csv; charset=utf-8', 'tools.csv'),
+  download(encodeDefinitions(listDefinitions(theShop().db)), 'text/csv; charset=utf-8', 'tools.csv'),
 )

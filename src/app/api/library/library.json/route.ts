@@ -1,12 +1,12 @@
 import { encodeLibrary } from '@/codecs/library-json'
 import { listComponents, listDefinitions } from '@/db/library/read'
-import { runtime } from '@/runtime'
+import { theShop } from '@/runtime'
 import { download } from '../../_api/download'
 import { guarded } from '../../_api/guard'
 
 export const dynamic = 'force-dynamic'
 export const GET = guarded(() => {
-  const { db } = runtime()
+  const { db } = theShop()
   return download(
     encodeLibrary({ parts: listComponents(db), definitions: listDefinitions(db) }),
     'application/json',

@@ -1,8 +1,8 @@
 import { encodeParts } from '@/codecs/parts-csv'
 import { listComponents } from '@/db/library/read'
-import { runtime } from '@/runtime'
+import { theShop } from '@/runtime'
 import { download } from '../../_api/download'
 import { guarded } from '../../_api/guard'
 
 export const dynamic = 'force-dynamic'
-export const GET = guarded(() => download(encodeParts(listComponents(runtime().db)), 'text/csv; charset=utf-8', 'parts.csv'))
+export const GET = guarded(() => download(encodeParts(listComponents(theShop().db)), 'text/csv; charset=utf-8', 'parts.csv'))

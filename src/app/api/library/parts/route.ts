@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { ROLES } from '@/core/tool'
-import { runtime } from '@/runtime'
+import { theShop } from '@/runtime'
 import { readParts } from '@/stations/library/parts-list'
 import { guarded } from '../../_api/guard'
 import { problem } from '../../_api/problem'
@@ -28,6 +28,6 @@ export const GET = guarded((request) => {
       `${given.error.issues[0].path.join('.')} is not as it should be: ${given.error.issues[0].message}`,
     )
   const { down, ...asked } = given.data
-  const page = readParts(runtime().db, { ...asked, down: down === '1' })
+  const page = readParts(theShop().db, { ...asked, down: down === '1' })
   return Response.json(asked.count === undefined ? page.rows : page)
 })

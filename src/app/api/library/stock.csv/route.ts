@@ -1,6 +1,6 @@
 import { encodeCsv } from '@/codecs/csv'
 import { onHand } from '@/core/plan'
-import { runtime } from '@/runtime'
+import { theShop } from '@/runtime'
 import { readStockLines } from '@/stations/library/stock-sheet'
 import { download } from '../../_api/download'
 import { guarded } from '../../_api/guard'
@@ -9,7 +9,7 @@ export const dynamic = 'force-dynamic'
 
 /** The count sheet: one row a part and place, with an empty column to count into. */
 export const GET = guarded(() => {
-  const rows = readStockLines(runtime().db).flatMap(({ part, balance, places }) =>
+  const rows = readStockLines(theShop().db).flatMap(({ part, balance, places }) =>
     (places.length ? places : [{ place: null, count: 0 }]).map(({ place, count }) => [
       part.id,
       part.name,

@@ -1,5 +1,5 @@
 import { FRAME_SET_LIMITS, frameSetAnswer } from '@/codecs/frame-set'
-import { runtime } from '@/runtime'
+import { theShop } from '@/runtime'
 import { setErrorText, warningText } from '@/words/pictures'
 import { readBody } from '../../_api/body'
 import { guarded } from '../../_api/guard'
@@ -13,7 +13,7 @@ export const POST = guarded(async (request) => {
   const body = await readBody(request, ['application/zip', 'application/x-zip-compressed'], FRAME_SET_LIMITS.packedBytes)
   if (!body.ok) return body.error
   // further steps of a measuring routine are other places of the tool: they say nothing about it as a whole
-  const done = await runtime().frames.measure(body.value, null)
+  const done = await theShop().frames.measure(body.value, null)
   if (done.ok) return Response.json(frameSetAnswer(done.value.measured.tool, (edge, warning) => warningText(edge, warning, 'mm')))
   const { error } = done
   return error.code === 'SET' ? problem(422, 'BAD_FRAMESET', setErrorText(error.error)) : refused(error)

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { runtime } from '@/runtime'
+import { theShop } from '@/runtime'
 import { previewPost } from '@/stations/hand-over/preview-post'
 import { jsonOf, readBody } from '../../_api/body'
 import { guarded } from '../../_api/guard'
@@ -28,7 +28,7 @@ export const POST = guarded(async (request) => {
       'Something in the body is missing or of the wrong kind.',
       Object.fromEntries(given.error.issues.map((i) => [i.path.join('.') || 'body', i.message])),
     )
-  const shop = runtime()
+  const shop = theShop()
   const preview = await previewPost(shop.db, shop.control, given.data, shop.clock.now())
   if (!preview.ok) return refused(preview.error)
   return Response.json(preview.value)

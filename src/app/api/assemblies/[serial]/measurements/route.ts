@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { FRAME_SET_LIMITS } from '@/codecs/frame-set'
 import { BENCH_FACTS } from '@/devices/bench/port'
-import { runtime } from '@/runtime'
+import { theShop } from '@/runtime'
 import { saveMeasurement } from '@/stations/measure/save-measurement'
 import { serialOf } from '../../../../_server/params'
 import { readBody } from '../../../_api/body'
@@ -13,7 +13,7 @@ export const dynamic = 'force-dynamic'
 
 /** The pictures of a tool on our own bench: measured again here, that is the value of record. */
 export const POST = guarded(async (request, { serial }) => {
-  const shop = runtime()
+  const shop = theShop()
   const person = personOf(request)
   if (person instanceof Response) return person
   const now = shop.clock.now()

@@ -1,7 +1,7 @@
 import { encodeArchetype } from '@/codecs/tool-archetype'
 import { firstOf } from '@/core/tool'
 import { getComponent, getDefinition } from '@/db/library/read'
-import { runtime } from '@/runtime'
+import { theShop } from '@/runtime'
 import { plainText } from '../../../../_server/params'
 import { download } from '../../../_api/download'
 import { guarded } from '../../../_api/guard'
@@ -9,7 +9,7 @@ import { problem } from '../../../_api/problem'
 
 export const dynamic = 'force-dynamic'
 export const GET = guarded((_request, { id }) => {
-  const { db, clock } = runtime()
+  const { db, clock } = theShop()
   const definition = getDefinition(db, plainText(id))
   if (!definition) return problem(404, 'UNKNOWN_TOOL', `There is no tool ${plainText(id).slice(0, 40)}.`)
   const holder = getComponent(db, firstOf(definition, 'holder') ?? '')

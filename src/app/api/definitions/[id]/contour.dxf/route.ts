@@ -1,6 +1,6 @@
 import { encodeContour } from '@/codecs/dxf'
 import { getDefinition } from '@/db/library/read'
-import { runtime } from '@/runtime'
+import { theShop } from '@/runtime'
 import { profileOfDefinition } from '@/stations/rack/rack'
 import { contourOfProfile } from '../../../../_parts/contour'
 import { plainText } from '../../../../_server/params'
@@ -11,7 +11,7 @@ import { problem } from '../../../_api/problem'
 export const dynamic = 'force-dynamic'
 /** The nominal contour: the one that was taken in, else the outline of the drawn tool. */
 export const GET = guarded((_request, { id }) => {
-  const { db } = runtime()
+  const { db } = theShop()
   const definition = getDefinition(db, plainText(id))
   if (!definition) return problem(404, 'UNKNOWN_TOOL', `There is no tool ${plainText(id).slice(0, 40)}.`)
   const contour = definition.contour ?? contourOfProfile(profileOfDefinition(db, definition))

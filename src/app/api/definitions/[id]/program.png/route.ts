@@ -1,6 +1,6 @@
 import { decodeFrameSet, framePng } from '@/codecs/frame-set'
 import { getProgram } from '@/db/program/read'
-import { runtime } from '@/runtime'
+import { theShop } from '@/runtime'
 import { plainText } from '../../../../_server/params'
 import { guarded } from '../../../_api/guard'
 import { problem } from '../../../_api/problem'
@@ -9,7 +9,7 @@ export const dynamic = 'force-dynamic'
 
 /** What the bench sees of a tool of this kind: a picture of the measurement its program was kept from. */
 export const GET = guarded((_request, { id }) => {
-  const { db, evidence } = runtime()
+  const { db, evidence } = theShop()
   const program = getProgram(db, plainText(id))
   const zip = program?.evidence ? evidence.read(program.evidence) : null
   const set = zip && decodeFrameSet(zip)

@@ -1,7 +1,7 @@
 import { voidText } from '@/words/hand-over'
 import { isTyped } from '@/core/tool'
 import { getMachine } from '@/db/machine/read'
-import { runtime } from '@/runtime'
+import { theShop } from '@/runtime'
 import { guarded } from '../../../_api/guard'
 import { handoverOf } from '../../../_api/label'
 import { problem } from '../../../_api/problem'
@@ -14,7 +14,7 @@ export const GET = guarded((request, { id }) => {
   if (handover instanceof Response) return handover
   const { values } = handover
   const key = request.nextUrl.searchParams.get('machine') ?? values.machine
-  const machine = getMachine(runtime().db, key)
+  const machine = getMachine(theShop().db, key)
   if (!machine) return problem(404, 'UNKNOWN_MACHINE', `There is no machine ${key.slice(0, 20)}.`)
   if (isTyped(machine)) return problem(422, 'NO_POST', `${machine.name} takes no files: its figures are typed.`)
   if (machine.key !== values.machine)

@@ -1,5 +1,5 @@
 import { encodeFreshTag } from '@/codecs/tag'
-import { runtime } from '@/runtime'
+import { theShop } from '@/runtime'
 import { tagRecordOf } from '@/stations/hand-over/tag-record'
 import { guarded } from '../../../_api/guard'
 import { handoverOf } from '../../../_api/label'
@@ -12,7 +12,7 @@ export const dynamic = 'force-dynamic'
 export const GET = guarded((_request, { id }) => {
   const handover = handoverOf(id)
   if (handover instanceof Response) return handover
-  const tag = encodeFreshTag(tagRecordOf(runtime().db, handover))
+  const tag = encodeFreshTag(tagRecordOf(theShop().db, handover))
   if (!tag.ok) return problem(422, tag.error.code, tagFaultText(tag.error))
   return new Response(new Uint8Array(tag.value), {
     headers: {

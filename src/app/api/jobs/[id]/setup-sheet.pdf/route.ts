@@ -1,5 +1,5 @@
 import { setupSheetPdf } from '@/codecs/setup-sheet'
-import { labelFonts, runtime } from '@/runtime'
+import { labelFonts, theShop } from '@/runtime'
 import { readSetup } from '@/stations/kit/setup-sheet'
 import { timeWithZone } from '@/words/time'
 import { setupRows } from '../../../../_parts/setup-rows'
@@ -11,7 +11,7 @@ export const dynamic = 'force-dynamic'
 
 /** The setup sheet of a job, A4. */
 export const GET = guarded(async (_request, { id }) => {
-  const { db, clock } = runtime()
+  const { db, clock } = theShop()
   const now = clock.now()
   const sheet = readSetup(db, plainText(id), now)
   if (!sheet) return problem(404, 'UNKNOWN_JOB', `There is no job ${plainText(id).slice(0, 40)}.`)

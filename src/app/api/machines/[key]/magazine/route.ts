@@ -1,7 +1,7 @@
 import { getAssembly } from '@/db/assembly/read'
 import { currentHandover } from '@/db/handover/read'
 import { getMachine } from '@/db/machine/read'
-import { runtime } from '@/runtime'
+import { theShop } from '@/runtime'
 import { askControl } from '@/stations/load/ask-control'
 import { readMagazine } from '@/stations/load/magazine'
 import { plainText } from '../../../../_server/params'
@@ -12,7 +12,7 @@ export const dynamic = 'force-dynamic'
 
 /** Every pocket with what stands in it by our record and by the control's list, for programmers. Lengths mm. */
 export const GET = guarded(async (_request, { key }) => {
-  const { db, control } = runtime()
+  const { db, control } = theShop()
   const machine = getMachine(db, plainText(key))
   if (!machine) return problem(404, 'UNKNOWN_MACHINE', `There is no machine ${plainText(key).slice(0, 20)}.`)
   const { state, table } = await askControl(control, machine)

@@ -1,5 +1,5 @@
 import type { NextRequest } from 'next/server'
-import { DRAWING_TYPES, runtime, type DrawingType } from '@/runtime'
+import { DRAWING_TYPES, theShop, type DrawingType } from '@/runtime'
 import { componentVersion, getComponent } from '@/db/library/read'
 import { putPart } from '@/stations/library/put-part'
 import { plainText } from '../../../../../_server/params'
@@ -22,7 +22,7 @@ const typeOf = (bytes: Uint8Array): DrawingType | null =>
   (Object.keys(STARTS) as DrawingType[]).find((type) => STARTS[type].every((b, i) => bytes[i] === b)) ?? null
 
 export const GET = guarded((_request, { id }) => {
-  const { db, drawings } = runtime()
+  const { db, drawings } = theShop()
   const name = getComponent(db, plainText(id))?.drawing
   const bytes = name ? drawings.read(name) : null
   const type = bytes && typeOf(bytes)
@@ -33,7 +33,7 @@ export const GET = guarded((_request, { id }) => {
 })
 
 export const PUT = guarded(async (request: NextRequest, { id }) => {
-  const { db, drawings, clock } = runtime()
+  const { db, drawings, clock } = theShop()
   const part = getComponent(db, plainText(id))
   if (!part) return problem(404, 'UNKNOWN_PART', `The library knows no part ${plainText(id).slice(0, 40)}.`)
   const version = componentVersion(db, part.id)

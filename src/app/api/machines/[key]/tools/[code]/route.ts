@@ -1,6 +1,6 @@
 import { labelDecimals } from '@/core/handover'
 import { mmToUnit, roundTo } from '@/core/units'
-import { runtime } from '@/runtime'
+import { theShop } from '@/runtime'
 import { currentRecord } from '@/stations/load/current-record'
 import { plainText } from '../../../../../_server/params'
 import { guarded } from '../../../../_api/guard'
@@ -15,7 +15,7 @@ const MOST_CODE = 4096
 export const GET = guarded((_request, { key, code }) => {
   const text = plainText(code)
   if (text.length > MOST_CODE) return problem(413, 'TOO_LARGE', 'A label’s text has 4 KB at most.')
-  const record = currentRecord(runtime().db, plainText(key), text)
+  const record = currentRecord(theShop().db, plainText(key), text)
   if (!record.ok) return refused(record.error)
   const { handover, machine, registers } = record.value
   const { values } = handover

@@ -1,5 +1,5 @@
 import { getMeasurement } from '@/db/measurement/read'
-import { runtime } from '@/runtime'
+import { theShop } from '@/runtime'
 import { serialOf } from '../../../../../../_server/params'
 import { guarded } from '../../../../../_api/guard'
 import { problem } from '../../../../../_api/problem'
@@ -8,7 +8,7 @@ export const dynamic = 'force-dynamic'
 
 /** The pictures that a figure of record was measured from, as the frame set they came in. */
 export const GET = guarded(async (_request, { serial, id }) => {
-  const { db, evidence } = runtime()
+  const { db, evidence } = theShop()
   const measurement = /^\d{1,12}$/.test(id) ? getMeasurement(db, Number(id)) : null
   if (!measurement || measurement.serial !== serialOf(serial))
     return problem(404, 'UNKNOWN_MEASUREMENT', `No measurement ${id} of ${serial} is known.`)

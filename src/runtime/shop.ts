@@ -1,0 +1,85 @@
+/** A shop: its database, its drivers, its clock. Each request works with one; another can stand beside it. */
+import 'server-only'
+import { mkdirSync } from 'node:fs'
+import { join } from 'node:path'
+import { inTransaction, openDatabase, type Db } from '@/db/connection'
+import { migrate } from '@/db/migrate'
+import { chainUp } from '@/db/record/chain'
+import { getShrinkState, getSimTag } from '@/db/truth/read'
+import { putShrinkState, putSimTag } from '@/db/truth/write'
+import { httpControl } from '@/devices/control/http'
+import type { Control, Hands } from '@/devices/control/port'
+import type { LineBench } from '@/devices/line-bench/port'
+import { tcpLineBench } from '@/devices/line-bench/tcp'
+import type { Printer } from '@/devices/printer/port'
+import { simulatedPrinter } from '@/devices/printer/simulated'
+import type { ShrinkUnit } from '@/devices/shrink/port'
+import { simulatedShrink } from '@/devices/shrink/simulated'
+import type { TagStation } from '@/devices/tag/port'
+import { simulatedTag } from '@/devices/tag/simulated'
+import { clockOf, type Clock } from './clock'
+import { drawingsIn, dropIn, evidenceIn, spoolIn, type Drawings, type Drop, type Evidence } from './folders'
+import { framesPool, type FramesPool } from './frames-pool'
+
+export interface Shop {
+  readonly db: Db
+  readonly clock: Clock
+  readonly control: Control
+  /** Hands at a machine that is a stand-in. */
+  readonly hands: Hands
+  /** The bench at the end of a serial line; null where none is connected. */
+  readonly lineBench: LineBench | null
+  /** The reader with the chip of this holder before it. */
+  readonly tagOf: (serial: string) => TagStation
+  readonly shrink: ShrinkUnit
+  readonly printer: Printer
+  /** Measures pictures beside everything else. */
+  readonly frames: FramesPool
+  readonly schema: number
+  readonly evidence: Evidence
+  /** Files for each machine's control. */
+  readonly drop: Drop
+  /** Pictures and drawings of parts. */
+  readonly drawings: Drawings
+}
+
+/** Where a shop keeps what it has, and where its devices are. */
+export interface ShopSettings {
+  readonly folder: string
+  /** Address of the machines' controls. */
+  readonly control: string
+  /** A bench at the end of a serial line, `host:port`; null where none is connected. */
+  readonly lineBench: string | null
+  /** Whether every device is a stand-in: next to anything real the clock stays the clock. */
+  readonly standIns: boolean
+  readonly migrations: string
+}
+
+export function openShop({ folder, control: address, lineBench, standIns, migrations }: ShopSettings): Shop {
+  mkdirSync(folder, { recursive: true })
+  const db = openDatabase(join(folder, 'boulder.sqlite'))
+  const schema = migrate(db, migrations)
+  inTransaction(db, chainUp)
+  const clock = clockOf(db, standIns)
+  const control = httpControl(address)
+  return {
+    db,
+    clock,
+    schema,
+    control,
+    hands: control,
+    lineBench: lineBench === null ? null : tcpLineBench(lineBench),
+    tagOf: (serial) =>
+      simulatedTag({ get: (s) => getSimTag(db, s), put: (s, tag) => inTransaction(db, (tx) => putSimTag(tx, s, tag)) }, serial),
+    shrink: simulatedShrink({
+      get: () => getShrinkState(db),
+      put: (state) => inTransaction(db, (tx) => putShrinkState(tx, state)),
+      nowMs: () => clock.nowMs(),
+    }),
+    printer: simulatedPrinter(spoolIn(join(folder, 'spool'))),
+    frames: framesPool(),
+    evidence: evidenceIn(join(folder, 'evidence')),
+    drop: dropIn(join(folder, 'drop')),
+    drawings: drawingsIn(join(folder, 'drawings')),
+  }
+}
