@@ -1,4 +1,4 @@
-import { listMachines } from '@/db/machine/read'
+import { readMachineNames } from '@/stations/library/pages'
 import { DefinitionForm, type DefinitionFormProps } from '@/ui/library/definition-form'
 import { context } from '../_server/context'
 import { putDefinitionAction, readArchetypeAction, readContourAction } from '../library/actions'
@@ -10,7 +10,7 @@ export async function ToolForm({ definition, suggested }: Pick<DefinitionFormPro
     <DefinitionForm
       definition={definition}
       suggested={suggested}
-      machines={listMachines(db).map(({ key, name }) => ({ key, name }))}
+      machines={readMachineNames(db)}
       save={putDefinitionAction}
       readContour={readContourAction}
       readArchetype={readArchetypeAction}

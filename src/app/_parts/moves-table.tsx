@@ -1,5 +1,5 @@
 import Link from 'next/link'
-import type { BookedMove } from '@/db/stock/read'
+import type { BookedMove } from '@/stations/reads'
 import { formatWhen } from '@/ui/format/due'
 import { PutRight } from '@/ui/library/stock-forms'
 import { putRightAction } from '../library/actions'

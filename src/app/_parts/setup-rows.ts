@@ -3,7 +3,7 @@ import { formatLength, unitMark } from '@/core/units'
 import type { Shop } from '@/runtime'
 import type { SetupLine, SetupSheet } from '@/stations/kit/setup-sheet'
 import { standingText } from '@/ui/kit/standing'
-import { namesFor } from './names'
+import { namesFor } from '@/stations/kit/pages'
 
 /** Rows of a setup sheet as text, in the machine's own unit. */
 export function setupRows(db: Shop['db'], { job, machine, lines }: SetupSheet): SheetRow[] {

@@ -2,20 +2,13 @@ import 'server-only'
 import { cookies } from 'next/headers'
 import { connection } from 'next/server'
 import { cache } from 'react'
-import type { Person } from '@/core/tool'
-import type { LengthUnit } from '@/core/units'
-import { getPerson, listPeople } from '@/db/person/read'
-import { getSession } from '@/db/session/read'
+import { readWho, type Who } from '@/stations/session/who'
 import { theShop, type Shop } from '@/runtime'
 import { watchMinutes } from './watch-minutes'
 import { SESSION_COOKIE, sessionIdOf } from '@/runtime/session'
 
-export interface Context extends Shop {
+export interface Context extends Shop, Who {
   readonly sessionId: string | null
-  readonly person: Person | null
-  readonly people: readonly Person[]
-  readonly unit: LengthUnit
-  readonly theme: 'granite' | 'basalt'
   readonly now: string
 }
 
@@ -25,14 +18,10 @@ export const context = cache(async (): Promise<Context> => {
   const shop = theShop()
   watchMinutes(shop)
   const sessionId = sessionIdOf((await cookies()).get(SESSION_COOKIE)?.value)
-  const session = sessionId ? getSession(shop.db, sessionId) : null
   return {
     ...shop,
     sessionId,
-    person: session?.personId ? getPerson(shop.db, session.personId) : null,
-    people: listPeople(shop.db),
-    unit: session?.unit ?? 'mm',
-    theme: session?.theme ?? 'granite',
+    ...readWho(shop.db, sessionId),
     now: shop.clock.now(),
   }
 })

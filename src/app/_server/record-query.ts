@@ -1,6 +1,6 @@
 import 'server-only'
 import { addDays, isValid, parseISO } from 'date-fns'
-import type { RecordQuery } from '@/db/record/read'
+import type { RecordQuery } from '@/stations/reads'
 
 export type RecordAsked = Readonly<Partial<Record<'tool' | 'machine' | 'person' | 'what' | 'from' | 'to' | 'words', string>>>
 

@@ -2,8 +2,8 @@ import Link from 'next/link'
 import { stepText } from '@/codecs/step-text'
 import { carrierOf, partIn, tickIds } from '@/core/fits'
 import { numberOf, roleOf, valueOf } from '@/core/tool'
-import { lyingOf } from '@/db/stock/read'
-import { readBuild, type BuildSheet } from '@/stations/build/build-sheet'
+import { type BuildSheet } from '@/stations/build/build-sheet'
+import { readBuildPage } from '@/stations/build/pages'
 import { BuildPanel, type BuildActions } from '@/ui/build/build-panel'
 import { SetUp } from '@/ui/build/set-up'
 import { Row, Say, Sheet, Title } from '@/ui/common/sheet'
@@ -61,7 +61,7 @@ export default async function BuildPage({
 }) {
   const { job, t, serial } = await searchParams
   const shop = await context()
-  const sheet = job && t ? readBuild(shop.db, job, Number(t), serial?.toUpperCase() ?? null, shop.now) : null
+  const sheet = job && t ? readBuildPage(shop.db, job, Number(t), serial?.toUpperCase() ?? null, shop.now) : null
   if (!sheet || !sheet.job)
     return (
       <StationPage station="build" current={null}>
@@ -188,7 +188,7 @@ export default async function BuildPage({
             parts={parts.map((p) => ({
               component: p.component.id,
               name: p.component.name,
-              places: lyingOf(shop.db, p.component.id).flatMap(({ place }) => place ?? []),
+              places: sheet.places.get(p.component.id) ?? [],
             }))}
             shrink={
               checked.shrink && {

@@ -1,6 +1,4 @@
-import { listAssemblies } from '@/db/assembly/read'
-import { currentHandover } from '@/db/handover/read'
-import { listMachines } from '@/db/machine/read'
+import { readHandoverStart } from '@/stations/hand-over/pages'
 import { Sheet, Title } from '@/ui/common/sheet'
 import { HANDOVER_TABS, SubNav } from '@/ui/common/sub-nav'
 import { KitsPanel } from '@/ui/hand-over/kits-panel'
@@ -12,18 +10,7 @@ export const metadata = { title: 'Hand over' }
 
 export default async function HandoverStart() {
   const shop = await context()
-  const all = listAssemblies(shop.db)
-  const waiting = all.filter((a) => a.state === 'measured').length
-  const released = all.flatMap((a) => {
-    const handover = a.state === 'released' ? currentHandover(shop.db, a.serial) : null
-    return handover ? [{ handover: handover.id, values: handover.values, name: a.name, job: a.job }] : []
-  })
-  const kits = listMachines(shop.db).flatMap(({ key, name }) => {
-    const tools = released.filter((r) => r.values.machine === key).sort((a, b) => a.values.t - b.values.t)
-    return tools.length
-      ? [{ machine: key, name, tools: tools.map(({ values, ...rest }) => ({ ...rest, serial: values.serial, t: values.t })) }]
-      : []
-  })
+  const { waiting, kits } = readHandoverStart(shop.db)
   return (
     <StationPage station="hand-over" current={null}>
       <Sheet

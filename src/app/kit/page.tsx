@@ -1,9 +1,7 @@
 import { addHours, format, startOfHour } from 'date-fns'
 import Link from 'next/link'
 import type { StandingType } from '@/core/plan'
-import { listPastJobs } from '@/db/job/read'
-import { listMachines } from '@/db/machine/read'
-import { readJobs } from '@/stations/kit/kit-sheet'
+import { readKitStart } from '@/stations/kit/pages'
 import { Sheet } from '@/ui/common/sheet'
 import { KIT_TABS, SubNav } from '@/ui/common/sub-nav'
 import { formatDue } from '@/ui/format/due'
@@ -28,10 +26,8 @@ const WORDS: readonly { readonly types: readonly StandingType[]; readonly say: s
 
 export default async function KitPage() {
   const shop = await context()
-  const machines = listMachines(shop.db)
+  const { jobs, past, machines } = readKitStart(shop.db, shop.now)
   const now = new Date(shop.now)
-  const jobs = readJobs(shop.db, shop.now)
-  const past = listPastJobs(shop.db)
   const nameOf = new Map(machines.map((m) => [m.key, m.name]))
   return (
     <StationPage station="kit" current={null}>

@@ -2,12 +2,7 @@ import { z } from 'zod'
 import { registersOf } from '@/core/handover'
 import { COUPLINGS, isTyped, switchesOf } from '@/core/tool'
 import { fixed, mmToUnit, unitMark } from '@/core/units'
-import { listLoadRuns } from '@/db/load/read'
-import { listMachines } from '@/db/machine/read'
-import { readLoad } from '@/stations/load/load-sheet'
-import { readReadiness } from '@/stations/load/readiness'
-import { widestOf } from '@/stations/load/magazine'
-import { profileOfAssembly } from '@/stations/rack/rack'
+import { readLoadPage } from '@/stations/load/pages'
 import { Row, Title } from '@/ui/common/sheet'
 import { LOAD_TABS, SubNav } from '@/ui/common/sub-nav'
 import { ToolDrawing } from '@/ui/drawing/tool-drawing'
@@ -34,13 +29,10 @@ const Query = z.object({
 export default async function LoadPage({ searchParams }: { readonly searchParams: Promise<Record<string, string>> }) {
   const scans = Query.parse(await searchParams)
   const shop = await context()
-  const sheet = await readLoad(shop.db, shop.control, scans, shop.now)
-  const { machine, assembly, handover, run } = sheet
+  const sheet = await readLoadPage(shop.db, shop.control, scans, shop.now)
+  const { machine, assembly, handover, run, machines, profile, ready } = sheet
   const values = handover?.values
-  const profile = assembly && profileOfAssembly(shop.db, assembly)
   const say = (mm: number) => (machine ? `${fixed(mmToUnit(mm, machine.unit), machine.decimals)} ${unitMark(machine.unit)}` : '')
-  const machines = listMachines(shop.db)
-  const ready = machine && !scans.serial ? readReadiness(shop.db, machine.key, shop.now) : null
   const wanted = values && machine ? registersOf({ ...values, pocket: run?.pocket ?? values.pocket }, machine) : []
   return (
     <StationPage station="load" current={scans.serial ?? null}>
@@ -127,7 +119,7 @@ export default async function LoadPage({ searchParams }: { readonly searchParams
               }
             : null
         }
-        widestMm={assembly ? Math.max(values?.radiusMm ?? 0, widestOf(shop.db, assembly)) : null}
+        widestMm={sheet.widestMm === null ? null : Math.max(values?.radiusMm ?? 0, sheet.widestMm)}
         typed={wanted.map(({ register, number, rounded }) => ({
           register,
           number,
@@ -137,7 +129,7 @@ export default async function LoadPage({ searchParams }: { readonly searchParams
         }))}
         standIn={sheet.answer.state?.standIn ?? false}
         unreachable={sheet.problem && controlErrorText(sheet.problem)}
-        underWay={machine ? listLoadRuns(shop.db, machine.key).map(({ serial, t, pocket }) => ({ serial, t, pocket })) : []}
+        underWay={sheet.underWay.map(({ serial, t, pocket }) => ({ serial, t, pocket }))}
         begin={beginLoadAction}
         turn={turnMagazineAction}
         tick={tickStepAction}

@@ -1,6 +1,5 @@
+import { readMeasureStart } from '@/stations/measure/pages'
 import Link from 'next/link'
-import { listAssemblies } from '@/db/assembly/read'
-import { listMachines } from '@/db/machine/read'
 import { Sheet, Title } from '@/ui/common/sheet'
 import { MEASURE_TABS, SubNav } from '@/ui/common/sub-nav'
 import { UnplannedForm } from '@/ui/measure/unplanned-form'
@@ -12,11 +11,7 @@ export const metadata = { title: 'Measure' }
 
 export default async function MeasureStart() {
   const shop = await context()
-  const waiting = listAssemblies(shop.db).filter((a) => a.state === 'built')
-  const jobs = [...new Set(waiting.flatMap((a) => (a.job === null ? [] : [a.job])))].map((job) => ({
-    job,
-    count: waiting.filter((a) => a.job === job).length,
-  }))
+  const { waiting, jobs, machines, known } = readMeasureStart(shop.db)
   return (
     <StationPage station="measure" current={null}>
       <Sheet
@@ -30,7 +25,7 @@ export default async function MeasureStart() {
               <li>Scan the mark on the holder to open the tool.</li>
               <li>Measure all edges, follow the advice, scan the holder again to save.</li>
             </ol>
-            {waiting.length === 0 && <p className="text-soft text-lg">No tool here.</p>}
+            {waiting === 0 && <p className="text-soft text-lg">No tool here.</p>}
             {jobs.length > 0 && (
               <>
                 <h2 className="mt-2 text-2xl font-bold">Kit by kit</h2>
@@ -53,13 +48,7 @@ export default async function MeasureStart() {
             )}
           </>
         }
-        right={
-          <UnplannedForm
-            machines={listMachines(shop.db)}
-            known={listAssemblies(shop.db).map((a) => a.serial)}
-            takeIn={takeInToolAction}
-          />
-        }
+        right={<UnplannedForm machines={machines} known={known} takeIn={takeInToolAction} />}
       />
     </StationPage>
   )

@@ -1,6 +1,4 @@
-import { listMachines } from '@/db/machine/read'
-import { listKinds, listRecord } from '@/db/record/read'
-import { proveOn } from '@/stations/records/proof'
+import { readRecords } from '@/stations/records/pages'
 import { SmallAction } from '@/ui/common/actions'
 import { Sheet, Title } from '@/ui/common/sheet'
 import { RecordSearch } from '@/ui/records/record-search'
@@ -15,8 +13,6 @@ export const metadata = { title: 'Records' }
 
 /** A page of the record, entries. */
 const SHOWN = 100
-/** Entries whose hashes are computed while the page is made: what was added since the last look. */
-const PROVEN_AT_ONCE = 200
 
 export default async function RecordsPage({
   searchParams,
@@ -28,13 +24,12 @@ export default async function RecordsPage({
     Object.entries(await searchParams).flatMap(([key, value]) => (typeof value === 'string' ? [[key, value]] : [])),
   )
   const asked = recordAsked(given)
-  const machines = listMachines(shop.db)
   const beforeSeq = Number(given.get('before')) || undefined
-  const entries = listRecord(shop.db, { ...recordQuery(asked), beforeSeq, limit: SHOWN })
+  const query = { ...recordQuery(asked), beforeSeq, limit: SHOWN }
+  const { entries, kinds, machines, state, more } = readRecords(shop.db, shop.now, query)
   const oldest = entries.at(-1)?.seq
-  const { state, more } = proveOn(shop.db, shop.now, PROVEN_AT_ONCE)
   const { walk, last } = watchRecord(shop)
-  const query = new URLSearchParams(asked).toString()
+  const search = new URLSearchParams(asked).toString()
   return (
     <>
       <div />
@@ -52,7 +47,7 @@ export default async function RecordsPage({
               asked={asked}
               machines={machines.map(({ key, name }) => ({ value: key, name }))}
               people={shop.people.map(({ id, name }) => ({ value: id, name }))}
-              kinds={listKinds(shop.db)}
+              kinds={kinds}
             />
             <div className="flex max-w-xl items-center gap-3">
               <span className="text-soft flex-[2] text-lg">
@@ -64,16 +59,16 @@ export default async function RecordsPage({
                       ? 'one entry'
                       : `${entries.length} entries`}
               </span>
-              <SmallAction href={`/api/records?format=csv&${query}`} download>
+              <SmallAction href={`/api/records?format=csv&${search}`} download>
                 as CSV
               </SmallAction>
-              <SmallAction href={`/api/records?format=json&${query}`} download>
+              <SmallAction href={`/api/records?format=json&${search}`} download>
                 as JSON
               </SmallAction>
             </div>
             <RecordTable lines={recordLines(entries, shop.unit, new Map(machines.map((m) => [m.key, m.name])))} />
             <div className="flex max-w-xl items-center gap-3">
-              {beforeSeq && <SmallAction href={`/records?${query}`}>Newest</SmallAction>}
+              {beforeSeq && <SmallAction href={`/records?${search}`}>Newest</SmallAction>}
               {entries.length === SHOWN && (
                 <SmallAction href={`/records?${new URLSearchParams({ ...asked, before: String(oldest) }).toString()}`}>
                   Older entries

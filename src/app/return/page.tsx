@@ -1,11 +1,7 @@
 import { emptyRow, registersOf, type HeldRow } from '@/core/handover'
 import { isTyped, pocketText, SPINDLE, tableOf, type Machine } from '@/core/tool'
 import { fixed, formatLength, unitMark, mmToUnit } from '@/core/units'
-import { listAssemblies } from '@/db/assembly/read'
-import { currentHandover } from '@/db/handover/read'
-import { listMachines } from '@/db/machine/read'
-import { profileOfAssembly } from '@/stations/rack/rack'
-import { readInside } from '@/stations/return/unload'
+import { readInMachines, readReturn } from '@/stations/return/pages'
 import { Say, Sheet, Title } from '@/ui/common/sheet'
 import { ToolDrawing } from '@/ui/drawing/tool-drawing'
 import { InMachines } from '@/ui/return/in-machines'
@@ -29,20 +25,18 @@ export default async function ReturnPage({ searchParams }: { readonly searchPara
   const { serial: asked } = await searchParams
   const serial = typeof asked === 'string' && asked ? serialOf(asked) : null
   const shop = await context()
-  const inside = serial === null ? null : await readInside(shop.db, shop.control, serial)
+  const inside = serial === null ? null : await readReturn(shop.db, shop.control, serial)
   if (!inside) {
-    const names = new Map(listMachines(shop.db).map((m) => [m.key, m.name]))
-    const loaded = listAssemblies(shop.db).filter((a) => a.state === 'loaded')
     return (
       <>
         <div />
         <InMachines
           asked={serial}
-          tools={loaded.map((a) => ({
+          tools={readInMachines(shop.db).map((a) => ({
             serial: a.serial,
             t: a.t,
             name: a.name,
-            machine: names.get(a.machine ?? '') ?? '–',
+            machine: a.machineName,
             pocket: a.pocket,
             cutMin: a.lifeUsedMin,
           }))}
@@ -50,8 +44,7 @@ export default async function ReturnPage({ searchParams }: { readonly searchPara
       </>
     )
   }
-  const { assembly, machine, row, worn, problem } = inside
-  const profile = profileOfAssembly(shop.db, assembly)
+  const { assembly, machine, row, worn, problem, profile, values } = inside
   const typed = isTyped(machine)
   // an old control is emptied by hand: what its row is left with is shown to be typed
   const shown: HeldRow =
@@ -63,7 +56,6 @@ export default async function ReturnPage({ searchParams }: { readonly searchPara
           ),
         )
       : {})
-  const values = currentHandover(shop.db, assembly.serial)?.values ?? null
   const unit = unitMark(machine.unit)
   const say = (value: number | undefined) => (value === undefined ? '–' : `${fixed(value, machine.decimals)} ${unit}`)
   return (
@@ -152,9 +144,7 @@ export default async function ReturnPage({ searchParams }: { readonly searchPara
             current={values !== null}
             ready={row !== null || typed}
             cutMin={inside.cutMin}
-            others={listMachines(shop.db)
-              .filter((m) => m.key !== machine.key && m.coupling === machine.coupling)
-              .map(({ key, name }) => ({ key, name }))}
+            others={inside.others}
             standIn={inside.state?.standIn === true && (inside.state.toolAtDoor !== null || inside.state.inSpindle === true)}
             atDoor={inside.state?.atDoor === assembly.pocket}
             seen={

@@ -1,8 +1,6 @@
 import { ACTION_CARD, encodeBadge, encodeMachineLabel, TEST_CODE } from '@/codecs/label-text'
 import { codeSvg } from '@/codecs/label-picture'
-import { listMasters } from '@/db/bench/read'
-import { listMachines } from '@/db/machine/read'
-import { practiceOf } from '@/stations/practice'
+import { readSettings } from '@/stations/practice/settings'
 import { Sheet, Title } from '@/ui/common/sheet'
 import { PicturesKept } from '@/ui/measure/pictures-kept'
 import { PracticeTable } from '@/ui/settings/practice-table'
@@ -16,7 +14,7 @@ export const metadata = { title: 'Settings' }
 export default async function SettingsPage() {
   const shop = await context()
   const lead = shop.person?.role === 'lead'
-  const machines = listMachines(shop.db)
+  const { machines, masters, practice } = readSettings(shop.db)
   const codes = [
     ...machines.map((m) => ({
       name: m.name,
@@ -24,7 +22,7 @@ export default async function SettingsPage() {
       text: encodeMachineLabel(m.key),
     })),
     ...shop.people.map((p) => ({ name: p.name, about: `badge · ${p.role}`, text: encodeBadge(p.id) })),
-    ...listMasters(shop.db).map((m) => ({ name: m.name, about: `mark of the master for ${m.coupling}`, text: m.mark })),
+    ...masters.map((m) => ({ name: m.name, about: `mark of the master for ${m.coupling}`, text: m.mark })),
     { name: 'Action card', about: 'does what the big button on the screen does. Keep it at the bench', text: ACTION_CARD },
   ]
   const kept = shop.evidence.list()
@@ -42,7 +40,7 @@ export default async function SettingsPage() {
               Values of this shop. Every calculation uses them
               {lead ? '.' : '. A lead can change them.'}
             </p>
-            <PracticeTable practice={practiceOf(shop.db)} lead={lead} keep={keepPracticeAction} />
+            <PracticeTable practice={practice} lead={lead} keep={keepPracticeAction} />
             <h2 className="mt-3 text-2xl font-bold">Codes to print</h2>
             <ul className="grid grid-cols-2 gap-x-8 max-[1300px]:grid-cols-1">
               {codes.map(({ name, about, text }) => (

@@ -1,6 +1,6 @@
 'use server'
 import { ok } from '@/core/units'
-import { getAssembly } from '@/db/assembly/read'
+import { getAssembly } from '@/stations/reads'
 import type { HandAct } from '@/devices/control/port'
 import { adjustTicket, handOut, wipeTicket } from '@/runtime/bench-ticket'
 import { makeTag } from '@/runtime/tag-tricks'

@@ -10,6 +10,7 @@ import { lastHands } from '@/db/record/read'
 import { listTaken } from '@/db/stock/read'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
+import { partName } from '../names'
 import { write } from '../write'
 
 /** What the next shift walks into. */
@@ -19,7 +20,7 @@ export interface ShiftSheet {
   readonly hot: readonly { readonly serial: string; readonly t: number | null; readonly touchAt: string }[]
   /** Built or measured, with nobody at them. */
   readonly waiting: readonly (Assembly & { readonly lastHand: string | null })[]
-  readonly fetched: readonly { readonly job: string; readonly component: string; readonly count: number }[]
+  readonly fetched: readonly { readonly job: string; readonly component: string; readonly name: string; readonly count: number }[]
   readonly notes: readonly ShiftNote[]
 }
 
@@ -35,7 +36,7 @@ export function readShift(db: Db, now: string): ShiftSheet {
     builds,
     hot: hot.map(({ serial, t, heat }) => ({ serial, t, touchAt: heat!.touchAt })),
     waiting: tools.filter((a) => !isHot(a, now)).map((a) => ({ ...a, lastHand: hands.get(a.serial) ?? null })),
-    fetched: listTaken(db),
+    fetched: listTaken(db).map((line) => ({ ...line, name: partName(db, line.component) })),
     notes: listNotes(db),
   }
 }

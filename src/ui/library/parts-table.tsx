@@ -115,6 +115,7 @@ export function PartsTable() {
     data: inView.filter((row): row is PartRow => row !== null),
     getRowId: (r) => r.id,
     manualSorting: true,
+    sortDescFirst: false,
     state: { sorting },
     onSortingChange: setSorting,
   })

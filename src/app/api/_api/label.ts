@@ -1,7 +1,7 @@
 import 'server-only'
 import { labelSvg, type LabelPicture } from '@/codecs/label-picture'
 import type { Handover } from '@/core/handover'
-import { getHandover } from '@/db/handover/read'
+import { getHandover } from '@/stations/reads'
 import { labelFonts, theShop } from '@/runtime'
 import { labelPictureOf as pictureOf } from '@/stations/hand-over/label-of'
 import { problem } from './problem'

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { TOOL_STATES } from '@/core/tool'
-import { findAssemblies } from '@/db/assembly/read'
+import { findAssemblies } from '@/stations/reads'
 import { theShop } from '@/runtime'
 import { guarded } from '../_api/guard'
 import { problem } from '../_api/problem'

@@ -1,4 +1,4 @@
-import { listHandovers } from '@/db/handover/read'
+import { listHandovers } from '@/stations/reads'
 import { theShop } from '@/runtime'
 import { guarded } from '../_api/guard'
 

@@ -1,4 +1,4 @@
-import { schemaVersion } from '@/db/schema/read'
+import { schemaVersion } from '@/stations/reads'
 import { theShop } from '@/runtime'
 import { problem } from '../_api/problem'
 import version from '../../../../package.json'

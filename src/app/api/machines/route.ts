@@ -1,4 +1,4 @@
-import { listMachines } from '@/db/machine/read'
+import { listMachines } from '@/stations/reads'
 import { theShop } from '@/runtime'
 import { guarded } from '../_api/guard'
 

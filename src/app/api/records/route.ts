@@ -1,6 +1,6 @@
 import { encodeCsv } from '@/codecs/csv'
 import type { RecordEntry } from '@/core/tool'
-import { listRecord, type RecordQuery } from '@/db/record/read'
+import { type RecordQuery, listRecord } from '@/stations/reads'
 import { theShop } from '@/runtime'
 import { recordText } from '@/words/record'
 import { recordAsked, recordQuery } from '../../_server/record-query'

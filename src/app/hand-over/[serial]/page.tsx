@@ -1,10 +1,8 @@
 import { z } from 'zod'
 import { isTyped } from '@/core/tool'
 import { fixed, mmToUnit, unitMark } from '@/core/units'
-import { currentHandover, listHandovers } from '@/db/handover/read'
-import { listJobs } from '@/db/job/read'
-import { listMachines } from '@/db/machine/read'
-import { proposeHandover, refuseTrial } from '@/stations/hand-over/propose'
+import { readHandover } from '@/stations/hand-over/pages'
+import { refuseTrial } from '@/stations/hand-over/propose'
 import { SmallAction, SmallActions } from '@/ui/common/actions'
 import { encodeLabel } from '@/codecs/label-text'
 import { LabelWords } from '@/ui/hand-over/label-words'
@@ -47,26 +45,25 @@ export default async function HandoverPage({
   const serial = serialOf((await params).serial)
   const given = Query.parse(await searchParams)
   const shop = await context()
-  const proposal = await proposeHandover(shop.db, shop.control, serial, shop.now, given)
-  if (!proposal)
+  const sheet = await readHandover(shop.db, shop.control, serial, shop.now, given)
+  if (!sheet)
     return (
       <StationPage station="hand-over" current={null}>
         <Sheet left={<Title lead={serial}>there is no tool on this holder</Title>} />
       </StationPage>
     )
+  const { proposal, current, numbers, machines, jobs } = sheet
   const { assembly, machine, t, measurement, refusals, values, trial } = proposal
-  const current = currentHandover(shop.db, serial)
   const heading = (
     <Title lead={t === null ? serial : `T${t}`}>
       {assembly.name} · on {serial} · for <b className="text-ink">{machine?.name ?? 'no machine yet'}</b>
     </Title>
   )
-  const numbers = listHandovers(shop.db, serial)
   const history = (
     <Numbers
       handovers={numbers}
       people={Object.fromEntries(shop.people.map((p) => [p.id, p.name]))}
-      machines={Object.fromEntries(listMachines(shop.db).map((m) => [m.key, m]))}
+      machines={Object.fromEntries(machines.map((m) => [m.key, m]))}
     />
   )
   if (
@@ -198,9 +195,7 @@ export default async function HandoverPage({
               pocket={given.pocket ?? null}
               pockets={machine?.pockets ?? null}
               tip={machine?.kind === 'lathe' && proposal.turning ? proposal.tip : undefined}
-              jobs={listJobs(shop.db)
-                .filter((j) => j.machine === machine?.key)
-                .map((j) => j.id)}
+              jobs={jobs}
               against={refusals.map(({ refusal, leadMay }) => ({
                 code: refusal.code,
                 mark: refusalMark(refusal),
@@ -208,7 +203,7 @@ export default async function HandoverPage({
                 leadMay,
               }))}
               postProblem={postProblem && refusalText(postProblem, shop.unit)}
-              machines={listMachines(shop.db).map(({ key, name }) => ({ key, name }))}
+              machines={machines.map(({ key, name }) => ({ key, name }))}
               release={releaseAction}
             />
           </>

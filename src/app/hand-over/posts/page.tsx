@@ -1,7 +1,4 @@
-import { SHIPPED_POSTS } from '@/codecs/post'
-import { tableOf } from '@/core/tool'
-import { listAssemblies } from '@/db/assembly/read'
-import { getMachine, getPostTemplate, listMachines, listPosts } from '@/db/machine/read'
+import { readPostEditor } from '@/stations/hand-over/pages'
 import { HANDOVER_TABS } from '@/ui/common/sub-nav'
 import { PostEditor } from '@/ui/hand-over/post-editor'
 import { NoMachine } from '../../_parts/no-machine'
@@ -17,14 +14,10 @@ export default async function PostsPage({
 }) {
   const asked = await searchParams
   const shop = await context()
-  const machines = listMachines(shop.db)
-  const machine = (typeof asked.machine === 'string' && getMachine(shop.db, asked.machine)) || machines[0]
-  if (!machine) return <NoMachine lead="Posts" tabs={HANDOVER_TABS} label="Sheets of Hand over" />
-  const posts = [...new Set([...Object.keys(SHIPPED_POSTS), ...listPosts(shop.db)])].sort()
-  const post = typeof asked.post === 'string' && posts.includes(asked.post) ? asked.post : machine.post
-  const tools = listAssemblies(shop.db)
-    .filter((a) => a.state !== 'built' && a.t !== null && a.coupling === machine.coupling)
-    .map((a) => ({ serial: a.serial, name: `T${a.t} ${a.name}` }))
+  const one = (text: string | string[] | undefined) => (typeof text === 'string' ? text : null)
+  const sheet = readPostEditor(shop.db, { machine: one(asked.machine), post: one(asked.post) })
+  if (!sheet) return <NoMachine lead="Posts" tabs={HANDOVER_TABS} label="Sheets of Hand over" />
+  const { machine, machines, posts, post, shipped, template, options, tools } = sheet
   return (
     <>
       <div />
@@ -41,9 +34,9 @@ export default async function PostsPage({
         machines={machines.map(({ key, name }) => ({ key, name }))}
         posts={posts}
         post={post}
-        shipped={post in SHIPPED_POSTS}
-        template={getPostTemplate(shop.db, post) ?? SHIPPED_POSTS[post] ?? ''}
-        options={{ ...tableOf(machine), sizeRegister: machine.sizeRegister, decimals: machine.decimals }}
+        shipped={shipped}
+        template={template}
+        options={options}
         tools={tools}
         lead={shop.person?.role === 'lead'}
         tryTemplate={tryTemplateAction}

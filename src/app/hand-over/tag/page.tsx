@@ -1,6 +1,4 @@
-import { listDefinitions, namesOf } from '@/db/library/read'
-import { listSimTags } from '@/db/truth/read'
-import { readTagNow } from '@/stations/hand-over/write-tag'
+import { readTag } from '@/stations/hand-over/pages'
 import { TagReader } from '@/ui/hand-over/tag-reader'
 import { context } from '../../_server/context'
 import { serialOf } from '../../_server/params'
@@ -14,21 +12,17 @@ export default async function TagPage({ searchParams }: { readonly searchParams:
   const { serial: asked } = await searchParams
   const serial = typeof asked === 'string' && asked ? serialOf(asked) : null
   const shop = await context()
-  const read = serial === null ? null : await readTagNow(shop.tagOf(serial))
-  const bom = read?.ok ? (read.value.record.bom ?? []) : []
-  const definition = read?.ok
-    ? listDefinitions(shop.db).find((d) => d.t === read.value.record.t && d.machines.includes(read.value.record.m ?? ''))
-    : undefined
+  const { chips, read, parts, definition } = await readTag(shop.db, serial === null ? null : shop.tagOf(serial))
   return (
     <>
       <div />
       <TagReader
         key={serial ?? ''}
         serial={serial}
-        chips={listSimTags(shop.db)}
+        chips={chips}
         read={read && (read.ok ? read : fail(inWords(read.error, shop.unit)))}
-        parts={[...namesOf(shop.db, bom)].map(([id, name]) => ({ id, name, count: bom.filter((b) => b === id).length }))}
-        definition={definition ? { id: definition.id, name: definition.name } : null}
+        parts={parts}
+        definition={definition}
         trick={tagTrickAction}
       />
     </>

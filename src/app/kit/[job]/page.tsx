@@ -2,9 +2,7 @@ import { differenceInMinutes } from 'date-fns'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import type { Job, StandingType } from '@/core/plan'
-import { listDefinitions } from '@/db/library/read'
-import { readKit } from '@/stations/kit/kit-sheet'
-import { readPick } from '@/stations/kit/pick'
+import { readJobPage } from '@/stations/kit/pages'
 import { FLOOR } from '@/stations/store/plan'
 import { Say, Sheet, Title } from '@/ui/common/sheet'
 import { formatDue, span } from '@/ui/format/due'
@@ -12,7 +10,6 @@ import { JobFoot } from '@/ui/kit/job-foot'
 import { GoTo } from '@/ui/kit/kit-next'
 import { KitTable } from '@/ui/kit/kit-table'
 import { PickPanel } from '@/ui/kit/pick-panel'
-import { namesFor } from '../../_parts/names'
 import { StationPage } from '../../_parts/station'
 import { context } from '../../_server/context'
 import { plainText } from '../../_server/params'
@@ -51,10 +48,10 @@ export default async function JobPage({
   const { job: id } = await params
   const { t } = await searchParams
   const shop = await context()
-  const sheet = readKit(shop.db, plainText(id), shop.now)
-  const pick = sheet && readPick(shop.db, sheet.job.id, shop.now)
-  if (!sheet || !pick) notFound()
-  const { job, machine, tools } = sheet
+  const page = readJobPage(shop.db, plainText(id), shop.now)
+  if (!page) notFound()
+  const { pick, names, definitions } = page
+  const { job, machine, tools } = page.sheet
   const now = new Date(shop.now)
   const due = formatDue(job.dueAt, now)
   const minutes = differenceInMinutes(new Date(job.dueAt), now)
@@ -98,13 +95,11 @@ export default async function JobPage({
             <div className="shrink-0 overflow-x-auto" tabIndex={0} aria-label="Wanted tools" role="region">
               <KitTable
                 job={job.id}
-                names={namesFor(shop.db, tools, job.id)}
+                names={names}
                 tools={tools}
                 chosenT={chosen?.wanted.t ?? null}
                 machine={machine.key}
-                definitions={listDefinitions(shop.db)
-                  .filter((d) => d.machines.includes(machine.key))
-                  .map(({ id, name, t }) => ({ id, name, t }))}
+                definitions={definitions}
                 map={mapToolAction}
               />
             </div>

@@ -1,13 +1,9 @@
 import Link from 'next/link'
-import { listDefinitions } from '@/db/library/read'
-import { getJob } from '@/db/job/read'
-import { listMachines } from '@/db/machine/read'
-import { readLookahead, readStuck } from '@/stations/kit/kit-sheet'
+import { readAhead } from '@/stations/kit/pages'
 import { Sheet } from '@/ui/common/sheet'
 import { KIT_TABS, SubNav } from '@/ui/common/sub-nav'
 import { standingText, TONE } from '@/ui/kit/standing'
 import { formatDue, span } from '@/ui/format/due'
-import { namesFor } from '../../_parts/names'
 import { StationPage } from '../../_parts/station'
 import { context } from '../../_server/context'
 
@@ -16,14 +12,7 @@ export const metadata = { title: 'Due list' }
 export default async function AheadPage() {
   const shop = await context()
   const now = new Date(shop.now)
-  const lines = readLookahead(shop.db, shop.now)
-  const stuck = readStuck(shop.db, shop.now)
-  const names = namesFor(
-    shop.db,
-    stuck.map((s) => s.tool),
-  )
-  const definitions = listDefinitions(shop.db)
-  const machines = new Map(listMachines(shop.db).map((m) => [m.key, m.name]))
+  const { lines, jobs, stuck, names, definitions, machines } = readAhead(shop.db, shop.now)
   const total = lines.reduce((sum, l) => sum + l.minutes, 0)
   return (
     <StationPage station="kit" current={null}>
@@ -76,7 +65,7 @@ export default async function AheadPage() {
               <tbody>
                 {lines.map((line, i) => {
                   const begin = formatDue(new Date(line.latestStartMs).toISOString(), now)
-                  const job = getJob(shop.db, line.job)!
+                  const job = jobs.get(line.job)!
                   return (
                     <tr key={i} className="border-rule h-[46px] border-b">
                       <td className={`figures pr-3 text-[19px] font-semibold ${line.late ? 'text-off' : ''}`}>

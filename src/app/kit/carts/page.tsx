@@ -1,12 +1,10 @@
 import Link from 'next/link'
-import { listJobs } from '@/db/job/read'
-import { missingFor, readCarts } from '@/stations/kit/carts'
+import { readCartsPage } from '@/stations/kit/pages'
 import { isHot } from '@/stations/build/warm'
 import { Sheet } from '@/ui/common/sheet'
 import { KIT_TABS, SubNav } from '@/ui/common/sub-nav'
 import { CartDrawing, PutPanel } from '@/ui/kit/carts-panel'
 import { standingText } from '@/ui/kit/standing'
-import { namesFor } from '../../_parts/names'
 import { StationPage } from '../../_parts/station'
 import { context } from '../../_server/context'
 import { putIntoPlaceAction } from '../actions'
@@ -16,11 +14,7 @@ export const metadata = { title: 'Carts and racks' }
 export default async function CartsPage({ searchParams }: { readonly searchParams: Promise<{ job?: string; cart?: string }> }) {
   const { job, cart } = await searchParams
   const shop = await context()
-  const carts = readCarts(shop.db)
-  const jobs = listJobs(shop.db)
-  const chosen = carts.find((c) => c.unit.id === cart) ?? carts.find((c) => c.unit.kind === 'cart')
-  const missing = job && chosen ? missingFor(shop.db, job, chosen.unit.id, shop.now) : []
-  const names = namesFor(shop.db, missing, job)
+  const { carts, jobs, chosen, missing, names } = readCartsPage(shop.db, shop.now, { job, cart })
   return (
     <StationPage station="kit" current={null}>
       <Sheet

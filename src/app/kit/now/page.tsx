@@ -1,14 +1,11 @@
 import { pocketText } from '@/core/tool'
 import Link from 'next/link'
-import { listAssemblies } from '@/db/assembly/read'
-import { listMachines } from '@/db/machine/read'
-import { readNetted } from '@/stations/kit/inventory'
+import { readNow } from '@/stations/kit/pages'
 import { Sheet } from '@/ui/common/sheet'
 import { KIT_TABS, SubNav } from '@/ui/common/sub-nav'
 import { span } from '@/ui/format/due'
 import { standingText, TONE } from '@/ui/kit/standing'
 import { NowPanel } from '@/ui/kit/now-panel'
-import { namesFor } from '../../_parts/names'
 import { StationPage } from '../../_parts/station'
 import { context } from '../../_server/context'
 import { neededNowAction } from '../actions'
@@ -17,10 +14,7 @@ export const metadata = { title: 'Rush' }
 
 export default async function NowPage() {
   const shop = await context()
-  const { jobs, tools } = readNetted(shop.db, shop.now)
-  const urgent = jobs.filter((j) => j.urgentFor !== null)
-  const machines = new Map(listMachines(shop.db).map((m) => [m.key, m.name]))
-  const loaded = listAssemblies(shop.db).filter((a) => a.state === 'loaded' && a.condition === 'fit')
+  const { urgent, machines, loaded } = readNow(shop.db, shop.now)
   return (
     <StationPage station="kit" current={null}>
       <Sheet
@@ -33,9 +27,7 @@ export default async function NowPage() {
               </p>
             )}
             <ul>
-              {urgent.map((job) => {
-                const netted = tools.get(job.id) ?? []
-                const names = namesFor(shop.db, netted)
+              {urgent.map(({ job, tools: netted, names }) => {
                 const waits = Math.round((Date.parse(shop.now) - Date.parse(job.dueAt)) / 60_000)
                 return (
                   <li key={job.id} className="border-rule border-b">

@@ -1,6 +1,5 @@
 import Link from 'next/link'
 import type { ReactNode } from 'react'
-import { getComponent } from '@/db/library/read'
 import { readShift } from '@/stations/kit/shift'
 import { Sheet } from '@/ui/common/sheet'
 import { KIT_TABS, SubNav } from '@/ui/common/sub-nav'
@@ -52,9 +51,9 @@ export default async function ShiftPage() {
               ))}
             </Group>
             <Group title="Picked and not built in" none="Every part is in its place or in a tool.">
-              {fetched.map(({ job, component, count }) => (
+              {fetched.map(({ job, component, name, count }) => (
                 <Line key={`${job}-${component}`} href={`/kit/${encodeURIComponent(job)}`} lead={job}>
-                  {count} × {getComponent(shop.db, component)?.name ?? component}
+                  {count} × {name}
                 </Line>
               ))}
             </Group>

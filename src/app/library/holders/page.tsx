@@ -1,8 +1,5 @@
 import Link from 'next/link'
-import { refuseHealth } from '@/core/fits'
-import { numberOf, roleOf } from '@/core/tool'
-import { countHolders, getComponent, listComponents, listHolderPage } from '@/db/library/read'
-import { listPlaces } from '@/db/store/read'
+import { readHolders } from '@/stations/library/pages'
 import { SmallAction } from '@/ui/common/actions'
 import { FIELD } from '@/ui/common/form'
 import { Sheet } from '@/ui/common/sheet'
@@ -26,16 +23,9 @@ export default async function HoldersPage({
   const shop = await context()
   const typed = typeof asked.words === 'string' ? asked.words.trim().slice(0, 80) : ''
   const after = typeof asked.after === 'string' ? asked.after : undefined
-  const holders = listHolderPage(shop.db, { after, words: typed.split(/\s+/).filter(Boolean), limit: SHOWN })
-  const of = countHolders(shop.db)
-  const more = new URLSearchParams({ ...(typed && { words: typed }), after: holders.at(-1)?.serial ?? '' }).toString()
-  const types = listComponents(shop.db).filter((c) => roleOf(c) === 'holder' || roleOf(c) === 'extension')
-  const lines = holders.map((h) => {
-    const type = h.component ? getComponent(shop.db, h.component) : null
-    const health = type && h.component ? refuseHealth({ ...h, component: h.component }, type, shop.now) : []
-    const greatest = type ? numberOf(type, 'greatestHeats') : undefined
-    return { h, type, health, greatest }
-  })
+  const words = typed.split(/\s+/).filter(Boolean)
+  const { lines, of, types, drawers } = readHolders(shop.db, shop.now, { after, words, count: SHOWN })
+  const more = new URLSearchParams({ ...(typed && { words: typed }), after: lines.at(-1)?.holder.serial ?? '' }).toString()
   return (
     <>
       <div />
@@ -68,7 +58,7 @@ export default async function HoldersPage({
                   </tr>
                 </thead>
                 <tbody>
-                  {lines.map(({ h, type, health, greatest }) => (
+                  {lines.map(({ holder: h, type, health, greatestHeats: greatest }) => (
                     <tr key={h.serial} className="border-rule h-[46px] border-b [&>td]:pr-4">
                       <th scope="row">
                         <Link
@@ -108,23 +98,15 @@ export default async function HoldersPage({
             </div>
             <div className="flex max-w-xl items-center gap-3">
               {after && <SmallAction href="/library/holders">From the start</SmallAction>}
-              {holders.length === SHOWN && <SmallAction href={`/library/holders?${more}`}>More holders</SmallAction>}
+              {lines.length === SHOWN && <SmallAction href={`/library/holders?${more}`}>More holders</SmallAction>}
             </div>
-            {holders.length === 0 && of > 0 && <p className="text-soft text-lg">No holder found.</p>}
+            {lines.length === 0 && of > 0 && <p className="text-soft text-lg">No holder found.</p>}
             {of === 0 && (
               <p className="text-lg">No holders yet. Add one on the right, or measure a tool: its holder is added then.</p>
             )}
           </>
         }
-        right={
-          <AddHolder
-            types={types.map(({ id, name }) => ({ id, name }))}
-            places={listPlaces(shop.db)
-              .filter((p) => p.taper === null)
-              .map((p) => p.id)}
-            add={addHolderAction}
-          />
-        }
+        right={<AddHolder types={types} places={drawers} add={addHolderAction} />}
       />
     </>
   )

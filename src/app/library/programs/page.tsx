@@ -1,7 +1,5 @@
+import { readPrograms } from '@/stations/kit/pages'
 import Link from 'next/link'
-import { listNcPrograms } from '@/db/job/read'
-import { listDefinitions } from '@/db/library/read'
-import { listMachines } from '@/db/machine/read'
 import { Sheet } from '@/ui/common/sheet'
 import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
 import { context } from '../../_server/context'
@@ -10,9 +8,7 @@ export const metadata = { title: 'Programs' }
 
 export default async function ProgramsPage() {
   const shop = await context()
-  const programs = listNcPrograms(shop.db)
-  const definitions = listDefinitions(shop.db)
-  const machines = new Map(listMachines(shop.db).map((m) => [m.key, m.name]))
+  const { programs, definitions, machines } = readPrograms(shop.db)
   return (
     <>
       <div />

@@ -1,9 +1,6 @@
 import Link from 'next/link'
-import { firstOf } from '@/core/tool'
 import { formatLength, unitMark } from '@/core/units'
-import { getComponent, listDefinitions } from '@/db/library/read'
-import { listMachines } from '@/db/machine/read'
-import { profileOfDefinition } from '@/stations/rack/rack'
+import { readTools } from '@/stations/library/pages'
 import { Sheet } from '@/ui/common/sheet'
 import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
 import { Silhouette } from '@/ui/drawing/silhouette'
@@ -13,8 +10,7 @@ export const metadata = { title: 'Tools' }
 
 export default async function ToolsPage() {
   const shop = await context()
-  const definitions = listDefinitions(shop.db)
-  const machines = new Map(listMachines(shop.db).map((m) => [m.key, m.name]))
+  const { tools, machines } = readTools(shop.db)
   return (
     <>
       <div />
@@ -40,10 +36,10 @@ export default async function ToolsPage() {
                   </tr>
                 </thead>
                 <tbody>
-                  {definitions.map((d) => (
+                  {tools.map(({ definition: d, holder, profile }) => (
                     <tr key={d.id} className="border-rule border-b [&>td]:pr-4">
                       <td className="w-16">
-                        <Silhouette profile={profileOfDefinition(shop.db, d)} width={64} height={68} mmPerHeight={250} />
+                        <Silhouette profile={profile} width={64} height={68} mmPerHeight={250} />
                       </td>
                       <th scope="row" className="figures pr-3 text-[21px] font-bold">
                         T{d.t}
@@ -59,7 +55,7 @@ export default async function ToolsPage() {
                       <td className="num text-right text-[19px] font-semibold">
                         {formatLength(d.LF.nominal, shop.unit, shop.unit === 'mm' ? 1 : 3)}
                       </td>
-                      <td>{getComponent(shop.db, firstOf(d, 'holder') ?? '')?.name ?? '–'}</td>
+                      <td>{holder ?? '–'}</td>
                       <td>{d.machines.map((key) => machines.get(key) ?? key).join(', ')}</td>
                       <td className="num">{d.version}</td>
                     </tr>
@@ -67,7 +63,7 @@ export default async function ToolsPage() {
                 </tbody>
               </table>
             </div>
-            {definitions.length === 0 && (
+            {tools.length === 0 && (
               <p className="text-lg">No tools defined yet. You can measure a tool without a definition on Measure.</p>
             )}
             <div className="flex flex-wrap gap-x-5">

@@ -1,6 +1,6 @@
+import { readRules } from '@/stations/load/pages'
 import { mayOverrule } from '@/core/load'
 import { loadLimitsOf, LOAD_RULES, magazineOf, type LoadRule, type MayOverrule } from '@/core/tool'
-import { getMachine, listMachines } from '@/db/machine/read'
 import { LOAD_TABS } from '@/ui/common/sub-nav'
 import { RulesForm } from '@/ui/load/rules-form'
 import { NoMachine } from '../../_parts/no-machine'
@@ -12,9 +12,9 @@ export const metadata = { title: 'Rules of loading' }
 export default async function RulesPage({ searchParams }: { readonly searchParams: Promise<{ machine?: string | string[] }> }) {
   const { machine: asked } = await searchParams
   const shop = await context()
-  const machines = listMachines(shop.db)
-  const machine = (typeof asked === 'string' && getMachine(shop.db, asked)) || machines[0]
-  if (!machine) return <NoMachine lead="Rules" tabs={LOAD_TABS} label="Sheets of Load" />
+  const sheet = readRules(shop.db, typeof asked === 'string' ? asked : null)
+  if (!sheet) return <NoMachine lead="Rules" tabs={LOAD_TABS} label="Sheets of Load" />
+  const { machine, machines } = sheet
   const may = Object.fromEntries(LOAD_RULES.map((rule) => [rule, mayOverrule(rule, machine)])) as Record<LoadRule, MayOverrule>
   return (
     <>

@@ -1,8 +1,5 @@
-import { getMachine } from '@/db/machine/read'
-import { heldBack, readBench } from '@/stations/measure/bench-state'
-import { nextToMeasure } from '@/stations/measure/kit-run'
-import { practiceOf } from '@/stations/practice'
-import { readMeasure } from '@/stations/measure/measure-sheet'
+import { heldBack } from '@/stations/measure/bench-state'
+import { readMeasurePage } from '@/stations/measure/pages'
 import { formatDue } from '@/ui/format/due'
 import { Say, Sheet, Title } from '@/ui/common/sheet'
 import { MeasureStation } from '@/ui/measure/measure-station'
@@ -26,8 +23,8 @@ export default async function MeasurePage({ params, searchParams }: Props) {
   const { kit: asked } = await searchParams
   const kit = typeof asked === 'string' ? asked : null
   const shop = await context()
-  const sheet = readMeasure(shop.db, serial)
-  if (!sheet || sheet.assembly.state === 'loaded')
+  const page = readMeasurePage(shop.db, serial, kit, shop.now)
+  if (!page || page.sheet.assembly.state === 'loaded')
     return (
       <StationPage station="measure" current={null}>
         <Sheet
@@ -35,8 +32,8 @@ export default async function MeasurePage({ params, searchParams }: Props) {
             <>
               <Title lead={serial} />
               <Say tone="off" lead="Nothing to measure.">
-                {sheet
-                  ? `It is in ${sheet.assembly.machine}. Unload it first.`
+                {page
+                  ? `It is in ${page.sheet.assembly.machine}. Unload it first.`
                   : 'There is no tool on this holder. Scan another one, or measure it without a job on Measure.'}
               </Say>
             </>
@@ -44,8 +41,8 @@ export default async function MeasurePage({ params, searchParams }: Props) {
         />
       </StationPage>
     )
+  const { sheet, bench } = page
   const { assembly, definition, limits, program, last } = sheet
-  const bench = readBench(shop.db, shop.now)
   const held = heldBack(bench, assembly.coupling)
   const edges = definition?.edges ?? null
   return (
@@ -60,14 +57,14 @@ export default async function MeasurePage({ params, searchParams }: Props) {
         serial={serial}
         title={assembly.t === null ? serial : `T${assembly.t}`}
         about={`${assembly.name}${edges ? `, ${edges} edges` : ''}`}
-        forMachine={assembly.machine ? (getMachine(shop.db, assembly.machine)?.name ?? assembly.machine) : null}
+        forMachine={page.machineName}
         due={formatDue(assembly.dueAt, new Date(shop.now))}
         tool={openTool(shop, sheet, bench)}
         limits={limits}
         program={definition && { version: program?.version ?? null }}
-        kit={kit === null ? null : { job: kit, next: nextToMeasure(shop.db, kit, serial) }}
+        kit={page.kit}
         made={sheet.made}
-        guardSigmas={practiceOf(shop.db).guardSigmas}
+        guardSigmas={page.guardSigmas}
         heat={assembly.heat}
         now={shop.now}
         before={last?.summary ?? null}

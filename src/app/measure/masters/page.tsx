@@ -1,20 +1,15 @@
-import { listAdapters, listChecks } from '@/db/bench/read'
 import { masterTicket } from '@/runtime/bench-ticket'
-import { readBench } from '@/stations/measure/bench-state'
+import { readMasters } from '@/stations/measure/pages'
 import { dueText } from '@/words/measure'
-import { readHeld } from '@/stations/measure/look-back'
 import { MastersStation } from '@/ui/measure/masters-station'
 import { context } from '../../_server/context'
 import { addAdapterAction, changeAdapterAction, overruleCheckAction, renewMasterAction } from '../actions'
 
 export const metadata = { title: 'Masters' }
 
-/** Checks that the chart and the list go back to. */
-const SHOWN = 40
-
 export default async function MastersPage() {
   const shop = await context()
-  const bench = readBench(shop.db, shop.now)
+  const { bench, adapters, again, checks } = readMasters(shop.db, shop.now)
   return (
     <>
       <div />
@@ -22,11 +17,11 @@ export default async function MastersPage() {
         key={`${bench.check?.id ?? 0}-${bench.adapter?.since ?? ''}`}
         adapter={bench.adapter}
         master={bench.master}
-        adapters={listAdapters(shop.db)}
-        again={readHeld(shop.db)}
+        adapters={adapters}
+        again={again}
         addAdapter={addAdapterAction}
         renew={renewMasterAction}
-        checks={listChecks(shop.db, SHOWN)}
+        checks={checks}
         checkId={bench.check?.id ?? null}
         zero={bench.zero}
         due={bench.due && dueText(bench.due)}

@@ -1,7 +1,5 @@
+import { readRoutines } from '@/stations/measure/pages'
 import Link from 'next/link'
-import { listDefinitions } from '@/db/library/read'
-import { listMachines } from '@/db/machine/read'
-import { listRoutines } from '@/db/program/read'
 import { Sheet } from '@/ui/common/sheet'
 import { MEASURE_TABS, SubNav } from '@/ui/common/sub-nav'
 import { formatWhen } from '@/ui/format/due'
@@ -11,10 +9,8 @@ export const metadata = { title: 'Measuring programs' }
 
 export default async function ProgramsPage() {
   const shop = await context()
-  const programs = listRoutines(shop.db)
+  const { routines: programs, machines, definitions } = readRoutines(shop.db)
   const names = new Map(shop.people.map((p) => [p.id, p.name]))
-  const machines = new Map(listMachines(shop.db).map((m) => [m.key, m.name]))
-  const definitions = listDefinitions(shop.db)
   const rows = [...definitions].sort((a, b) => Number(programs.has(b.id)) - Number(programs.has(a.id)) || a.t - b.t)
   return (
     <>

@@ -1,13 +1,8 @@
 import { addYears, format } from 'date-fns'
 import Link from 'next/link'
-import { refuseHealth } from '@/core/fits'
-import { numberOf, pocketText, waitsFor } from '@/core/tool'
+import { pocketText, waitsFor } from '@/core/tool'
 import { formatLength, unitMark } from '@/core/units'
-import { listJobs } from '@/db/job/read'
-import { getComponent, listComponents } from '@/db/library/read'
-import { listMachines } from '@/db/machine/read'
-import { readApart } from '@/stations/build/take-apart'
-import { readPassport } from '@/stations/records/passport'
+import { readToolPage } from '@/stations/records/tool-page'
 import { ApartPanel, ConditionPanel, HappenedPanel } from '@/ui/build/apart-panel'
 import { concessionText, voidText } from '@/words/hand-over'
 import { KeepFresh } from '@/ui/common/keep-fresh'
@@ -63,24 +58,31 @@ const NEXT = {
 export default async function ToolPage({ params }: { readonly params: Promise<{ serial: string }> }) {
   const serial = serialOf((await params).serial)
   const shop = await context()
-  const passport = readPassport(shop.db, serial)
-  const machines = new Map(listMachines(shop.db).map((m) => [m.key, m.name]))
-  if (!passport)
+  const page = readToolPage(shop.db, serial, shop.now)
+  if (!page)
     return (
       <>
         <div />
         <Sheet left={<Title lead={serial}>there is no holder with this mark</Title>} />
       </>
     )
-  const { assembly, holder, definition, profile, measurements, handovers, record } = passport
+  const {
+    assembly,
+    holder,
+    definition,
+    profile,
+    measurements,
+    handovers,
+    record,
+    machines,
+    names,
+    greatestHeats,
+    health,
+    apart,
+  } = page
   const last = measurements[0]
   const current = handovers.find((h) => h.voidedAt === null)
-  const component = holder.component ? getComponent(shop.db, holder.component) : null
-  const type = component?.name
-  const greatestHeats = component ? numberOf(component, 'greatestHeats') : undefined
-  const health =
-    component && holder.component ? refuseHealth({ ...holder, component: holder.component }, component, shop.now) : []
-  const apart = assembly ? readApart(shop.db, serial, shop.now) : null
+  const type = page.type?.name
   const waits = assembly && waitsFor(assembly, last?.verdict ?? null)
   const next = waits && waits !== 'change cutter' ? NEXT[waits] : null
   const length = (mm: number | null | undefined) =>
@@ -117,9 +119,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
                 </Row>
                 {holder.inspectBy && <Row name="Inspect by">{holder.inspectBy.slice(0, 10)}</Row>}
                 {holder.stud && (
-                  <Row name={getComponent(shop.db, holder.stud)?.name ?? 'Pull stud'}>
-                    since {holder.studSince?.slice(0, 10) ?? '–'}
-                  </Row>
+                  <Row name={names.get(holder.stud) ?? 'Pull stud'}>since {holder.studSince?.slice(0, 10) ?? '–'}</Row>
                 )}
                 <Row name="Where it is">
                   {assembly
@@ -177,11 +177,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
                     {assembly.parts
                       .filter((p) => p.role !== 'holder')
                       .map((p) => (
-                        <Row
-                          key={`${p.role}-${p.component}`}
-                          name={getComponent(shop.db, p.component)?.name ?? p.component}
-                          symbol={p.role}
-                        >
+                        <Row key={`${p.role}-${p.component}`} name={names.get(p.component)} symbol={p.role}>
                           {p.serial ?? (p.count > 1 ? `${p.count} ×` : '')}
                         </Row>
                       ))}
@@ -261,14 +257,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
               </Say>
             )}
             {assembly && assembly.state !== 'loaded' && (
-              <KeepPanel
-                serial={serial}
-                job={assembly.job}
-                jobs={listJobs(shop.db)
-                  .filter((j) => assembly.machine === null || j.machine === assembly.machine)
-                  .map((j) => j.id)}
-                keep={reserveAction}
-              />
+              <KeepPanel serial={serial} job={assembly.job} jobs={page.jobs} keep={reserveAction} />
             )}
             {assembly && assembly.state !== 'loaded' && <HappenedPanel serial={serial} disturb={disturbAction} />}
             {apart && assembly?.state !== 'loaded' && (
@@ -288,9 +277,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
             )}
             <HolderCare
               serial={serial}
-              studs={listComponents(shop.db)
-                .filter((c) => c.kind === 'pull-stud' && c.CCMS === holder.coupling)
-                .map(({ id, name }) => ({ id, name }))}
+              studs={page.studs}
               suggestedUntil={format(addYears(new Date(shop.now), 1), 'yyyy-MM-dd')}
               retired={holder.retired}
               act={{ inspect: inspectHolderAction, stud: replaceStudAction }}

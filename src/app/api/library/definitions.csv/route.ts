@@ -1,5 +1,5 @@
 import { encodeDefinitions } from '@/codecs/definitions-csv'
-import { listDefinitions } from '@/db/library/read'
+import { listDefinitions } from '@/stations/reads'
 import { theShop } from '@/runtime'
 import { download } from '../../_api/download'
 import { guarded } from '../../_api/guard'

@@ -1,5 +1,5 @@
 import { encodeLibrary } from '@/codecs/library-json'
-import { listComponents, listDefinitions } from '@/db/library/read'
+import { listComponents, listDefinitions } from '@/stations/reads'
 import { theShop } from '@/runtime'
 import { download } from '../../_api/download'
 import { guarded } from '../../_api/guard'

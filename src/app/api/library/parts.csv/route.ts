@@ -1,5 +1,5 @@
 import { encodeParts } from '@/codecs/parts-csv'
-import { listComponents } from '@/db/library/read'
+import { listComponents } from '@/stations/reads'
 import { theShop } from '@/runtime'
 import { download } from '../../_api/download'
 import { guarded } from '../../_api/guard'

@@ -3,9 +3,7 @@ import type { ReactNode } from 'react'
 import { missing, onHand } from '@/core/plan'
 import { KINDS, propertiesOf, specOf, UNIT_OF, valueOf, type Component, type PropertyKey } from '@/core/tool'
 import { formatLength, unitMark, type LengthUnit } from '@/core/units'
-import { listPlaces } from '@/db/store/read'
-import { componentVersion } from '@/db/library/read'
-import { readPart } from '@/stations/library/where-used'
+import { readPartPage } from '@/stations/library/pages'
 import { Row, Sheet, Title } from '@/ui/common/sheet'
 import { PartDrawing } from '@/ui/library/drawing'
 import { PartForm } from '@/ui/library/part-form'
@@ -29,7 +27,7 @@ function valueText(part: Component, key: PropertyKey, unit: LengthUnit): string 
 export default async function PartPage({ params }: { readonly params: Promise<{ id: string }> }) {
   const id = plainText((await params).id)
   const shop = await context()
-  const sheet = readPart(shop.db, id)
+  const sheet = readPartPage(shop.db, id)
   if (!sheet)
     return (
       <>
@@ -37,7 +35,7 @@ export default async function PartPage({ params }: { readonly params: Promise<{ 
         <Sheet left={<Title lead={id}>there is no such part in the library</Title>} />
       </>
     )
-  const { part, balance, lying, moves, definitions, tools, pieces } = sheet
+  const { part, balance, lying, moves, definitions, tools, pieces, version, drawers } = sheet
   const withSerial = KINDS[part.kind].role === 'holder' || KINDS[part.kind].role === 'extension'
   return (
     <>
@@ -66,7 +64,7 @@ export default async function PartPage({ params }: { readonly params: Promise<{ 
             </div>
             <details>
               <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">Change it</summary>
-              <PartForm kind={part.kind} part={{ ...part }} version={componentVersion(shop.db, part.id)} save={putPartAction} />
+              <PartForm kind={part.kind} part={{ ...part }} version={version} save={putPartAction} />
             </details>
             <h2 className="mt-1 text-2xl font-bold">Where it is used</h2>
             <List none="No tool uses it.">
@@ -151,15 +149,7 @@ export default async function PartPage({ params }: { readonly params: Promise<{ 
                   </li>
                 ))}
               </ul>
-              <StockForm
-                component={part.id}
-                lying={lying}
-                places={listPlaces(shop.db)
-                  .filter((p) => p.taper === null)
-                  .map((p) => p.id)}
-                book={bookAction}
-                count={countStockAction}
-              />
+              <StockForm component={part.id} lying={lying} places={drawers} book={bookAction} count={countStockAction} />
               {part.kind === 'solid-cutter' && (
                 <>
                   <h2 className="mt-3 text-2xl font-bold">Regrind</h2>

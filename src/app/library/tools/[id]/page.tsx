@@ -1,12 +1,8 @@
 import Link from 'next/link'
 import { formatDeviation, formatLength, unitMark } from '@/core/units'
 import type { Tolerance } from '@/core/tool'
-import { getComponent } from '@/db/library/read'
-import { listMachines } from '@/db/machine/read'
 import { definitionFaultText } from '@/words/refusals/library'
-import { definitionFaults } from '@/stations/library/put-definition'
-import { readDefinition } from '@/stations/library/where-used'
-import { profileOfDefinition } from '@/stations/rack/rack'
+import { readDefinitionPage } from '@/stations/library/pages'
 import { Row, Say, Sheet, Title } from '@/ui/common/sheet'
 import { Contour } from '@/ui/drawing/contour'
 import { ToolDrawing } from '@/ui/drawing/tool-drawing'
@@ -27,7 +23,7 @@ export default async function DefinitionPage({
   const id = plainText((await params).id)
   const { version } = await searchParams
   const shop = await context()
-  const sheet = readDefinition(shop.db, id, version ? Number(version) : undefined)
+  const sheet = readDefinitionPage(shop.db, id, version ? Number(version) : null)
   if (!sheet)
     return (
       <>
@@ -35,12 +31,11 @@ export default async function DefinitionPage({
         <Sheet left={<Title lead={id}>there is no such tool</Title>} />
       </>
     )
-  const { definition: d, versions, tools, jobs } = sheet
-  const machines = new Map(listMachines(shop.db).map((m) => [m.key, m.name]))
+  const { definition: d, versions, tools, jobs, machines, names, profile } = sheet
   const size = ({ nominal, lower, upper }: Tolerance) =>
     `${formatLength(nominal, shop.unit)} ${unitMark(shop.unit)}  ${formatDeviation(lower, shop.unit)} / ${formatDeviation(upper, shop.unit)}`
   const isCurrent = versions[0].version === d.version
-  const faults = definitionFaults(shop.db, d).map((fault) => definitionFaultText(fault, shop.unit))
+  const faults = sheet.faults.map((fault) => definitionFaultText(fault, shop.unit))
   return (
     <>
       <div />
@@ -58,7 +53,7 @@ export default async function DefinitionPage({
             ))}
             <div className="grid grid-cols-[290px_1fr] gap-5 max-[760px]:grid-cols-1">
               <ToolDrawing
-                profile={profileOfDefinition(shop.db, d)}
+                profile={profile}
                 unit={shop.unit}
                 width={290}
                 height={430}
@@ -102,7 +97,7 @@ export default async function DefinitionPage({
                         className="text-act inline-flex min-h-11 items-center"
                         href={`/library/parts/${encodeURIComponent(line.component)}`}
                       >
-                        {getComponent(shop.db, line.component)?.name ?? line.component}
+                        {names.get(line.component)}
                       </Link>
                     }
                     symbol={line.role}

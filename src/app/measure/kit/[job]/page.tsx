@@ -1,7 +1,5 @@
 import { notFound } from 'next/navigation'
-import { getJob } from '@/db/job/read'
-import { lastMeasurement } from '@/db/measurement/read'
-import { toolsOfJob } from '@/stations/measure/kit-run'
+import { readKitRun } from '@/stations/measure/pages'
 import { KitRun } from '@/ui/measure/kit-run'
 import { StationPage } from '../../../_parts/station'
 import { context } from '../../../_server/context'
@@ -12,8 +10,8 @@ export const metadata = { title: 'Measure a kit' }
 export default async function KitRunPage({ params }: { readonly params: Promise<{ job: string }> }) {
   const job = plainText((await params).job)
   const shop = await context()
-  if (!getJob(shop.db, job)) notFound()
-  const tools = toolsOfJob(shop.db, job)
+  const tools = readKitRun(shop.db, job)
+  if (!tools) notFound()
   return (
     <StationPage station="measure" current={null}>
       <KitRun
@@ -24,7 +22,7 @@ export default async function KitRunPage({ params }: { readonly params: Promise<
           name: a.name,
           coupling: a.coupling,
           state: a.state,
-          verdict: a.state === 'built' ? null : (lastMeasurement(shop.db, a.id)?.verdict ?? null),
+          verdict: a.verdict,
         }))}
       />
     </StationPage>

@@ -1,11 +1,8 @@
+import { readRoutine } from '@/stations/measure/pages'
 import { notFound } from 'next/navigation'
 import { featureName, type Feature, type SpecLimits } from '@/core/features'
 import { isAngle } from '@/core/judge'
 import { formatLength, unitMark, type LengthUnit } from '@/core/units'
-import { listAssemblies } from '@/db/assembly/read'
-import { getDefinition } from '@/db/library/read'
-import { listProgramVersions } from '@/db/program/read'
-import { freeSteps } from '@/stations/measure/measure-sheet'
 import { SmallAction, SmallActions } from '@/ui/common/actions'
 import { Row, Sheet, Title } from '@/ui/common/sheet'
 import { MEASURE_TABS, SubNav } from '@/ui/common/sub-nav'
@@ -28,12 +25,10 @@ function limitsText(feature: Feature, limits: SpecLimits | undefined, unit: Leng
 export default async function ProgramPage({ params }: { readonly params: Promise<{ id: string }> }) {
   const id = plainText((await params).id)
   const shop = await context()
-  const definition = getDefinition(shop.db, id)
-  if (!definition) notFound()
-  const versions = listProgramVersions(shop.db, id)
-  const steps = versions[0]?.steps ?? freeSteps(definition)
+  const page = readRoutine(shop.db, id)
+  if (!page) notFound()
+  const { definition, versions, steps, standing } = page
   const names = new Map(shop.people.map((p) => [p.id, p.name]))
-  const standing = listAssemblies(shop.db).filter((a) => a.definition?.id === id && a.state !== 'loaded' && a.state !== 'apart')
   return (
     <>
       <div />

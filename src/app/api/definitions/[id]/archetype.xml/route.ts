@@ -1,6 +1,6 @@
 import { encodeArchetype } from '@/codecs/tool-archetype'
 import { firstOf } from '@/core/tool'
-import { getComponent, getDefinition } from '@/db/library/read'
+import { getComponent, getDefinition } from '@/stations/reads'
 import { theShop } from '@/runtime'
 import { plainText } from '../../../../_server/params'
 import { download } from '../../../_api/download'

@@ -1,5 +1,5 @@
 import { encodeContour } from '@/codecs/dxf'
-import { getDefinition } from '@/db/library/read'
+import { getDefinition } from '@/stations/reads'
 import { theShop } from '@/runtime'
 import { profileOfDefinition } from '@/stations/rack/rack'
 import { contourOfProfile } from '../../../../_parts/contour'

@@ -1,5 +1,5 @@
 import { decodeFrameSet, framePng } from '@/codecs/frame-set'
-import { getProgram } from '@/db/program/read'
+import { getProgram } from '@/stations/reads'
 import { theShop } from '@/runtime'
 import { plainText } from '../../../../_server/params'
 import { guarded } from '../../../_api/guard'

@@ -1,6 +1,6 @@
 import { voidText } from '@/words/hand-over'
 import { isTyped } from '@/core/tool'
-import { getMachine } from '@/db/machine/read'
+import { getMachine } from '@/stations/reads'
 import { theShop } from '@/runtime'
 import { guarded } from '../../../_api/guard'
 import { handoverOf } from '../../../_api/label'

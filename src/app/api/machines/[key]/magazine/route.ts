@@ -1,6 +1,4 @@
-import { getAssembly } from '@/db/assembly/read'
-import { currentHandover } from '@/db/handover/read'
-import { getMachine } from '@/db/machine/read'
+import { currentHandover, getAssembly, getMachine } from '@/stations/reads'
 import { theShop } from '@/runtime'
 import { askControl } from '@/stations/load/ask-control'
 import { readMagazine } from '@/stations/load/magazine'

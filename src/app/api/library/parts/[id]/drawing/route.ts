@@ -1,6 +1,6 @@
 import type { NextRequest } from 'next/server'
 import { DRAWING_TYPES, theShop, type DrawingType } from '@/runtime'
-import { componentVersion, getComponent } from '@/db/library/read'
+import { componentVersion, getComponent } from '@/stations/reads'
 import { putPart } from '@/stations/library/put-part'
 import { plainText } from '../../../../../_server/params'
 import { readBody } from '../../../../_api/body'

@@ -1,4 +1,4 @@
-import { getMeasurement } from '@/db/measurement/read'
+import { getMeasurement } from '@/stations/reads'
 import { theShop } from '@/runtime'
 import { serialOf } from '../../../../../../_server/params'
 import { guarded } from '../../../../../_api/guard'

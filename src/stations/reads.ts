@@ -1,0 +1,10 @@
+/** Single rows and whole lists as the API gives them out: what a page shows is put together by its own station. */
+export { findAssemblies, getAssembly } from '@/db/assembly/read'
+export { currentHandover, getHandover, listHandovers } from '@/db/handover/read'
+export { componentVersion, getComponent, getDefinition, listComponents, listDefinitions } from '@/db/library/read'
+export { getMachine, listMachines } from '@/db/machine/read'
+export { getMeasurement } from '@/db/measurement/read'
+export { getProgram } from '@/db/program/read'
+export { listRecord, type RecordQuery } from '@/db/record/read'
+export { schemaVersion } from '@/db/schema/read'
+export { type BookedMove } from '@/db/stock/read'

@@ -1,0 +1,21 @@
+import type { Person } from '@/core/tool'
+import type { Db } from '@/db/connection'
+import { getPerson, listPeople } from '@/db/person/read'
+import { getSession, type Session } from '@/db/session/read'
+
+/** Who stands at a terminal, and how it shows things. */
+export interface Who extends Pick<Session, 'unit' | 'theme'> {
+  readonly person: Person | null
+  readonly people: readonly Person[]
+}
+
+/** @param sessionId of the terminal's cookie; null before it has one */
+export function readWho(db: Db, sessionId: string | null): Who {
+  const session = sessionId ? getSession(db, sessionId) : null
+  return {
+    person: session?.personId ? getPerson(db, session.personId) : null,
+    people: listPeople(db),
+    unit: session?.unit ?? 'mm',
+    theme: session?.theme ?? 'granite',
+  }
+}
