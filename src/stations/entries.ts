@@ -183,7 +183,7 @@ const KINDS: Readonly<
   MEASURED: 'measured',
   WIPED: 'wiped',
   TAKEN_IN: 'taken in',
-  ROUTINE_KEPT: 'program kept',
+  ROUTINE_KEPT: 'routine kept',
   BENCH_CHECKED: 'checked',
   OTHER_BENCH_CHECKED: 'checked',
   CHECK_OVERRULED: 'overruled',

@@ -1,5 +1,6 @@
 /** What the record tells: one sentence for each code, in the reader's unit. */
 import { PRACTICE } from '@/core/clamp'
+import type { DriftVerdict } from '@/core/judge'
 import { pocketText, SPINDLE, type RecordEntry } from '@/core/tool'
 import { formatDeviation, formatLength, unitMark, type LengthUnit } from '@/core/units'
 import type { Entries, Entry, EntryCode } from '@/stations/entries'
@@ -31,6 +32,13 @@ const DISPOSITIONS = {
   scrap: 'to be scrapped',
   broken: 'broken',
 } as const
+
+const DRIFTS: Readonly<Record<DriftVerdict, string>> = {
+  first: 'its first check',
+  still: 'no drift',
+  drifted: 'drift taken off from now on',
+  'too far': 'drift too large, taken all the same',
+}
 
 const TELLING: Telling = {
   REFUSED: ({ where, refusal }, unit) => `${where}: ${refusalText(refusal, unit)}`,
@@ -85,8 +93,8 @@ const TELLING: Telling = {
   WIPED: ({ edge }) => (edge === null ? 'All edges wiped' : `Edge ${edge} wiped`),
   TAKEN_IN: ({ name }) => `${name} came to the bench without a job`,
   ROUTINE_KEPT: ({ definition, version, why }) => `Measuring routine of ${definition}, version ${version}: ${why}`,
-  BENCH_CHECKED: ({ master, verdict, reason }) => parts(`Bench checked with ${master}: ${verdict}`, reason),
-  OTHER_BENCH_CHECKED: ({ master, verdict }) => `Other bench checked with ${master}: ${verdict}`,
+  BENCH_CHECKED: ({ master, verdict, reason }) => parts(`Bench checked with ${master}: ${DRIFTS[verdict]}`, reason),
+  OTHER_BENCH_CHECKED: ({ master, verdict }) => `Other bench checked with ${master}: ${DRIFTS[verdict]}`,
   CHECK_OVERRULED: ({ reason }) => `Measuring goes on without the master check: ${reason}`,
   MEASURE_AGAIN: ({ movedMm, loadedIn }, unit) =>
     parts(

@@ -52,7 +52,7 @@ describe('a measuring program', () => {
     const sheet = readMeasure(r.db, 'BX00143')!
     expect(sheet.program).toMatchObject({ version: 1, why: 'went well', personId: 'ines', definition: 'D-0004' })
     expect(sheet.steps.map((s) => s.name)).toEqual(['Tool', 'Collar'])
-    expect(listRecord(r.db)[0]).toMatchObject({ what: 'program kept', t: 4, before: null })
+    expect(listRecord(r.db)[0]).toMatchObject({ what: 'routine kept', t: 4, before: null })
     expect([...listRoutines(r.db).keys()]).toEqual(['D-0004'])
   })
   it('measures every step by itself, and judges them together', () => {

@@ -195,7 +195,8 @@ function Written({
     <text
       x={x}
       y={y}
-      transform={along ? `rotate(${turned ? deg - 180 : deg} ${x} ${y})` : undefined}
+      // rounded: server and browser do not compute a sine to the same last digit
+      transform={along ? `rotate(${(turned ? deg - 180 : deg).toFixed(2)} ${x} ${y})` : undefined}
       fontSize={size}
       fontWeight={tone === 'here' || tone === 'taken' ? 700 : 500}
       fill={FILL[tone]}

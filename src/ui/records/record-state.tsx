@@ -34,7 +34,11 @@ export function RecordState({
       <span aria-hidden="true">●</span> Record intact:{' '}
       {more ? `checked up to entry ${state.entries}` : `${state.entries} entries`}
       <small className="figures text-soft ml-2 font-normal">
-        {walked !== null ? `checking all again: ${walked} so far` : wholeAt ? `all checked ${formatWhen(wholeAt)}` : ''}
+        {walked !== null && walked > 0
+          ? `checking all again: ${walked.toLocaleString('en')} so far`
+          : wholeAt
+            ? `all checked ${formatWhen(wholeAt)}`
+            : ''}
       </small>
     </p>
   )

@@ -82,7 +82,7 @@ export default async function HoldersPage({
                       </td>
                       <td className="figures whitespace-nowrap">{h.inspectBy?.slice(0, 10) ?? '–'}</td>
                       <td className="figures whitespace-nowrap">{h.studSince?.slice(0, 10) ?? '–'}</td>
-                      <td>
+                      <td className="whitespace-nowrap">
                         {h.retired
                           ? '◆ retired'
                           : h.carries

@@ -1,6 +1,7 @@
 import Link from 'next/link'
 import { onHand } from '@/core/plan'
 import { readStock } from '@/stations/library/stock-sheet'
+import { CountUnit } from '@/ui/library/count-unit'
 import { PrintButton } from '@/ui/common/print-button'
 import { Sheet } from '@/ui/common/sheet'
 import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
@@ -50,18 +51,7 @@ export default async function StockPage({ searchParams }: { readonly searchParam
               Count sheet
             </h2>
             <p className="text-soft">Print it, count, and enter the differences on each part’s page.</p>
-            <nav aria-label="Cabinet to count" className="flex flex-wrap gap-x-4" data-print="hide">
-              {units.map((u) => (
-                <Link
-                  key={u.id}
-                  href={`/library/stock?unit=${encodeURIComponent(u.id)}`}
-                  aria-current={u.id === unit?.id ? 'page' : undefined}
-                  className={`flex min-h-11 items-center text-lg font-semibold ${u.id === unit?.id ? 'text-ink' : 'text-act'}`}
-                >
-                  {u.name}
-                </Link>
-              ))}
-            </nav>
+            <CountUnit unit={unit?.id ?? null} units={units.map(({ id, name }) => ({ id, name }))} />
             <ul className="min-h-0 flex-1 overflow-auto" tabIndex={0} aria-label="Count sheet">
               {counts.map(({ component, name, place, count }) => (
                 <li

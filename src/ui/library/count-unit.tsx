@@ -1,0 +1,29 @@
+'use client'
+import { useRouter } from 'next/navigation'
+import { Field, FIELD } from '../common/form'
+
+/** Which piece of furniture is counted. */
+export function CountUnit({
+  unit,
+  units,
+}: {
+  readonly unit: string | null
+  readonly units: readonly { readonly id: string; readonly name: string }[]
+}) {
+  const router = useRouter()
+  return (
+    <Field name="Cabinet">
+      <select
+        className={FIELD}
+        value={unit ?? ''}
+        onChange={(e) => router.push(`/library/stock?unit=${encodeURIComponent(e.target.value)}`)}
+      >
+        {units.map((u) => (
+          <option key={u.id} value={u.id}>
+            {u.name}
+          </option>
+        ))}
+      </select>
+    </Field>
+  )
+}
