@@ -103,6 +103,14 @@ test('the record is searched in one question, whole, and had as a table', async 
   const csv = await (await page.request.get('/api/records?format=csv&tool=T4&what=loaded', auth)).text()
   expect(csv.split('\r\n')[0]).toBe('seq,at,who,what,serial,t,machine,text,before,after')
   expect(csv.trim().split('\r\n')).toHaveLength(2)
+  const read = async (query: string) =>
+    (await (await page.request.get(`/api/records?${query}`, auth)).json()) as { seq: number; text: string; entry: unknown }[]
+  const all = await read('')
+  const first = await read('limit=4')
+  const next = await read(`limit=4&before=${first[3].seq}`)
+  expect([...first, ...next]).toEqual(all.slice(0, 8))
+  expect(all.every((e) => e.text !== '' && e.entry !== null)).toBe(true)
+  expect((await page.request.get('/api/records?limit=0', auth)).status()).toBe(400)
 })
 
 test('what machines and other programs ask for', async ({ request }) => {
