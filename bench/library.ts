@@ -5,10 +5,10 @@ import { pickList, type Lying, type Need } from '@/core/plan'
 import type { Component, Definition, Machine, Place, StoreUnit } from '@/core/tool'
 import { seedFile } from '../scripts/fill-library'
 import { chance } from '../test/support/render'
+import { median } from './median'
 
 const RUNS = 25
 const parts = seedFile<Component[]>('components.json')
-const median = (values: readonly number[]) => [...values].sort((a, b) => a - b)[values.length >> 1]
 const timed = (work: () => unknown): number =>
   median(
     Array.from({ length: RUNS }, () => {

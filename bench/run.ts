@@ -2,6 +2,7 @@
 import { measureFrame } from '@/core/shapes'
 import { chance, randomCase } from '../test/support/render'
 import { libraryBench } from './library'
+import { saveBench } from './save'
 import { shopBench } from './shop'
 import { visionBench } from './vision'
 
@@ -92,5 +93,6 @@ async function pictures(): Promise<void> {
 
 // npm run bench, or one of them: npm run bench -- shop /kit
 const [only, path] = process.argv.slice(2)
-if (only !== 'shop') await pictures()
-if (only !== 'pictures') await shopBench(path)
+if (!only || only === 'pictures') await pictures()
+if (!only || only === 'save') await saveBench()
+if (!only || only === 'shop') await shopBench(path)

@@ -1,16 +1,16 @@
 /** Every page in a full shop and in the demo, in one run: whole answers, the median of nine, beside each other. */
-import { execFileSync, spawn, type ChildProcess } from 'node:child_process'
 import { cpSync, existsSync, rmSync, statSync } from 'node:fs'
-import { join, resolve } from 'node:path'
+import { join } from 'node:path'
 import { openDatabase } from '@/db/connection'
 import { answerScan } from '@/stations/scan/answer-scan'
 import { fillShop } from '../scripts/fill-shop'
+import { median } from './median'
+import { DEMO, openServer, prepareDemo, type Server } from './server'
 
 const RUNS = 9
 /** No answer takes longer in a full shop, or no longer than so many times the demo's. */
 const MOST_MS = 150
 const MOST_TIMES = 3
-const DEMO = join('.cache', 'e2e-seed')
 const FULL = join('.cache', 'full-shop')
 
 const PAGES = [
@@ -58,50 +58,10 @@ const PAGES = [
 ] as const
 const SCANS = ['BX00143', 'BX00148', 'HP-2207', 'C-EM10R10', 'ELM-3', 'NOT-KNOWN'] as const
 
-const median = (values: readonly number[]) => [...values].sort((a, b) => a - b)[values.length >> 1]
 const clock = () => performance.now()
 
-interface Shop {
-  readonly url: string
-  readonly stop: () => void
-}
-
-async function answers(url: string): Promise<void> {
-  for (;;) {
-    try {
-      if ((await fetch(url)).ok) return
-    } catch {
-      // not yet
-    }
-    await new Promise((later) => setTimeout(later, 100))
-  }
-}
-
-async function open(data: string, port: number): Promise<Shop> {
-  const folder = resolve(data)
-  const env = {
-    ...process.env,
-    PORT: String(port),
-    BOULDER_DATA: folder,
-    BOULDER_API_TOKEN: 'bench',
-    BOULDER_STANDINS: '1',
-    CONTROL_PORT: String(port + 1),
-    CONTROL_DATA: join(folder, 'control'),
-    NEXT_TELEMETRY_DISABLED: '1',
-  }
-  const start = (...args: string[]): ChildProcess =>
-    spawn(process.execPath, args, { env, stdio: ['ignore', 'ignore', 'inherit'] })
-  const children = [
-    start(join('node_modules', '.bin', 'next'), 'start', '--port', String(port)),
-    start(join('.cache', 'workers', 'control.mjs')),
-  ]
-  await answers(`http://localhost:${port}/api/health`)
-  await answers(`http://127.0.0.1:${port + 1}/`)
-  return { url: `http://localhost:${port}`, stop: () => children.forEach((child) => child.kill()) }
-}
-
 /** Whole answers; the first, which may compile or open something, does not count. */
-async function pageMs({ url }: Shop, path: string): Promise<{ readonly ms: number; readonly kB: number }> {
+async function pageMs({ url }: Server, path: string): Promise<{ readonly ms: number; readonly kB: number }> {
   const times: number[] = []
   let kB = 0
   for (let i = 0; i <= RUNS; i++) {
@@ -136,7 +96,7 @@ function line(name: string, demo: number, full: number, kB: number | null): bool
 
 /** Fills the two shops when they are not there; that of twenty years takes some minutes. */
 function prepare(): void {
-  if (!existsSync(join(DEMO, 'boulder.sqlite'))) execFileSync(process.execPath, ['scripts/e2e-seed.mjs'], { stdio: 'inherit' })
+  prepareDemo()
   const full = join(FULL, 'boulder.sqlite')
   const old = existsSync(full) && statSync(full).mtimeMs < statSync(join('src', 'db', 'migrations')).mtimeMs
   if (existsSync(full) && !old) return
@@ -148,7 +108,7 @@ function prepare(): void {
 
 export async function shopBench(only = ''): Promise<void> {
   prepare()
-  const [demo, full] = [await open(DEMO, 3700), await open(FULL, 3710)]
+  const [demo, full] = [await openServer(DEMO, 3700), await openServer(FULL, 3710)]
   let good = 0
   let all = 0
   console.log(`\n  ${'whole answers, median of 9'.padEnd(40)}        demo   full shop`)

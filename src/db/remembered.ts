@@ -5,6 +5,8 @@ const kept = new WeakMap<Db, Map<string, { readonly stamp: string; readonly valu
 
 /** @param stamp changes whenever the value may have changed. Whoever gets it must not change it: others get the same */
 export function remembered<T>(db: Db, name: string, stamp: string, compute: () => T): T {
+  // what is read inside of a write may be undone with it, and no stamp would tell
+  if (db.inTransaction) return compute()
   let known = kept.get(db)
   if (!known) kept.set(db, (known = new Map()))
   const last = known.get(name)

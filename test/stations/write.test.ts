@@ -106,6 +106,18 @@ describe('what is kept while it is so', () => {
     expect(readNetted(room.db, later(1)).tools.has('HP-77')).toBe(true)
     expect(first.tools.has('HP-77')).toBe(false)
   })
+  it('nothing that was read inside a write which was undone', () => {
+    const room = withJobs(toolRoom())
+    const before = readNetted(room.db, later(1))
+    const undone = write(room.as('oda', 1), null, (tx) => {
+      room.db.exec("UPDATE job SET state = 'done' WHERE id = 'HP-2207'")
+      expect(readNetted(tx.db, later(1)).tools.has('HP-2207')).toBe(false)
+      must(false, { code: 'NOTE_EMPTY' })
+    })
+    expect(undone.ok).toBe(false)
+    expect(readNetted(room.db, later(1)).tools.has('HP-2207')).toBe(true)
+    expect(readNetted(room.db, later(1)).jobs).toEqual(before.jobs)
+  })
   it('the parts: read again only when one was added or changed', () => {
     const room = toolRoom()
     const first = listComponents(room.db)
