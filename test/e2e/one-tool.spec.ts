@@ -196,8 +196,6 @@ test('an inch machine; a label that is out of date, and one of another tool', as
 /** A newcomer's first tool: nothing is in the library. */
 test('a tool without a job or a definition: measured, labelled and posted', async ({ page }) => {
   await open(page, '/measure')
-  await checkBench(page, 'AD-HSKA63-1', 'MS-HSKA63-1')
-  await visit(page, '/measure')
   await scan(page, 'BX09001')
   await expect(page.getByLabel('Mark on the holder')).toHaveValue('BX09001')
   await scan(page, GO)

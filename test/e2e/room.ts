@@ -40,42 +40,49 @@ const ended = (child: ChildProcess) =>
     setTimeout(() => child.kill('SIGKILL'), 2000).unref()
   })
 
+/** Opens a room, and shuts it when it is not used any more. */
+async function withRoom(worker: number, give: (room: Room) => Promise<void>): Promise<void> {
+  const port = FIRST_PORT + worker * PORTS_OF_WORKER + 3 * (used++ % 190)
+  const data = resolve('.cache', `e2e-${port}`)
+  rmSync(data, { recursive: true, force: true })
+  cpSync(SEEDED, data, { recursive: true })
+  const env = {
+    ...process.env,
+    PORT: String(port),
+    BOULDER_DATA: data,
+    BOULDER_API_TOKEN: 'demo-token',
+    BOULDER_PLACE: 'Hollowbeck Pumps',
+    BOULDER_LINE_BENCH: `127.0.0.1:${port + 2}`,
+    BOULDER_STANDINS: '1',
+    CONTROL_PORT: String(port + 1),
+    CONTROL_DATA: join(data, 'control'),
+    LINE_PORT: String(port + 2),
+    NEXT_TELEMETRY_DISABLED: '1',
+  }
+  const start = (command: string, ...args: string[]) =>
+    spawn(process.execPath, [command, ...args], { env, stdio: ['ignore', 'ignore', 'inherit'] })
+  const children = [
+    // a connection that the server gives up just as the next request takes it would lose that request
+    start(bin('next'), 'start', '--port', String(port), '--keepAliveTimeout', '300000'),
+    start(bundle('control')),
+    start(bundle('line-bench')),
+  ]
+  const url = `http://localhost:${port}`
+  await Promise.all([answers(`${url}/api/health`), answers(`http://127.0.0.1:${port + 1}/`)])
+  await give({ url, data })
+  await Promise.all(children.map(ended))
+  rmSync(data, { recursive: true, force: true })
+}
+
+/** A test that changes what is in the room: it has one of its own. */
 export const test = base.extend<{ room: Room }>({
-  room: [
-    async ({}, use, info) => {
-      const port = FIRST_PORT + info.parallelIndex * PORTS_OF_WORKER + 3 * (used++ % 190)
-      const data = resolve('.cache', `e2e-${port}`)
-      rmSync(data, { recursive: true, force: true })
-      cpSync(SEEDED, data, { recursive: true })
-      const env = {
-        ...process.env,
-        PORT: String(port),
-        BOULDER_DATA: data,
-        BOULDER_API_TOKEN: 'demo-token',
-        BOULDER_PLACE: 'Hollowbeck Pumps',
-        BOULDER_LINE_BENCH: `127.0.0.1:${port + 2}`,
-        BOULDER_STANDINS: '1',
-        CONTROL_PORT: String(port + 1),
-        CONTROL_DATA: join(data, 'control'),
-        LINE_PORT: String(port + 2),
-        NEXT_TELEMETRY_DISABLED: '1',
-      }
-      const start = (command: string, ...args: string[]) =>
-        spawn(process.execPath, [command, ...args], { env, stdio: ['ignore', 'ignore', 'inherit'] })
-      const children = [
-        // a connection that the server gives up just as the next request takes it would lose that request
-        start(bin('next'), 'start', '--port', String(port), '--keepAliveTimeout', '300000'),
-        start(bundle('control')),
-        start(bundle('line-bench')),
-      ]
-      const url = `http://localhost:${port}`
-      await Promise.all([answers(`${url}/api/health`), answers(`http://127.0.0.1:${port + 1}/`)])
-      await use({ url, data })
-      await Promise.all(children.map(ended))
-      rmSync(data, { recursive: true, force: true })
-    },
-    { auto: true, timeout: 120_000 },
-  ],
+  room: [async ({}, use, info) => withRoom(info.parallelIndex, use), { auto: true, timeout: 120_000 }],
+  baseURL: async ({ room }, give) => give(room.url),
+})
+
+/** A test that only looks: all of a worker's share a room. Who is signed in, and in which unit, is each browser's own. */
+export const lookingTest = base.extend<object, { room: Room }>({
+  room: [async ({}, use, info) => withRoom(info.parallelIndex, use), { auto: true, scope: 'worker', timeout: 120_000 }],
   baseURL: async ({ room }, give) => give(room.url),
 })
 

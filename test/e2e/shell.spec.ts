@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
-import { expect, test } from './room'
+import { expect, lookingTest as test } from './room'
 import { answer, BADGE, open, scan, visit } from './bench'
 
 test('a scan never switches stations, a single key after a moment does', async ({ page }) => {
