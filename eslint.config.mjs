@@ -1,5 +1,6 @@
 import next from 'eslint-config-next/core-web-vitals'
 import typescript from 'eslint-config-next/typescript'
+import wordsRoom from './scripts/lint/words-room.mjs'
 
 const NO_CLOCK_OR_CHANCE = [
   {
@@ -32,5 +33,11 @@ const config = [
   { rules: { '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }] } },
   { files: ['src/core/**/*.ts'], ignores: ['**/*.test.ts'], rules: { 'no-restricted-syntax': ['error', ...NO_CLOCK_OR_CHANCE] } },
   { files: ['.dependency-cruiser.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
+  {
+    files: ['src/**/*.{ts,tsx}'],
+    ignores: ['src/words/**', '**/*.test.*'],
+    plugins: { boulder: wordsRoom },
+    rules: { 'boulder/words-room': 'error' },
+  },
 ]
 export default config

@@ -8,10 +8,11 @@ import { Frame } from '@/ui/shell/frame'
 import { ShellProvider } from '@/ui/shell/shell-context'
 import { context } from './_server/context'
 import { answerScanAction, setPersonAction, setThemeAction, setUnitAction } from './actions'
+import { say } from '@/words/screens/shell'
 
 export const metadata: Metadata = {
-  title: { default: 'Boulder', template: '%s · Boulder' },
-  description: 'The tool room’s bench',
+  title: { default: 'Boulder', template: say.sBoulder },
+  description: say.theToolRoomsBench,
 }
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 }
 
@@ -23,7 +24,7 @@ export default async function RootLayout({ children }: { readonly children: Reac
     <html lang="en" data-theme={shop.theme}>
       <body>
         <ShellProvider unit={shop.unit} theme={shop.theme} person={shop.person} people={shop.people} actions={ACTIONS}>
-          <Frame place={process.env.BOULDER_PLACE ?? 'Tool room'} waiting={countWaiting(shop.db, shop.now)}>
+          <Frame place={process.env.BOULDER_PLACE ?? say.toolRoom} waiting={countWaiting(shop.db, shop.now)}>
             {children}
           </Frame>
         </ShellProvider>

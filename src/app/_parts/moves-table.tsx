@@ -3,6 +3,7 @@ import type { BookedMove } from '@/stations/reads'
 import { formatWhen } from '@/ui/format/due'
 import { PutRight } from '@/ui/library/stock-forms'
 import { putRightAction } from '../library/actions'
+import { say } from '@/words/screens/shell'
 
 /** The latest bookings, each of which can be put right once. */
 export function MovesTable({
@@ -12,20 +13,20 @@ export function MovesTable({
   readonly moves: readonly BookedMove[]
   readonly names?: ReadonlyMap<string, string>
 }) {
-  if (moves.length === 0) return <p className="text-soft py-1">No entries yet.</p>
+  if (moves.length === 0) return <p className="text-soft py-1">{say.noEntriesYet}</p>
   return (
-    <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Stock entries">
+    <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={say.stockEntries}>
       <table className="w-full text-left">
         <thead>
           <tr className="border-ink border-b-2 [&>th]:pr-3 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">
-            <th scope="col">when</th>
-            <th scope="col">what</th>
-            {names && <th scope="col">part</th>}
-            <th scope="col">pieces</th>
-            <th scope="col">where</th>
-            <th scope="col">who</th>
+            <th scope="col">{say.when}</th>
+            <th scope="col">{say.what}</th>
+            {names && <th scope="col">{say.part}</th>}
+            <th scope="col">{say.pieces}</th>
+            <th scope="col">{say.where}</th>
+            <th scope="col">{say.who}</th>
             <th scope="col">
-              <span className="sr-only">undo</span>
+              <span className="sr-only">{say.undo}</span>
             </th>
           </tr>
         </thead>
@@ -37,7 +38,7 @@ export function MovesTable({
             >
               <td className="figures whitespace-nowrap">{formatWhen(m.at)}</td>
               <td className="font-head text-[18px] font-semibold">
-                {m.counters === null ? m.name : `undoes entry ${m.counters}`}
+                {m.counters === null ? m.name : say.undoesEntry(m.counters)}
               </td>
               {names && (
                 <td>
@@ -58,7 +59,7 @@ export function MovesTable({
               <td>{m.who}</td>
               <td>
                 {m.counteredBy !== null ? (
-                  <span className="text-[15px]">undone by {m.counteredBy}</span>
+                  <span className="text-[15px]">{say.undoneBy(m.counteredBy)}</span>
                 ) : m.counters === null && m.from !== 'built' && m.to !== 'built' ? (
                   <PutRight id={m.id} undo={putRightAction} />
                 ) : null}

@@ -1,5 +1,6 @@
 import { Sheet, Title } from '@/ui/common/sheet'
 import { SubNav, type Tab } from '@/ui/common/sub-nav'
+import { say } from '@/words/screens/shell'
 
 /** A sheet that belongs to a machine, while none is known. */
 export function NoMachine({
@@ -18,7 +19,7 @@ export function NoMachine({
         left={
           <>
             <SubNav tabs={tabs} label={label} />
-            <Title lead={lead}>no machine is known here yet</Title>
+            <Title lead={lead}>{say.noMachineIsKnownHere}</Title>
           </>
         }
       />

@@ -3,6 +3,7 @@ import { formatLength, unitMark, type LengthUnit } from '@/core/units'
 import { recordText } from '@/words/record'
 import { formatWhen } from '@/ui/format/due'
 import type { RecordLine } from '@/ui/records/record-table'
+import { say } from '@/words/screens/shell'
 
 /** Old and new value, for what people ask about: length and diameter, registers, issue numbers. */
 export function changeText(before: unknown, after: unknown, unit: LengthUnit): string {
@@ -14,9 +15,9 @@ export function changeText(before: unknown, after: unknown, unit: LengthUnit): s
     if (typeof b[key] === 'number')
       parts.push(`${key} ${typeof a[key] === 'number' ? `${mm(a[key])} → ` : ''}${mm(b[key])} ${unitMark(unit)}`)
   }
-  if (typeof b.lengthMm === 'number') parts.push(`LF ${mm(b.lengthMm)}, radius ${mm(b.radiusMm)} ${unitMark(unit)}`)
+  if (typeof b.lengthMm === 'number') parts.push(say.lfRadius(mm(b.lengthMm), mm(b.radiusMm), unitMark(unit)))
   if (typeof b.length === 'number')
-    parts.push(`length register ${typeof a.length === 'number' ? `${a.length} → ` : 'empty → '}${b.length}`)
+    parts.push(say.lengthRegister(typeof a.length === 'number' ? `${a.length} → ` : say.empty, b.length))
   return parts.join(' · ')
 }
 

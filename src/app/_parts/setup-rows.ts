@@ -4,6 +4,7 @@ import type { Shop } from '@/runtime'
 import type { SetupLine, SetupSheet } from '@/stations/kit/setup-sheet'
 import { standingText } from '@/ui/kit/standing'
 import { namesFor } from '@/stations/kit/pages'
+import { say } from '@/words/screens/shell'
 
 /** Rows of a setup sheet as text, in the machine's own unit. */
 export function setupRows(db: Shop['db'], { job, machine, lines }: SetupSheet): SheetRow[] {
@@ -18,12 +19,12 @@ export function setupRows(db: Shop['db'], { job, machine, lines }: SetupSheet): 
   const exact = (line: SetupLine) => (line.measured ? (unit === 'mm' ? 3 : 4) : unit === 'mm' ? 1 : 2)
   return lines.map((line) => ({
     t: `T${line.tool.wanted.t}`,
-    name: `${line.name}${line.tool.sister ? `, sister ${line.tool.sister}` : ''}`,
+    name: `${line.name}${line.tool.sister ? say.sisterNumber(line.tool.sister) : ''}`,
     holder: `${line.holder}${line.serial ? ` · ${line.serial}` : ''}`,
     figures: [
       ['stick-out', size(line.stickOutMm, unit === 'mm' ? 1 : 2)],
-      [line.measured ? 'LF measured' : 'LF aimed', size(line.LF, exact(line))],
-      [line.measured ? 'Ø measured' : 'Ø aimed', size(line.DC, exact(line))],
+      [line.measured ? say.lfMeasured : say.lfAimed, size(line.LF, exact(line))],
+      [line.measured ? say.measured : say.aimed, size(line.DC, exact(line))],
       ['R', line.RE === null ? '–' : size(line.RE, unit === 'mm' ? 2 : 3)],
       ['pocket', line.pocket === null ? '–' : String(line.pocket)],
     ],

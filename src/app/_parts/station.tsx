@@ -5,13 +5,14 @@ import { formatDue } from '@/ui/format/due'
 import { KeepFresh } from '@/ui/common/keep-fresh'
 import { Rack } from '@/ui/rack/rack'
 import { context } from '../_server/context'
+import { say } from '@/words/screens/shell'
 
 const EMPTY: Record<Station | 'kit', string> = {
-  kit: 'No job needs a tool. Add an NC program below.',
-  build: 'Nothing to build. Every tool needed is built or in progress.',
-  measure: 'No tool to measure. You can scan any holder to measure it.',
-  'hand-over': 'No tool to hand over.',
-  load: 'No tool to load.',
+  kit: say.noJobNeedsATool,
+  build: say.nothingToBuildEveryTool,
+  measure: say.noToolToMeasureYou,
+  'hand-over': say.noToolToHandOver,
+  load: say.noToolToLoad,
 }
 
 /** A station's page: the rack of what waits there, and below it the sheet. */

@@ -1,12 +1,8 @@
 import { Later } from '../_parts/later'
+import { say } from '@/words/screens/shell'
 
-export const metadata = { title: 'Balance' }
+export const metadata = { title: say.balance }
 
 export default function BalancePage() {
-  return (
-    <Later
-      name="Balance"
-      will="Balance will measure the complete assembly at a safe speed, tell its own unbalance from the spindle’s, and say which screw goes where."
-    />
-  )
+  return <Later name={say.balance} will={say.balanceWillMeasureTheComplete} />
 }

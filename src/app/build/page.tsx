@@ -25,8 +25,9 @@ import {
   unitStateAction,
   tickStepAction,
 } from './actions'
+import { say } from '@/words/screens/build'
 
-export const metadata = { title: 'Build' }
+export const metadata = { title: say.build }
 
 const ACT: BuildActions = {
   begin: beginBuildAction,
@@ -50,7 +51,7 @@ const ROLE_WORD = {
   cutter: 'cutter',
   insert: 'insert',
   screw: 'screw',
-  'stop-screw': 'stop screw',
+  'stop-screw': say.stopScrew,
   key: 'key',
 } as const
 
@@ -68,10 +69,8 @@ export default async function BuildPage({
         <Sheet
           left={
             <>
-              <Title lead="Build">
-                {job ? `${job} does not need T${t}` : 'choose a tool from the rack, or scan a free holder'}
-              </Title>
-              <p className="text-lg">Each tool in the rack is needed by a job and not built yet. The first one is due first.</p>
+              <Title lead={say.build}>{job ? say.doesNotNeedT(job, t) : say.chooseAToolFromThe}</Title>
+              <p className="text-lg">{say.eachToolInTheRack}</p>
             </>
           }
         />
@@ -91,7 +90,7 @@ export default async function BuildPage({
         left={
           <>
             <Title lead={`T${definition.t}`}>
-              {definition.name} · for <b className="text-ink">{sheet.job.id}</b> ·{' '}
+              {say.forName(definition.name)} <b className="text-ink">{sheet.job.id}</b> ·{' '}
               <span className={due.late ? 'text-off font-bold' : ''}>{due.text}</span>
             </Title>
             <div className="grid grid-cols-[270px_1fr] gap-5 max-[760px]:grid-cols-1">
@@ -128,7 +127,7 @@ export default async function BuildPage({
                 ))}
               </div>
             </div>
-            <h2 className="mt-1 text-2xl font-bold">Parts</h2>
+            <h2 className="mt-1 text-2xl font-bold">{say.parts}</h2>
             <div className="grid grid-cols-2 gap-x-8 max-[760px]:grid-cols-1">
               {parts.map((p) => (
                 <Row
@@ -139,22 +138,22 @@ export default async function BuildPage({
                       className="inline-flex min-h-11 items-center"
                     >
                       {p.component.name}
-                      {p.component.id !== p.line.component && <span className="text-unsure ml-2">◐ stands in</span>}
+                      {p.component.id !== p.line.component && <span className="text-unsure ml-2">{say.standsIn}</span>}
                     </Link>
                   }
                   symbol={ROLE_WORD[p.line.role]}
                 >
                   {p.line.role === 'holder'
-                    ? `${sheet.free.length} free`
+                    ? say.freeAt(sheet.free.length)
                     : p.line.role === 'stud'
-                      ? 'in the holder'
+                      ? say.inTheHolder
                       : p.line.role === 'extension'
                         ? `${p.count}`
-                        : `${p.count > 1 ? `${p.count} × ` : ''}${p.fetched ? `${p.fetched} picked` : `${p.onHand} in stock`}`}
+                        : `${p.count > 1 ? `${p.count} × ` : ''}${p.fetched ? say.pickedFetched(p.fetched) : say.inStock(p.onHand)}`}
                 </Row>
               ))}
               {cutter && (
-                <Row name="Shank">
+                <Row name={say.shank}>
                   {[valueOf(cutter, 'shankMaterial'), valueOf(cutter, 'shankClass')].filter(Boolean).join(', ') || '–'}
                 </Row>
               )}
@@ -175,7 +174,7 @@ export default async function BuildPage({
                 confirm: step.confirm,
                 needs: step.needs,
                 caution: step.caution,
-                text: text.ok ? text.value : `This step cannot be read: ${text.error.detail}`,
+                text: text.ok ? text.value : say.thisStepCannotBeRead(text.error.detail),
                 ticks: tickIds([step], facts.seats),
               }
             })}
@@ -223,15 +222,18 @@ function Nearest({ sheet, unit }: { readonly sheet: BuildSheet; readonly unit: L
           <li key={role} className="border-rule border-b py-1.5">
             <b>{ROLE_WORD[role]}:</b>{' '}
             {fits.length
-              ? `would fit${short.some((p) => p.line.role === role) ? ' and is in stock' : ''}: ${fits
-                  .slice(0, 3)
-                  .map((c) => c.name)
-                  .join(', ')}`
+              ? say.wouldFit(
+                  short.some((p) => p.line.role === role) ? say.andIsInStock : '',
+                  fits
+                    .slice(0, 3)
+                    .map((c) => c.name)
+                    .join(', '),
+                )
               : nearest
-                ? `nearest is ${nearest.component.name}. ${fitsText(nearest.refusals[0], unit)}`
+                ? say.nearestIs(nearest.component.name, fitsText(nearest.refusals[0], unit))
                 : short.some((p) => p.line.role === role)
-                  ? 'nothing in stock would fit.'
-                  : 'nothing in the library would fit.'}
+                  ? say.nothingInStockWouldFit
+                  : say.nothingInTheLibraryWould}
           </li>
         ))}
       </ul>

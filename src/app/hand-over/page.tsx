@@ -5,8 +5,9 @@ import { KitsPanel } from '@/ui/hand-over/kits-panel'
 import { StationPage } from '../_parts/station'
 import { context } from '../_server/context'
 import { dropPostAction, printLabelsAction } from './actions'
+import { say } from '@/words/screens/hand-over'
 
-export const metadata = { title: 'Hand over' }
+export const metadata = { title: say.handOver }
 
 export default async function HandoverStart() {
   const shop = await context()
@@ -16,14 +17,11 @@ export default async function HandoverStart() {
       <Sheet
         left={
           <>
-            <SubNav tabs={HANDOVER_TABS} label="Sheets of Hand over" />
-            <Title lead="Hand over">scan a measured tool, or take it from the rack</Title>
-            <p className="max-w-[60ch] text-lg">
-              A hand-over saves the values of the last measurement under a number, with a label and a file for the control. The
-              control tries the file first. If a value comes out different, the hand-over is refused.
-            </p>
+            <SubNav tabs={HANDOVER_TABS} label={say.sheetsOfHandOver} />
+            <Title lead={say.handOver}>{say.scanAMeasuredToolOr}</Title>
+            <p className="max-w-[60ch] text-lg">{say.aHandOverSavesThe}</p>
             <p className="text-soft text-lg">
-              {waiting === 0 ? 'No tool here.' : waiting === 1 ? 'One tool to do here.' : `${waiting} tools to do here.`}
+              {waiting === 0 ? say.noToolHere : waiting === 1 ? say.oneToolToDoHere : say.toolsToDoHere(waiting)}
             </p>
           </>
         }
@@ -31,7 +29,7 @@ export default async function HandoverStart() {
           kits.length ? (
             <KitsPanel kits={kits} drop={dropPostAction} print={printLabelsAction} />
           ) : (
-            <p className="text-soft text-lg">Released tools that are not loaded yet appear here, machine by machine.</p>
+            <p className="text-soft text-lg">{say.releasedToolsThatAreNot}</p>
           )
         }
       />

@@ -10,18 +10,19 @@ import { NewJob } from '@/ui/kit/new-job'
 import { StationPage } from '../_parts/station'
 import { context } from '../_server/context'
 import { addJobAction } from './actions'
+import { say } from '@/words/screens/kit'
 
-export const metadata = { title: 'Kit' }
+export const metadata = { title: say.kit }
 
-const WORDS: readonly { readonly types: readonly StandingType[]; readonly say: string }[] = [
-  { types: ['in-machine', 'ready'], say: '● ready' },
-  { types: ['stale'], say: '◐ to measure again' },
-  { types: ['in-work', 'under-way'], say: '◐ in progress' },
-  { types: ['in-other-machine'], say: '◐ elsewhere' },
-  { types: ['to-build'], say: '▲ to build' },
-  { types: ['cannot-build'], say: '◆ blocked' },
-  { types: ['ask'], say: '◐ to check' },
-  { types: ['unknown-t'], say: '◆ unknown T' },
+const WORDS: readonly { readonly types: readonly StandingType[]; readonly sized: string }[] = [
+  { types: ['in-machine', 'ready'], sized: say.ready },
+  { types: ['stale'], sized: say.toMeasureAgain },
+  { types: ['in-work', 'under-way'], sized: say.inProgress },
+  { types: ['in-other-machine'], sized: say.elsewhere },
+  { types: ['to-build'], sized: say.toBuildMark },
+  { types: ['cannot-build'], sized: say.blocked },
+  { types: ['ask'], sized: say.toCheck },
+  { types: ['unknown-t'], sized: say.unknownT },
 ]
 
 export default async function KitPage() {
@@ -34,8 +35,8 @@ export default async function KitPage() {
       <Sheet
         left={
           <>
-            <SubNav tabs={KIT_TABS} label="Sheets of Kit" heading />
-            {jobs.length === 0 && <p className="text-lg">No job yet. Add an NC program on the right to list its tools.</p>}
+            <SubNav tabs={KIT_TABS} label={say.sheetsOfKit} heading />
+            {jobs.length === 0 && <p className="text-lg">{say.noJobYetAddAn}</p>}
             <ul>
               {jobs.map(({ job, count }) => {
                 const due = formatDue(job.dueAt, now)
@@ -53,26 +54,26 @@ export default async function KitPage() {
                         className={`font-head text-right text-[19px] font-semibold ${due.late || job.urgentFor ? 'text-off' : ''}`}
                       >
                         {job.urgentFor
-                          ? `${nameOf.get(job.machine) ?? job.machine} waits`
+                          ? say.waitsNameOf(nameOf.get(job.machine) ?? job.machine)
                           : `${nameOf.get(job.machine) ?? job.machine} · ${due.text}`}
                       </span>
                       <span className="flex flex-wrap gap-x-4 font-semibold">
-                        {WORDS.map(({ types, say }) => {
+                        {WORDS.map(({ types, sized }) => {
                           const n = types.reduce((sum, type) => sum + (count[type] ?? 0), 0)
-                          const [shape, ...word] = say.split(' ')
+                          const [shape, ...word] = sized.split(' ')
                           return n > 0 ? (
-                            <span key={say} className={TONE[types[0]]}>
+                            <span key={sized} className={TONE[types[0]]}>
                               {shape} {n} {word.join(' ')}
                             </span>
                           ) : null
                         })}
                       </span>
                       <span className="text-soft text-right">
-                        {job.quantity} {job.quantity === 1 ? 'part' : 'parts'}
+                        {job.quantity} {job.quantity === 1 ? say.part : say.parts}
                         {job.programs.length === 1
                           ? ` · ${job.programs[0].name}`
                           : job.programs.length > 1
-                            ? ` · ${job.programs.length} programs`
+                            ? say.programCount(job.programs.length)
                             : ''}
                       </span>
                     </Link>
@@ -83,7 +84,7 @@ export default async function KitPage() {
             {past.length > 0 && (
               <details className="mt-2">
                 <summary className="text-soft font-head min-h-11 cursor-pointer text-lg font-semibold">
-                  Closed jobs: {past.length} {past.length === 1 ? 'job' : 'jobs'}
+                  {say.closedJobs(past.length, past.length === 1 ? say.job : say.jobs)}
                 </summary>
                 <ul>
                   {past.map((job) => (

@@ -19,6 +19,7 @@ import * as store from '@/stations/store/contract'
 import { placeUnit } from '@/stations/store/plan'
 import { partFaultText } from '@/words/part'
 import { defineAction, defineQuestion, only } from '../_server/action'
+import { say } from '@/words/screens/library'
 
 export const putPartAction = defineAction(library.putPart, (work, { part, version }) =>
   only(putPart(work, part, version), ({ id }) => ({ id })),
@@ -51,7 +52,7 @@ export const replaceStudAction = defineAction(library.replaceStud, (work, { seri
 export const previewCsvAction = defineQuestion(library.previewCsv, (given, { db }) => previewParts(db, given, partFaultText))
 export const importCsvAction = defineAction(library.importCsv, (work, given) => {
   const parts = readPartsFile(work.db, given, partFaultText)
-  return parts.ok ? importLibrary(work, { parts: parts.value, definitions: [] }, 'a CSV file') : parts
+  return parts.ok ? importLibrary(work, { parts: parts.value, definitions: [] }, say.aCsvFile) : parts
 })
 export const importFileAction = defineAction(library.importFile, (work, { text, name }) => {
   if (/\.json$/i.test(name)) {

@@ -2,8 +2,9 @@ import Link from 'next/link'
 import { Sheet } from '@/ui/common/sheet'
 import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
 import { PartsTable } from '@/ui/library/parts-table'
+import { say } from '@/words/screens/library'
 
-export const metadata = { title: 'Library' }
+export const metadata = { title: say.library }
 
 export default function PartsPage() {
   return (
@@ -12,17 +13,17 @@ export default function PartsPage() {
       <Sheet
         left={
           <>
-            <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" heading />
+            <SubNav tabs={LIBRARY_TABS} label={say.sheetsOfTheLibrary} heading />
             <PartsTable />
             <div className="flex flex-wrap gap-x-5">
               <Link className="text-act font-head flex min-h-11 items-center text-lg font-semibold" href="/library/parts/new">
-                Add a part
+                {say.addAPart}
               </Link>
               <a className="text-act font-head flex min-h-11 items-center text-lg font-semibold" href="/api/library/parts.csv">
-                All parts as CSV
+                {say.allPartsAsCsv}
               </a>
               <a className="text-act font-head flex min-h-11 items-center text-lg font-semibold" href="/api/library/library.json">
-                Parts and tools as JSON
+                {say.partsAndToolsAsJson}
               </a>
             </div>
           </>

@@ -15,8 +15,9 @@ import { loadSaidText } from '@/words/load'
 import { scanSaidText } from '@/words/scans'
 import { beginLoadAction, dropLoadAction, loadAction, tickStepAction, turnMagazineAction, typeFigureAction } from './actions'
 import { handAction } from '../stand-in/actions'
+import { say } from '@/words/screens/load'
 
-export const metadata = { title: 'Load' }
+export const metadata = { title: say.load }
 
 const text = z.string().max(4096).optional().catch(undefined)
 const Query = z.object({
@@ -32,7 +33,8 @@ export default async function LoadPage({ searchParams }: { readonly searchParams
   const sheet = await readLoadPage(shop.db, shop.control, scans, shop.now)
   const { machine, assembly, handover, run, machines, profile, ready } = sheet
   const values = handover?.values
-  const say = (mm: number) => (machine ? `${fixed(mmToUnit(mm, machine.unit), machine.decimals)} ${unitMark(machine.unit)}` : '')
+  const sized = (mm: number) =>
+    machine ? `${fixed(mmToUnit(mm, machine.unit), machine.decimals)} ${unitMark(machine.unit)}` : ''
   const wanted = values && machine ? registersOf({ ...values, pocket: run?.pocket ?? values.pocket }, machine) : []
   return (
     <StationPage station="load" current={scans.serial ?? null}>
@@ -40,17 +42,13 @@ export default async function LoadPage({ searchParams }: { readonly searchParams
         key={`${scans.machine ?? ''}|${scans.serial ?? ''}|${scans.label ?? ''}`}
         title={
           <>
-            {!assembly && <SubNav tabs={LOAD_TABS} label="Sheets of Load" />}
-            <Title lead={assembly ? `T${assembly.t ?? '?'}` : 'Load'}>
-              {assembly
-                ? assembly.name
-                : machine
-                  ? 'scan the holder and its label'
-                  : 'scan the machine, the holder and its label, in any order'}
+            {!assembly && <SubNav tabs={LOAD_TABS} label={say.sheetsOfLoad} />}
+            <Title lead={assembly ? `T${assembly.t ?? '?'}` : say.load}>
+              {assembly ? assembly.name : machine ? say.scanTheHolderAndIts : say.scanTheMachineTheHolder}
               {machine && (
                 <>
                   {' '}
-                  · into <b className="text-ink">{machine.name}</b>
+                  {say.into} <b className="text-ink">{machine.name}</b>
                 </>
               )}
             </Title>
@@ -82,15 +80,15 @@ export default async function LoadPage({ searchParams }: { readonly searchParams
         figures={
           <>
             <h2 className="text-2xl font-bold">
-              {machine ? `${machine.name}, offsets in ${machine.unit}` : 'Offsets of the machine'}
+              {machine ? say.offsetsIn(machine.name, machine.unit) : say.offsetsOfTheMachine}
             </h2>
             {values && machine && (
               <>
-                <Row name="Length" symbol="LF">
-                  {say(values.lengthMm)}
+                <Row name={say.length} symbol="LF">
+                  {sized(values.lengthMm)}
                 </Row>
-                <Row name={machine.sizeRegister === 'radius' ? 'Radius' : 'Diameter'}>
-                  {say(machine.sizeRegister === 'radius' ? values.radiusMm : 2 * values.radiusMm)}
+                <Row name={machine.sizeRegister === 'radius' ? say.radius : say.diameter}>
+                  {sized(machine.sizeRegister === 'radius' ? values.radiusMm : 2 * values.radiusMm)}
                 </Row>
               </>
             )}

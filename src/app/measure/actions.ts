@@ -7,10 +7,11 @@ import { readLine, saveLineFigures } from '@/stations/measure/line-figures'
 import { saveFigures } from '@/stations/measure/save-figures'
 import { takeInTool } from '@/stations/measure/take-in-tool'
 import { defineAction, defineQuestion } from '../_server/action'
+import { say } from '@/words/screens/measure'
 
 export const changeAdapterAction = defineAction(measure.changeAdapter, (work, { serial }) => changeAdapter(work, serial))
 export const addAdapterAction = defineAction(measure.addAdapter, (work, piece) =>
-  addAdapter(work, { ...piece, name: piece.name || `adapter ${piece.coupling}` }),
+  addAdapter(work, { ...piece, name: piece.name || say.adapterOf(piece.coupling) }),
 )
 export const renewMasterAction = defineAction(measure.renewMaster, renewMaster)
 export const overruleCheckAction = defineAction(measure.overruleCheck, (work, { reason }) => overruleCheck(work, reason))
@@ -24,5 +25,5 @@ export const saveLineAction = defineAction(measure.saveLineFigures, (work, given
 )
 export const keepProgramAction = defineAction(measure.keepProgram, keepProgram)
 export const takeInToolAction = defineAction(measure.takeInTool, (work, tool) =>
-  takeInTool(work, { ...tool, name: tool.name || 'Tool without a definition' }),
+  takeInTool(work, { ...tool, name: tool.name || say.toolWithoutADefinition }),
 )

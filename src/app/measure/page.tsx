@@ -6,8 +6,9 @@ import { UnplannedForm } from '@/ui/measure/unplanned-form'
 import { StationPage } from '../_parts/station'
 import { context } from '../_server/context'
 import { takeInToolAction } from './actions'
+import { say } from '@/words/screens/measure'
 
-export const metadata = { title: 'Measure' }
+export const metadata = { title: say.measure }
 
 export default async function MeasureStart() {
   const shop = await context()
@@ -17,18 +18,18 @@ export default async function MeasureStart() {
       <Sheet
         left={
           <>
-            <SubNav tabs={MEASURE_TABS} label="Sheets of the bench" />
-            <Title lead="Measure">scan the holder on the spindle, or take it from the rack</Title>
+            <SubNav tabs={MEASURE_TABS} label={say.sheetsOfTheBench} />
+            <Title lead={say.measure}>{say.scanTheHolderOnThe}</Title>
             <ol className="max-w-[60ch] list-decimal space-y-1 pl-6 text-lg">
-              <li>Check that the adapter has the tool’s taper.</li>
-              <li>Clean taper, flange and edges. Clamp the tool.</li>
-              <li>Scan the mark on the holder to open the tool.</li>
-              <li>Measure all edges, follow the advice, scan the holder again to save.</li>
+              <li>{say.checkThatTheAdapterHas}</li>
+              <li>{say.cleanTaperFlangeAndEdges}</li>
+              <li>{say.scanTheMarkOnThe}</li>
+              <li>{say.measureAllEdgesFollowThe}</li>
             </ol>
-            {waiting === 0 && <p className="text-soft text-lg">No tool here.</p>}
+            {waiting === 0 && <p className="text-soft text-lg">{say.noToolHere}</p>}
             {jobs.length > 0 && (
               <>
-                <h2 className="mt-2 text-2xl font-bold">Kit by kit</h2>
+                <h2 className="mt-2 text-2xl font-bold">{say.kitByKit}</h2>
                 <ul className="max-w-[560px]">
                   {jobs.map(({ job, count }) => (
                     <li key={job} className="border-rule border-b">
@@ -38,7 +39,7 @@ export default async function MeasureStart() {
                       >
                         <span className="text-act text-lg font-semibold">{job}</span>
                         <span className="text-soft text-lg">
-                          {count === 1 ? 'one tool to measure' : `${count} tools to measure`}
+                          {count === 1 ? say.oneToolToMeasure : say.toolsToMeasure(count)}
                         </span>
                       </Link>
                     </li>

@@ -1,7 +1,8 @@
 import { Later } from '../_parts/later'
+import { say } from '@/words/screens/shell'
 
-export const metadata = { title: 'Plan' }
+export const metadata = { title: say.plan }
 
 export default function PlanPage() {
-  return <Later name="Plan" will="Plan will show which machine needs which tools by when, and what the bench should do next." />
+  return <Later name={say.plan} will={say.planWillShowWhichMachine} />
 }

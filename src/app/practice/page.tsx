@@ -1,12 +1,8 @@
 import { Later } from '../_parts/later'
+import { say } from '@/words/screens/shell'
 
-export const metadata = { title: 'Practice' }
+export const metadata = { title: say.practice }
 
 export default function PracticePage() {
-  return (
-    <Later
-      name="Practice"
-      will="Practice will let a newcomer measure, balance and hand over made-up tools without touching anything real."
-    />
-  )
+  return <Later name={say.practice} will={say.practiceWillLetANewcomer} />
 }

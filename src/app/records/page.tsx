@@ -8,8 +8,9 @@ import { context } from '../_server/context'
 import { recordAsked, recordQuery } from '../_server/record-query'
 import { watchRecord } from '../_server/watch-record'
 import { RecordState } from '@/ui/records/record-state'
+import { say } from '@/words/screens/records'
 
-export const metadata = { title: 'Records' }
+export const metadata = { title: say.records }
 
 /** A page of the record, entries. */
 const SHOWN = 100
@@ -36,7 +37,7 @@ export default async function RecordsPage({
       <Sheet
         left={
           <>
-            <Title lead="Records">who did what to which tool. Entries are never changed</Title>
+            <Title lead={say.records}>{say.whoDidWhatToWhich}</Title>
             <RecordState
               state={last && !last.state.whole ? last.state : state}
               more={more}
@@ -52,26 +53,26 @@ export default async function RecordsPage({
             <div className="flex max-w-xl items-center gap-3">
               <span className="text-soft flex-[2] text-lg">
                 {beforeSeq
-                  ? `older than entry ${beforeSeq}`
+                  ? say.olderThanEntry(beforeSeq)
                   : entries.length === SHOWN
-                    ? `the newest ${SHOWN}`
+                    ? say.theNewest(SHOWN)
                     : entries.length === 1
-                      ? 'one entry'
-                      : `${entries.length} entries`}
+                      ? say.oneEntry
+                      : say.entryCount(entries.length)}
               </span>
               <SmallAction href={`/api/records?format=csv&${search}`} download>
-                as CSV
+                {say.asCsv}
               </SmallAction>
               <SmallAction href={`/api/records?format=json&${search}`} download>
-                as JSON
+                {say.asJson}
               </SmallAction>
             </div>
             <RecordTable lines={recordLines(entries, shop.unit, new Map(machines.map((m) => [m.key, m.name])))} />
             <div className="flex max-w-xl items-center gap-3">
-              {beforeSeq && <SmallAction href={`/records?${search}`}>Newest</SmallAction>}
+              {beforeSeq && <SmallAction href={`/records?${search}`}>{say.newest}</SmallAction>}
               {entries.length === SHOWN && (
                 <SmallAction href={`/records?${new URLSearchParams({ ...asked, before: String(oldest) }).toString()}`}>
-                  Older entries
+                  {say.olderEntries}
                 </SmallAction>
               )}
             </div>

@@ -11,14 +11,15 @@ import { serialOf } from '../_server/params'
 import { controlErrorText } from '@/words/devices'
 import { takeFromMachineAction } from '../stand-in/actions'
 import { turnForReturnAction, unloadAction } from './actions'
+import { say } from '@/words/screens/return'
 
-export const metadata = { title: 'Return' }
+export const metadata = { title: say.returnWord }
 
 /** From where the machine's own register counts. */
 function lengthFrom(machine: Machine): string {
   const { lengthFrom: from } = tableOf(machine)
-  if (from.type === 'gauge line') return 'from gauge line'
-  return `from a master of ${formatLength(from.lengthMm, machine.unit)} ${unitMark(machine.unit)}`
+  if (from.type === 'gauge line') return say.fromGaugeLine
+  return say.fromAMasterOf(formatLength(from.lengthMm, machine.unit), unitMark(machine.unit))
 }
 
 export default async function ReturnPage({ searchParams }: { readonly searchParams: Promise<{ serial?: string | string[] }> }) {
@@ -57,7 +58,7 @@ export default async function ReturnPage({ searchParams }: { readonly searchPara
         )
       : {})
   const unit = unitMark(machine.unit)
-  const say = (value: number | undefined) => (value === undefined ? '–' : `${fixed(value, machine.decimals)} ${unit}`)
+  const sized = (value: number | undefined) => (value === undefined ? '–' : `${fixed(value, machine.decimals)} ${unit}`)
   return (
     <>
       <div />
@@ -65,17 +66,16 @@ export default async function ReturnPage({ searchParams }: { readonly searchPara
         left={
           <>
             <Title lead={`T${assembly.t ?? '?'}`}>
-              {assembly.name} · on {assembly.serial} · out of <b className="text-ink">{machine.name}</b>,{' '}
+              {say.onOutOf(assembly.name, assembly.serial)} <b className="text-ink">{machine.name}</b>,{' '}
               {pocketText(assembly.pocket)}
             </Title>
             {typed && (
-              <Say tone="todo" lead={`Offsets of ${machine.name} are typed.`}>
-                Leave offset {inside.register} like this and read it back there. Boulder cannot see it. Zero would drive the
-                spindle nose into the part.
+              <Say tone="todo" lead={say.offsetsOfAreTyped(machine.name)}>
+                {say.leaveOffsetLikeThisAnd(inside.register)}
               </Say>
             )}
             {problem && (
-              <Say tone="off" lead="The control does not answer." role="alert">
+              <Say tone="off" lead={say.theControlDoesNotAnswer} role="alert">
                 {controlErrorText(problem)}
               </Say>
             )}
@@ -83,9 +83,9 @@ export default async function ReturnPage({ searchParams }: { readonly searchPara
               <table className="w-full self-start text-left text-lg">
                 <thead>
                   <tr className="border-ink border-b-2 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">
-                    <th scope="col">register</th>
+                    <th scope="col">{say.register}</th>
                     <th scope="col" className="text-right">
-                      {typed ? 'type at its control' : 'control holds'}
+                      {typed ? say.typeAtItsControl : say.controlHolds}
                     </th>
                   </tr>
                 </thead>
@@ -103,7 +103,7 @@ export default async function ReturnPage({ searchParams }: { readonly searchPara
                         <td
                           className={`figures text-right text-[24px] font-semibold ${wear && value !== 0 ? 'text-unsure' : ''}`}
                         >
-                          {register === 'tip' ? value : say(value)}
+                          {register === 'tip' ? value : sized(value)}
                           {wear && value !== 0 && ' ◐'}
                         </td>
                       </tr>
@@ -112,9 +112,9 @@ export default async function ReturnPage({ searchParams }: { readonly searchPara
                   {values && (
                     <tr className="text-soft h-[46px]">
                       <th scope="row" className="font-semibold">
-                        length at loading, from gauge line
+                        {say.lengthAtLoadingFromGauge}
                       </th>
-                      <td className="figures text-right text-[20px]">{say(mmToUnit(values.lengthMm, machine.unit))}</td>
+                      <td className="figures text-right text-[20px]">{sized(mmToUnit(values.lengthMm, machine.unit))}</td>
                     </tr>
                   )}
                 </tbody>

@@ -8,8 +8,9 @@ import { ScannerSetup } from '@/ui/shell/scanner-setup'
 import { ThemeChoice } from '@/ui/shell/theme-choice'
 import { context } from '../_server/context'
 import { cleanPicturesAction, keepPracticeAction } from './actions'
+import { say } from '@/words/screens/settings'
 
-export const metadata = { title: 'Settings' }
+export const metadata = { title: say.settings }
 
 export default async function SettingsPage() {
   const shop = await context()
@@ -18,12 +19,12 @@ export default async function SettingsPage() {
   const codes = [
     ...machines.map((m) => ({
       name: m.name,
-      about: `${m.about} · ${m.coupling} · ${m.greatestRpm.toLocaleString('en')} rev/min · figures in ${m.unit}`,
+      about: say.revMinFiguresIn(m.about, m.coupling, m.greatestRpm.toLocaleString('en'), m.unit),
       text: encodeMachineLabel(m.key),
     })),
-    ...shop.people.map((p) => ({ name: p.name, about: `badge · ${p.role}`, text: encodeBadge(p.id) })),
-    ...masters.map((m) => ({ name: m.name, about: `mark of the master for ${m.coupling}`, text: m.mark })),
-    { name: 'Action card', about: 'does what the big button on the screen does. Keep it at the bench', text: ACTION_CARD },
+    ...shop.people.map((p) => ({ name: p.name, about: say.badgeRole(p.role), text: encodeBadge(p.id) })),
+    ...masters.map((m) => ({ name: m.name, about: say.markOfTheMasterFor(m.coupling), text: m.mark })),
+    { name: say.actionCard, about: say.doesWhatTheBigButton, text: ACTION_CARD },
   ]
   const kept = shop.evidence.list()
   return (
@@ -32,16 +33,13 @@ export default async function SettingsPage() {
       <Sheet
         left={
           <>
-            <Title lead="Settings" />
-            <h2 className="text-2xl font-bold">Look</h2>
+            <Title lead={say.settings} />
+            <h2 className="text-2xl font-bold">{say.look}</h2>
             <ThemeChoice />
-            <h2 className="mt-3 text-2xl font-bold">Shop values</h2>
-            <p className="text-soft">
-              Values of this shop. Every calculation uses them
-              {lead ? '.' : '. A lead can change them.'}
-            </p>
+            <h2 className="mt-3 text-2xl font-bold">{say.shopValues}</h2>
+            <p className="text-soft">{say.valuesOfThisShopEvery(lead ? '.' : say.aLeadCanChangeThem)}</p>
             <PracticeTable practice={practice} lead={lead} keep={keepPracticeAction} />
-            <h2 className="mt-3 text-2xl font-bold">Codes to print</h2>
+            <h2 className="mt-3 text-2xl font-bold">{say.codesToPrint}</h2>
             <ul className="grid grid-cols-2 gap-x-8 max-[1300px]:grid-cols-1">
               {codes.map(({ name, about, text }) => (
                 <li key={text} className="border-rule flex items-center gap-4 border-b py-3">
@@ -49,7 +47,7 @@ export default async function SettingsPage() {
                     className="block size-[88px] shrink-0 bg-white p-2"
                     dangerouslySetInnerHTML={{ __html: codeSvg('datamatrix', text) }}
                     role="img"
-                    aria-label={`Code ${text}`}
+                    aria-label={say.codeText(text)}
                   />
                   <span>
                     <b className="font-head block text-xl">{name}</b>
@@ -64,13 +62,13 @@ export default async function SettingsPage() {
         right={
           <>
             <section className="mb-4">
-              <h2 className="text-2xl font-bold">Scanner of this terminal</h2>
-              <p className="text-soft">A slow scanner is taken for typing. Scan this code once to set it up.</p>
+              <h2 className="text-2xl font-bold">{say.scannerOfThisTerminal}</h2>
+              <p className="text-soft">{say.aSlowScannerIsTaken}</p>
               <span
                 className="my-2 block size-[120px] bg-white p-2"
                 dangerouslySetInnerHTML={{ __html: codeSvg('datamatrix', TEST_CODE) }}
                 role="img"
-                aria-label="Test code"
+                aria-label={say.testCode}
               />
               <ScannerSetup code={TEST_CODE} />
             </section>

@@ -13,6 +13,7 @@ import { fitsText } from '@/words/fits'
 import { useUnit } from '../shell/shell-context'
 import type { Ask } from '@/stations/contract'
 import type * as build from '@/stations/build/contract'
+import { say } from '@/words/screens/build'
 
 export interface ApartPanelProps {
   readonly serial: string
@@ -45,7 +46,7 @@ export function ApartPanel(props: ApartPanelProps) {
   if (!open)
     return (
       <SmallActions>
-        <SmallAction onAct={() => setOpen(true)}>Take apart …</SmallAction>
+        <SmallAction onAct={() => setOpen(true)}>{say.takeApart}</SmallAction>
       </SmallActions>
     )
   const first = (component: string): PartDisposition['to'] =>
@@ -55,7 +56,7 @@ export function ApartPanel(props: ApartPanelProps) {
     setDispositions((all) => ({ ...all, [component]: { ...disposition(component), ...change } }))
   return (
     <div className="border-rule mt-3 border-t pt-2">
-      <h2 className="text-2xl font-bold">Take apart</h2>
+      <h2 className="text-2xl font-bold">{say.takeApartTitle}</h2>
       {heat && <HeatOut {...props} heat={heat} />}
       <ul>
         {parts.map(({ component, name, count, place }) => (
@@ -73,24 +74,24 @@ export function ApartPanel(props: ApartPanelProps) {
                   className={`font-head border-ink h-11 rounded-[3px] border-[1.5px] px-3 text-lg font-semibold ${disposition(component).to === to ? 'bg-ink text-paper' : ''}`}
                   onClick={() => set(component, { to })}
                 >
-                  {to === 'back' ? `back${place ? ` to ${place}` : ''}` : 'scrap'}
+                  {to === 'back' ? `back${place ? say.toPlace(place) : ''}` : say.scrap}
                 </button>
               ))}
             </div>
             <input
               className={FIELD}
-              aria-label={`Wear of ${name}`}
-              placeholder="wear seen, if any"
+              aria-label={say.wearOf(name)}
+              placeholder={say.wearSeenIfAny}
               value={disposition(component).wear}
               onChange={(e) => set(component, { wear: e.target.value })}
             />
           </li>
         ))}
       </ul>
-      <Problem lead="Not taken apart." text={problem} />
+      <Problem lead={say.notTakenApart} text={problem} />
       <div className="mt-2.5">
         <SmallActions>
-          <SmallAction onAct={() => setOpen(false)}>Cancel</SmallAction>
+          <SmallAction onAct={() => setOpen(false)}>{say.cancel}</SmallAction>
           <SmallAction
             disabled={busy || (heat !== null && !heat.heated)}
             onAct={() =>
@@ -102,7 +103,7 @@ export function ApartPanel(props: ApartPanelProps) {
               )
             }
           >
-            Save: taken apart
+            {say.saveTakenApart}
           </SmallAction>
         </SmallActions>
       </div>
@@ -119,44 +120,42 @@ function HeatOut({ serial, heat, lead, ...props }: ApartPanelProps & { readonly 
   const may = heat.leadFor.length === 0 || (lead && reason.trim().length >= 5)
   if (heat.heated)
     return (
-      <Say tone="unsure" lead="Heated out: hot metal looks like cold metal.">
-        {heat.hotUntil
-          ? `Earliest time to touch ${formatTime(heat.hotUntil)} (computed). Follow the unit’s light.`
-          : 'Follow the unit’s light.'}
+      <Say tone="unsure" lead={say.heatedOutHotMetalLooks}>
+        {heat.hotUntil ? say.earliestTimeToTouchComputed(formatTime(heat.hotUntil)) : say.followTheUnitsLight}
       </Say>
     )
   return (
     <>
-      <Row name="Joint">{heat.joint ?? heat.jointName}</Row>
-      <Row name="Coil">{heat.coil}</Row>
-      <Row name="Heat to">
+      <Row name={say.joint}>{heat.joint ?? heat.jointName}</Row>
+      <Row name={say.coil}>{heat.coil}</Row>
+      <Row name={say.heatTo}>
         {Number.isFinite(heat.temperatureC) ? `${heat.temperatureC.toFixed(0)} °C` : '–'}{' '}
-        <small className="text-soft">holder limit {heat.greatestC} °C</small>
+        <small className="text-soft">{say.holderLimitC(heat.greatestC)}</small>
       </Row>
       {heat.steelShank && (
-        <Say tone="unsure" lead="Steel shank.">
-          It expands like the holder: heat fast, pull at once, one try. Then cool fully.
+        <Say tone="unsure" lead={say.steelShank}>
+          {say.itExpandsLikeTheHolder}
         </Say>
       )}
       {heat.leadFor.length > 0 && (
-        <Say tone="off" lead="Only a lead can go on.">
+        <Say tone="off" lead={say.onlyALeadCanGo}>
           {heat.leadFor.map((r) => fitsText(r, unit)).join(' ')}
         </Say>
       )}
       {heat.leadFor.length > 0 && lead && (
         <label className="mb-2 block text-lg font-semibold">
-          Lead approval: reason
+          {say.leadApprovalReason}
           <input className={FIELD} value={reason} onChange={(e) => setReason(e.target.value)} />
         </label>
       )}
       {heat.hotUntil ? (
-        <Say tone="off" lead="Still warm.">
-          One heat, then cool fully. Not before {formatTime(heat.hotUntil)}, computed.
+        <Say tone="off" lead={say.stillWarm}>
+          {say.oneHeatThenCoolFully(formatTime(heat.hotUntil))}
         </Say>
       ) : !coil ? (
         <SmallActions>
           <SmallAction disabled={!may} onAct={() => setCoil(true)}>
-            Coil {heat.coil} is set
+            {say.coilIsSet(heat.coil)}
           </SmallAction>
         </SmallActions>
       ) : (
@@ -178,10 +177,7 @@ function HeatOut({ serial, heat, lead, ...props }: ApartPanelProps & { readonly 
         />
       )}
       <Cautions
-        lines={[
-          'Hot metal looks like cold metal: gloves with cuffs, the cutter held by its shank or guard.',
-          'Then cool it fully; never quench by hand. The unit’s own instructions come first.',
-        ]}
+        lines={[say.hotMetalLooksLikeCold, 'Then cool it fully; never quench by hand. The unit’s own instructions come first.']}
       />
     </>
   )
@@ -201,15 +197,17 @@ export function ConditionPanel({
   const [reason, setReason] = useState('')
   return (
     <details>
-      <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">It is not {condition}</summary>
+      <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">
+        {say.itIsNot(condition)}
+      </summary>
       <label className="block text-lg font-semibold">
-        Why it was reported {condition}
+        {say.whyItWasReported(condition)}
         <input className={FIELD} value={reason} onChange={(e) => setReason(e.target.value)} />
       </label>
-      <Problem lead="Not changed." text={problem} />
+      <Problem lead={say.notChanged} text={problem} />
       <SmallActions>
         <SmallAction disabled={busy} onAct={() => void run(() => correct({ serial, reason }))}>
-          Correct its condition
+          {say.correctItsCondition}
         </SmallAction>
       </SmallActions>
     </details>
@@ -221,8 +219,8 @@ export function HappenedPanel({ serial, disturb }: { readonly serial: string; re
   const { busy, problem, run } = useAct()
   return (
     <details>
-      <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">Report damage</summary>
-      <p className="text-soft">The tool must be measured again. Its hand-over is void.</p>
+      <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">{say.reportDamage}</summary>
+      <p className="text-soft">{say.theToolMustBeMeasured}</p>
       <div className="mt-1 flex flex-wrap gap-2">
         {DISTURBANCES.map((what) => (
           <button
@@ -236,7 +234,7 @@ export function HappenedPanel({ serial, disturb }: { readonly serial: string; re
           </button>
         ))}
       </div>
-      <Problem lead="Not saved." text={problem} />
+      <Problem lead={say.notSaved} text={problem} />
     </details>
   )
 }

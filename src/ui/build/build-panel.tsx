@@ -12,6 +12,7 @@ import { HeatPanel } from './heat-panel'
 import type { AskUnit } from './unit-panel'
 import type { Ask } from '@/stations/contract'
 import type * as build from '@/stations/build/contract'
+import { say } from '@/words/screens/build'
 
 export interface BuildActions {
   readonly begin: Ask<typeof build.beginBuild>
@@ -64,11 +65,9 @@ export function BuildPanel(props: BuildPanelProps) {
 
   const otherScan = (kind: 'part' | 'place', id: string, said: ScanSaid): ScanSaid => {
     const own = parts.find((p) => (kind === 'part' ? p.component === id : p.places.includes(id)))
-    if (own) return { title: id, text: `${own.name} belongs to T${t}`, tone: 'holds' }
+    if (own) return { title: id, text: say.belongsToT(own.name, t), tone: 'holds' }
     const text =
-      kind === 'part'
-        ? `Wrong part for T${t}: ${said.text}. It takes ${parts.map((p) => p.name).join(', ')}.`
-        : `Wrong place for T${t}: nothing of this tool is in ${id}.`
+      kind === 'part' ? say.wrongPartForTIt(t, said.text, parts.map((p) => p.name).join(', ')) : say.wrongPlaceForTNothing(t, id)
     setProblem(text)
     return { title: id, text, tone: 'off' }
   }
@@ -84,7 +83,7 @@ export function BuildPanel(props: BuildPanelProps) {
         if (!built.ok) return refuse(built.error.text)
         return {
           title: serial,
-          text: `T${t} is built. Scan it again at the bench to measure it`,
+          text: say.tIsBuiltScanIt(t),
           tone: 'holds',
           href: `/tools/${serial}`,
         }
@@ -93,15 +92,15 @@ export function BuildPanel(props: BuildPanelProps) {
         const taken = await act.extension({ serial: build.serial, extension: serial })
         if (!taken.ok) return refuse(taken.error.text)
         setProblem(null)
-        return { title: serial, text: 'goes between', tone: 'holds' }
+        return { title: serial, text: say.goesBetween, tone: 'holds' }
       }
-      if (build) return refuse(`T${t} is being built on ${build.serial}. Scan that holder, or cancel that build first.`)
+      if (build) return refuse(say.tIsBeingBuiltOn(t, build.serial))
       const begun = await act.begin({ job, t, serial })
       if (!begun.ok) return refuse(begun.error.text)
       setProblem(null)
       return {
         title: serial,
-        text: `T${t} is started on it. Do the steps, then scan it again`,
+        text: say.tIsStartedOnIt(t),
         tone: 'holds',
         href: `/build?job=${encodeURIComponent(job)}&t=${t}&serial=${serial}`,
       }
@@ -112,19 +111,17 @@ export function BuildPanel(props: BuildPanelProps) {
   return (
     <>
       <h2 className="text-2xl font-bold">
-        Steps{' '}
-        <span className="text-soft font-medium">
-          {build ? `on ${build.serial}, started by ${build.who}` : 'of this clamping'}
-        </span>
+        {say.steps}{' '}
+        <span className="text-soft font-medium">{build ? say.onStartedBy(build.serial, build.who) : say.ofThisClamping}</span>
       </h2>
-      <ol className="min-h-[150px] flex-1 overflow-auto" tabIndex={0} aria-label="Steps">
+      <ol className="min-h-[150px] flex-1 overflow-auto" tabIndex={0} aria-label={say.steps}>
         {wantedExtensions.map(({ component, name }) => (
           <li key={component} className="border-rule border-b py-2">
-            <b className="font-head">Extension</b> {name}:{' '}
+            <b className="font-head">{say.extension}</b> {name}:{' '}
             {build?.extensions[component] ? (
               <b>● {build.extensions[component]}</b>
             ) : (
-              <b className="text-act">▲ scan the one you take</b>
+              <b className="text-act">{say.scanTheOneYouTake}</b>
             )}
           </li>
         ))}
@@ -154,11 +151,11 @@ export function BuildPanel(props: BuildPanelProps) {
       )}
       <div className="mt-2">
         {problem ? (
-          <Say tone="off" lead={build ? 'Not yet.' : 'Not with this holder.'} role="alert">
+          <Say tone="off" lead={build ? say.notYet : say.notWithThisHolder} role="alert">
             {problem}
           </Say>
         ) : blocked.length && !build ? (
-          <Say tone="off" lead="This tool cannot be built.">
+          <Say tone="off" lead={say.thisToolCannotBeBuilt}>
             {blocked.slice(0, 2).join(' ')}
           </Say>
         ) : !build ? (
@@ -166,14 +163,14 @@ export function BuildPanel(props: BuildPanelProps) {
         ) : null}
         {build && next && (next.confirm === 'tick' || next.confirm === 'coil') ? (
           <BigAction disabled={busy} onAct={() => tick(next.ticks[0], true)}>
-            {next.confirm === 'coil' ? 'Coil position OK' : `${next.title}: done`}
+            {next.confirm === 'coil' ? say.coilPositionOk : say.doneTitle(next.title)}
           </BigAction>
         ) : build && next?.confirm === 'seats' ? (
           <BigAction disabled={busy} onAct={() => tick(next.ticks.find((id) => !build.done.includes(id)) ?? next.ticks[0], true)}>
-            {`Pocket ${next.ticks.findIndex((id) => !build.done.includes(id)) + 1} of ${next.ticks.length} done`}
+            {say.pocketOfDone(next.ticks.findIndex((id) => !build.done.includes(id)) + 1, next.ticks.length)}
           </BigAction>
         ) : !build || !next ? (
-          <ScanAction>{build ? `Built: scan ${build.serial}` : 'Scan the holder'}</ScanAction>
+          <ScanAction>{build ? say.builtScan(build.serial) : say.scanTheHolder}</ScanAction>
         ) : null}
         {build && (
           <SmallActions>
@@ -185,7 +182,7 @@ export function BuildPanel(props: BuildPanelProps) {
                 )
               }
             >
-              Cancel build
+              {say.cancelBuild}
             </SmallAction>
           </SmallActions>
         )}
@@ -196,13 +193,12 @@ export function BuildPanel(props: BuildPanelProps) {
 
 function Begin({ free }: { readonly free: readonly string[] }) {
   return free.length ? (
-    <Say tone="todo" lead="Scan a free holder to start.">
-      Free of this type: {free.slice(0, 4).join(', ')}
-      {free.length > 4 ? ` and ${free.length - 4} more` : ''}.
+    <Say tone="todo" lead={say.scanAFreeHolderTo}>
+      {say.freeOfThisType(free.slice(0, 4).join(', '), free.length > 4 ? say.andMore(free.length - 4) : '')}
     </Say>
   ) : (
-    <Say tone="unsure" lead="No holder of this type is free.">
-      Take apart a tool that is not needed, or wait for one to come back.
+    <Say tone="unsure" lead={say.noHolderOfThisType}>
+      {say.takeApartAToolThat}
     </Say>
   )
 }
@@ -240,7 +236,7 @@ function StepLine({
               type="button"
               disabled={!on || !byHand}
               aria-pressed={done.includes(id)}
-              aria-label={step.ticks.length > 1 ? `Pocket ${i + 1}` : step.title}
+              aria-label={step.ticks.length > 1 ? say.pocketNumber(i + 1) : step.title}
               className={`font-head flex size-11 items-center justify-center rounded-[3px] border-[1.5px] text-lg font-semibold ${done.includes(id) ? 'bg-holds text-paper border-holds' : 'border-stone'} disabled:border-rule`}
               onClick={() => tick(id, !done.includes(id))}
             >
@@ -252,7 +248,7 @@ function StepLine({
       {(isNext || !on || !all) && (
         <div className={`pl-7 leading-snug ${isNext || !on ? '' : 'text-soft'}`}>
           {step.text}
-          {isNext && step.needs && <span className="text-soft block text-[15px]">At hand: {step.needs.join(', ')}.</span>}
+          {isNext && step.needs && <span className="text-soft block text-[15px]">{say.atHand(step.needs.join(', '))}</span>}
           {isNext && step.caution && <span className="text-unsure block text-[15px] font-semibold">△ {step.caution}</span>}
         </div>
       )}

@@ -4,6 +4,7 @@ import { GridComponent, MarkLineComponent } from 'echarts/components'
 import { init, use as withParts, type EChartsType } from 'echarts/core'
 import { SVGRenderer } from 'echarts/renderers'
 import { useEffect, useRef } from 'react'
+import { say } from '@/words/screens/build'
 
 withParts([LineChart, GridComponent, MarkLineComponent, SVGRenderer])
 
@@ -69,7 +70,5 @@ export function Curve({
       ],
     })
   }, [points, targetC, limitC])
-  return (
-    <div ref={place} className="h-[150px] w-full" role="img" aria-label={`Temperature, now ${points.at(-1)?.[1] ?? '–'} °C`} />
-  )
+  return <div ref={place} className="h-[150px] w-full" role="img" aria-label={say.temperatureNowC(points.at(-1)?.[1] ?? '–')} />
 }

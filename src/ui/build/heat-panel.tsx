@@ -6,12 +6,13 @@ import { useAct } from '../common/use-act'
 import { UnitPanel, useUnitState, type AskUnit } from './unit-panel'
 import type { Ask } from '@/stations/contract'
 import type * as build from '@/stations/build/contract'
+import { say } from '@/words/screens/build'
 
 export type CoolingWay = 'contact' | 'cycle' | 'air'
 
 export const COOLING: readonly (readonly [CoolingWay, string])[] = [
-  ['contact', 'Contact cooling'],
-  ['cycle', 'Unit’s cycle'],
+  ['contact', say.contactCooling],
+  ['cycle', say.unitsCycle],
   ['air', 'Air'],
 ]
 
@@ -48,20 +49,18 @@ export function HeatPanel({ serial, due, out, coil, seconds, greatestC, leastC, 
   if (byHand && due !== null)
     return (
       <div className="border-rule mt-1 border-t pt-2">
-        <Problem lead="Not yet." text={problem} />
+        <Problem lead={say.notYet} text={problem} />
         {!heated ? (
           <>
-            <Say tone="todo" lead={`Coil ${coil}, about ${Math.max(1, seconds).toFixed(0)} s.`}>
-              {out
-                ? 'Heat once, pull the cutter by its shank with a guard. Gloves with cuffs.'
-                : 'Heat once, push the cutter in against the stop, then take the stop away.'}
+            <Say tone="todo" lead={say.coilAboutS(coil, Math.max(1, seconds).toFixed(0))}>
+              {out ? say.heatOncePullTheCutter : say.heatOncePushTheCutter}
             </Say>
-            <BigAction onAct={() => setHeated(true)}>{out ? 'Heated: cutter is out' : 'Heated: cutter is in'}</BigAction>
+            <BigAction onAct={() => setHeated(true)}>{out ? say.heatedCutterIsOut : say.heatedCutterIsIn}</BigAction>
           </>
         ) : (
           <>
-            <Say tone="todo" lead="How is it cooled?">
-              The later of the unit’s light and the computed time counts.
+            <Say tone="todo" lead={say.howIsItCooled}>
+              {say.theLaterOfTheUnits}
             </Say>
             <SmallActions>
               {COOLING.map(([way, name]) => (
@@ -73,7 +72,7 @@ export function HeatPanel({ serial, due, out, coil, seconds, greatestC, leastC, 
           </>
         )}
         <SmallActions>
-          <SmallAction onAct={() => setByHand(false)}>Use the connected unit</SmallAction>
+          <SmallAction onAct={() => setByHand(false)}>{say.useTheConnectedUnit}</SmallAction>
         </SmallActions>
       </div>
     )
@@ -86,44 +85,44 @@ export function HeatPanel({ serial, due, out, coil, seconds, greatestC, leastC, 
         greatestC={greatestC}
         takeOut={(s) => void run(() => act.takeOut({ serial: s })).then(now)}
       />
-      <Problem lead="Not yet." text={problem} />
+      <Problem lead={say.notYet} text={problem} />
       {due === 'heat' && !mine && (
         <div className="mt-2">
           <BigAction disabled={busy || !unit} onAct={heat}>
-            {out ? 'Heat it out now' : 'Heat it now'}
+            {out ? say.heatItOutNow : say.heatItNow}
           </BigAction>
           <SmallActions>
-            <SmallAction onAct={() => setByHand(true)}>Unit is not connected</SmallAction>
+            <SmallAction onAct={() => setByHand(true)}>{say.unitIsNotConnected}</SmallAction>
           </SmallActions>
         </div>
       )}
       {mine?.phase === 'heating' && (
-        <Say tone="off" lead="◆ Heating." role="status">
-          It stops by itself at {mine.targetC.toFixed(0)} °C. Hands off the coil.
+        <Say tone="off" lead={say.heating} role="status">
+          {say.itStopsByItselfAt(mine.targetC.toFixed(0))}
         </Say>
       )}
       {mine?.phase === 'reached' && cold && (
         <>
-          <Say tone="off" lead="◆ Too cold: the bore has closed again." role="alert">
-            Do not push. Cool it fully, then start over.
+          <Say tone="off" lead={say.tooColdTheBoreHas} role="alert">
+            {say.doNotPushCoolIt}
           </Say>
           <BigAction disabled={busy || !free} onAct={() => cool(true)}>
-            {free ? `Start over: cool in body ${free.body}` : 'No cooling body is free'}
+            {free ? say.startOverCoolInBody(free.body) : say.noCoolingBodyIsFree}
           </BigAction>
         </>
       )}
       {mine?.phase === 'reached' && !cold && (
         <>
-          <Say tone="off" lead={out ? '◆ Hot: pull the cutter now.' : '◆ Hot: cutter in now.'} role="status">
-            {out ? 'By its shank, with a guard; one try.' : 'By its shank, against the stop; then take the stop away.'}
+          <Say tone="off" lead={out ? say.hotPullTheCutterNow : say.hotCutterInNow} role="status">
+            {out ? say.byItsShankWithA : say.byItsShankAgainstThe}
           </Say>
           <BigAction disabled={busy || !free} onAct={() => cool(false)}>
-            {free ? `${out ? 'Cutter out' : 'Cutter in'}: cool in body ${free.body}` : 'No cooling body is free'}
+            {free ? say.coolInBody(out ? say.cutterOut : say.cutterIn, free.body) : say.noCoolingBodyIsFree}
           </BigAction>
           {!out && (
             <SmallActions>
               <SmallAction disabled={busy || !free} onAct={() => cool(true)}>
-                Cutter did not go in: start over
+                {say.cutterDidNotGoIn}
               </SmallAction>
             </SmallActions>
           )}

@@ -4,6 +4,7 @@ import type { StackUp } from '@/core/fits'
 import { formatLength, unitMark } from '@/core/units'
 import { formatSeconds } from '../format/due'
 import { useUnit } from '../shell/shell-context'
+import { say } from '@/words/screens/build'
 
 export interface SetUpProps {
   readonly stack: StackUp
@@ -27,75 +28,91 @@ export function SetUp({ stack, shrink, stop, LF, coil, greatestC, torqueNm, reac
       {shrink && stop ? (
         <>
           <Big
-            name="Set the stop to"
+            name={say.setTheStopTo}
             value={formatLength(LF + stop.highMm, unit, unit === 'mm' ? 2 : 4)}
             mark={unitMark(unit)}
             note={
               stop.builds
-                ? `${length(stop.highMm)} high, from ${stop.builds} builds of this holder type (spread ${length(stop.spreadMm ?? 0)})`
-                : `${length(stop.highMm)} high, computed. The tool gets at most ${length(shrink.shrinkBackBoundMm)} shorter when it cools`
+                ? say.highFromBuildsOfThis(length(stop.highMm), stop.builds, length(stop.spreadMm ?? 0))
+                : say.highComputedTheToolGets(length(stop.highMm), length(shrink.shrinkBackBoundMm))
             }
           />
           <Big
-            name="Heat to"
+            name={say.heatTo}
             value={shrink.temperatureC.toFixed(0)}
             mark="°C"
-            note={`tightest pair, ${um(shrink.interferenceMm.max)} µm; holder limit ${greatestC} °C · coil ${coil}, about ${Math.max(1, shrink.heatingS).toFixed(0)} s`}
+            note={say.tightestPairMHolderLimit(
+              um(shrink.interferenceMm.max),
+              greatestC,
+              coil,
+              Math.max(1, shrink.heatingS).toFixed(0),
+            )}
           />
         </>
       ) : (
         <>
           <Big
-            name="Target length"
+            name={say.targetLength}
             value={formatLength(stack.LF, unit, unit === 'mm' ? 1 : 3)}
             mark={unitMark(unit)}
-            note="gauge line to tip"
+            note={say.gaugeLineToTip}
           />
           <Big
-            name="Out of the nose"
+            name={say.outOfTheNose}
             value={formatLength(stack.stickOutMm, unit, unit === 'mm' ? 1 : 2)}
             mark={unitMark(unit)}
-            note={torqueNm === null ? 'nose to tip' : `nose to tip. Tighten to ${torqueNm} N·m`}
+            note={torqueNm === null ? say.noseToTip : say.noseToTipTightenTo(torqueNm)}
           />
         </>
       )}
       {stack.depthMm !== null && stack.depthLimitsMm && (
         <Small
-          name="Shank in"
+          name={say.shankIn}
           value={short(stack.depthMm)}
-          note={`between ${short(stack.depthLimitsMm.min)} and ${short(stack.depthLimitsMm.max)}; out ${short(stack.stickOutMm)}`}
+          note={say.betweenAndOut(short(stack.depthLimitsMm.min), short(stack.depthLimitsMm.max), short(stack.stickOutMm))}
         />
       )}
       <Small
-        name="Reach before the holder touches"
+        name={say.reachBeforeTheHolderTouches}
         value={short(stack.clearMm)}
-        note={`then the ${stack.clearPart} touches${reachMm === null ? '' : `. The job needs ${short(reachMm)}`}`}
+        note={say.thenTheTouches(stack.clearPart, reachMm === null ? '' : say.theJobNeeds(short(reachMm)))}
       />
       <Small
-        name="Mass"
+        name={say.mass}
         value={`${stack.massKg.toFixed(2)} kg`}
-        note={`centre of mass ${short(stack.centreMm)} above the gauge line${stack.greatestRpm === null ? '' : `; ${stack.greatestRpm.toLocaleString('en')} rev/min for the ${stack.slowestPart}`}`}
+        note={say.centreOfMassAboveThe(
+          short(stack.centreMm),
+          stack.greatestRpm === null ? '' : say.revMinForThe(stack.greatestRpm.toLocaleString('en'), stack.slowestPart),
+        )}
       />
       {shrink && (
         <>
           <Small
-            name="Earliest time to touch, to measure"
+            name={say.earliestTimeToTouchTo}
             value={`${formatSeconds(shrink.touchS)}, ${formatSeconds(shrink.measureS)}`}
-            note="computed for contact cooling. Follow the unit’s light. A warm tool measures too long"
+            note={say.computedForContactCoolingFollow}
           />
           <Small
-            name="Grip"
+            name={say.grip}
             value={`${shrink.gripTorqueNm.min.toFixed(0)} … ${shrink.gripTorqueNm.max.toFixed(0)} N·m`}
-            note={`pull-out ${(shrink.pullOutN.min / 1000).toFixed(1)} kN at worst; ${um(shrink.interferenceMm.min)} … ${um(shrink.interferenceMm.max)} µm; nose at ${(shrink.stressShare * 100).toFixed(0)} % of its yield`}
+            note={say.pullOutKnAtWorst(
+              (shrink.pullOutN.min / 1000).toFixed(1),
+              um(shrink.interferenceMm.min),
+              um(shrink.interferenceMm.max),
+              (shrink.stressShare * 100).toFixed(0),
+            )}
           />
           {shrink.notes.map((note) => (
             <p key={note.code} className="text-unsure col-span-2 mt-2 font-semibold">
               ◐{' '}
               {note.code === 'STEEL_SHANK'
-                ? 'Steel shank: it expands like the holder. Heat fast, pull at once, one try.'
+                ? say.steelShankItExpandsLike
                 : note.code === 'NOT_OUT_AGAIN'
-                  ? `It may not come out again. That needs ${Number.isFinite(note.neededC) ? `${note.neededC.toFixed(0)} °C` : 'more than any heat'}, the holder limit is ${note.limitC} °C.`
-                  : `The worst pair holds ${note.worstNm.toFixed(0)} N·m. The job may need ${note.wantedNm.toFixed(0)} N·m. Take an h5 shank or a longer clamping length.`}
+                  ? say.itMayNotComeOut(
+                      Number.isFinite(note.neededC) ? `${note.neededC.toFixed(0)} °C` : say.moreThanAnyHeat,
+                      note.limitC,
+                    )
+                  : say.theWorstPairHoldsN(note.worstNm.toFixed(0), note.wantedNm.toFixed(0))}
             </p>
           ))}
         </>

@@ -4,6 +4,7 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import { Say } from '../common/sheet'
 import type { Answer, Ask } from '@/stations/contract'
 import type * as build from '@/stations/build/contract'
+import { say } from '@/words/screens/build'
 
 /** What the unit shows. */
 export type UnitView = Answer<typeof build.unitState>
@@ -29,7 +30,7 @@ export function useUnitState(ask: AskUnit): {
       if (said.ok) setUnit(said.value)
       setProblem(said.ok ? null : said.error.text)
     } catch {
-      if (alive.current) setProblem('No answer from the tool room.')
+      if (alive.current) setProblem(say.noAnswerFromTheTool)
     }
   }, [ask])
   useEffect(() => {
@@ -64,11 +65,11 @@ export function UnitPanel({
 }) {
   if (problem)
     return (
-      <Say tone="off" lead="The shrink unit.">
+      <Say tone="off" lead={say.theShrinkUnit}>
         {problem}
       </Say>
     )
-  if (!unit) return <p className="text-soft py-2">Asking the shrink unit …</p>
+  if (!unit) return <p className="text-soft py-2">{say.askingTheShrinkUnit}</p>
   const mine =
     unit.heating?.serial === serial ? unit.heating : (unit.bodies.find((b) => b.serial !== null && b.serial === serial) ?? null)
   return (
@@ -76,27 +77,29 @@ export function UnitPanel({
       {mine && mine.noseC !== null && (
         <>
           <div className="flex items-baseline justify-between">
-            <span className="font-semibold">Nose of {serial}</span>
+            <span className="font-semibold">
+              {say.noseOf} {serial}
+            </span>
             <span className="figures text-[32px] leading-none font-bold" data-testid="nose-temperature">
-              {mine.noseC.toFixed(0)} <small className="text-soft text-lg font-medium">°C{unit.simulated && ', simulated'}</small>
+              {mine.noseC.toFixed(0)} <small className="text-soft text-lg font-medium">°C{unit.simulated && say.simulated}</small>
             </span>
           </div>
           <Curve points={mine.curve} limitC={greatestC} targetC={unit.heating?.serial === serial ? unit.heating.targetC : null} />
         </>
       )}
-      <ul className="grid grid-cols-4 gap-2" aria-label="Cooling bodies">
+      <ul className="grid grid-cols-4 gap-2" aria-label={say.coolingBodies}>
         {unit.bodies.map((b) => (
           <li key={b.body} className="border-rule flex min-h-[62px] flex-col border p-1.5 leading-tight">
             <span className="text-soft text-[14px]">
-              body {b.body}
-              {unit.simulated && b.noseC !== null && ', simulated'}
+              {say.bodyName(b.body)}
+              {unit.simulated && b.noseC !== null && say.simulated}
             </span>
             {b.serial === null ? (
-              <b className="font-head text-soft">free</b>
+              <b className="font-head text-soft">{say.free}</b>
             ) : (
               <>
                 <b className={`font-head ${b.light === 'cool' ? 'text-holds' : 'text-off'}`}>
-                  {b.light === 'cool' ? '● cool' : '◆ hot'} {b.noseC?.toFixed(0)}°
+                  {b.light === 'cool' ? say.cool : say.hot} {b.noseC?.toFixed(0)}°
                 </b>
                 {b.light === 'cool' ? (
                   <button
@@ -104,7 +107,7 @@ export function UnitPanel({
                     className="text-act min-h-11 text-left text-[15px] font-semibold"
                     onClick={() => takeOut(b.serial!)}
                   >
-                    take out {b.serial}
+                    {say.takeOut(b.serial)}
                   </button>
                 ) : (
                   <span className="text-[14px]">{b.serial}</span>

@@ -1,6 +1,7 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { FIELD } from './form'
+import { say } from '@/words/screens/shell'
 
 /** Leads to the same sheet for another machine. */
 export function MachineSelect({
@@ -16,7 +17,7 @@ export function MachineSelect({
   return (
     <select
       className={`${FIELD} mt-0! w-44!`}
-      aria-label="Machine"
+      aria-label={say.machine}
       value={value}
       onChange={(e) => router.push(`${path}?machine=${e.target.value}`)}
     >

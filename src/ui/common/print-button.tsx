@@ -1,4 +1,5 @@
 'use client'
+import { say } from '@/words/screens/shell'
 
 export function PrintButton() {
   return (
@@ -7,7 +8,7 @@ export function PrintButton() {
       className="border-ink font-head h-11 rounded-[3px] border-[1.5px] px-4 text-lg font-semibold"
       onClick={() => window.print()}
     >
-      Print
+      {say.print}
     </button>
   )
 }

@@ -1,6 +1,7 @@
 'use client'
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
+import { say } from '@/words/screens/shell'
 
 export interface Tab {
   readonly href: string
@@ -41,36 +42,36 @@ export function SubNav({
 }
 
 export const KIT_TABS: readonly Tab[] = [
-  { href: '/kit', name: 'Jobs' },
-  { href: '/kit/ahead', name: 'Due list' },
-  { href: '/kit/carts', name: 'Carts and racks' },
-  { href: '/kit/slots', name: 'Slot displays' },
-  { href: '/kit/now', name: 'Rush' },
-  { href: '/kit/shift', name: 'Next shift' },
+  { href: '/kit', name: say.jobs },
+  { href: '/kit/ahead', name: say.dueList },
+  { href: '/kit/carts', name: say.cartsAndRacks },
+  { href: '/kit/slots', name: say.slotDisplays },
+  { href: '/kit/now', name: say.rush },
+  { href: '/kit/shift', name: say.nextShift },
 ]
 export const MEASURE_TABS: readonly Tab[] = [
-  { href: '/measure', name: 'Tools' },
-  { href: '/measure/programs', name: 'Programs' },
-  { href: '/measure/masters', name: 'Masters' },
-  { href: '/measure/pictures', name: 'Measure from files' },
+  { href: '/measure', name: say.tools },
+  { href: '/measure/programs', name: say.programs },
+  { href: '/measure/masters', name: say.masters },
+  { href: '/measure/pictures', name: say.measureFromFiles },
 ]
 export const HANDOVER_TABS: readonly Tab[] = [
-  { href: '/hand-over', name: 'Tools' },
-  { href: '/hand-over/labels', name: 'Labels' },
-  { href: '/hand-over/posts', name: 'Posts' },
-  { href: '/hand-over/tag', name: 'Read a tag' },
+  { href: '/hand-over', name: say.tools },
+  { href: '/hand-over/labels', name: say.labels },
+  { href: '/hand-over/posts', name: say.posts },
+  { href: '/hand-over/tag', name: say.readATag },
 ]
 export const LOAD_TABS: readonly Tab[] = [
-  { href: '/load', name: 'Load' },
-  { href: '/load/rules', name: 'Rules' },
+  { href: '/load', name: say.load },
+  { href: '/load/rules', name: say.rules },
 ]
 export const LIBRARY_TABS: readonly Tab[] = [
-  { href: '/library', name: 'Parts' },
-  { href: '/library/tools', name: 'Tools' },
-  { href: '/library/holders', name: 'Holders' },
-  { href: '/library/store', name: 'Store' },
-  { href: '/library/stock', name: 'Stock' },
-  { href: '/library/programs', name: 'Programs' },
-  { href: '/library/steps', name: 'Steps' },
-  { href: '/library/import', name: 'Import' },
+  { href: '/library', name: say.parts },
+  { href: '/library/tools', name: say.tools },
+  { href: '/library/holders', name: say.holders },
+  { href: '/library/store', name: say.store },
+  { href: '/library/stock', name: say.stock },
+  { href: '/library/programs', name: say.programs },
+  { href: '/library/steps', name: say.steps },
+  { href: '/library/import', name: say.importWord },
 ]

@@ -2,6 +2,7 @@
 import { useState } from 'react'
 import type { Result } from '@/core/units'
 import { useShell } from '../shell/shell-context'
+import { say } from '@/words/screens/shell'
 
 /** Runs an action once at a time and keeps what went wrong, in words. */
 export function useAct() {
@@ -23,7 +24,7 @@ export function useAct() {
       else setProblem(done.error.text)
       return done.ok
     } catch {
-      setProblem('No answer from the tool room. Check that this terminal is connected, then try again.')
+      setProblem(say.noAnswerFromTheToolRoom)
       return false
     } finally {
       setBusy(false)

@@ -1,4 +1,5 @@
 import type { ContourPiece } from '@/core/tool'
+import { say } from '@/words/screens/shell'
 
 const ends = (p: ContourPiece) =>
   p.type === 'line'
@@ -35,7 +36,7 @@ export function Contour({
       width={width}
       height={height}
       role="img"
-      aria-label={`Nominal contour, ${pieces.length} pieces`}
+      aria-label={say.nominalContourPieces(pieces.length)}
       className="max-w-full shrink-0"
     >
       <path d={`M${at([0, low])}L${at([0, high])}`} stroke="var(--soft)" strokeDasharray="6 3 1 3" />

@@ -1,6 +1,7 @@
 import type { ToolProfile } from '@/core/tool'
 import { formatLength, unitMark, type LengthUnit } from '@/core/units'
 import { ToolParts } from './silhouette'
+import { say } from '@/words/screens/shell'
 
 export interface DrawingProps {
   readonly profile: ToolProfile
@@ -23,7 +24,7 @@ export function ToolDrawing({ profile, unit, width, height, title, LF, DC, RE, s
   const top = 40
   const x = (r: number) => cx + r * scale
   const y = (z: number) => top + (profile.highMm - z) * scale
-  const say = (mm: number, symbol: string) => `${symbol} ${formatLength(mm, unit)}`
+  const sized = (mm: number, symbol: string) => `${symbol} ${formatLength(mm, unit)}`
   const gauge = y(0)
   const tip = y(profile.highMm)
   const r = profile.cutRadiusMm
@@ -35,7 +36,7 @@ export function ToolDrawing({ profile, unit, width, height, title, LF, DC, RE, s
       width={width}
       height={height}
       role="img"
-      aria-label={`${title}, ${say(LF, 'LF')} ${unitMark(unit)}`}
+      aria-label={`${title}, ${sized(LF, 'LF')} ${unitMark(unit)}`}
       className="figures max-w-full"
       fontSize="17"
       fontWeight="600"
@@ -44,13 +45,13 @@ export function ToolDrawing({ profile, unit, width, height, title, LF, DC, RE, s
       <ToolParts profile={profile} x={x} y={y} />
       <path d={`M${left - 26} ${gauge}H${right + 40}`} stroke="var(--soft)" strokeDasharray="5 4" />
       <text x={right + 40} y={gauge + 18} textAnchor="end" fontSize="15" fontWeight="500" fill="var(--soft)">
-        gauge line
+        {say.gaugeLine}
       </text>
-      <Dimension x={left} from={tip} to={gauge} label={say(LF, 'LF')} />
+      <Dimension x={left} from={tip} to={gauge} label={sized(LF, 'LF')} />
       <path d={`M${left - 6} ${tip}H${x(-r) - 4}`} stroke="var(--soft)" strokeWidth="1" />
       {stickOutMm !== undefined && (
         <>
-          <Dimension x={right} from={tip} to={y(profile.highMm - stickOutMm)} label={say(stickOutMm, 'out')} side="right" />
+          <Dimension x={right} from={tip} to={y(profile.highMm - stickOutMm)} label={sized(stickOutMm, 'out')} side="right" />
           <path
             d={`M${x(r) + 4} ${tip}H${right + 6}M${x(r) + 4} ${y(profile.highMm - stickOutMm)}H${right + 6}`}
             stroke="var(--soft)"
@@ -67,7 +68,7 @@ export function ToolDrawing({ profile, unit, width, height, title, LF, DC, RE, s
             fill="none"
           />
           <text x={cx} y={tip - 18} textAnchor="middle">
-            {say(DC, 'Ø')}
+            {sized(DC, 'Ø')}
             {RE !== null && RE > 0 ? `  R ${formatLength(RE, unit)}` : ''}
           </text>
         </>

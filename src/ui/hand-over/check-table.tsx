@@ -1,5 +1,6 @@
 import type { CheckRow } from '@/core/handover'
 import { fixed, unitMark } from '@/core/units'
+import { say } from '@/words/screens/hand-over'
 
 /** Measured and held values side by side, in the machine's own unit. */
 export function CheckTable({
@@ -15,9 +16,9 @@ export function CheckTable({
     <table className="w-full max-w-[676px] text-left">
       <thead>
         <tr className="border-ink border-b-2 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">
-          <th scope="col">register</th>
+          <th scope="col">{say.register}</th>
           <th scope="col" className="text-right">
-            measured
+            {say.measured}
           </th>
           <th scope="col" className="text-right">
             {heldName}
@@ -38,7 +39,7 @@ export function CheckTable({
             </td>
             <td className="text-soft pl-2">{unitMark(row.unit)}</td>
             <td className={`font-head text-lg font-bold whitespace-nowrap ${row.same ? 'text-holds' : 'text-off'}`}>
-              {row.same ? 'same ●' : 'differs ◆'}
+              {row.same ? say.same : say.differs}
             </td>
           </tr>
         ))}

@@ -5,6 +5,7 @@ import { Say } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import type { Ask } from '@/stations/contract'
 import type * as handOver from '@/stations/hand-over/contract'
+import { say } from '@/words/screens/hand-over'
 
 export type DropAction = Ask<typeof handOver.dropPost>
 
@@ -17,7 +18,7 @@ export function useDrop(drop: DropAction) {
       const done = await drop({ ids, over })
       setSaid(
         done.ok
-          ? { tone: 'holds', text: `${done.value.file} is in the machine’s folder.`, again: null }
+          ? { tone: 'holds', text: say.isInTheMachinesFolder(done.value.file), again: null }
           : { tone: 'off', text: done.error.text, again: done.error.code === 'FILE_THERE' ? ids : null },
       )
       return done.ok ? done : { ok: true as const, value: null }
@@ -32,7 +33,7 @@ export function DropSaid({ drop }: { readonly drop: ReturnType<typeof useDrop> }
     <>
       <Say
         tone={said.tone}
-        lead={said.tone === 'holds' ? 'Sent.' : 'Not sent.'}
+        lead={said.tone === 'holds' ? say.sent : say.notSent}
         role={said.tone === 'holds' ? 'status' : 'alert'}
       >
         {said.text}
@@ -40,7 +41,7 @@ export function DropSaid({ drop }: { readonly drop: ReturnType<typeof useDrop> }
       {said.again && (
         <div className="mb-2.5 flex">
           <SmallAction disabled={busy} onAct={() => put(said.again!, true)}>
-            Overwrite the old file
+            {say.overwriteTheOldFile}
           </SmallAction>
         </div>
       )}
@@ -56,7 +57,7 @@ export function DropPanel({ id, drop }: { readonly id: number; readonly drop: Dr
       <DropSaid drop={now} />
       <div className="mt-2.5 flex">
         <SmallAction disabled={now.busy} onAct={() => now.put([id])}>
-          Save to the machine’s folder
+          {say.saveToTheMachinesFolder}
         </SmallAction>
       </div>
     </>

@@ -7,6 +7,7 @@ import { useAct } from '../common/use-act'
 import { DropSaid, useDrop, type DropAction } from './drop-panel'
 import type { Ask } from '@/stations/contract'
 import type * as handOver from '@/stations/hand-over/contract'
+import { say } from '@/words/screens/hand-over'
 
 export interface KitOfMachine {
   readonly machine: string
@@ -31,7 +32,7 @@ export function usePrint(print: PrintAction) {
     setPrinted(null)
     void run(
       () => print({ ids }),
-      ({ printed: n, where }) => setPrinted(n === 1 ? `The label is in ${where}.` : `${n} labels are in the spool folder.`),
+      ({ printed: n, where }) => setPrinted(n === 1 ? say.theLabelIsIn(where) : say.labelsAreInTheSpool(n)),
     )
   }
   return { busy, problem, printed, put }
@@ -40,9 +41,9 @@ export function usePrint(print: PrintAction) {
 export function PrintSaid({ now }: { readonly now: ReturnType<typeof usePrint> }) {
   return (
     <>
-      <Problem lead="Not printed." text={now.problem} />
+      <Problem lead={say.notPrinted} text={now.problem} />
       {now.printed && (
-        <Say tone="holds" lead="Printed." role="status">
+        <Say tone="holds" lead={say.printed} role="status">
           {now.printed}
         </Say>
       )}
@@ -83,7 +84,7 @@ function Kit({ kit, drop, print }: { readonly kit: KitOfMachine; readonly drop: 
       <h2 className="text-2xl font-bold">
         {kit.name}{' '}
         <small className="text-soft text-lg font-medium">
-          {kit.tools.length === 1 ? 'one tool' : `${kit.tools.length} tools`} released
+          {say.released(kit.tools.length === 1 ? say.oneTool : say.toolCount(kit.tools.length))}
         </small>
       </h2>
       <ul className="border-rule border-t">
@@ -110,12 +111,12 @@ function Kit({ kit, drop, print }: { readonly kit: KitOfMachine; readonly drop: 
       <PrintSaid now={labels} />
       <div className="mt-2.5 flex gap-2.5">
         <SmallAction disabled={labels.busy || chosen.length === 0} onAct={() => labels.put(chosen)}>
-          Print labels
+          {say.printLabels}
         </SmallAction>
         <SmallAction disabled={now.busy || chosen.length === 0} onAct={() => now.put(chosen)}>
-          Save file to folder
+          {say.saveFileToFolder}
         </SmallAction>
-        <SmallAction href={`/api/handovers/labels.pdf?on=sheet&ids=${chosen.join(',')}`}>Labels on A4</SmallAction>
+        <SmallAction href={`/api/handovers/labels.pdf?on=sheet&ids=${chosen.join(',')}`}>{say.labelsOnA4}</SmallAction>
       </div>
     </section>
   )

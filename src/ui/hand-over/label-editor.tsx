@@ -11,6 +11,7 @@ import { useAct } from '../common/use-act'
 import { useUnsaved } from '../shell/shell-context'
 import type { Ask, Asked } from '@/stations/contract'
 import type * as handOver from '@/stations/hand-over/contract'
+import { say } from '@/words/screens/hand-over'
 
 type Given = Asked<typeof handOver.tryLabel>
 type Tried = Awaited<ReturnType<Ask<typeof handOver.tryLabel>>>
@@ -64,7 +65,7 @@ export function LabelEditor({
       lines.join('\n') !== [layout.title, ...layout.lines].join('\n') ||
       size.widthMm !== String(layout.widthMm) ||
       size.heightMm !== String(layout.heightMm))
-  useUnsaved(edited ? 'This label' : null)
+  useUnsaved(edited ? say.thisLabel : null)
   const given: Given | null =
     handover === null
       ? null
@@ -86,7 +87,7 @@ export function LabelEditor({
     const timer = setTimeout(() => {
       tryLabel(JSON.parse(asked) as Given)
         .then((answer) => !off && setTried(answer))
-        .catch(() => !off && setTried({ ok: false, error: { code: 'OFFLINE', text: 'No answer from the tool room.' } }))
+        .catch(() => !off && setTried({ ok: false, error: { code: 'OFFLINE', text: say.noAnswerFromTheTool } }))
     }, SOON_MS)
     return () => {
       off = true
@@ -102,26 +103,26 @@ export function LabelEditor({
     <Sheet
       left={
         <>
-          <SubNav tabs={HANDOVER_TABS} label="Sheets of Hand over" />
+          <SubNav tabs={HANDOVER_TABS} label={say.sheetsOfHandOver} />
           <div className="flex items-center justify-between gap-4">
-            <Title lead="Labels">for {machine.name}</Title>
+            <Title lead={say.labels}>{say.forName(machine.name)}</Title>
             <MachineSelect value={machine.key} machines={machines} path="/hand-over/labels" />
           </div>
           {tools.length === 0 ? (
-            <p className="text-soft text-lg">Release a tool for {machine.name} first. A label is tried on a real tool.</p>
+            <p className="text-soft text-lg">{say.releaseAToolForFirst(machine.name)}</p>
           ) : tried?.ok ? (
             // eslint-disable-next-line @next/next/no-img-element -- drawn on the server, in true proportion
             <img
               src={`data:image/svg+xml;utf8,${encodeURIComponent(tried.value.svg)}`}
-              alt="The label as it would be printed"
+              alt={say.theLabelAsItWould}
               className="border-rule w-full max-w-[620px] border bg-white"
             />
           ) : (
-            <p className="text-soft text-lg">{tried ? 'No label to show.' : 'Drawing it …'}</p>
+            <p className="text-soft text-lg">{tried ? say.noLabelToShow : say.drawingIt}</p>
           )}
           {tools.length > 0 && (
             <label className="flex items-center gap-3 text-lg font-semibold">
-              Tried on
+              {say.triedOn}
               <select
                 className={`${FIELD} mt-0! max-w-[420px]`}
                 value={handover ?? ''}
@@ -135,7 +136,7 @@ export function LabelEditor({
               </select>
             </label>
           )}
-          <h2 className="mt-1 text-xl font-bold">Fields to insert</h2>
+          <h2 className="mt-1 text-xl font-bold">{say.fieldsToInsert}</h2>
           <ul className="flex flex-wrap gap-2">
             {Object.entries(fields).map(([key, about]) => (
               <li key={key}>
@@ -150,18 +151,16 @@ export function LabelEditor({
               </li>
             ))}
           </ul>
-          <p className="text-soft">
-            Tap a field to add it to the line you are in. Lengths have the machine’s unit. Empty lines are left out.
-          </p>
+          <p className="text-soft">{say.tapAFieldToAdd}</p>
         </>
       }
       right={
         <>
-          <h2 className="text-2xl font-bold">Lines</h2>
+          <h2 className="text-2xl font-bold">{say.lines}</h2>
           {lines.map((text, i) => (
             <div key={i} className="flex items-start gap-2">
               <div className="flex-1">
-                <Field name={i === 0 ? 'Large' : `Line ${i}`} error={cut.includes(i) ? 'cut off at its end' : undefined}>
+                <Field name={i === 0 ? say.large : say.lineNumber(i)} error={cut.includes(i) ? say.cutOffAtItsEnd : undefined}>
                   <input
                     className={FIELD}
                     value={text}
@@ -174,7 +173,7 @@ export function LabelEditor({
                 <button
                   type="button"
                   className="text-soft mt-6 h-11 w-11 text-2xl"
-                  aria-label={`Take line ${i} away`}
+                  aria-label={say.takeLineAway(i)}
                   onClick={() => setLines((all) => all.filter((_, k) => k !== i))}
                 >
                   ×
@@ -188,12 +187,12 @@ export function LabelEditor({
               className="text-act mt-1 h-11 self-start text-lg font-semibold"
               onClick={() => setLines((all) => [...all, ''])}
             >
-              + another line
+              {say.anotherLine}
             </button>
           )}
           <div className="mt-1 grid grid-cols-3 gap-3">
             {(['widthMm', 'heightMm'] as const).map((key) => (
-              <Field key={key} name={key === 'widthMm' ? 'Wide' : 'High'} unit="mm">
+              <Field key={key} name={key === 'widthMm' ? say.wide : say.high} unit="mm">
                 <input
                   className={`${FIELD} figures`}
                   inputMode="decimal"
@@ -202,30 +201,30 @@ export function LabelEditor({
                 />
               </Field>
             ))}
-            <Field name="Code">
+            <Field name={say.code}>
               <select className={FIELD} value={kind} onChange={(e) => setKind(e.target.value as typeof kind)}>
-                <option value="datamatrix">Data Matrix</option>
-                <option value="qr">QR</option>
+                <option value="datamatrix">{say.dataMatrix}</option>
+                <option value="qr">{say.qr}</option>
               </select>
             </Field>
           </div>
           <div className="mt-auto pt-3">
             {tried && !tried.ok && (
-              <Say tone="off" lead="It cannot be printed so.">
+              <Say tone="off" lead={say.itCannotBePrintedSo}>
                 {tried.error.text}
               </Say>
             )}
             {!lead && (
-              <Say tone="todo" lead="Only a lead can save this.">
-                Everybody reads these labels.
+              <Say tone="todo" lead={say.onlyALeadCanSave}>
+                {say.everybodyReadsTheseLabels}
               </Say>
             )}
             {kept && (
-              <Say tone="holds" lead="Kept." role="status">
-                Every label of {machine.name} looks like this from now on.
+              <Say tone="holds" lead={say.kept} role="status">
+                {say.everyLabelOfLooksLike(machine.name)}
               </Say>
             )}
-            <Problem lead="Not kept." text={problem} />
+            <Problem lead={say.notKept} text={problem} />
             <BigAction
               disabled={busy || !lead || !given || !tried?.ok || cut.length > 0}
               onAct={() =>
@@ -239,7 +238,7 @@ export function LabelEditor({
                 )
               }
             >
-              Keep for {machine.name}
+              {say.keepFor(machine.name)}
             </BigAction>
           </div>
         </>

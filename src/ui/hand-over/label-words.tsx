@@ -1,6 +1,7 @@
 'use client'
 import { useState } from 'react'
 import { SmallAction, SmallActions } from '../common/actions'
+import { say } from '@/words/screens/hand-over'
 
 /** What the code on the label says, to copy or type where there is no scanner. */
 export function LabelWords({ text }: { readonly text: string }) {
@@ -12,17 +13,13 @@ export function LabelWords({ text }: { readonly text: string }) {
     )
   return (
     <details>
-      <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">Its code as text</summary>
+      <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">{say.itsCodeAsText}</summary>
       <code className="bg-ground block p-2 text-[15px] break-all select-all">{text}</code>
       <p className="text-soft" role="status">
-        {copied === false
-          ? 'It could not be copied. Mark the text and copy it yourself.'
-          : copied
-            ? 'Copied. Put it into the field at the top and press Enter.'
-            : 'No scanner? Type or put it into the field at the top and press Enter.'}
+        {copied === false ? say.itCouldNotBeCopied : copied ? say.copiedPutItIntoThe : say.noScannerTypeOrPut}
       </p>
       <SmallActions>
-        <SmallAction onAct={copy}>Copy</SmallAction>
+        <SmallAction onAct={copy}>{say.copy}</SmallAction>
       </SmallActions>
     </details>
   )

@@ -3,6 +3,7 @@ import { pocketText, type Machine } from '@/core/tool'
 import { fixed, mmToUnit, unitMark } from '@/core/units'
 import { voidText } from '@/words/hand-over'
 import { formatWhen } from '../format/due'
+import { say } from '@/words/screens/hand-over'
 
 /** Every number this holder ever had: what it froze, who released it, and why it stopped being current. */
 export function Numbers({
@@ -18,30 +19,38 @@ export function Numbers({
   return (
     <details>
       <summary className="font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">
-        {handovers.length === 1 ? 'One hand-over so far' : `${handovers.length} hand-overs so far`}
+        {handovers.length === 1 ? say.oneHandOverSoFar : `${handovers.length} hand-overs so far`}
       </summary>
       <ul>
         {handovers.map(({ id, values, personId, releasedAt, voidedAt, voidReason, measurementId }) => {
           const machine = machines[values.machine]
-          const say = (mm: number) => `${fixed(mmToUnit(mm, values.unit), machine?.decimals ?? 3)} ${unitMark(values.unit)}`
+          const sized = (mm: number) => `${fixed(mmToUnit(mm, values.unit), machine?.decimals ?? 3)} ${unitMark(values.unit)}`
           return (
             <li key={id} className="border-rule grid grid-cols-[44px_1fr] gap-x-3 border-b py-2">
               <b className="font-head figures text-[22px] leading-none">{values.issue}</b>
               <span className="leading-snug">
                 <span className={`font-head text-lg font-bold ${voidedAt ? 'text-soft' : 'text-holds'}`}>
-                  {voidedAt ? '○ out of date' : '● current'}
+                  {voidedAt ? say.outOfDate : say.current}
                 </span>{' '}
                 <span className="figures font-semibold">
-                  L {say(values.lengthMm)}, radius {say(values.radiusMm)}
-                  {values.cornerRadiusMm === null ? '' : `, R ${say(values.cornerRadiusMm)}`}
-                  {values.wear ? `, wear ${say(values.wear.lengthMm)}` : ''}
+                  {say.lRadius(
+                    sized(values.lengthMm),
+                    sized(values.radiusMm),
+                    values.cornerRadiusMm === null ? '' : `, R ${sized(values.cornerRadiusMm)}`,
+                    values.wear ? say.wearLengthMm(sized(values.wear.lengthMm)) : '',
+                  )}
                 </span>
                 <br />
                 <span className="text-soft">
-                  T{values.t} for {machine?.name ?? values.machine}
-                  {values.pocket === null ? '' : `, ${pocketText(values.pocket)}`} · {people[personId] ?? personId},{' '}
-                  {formatWhen(releasedAt)} · from measurement {measurementId}
-                  {voidedAt ? ` · ${voidText(voidReason)}, ${formatWhen(voidedAt)}` : ''}
+                  {say.tForFromMeasurement(
+                    values.t,
+                    machine?.name ?? values.machine,
+                    values.pocket === null ? '' : `, ${pocketText(values.pocket)}`,
+                    people[personId] ?? personId,
+                    formatWhen(releasedAt),
+                    measurementId,
+                    voidedAt ? ` · ${voidText(voidReason)}, ${formatWhen(voidedAt)}` : '',
+                  )}
                 </span>
               </span>
             </li>

@@ -15,6 +15,7 @@ import { useUnsaved } from '../shell/shell-context'
 import { TableForm } from './table-form'
 import type { Ask } from '@/stations/contract'
 import type * as handOver from '@/stations/hand-over/contract'
+import { say } from '@/words/screens/hand-over'
 
 /** In the colours of the page, whichever theme it has. */
 const PLAIN = EditorView.theme({
@@ -74,7 +75,7 @@ export function PostEditor(props: PostEditorProps) {
   const changed = template !== props.template
   const edited = changed || JSON.stringify(options) !== JSON.stringify(props.options)
   const keepAs = shipped && !changed ? props.post : name
-  useUnsaved(edited ? 'This post' : null)
+  useUnsaved(edited ? say.thisPost : null)
 
   const latest = useRef(tryTemplate)
   useEffect(() => {
@@ -104,10 +105,12 @@ export function PostEditor(props: PostEditorProps) {
     <Sheet
       left={
         <>
-          <SubNav tabs={HANDOVER_TABS} label="Sheets of Hand over" />
+          <SubNav tabs={HANDOVER_TABS} label={say.sheetsOfHandOver} />
           <div className="grid grid-cols-3 items-end gap-3">
-            <Title lead="Post">{edited ? 'changed, not saved' : machine.post === props.post ? 'active' : 'not active'}</Title>
-            <Field name="Machine">
+            <Title lead={say.post}>
+              {edited ? say.changedNotSaved : machine.post === props.post ? say.active : say.notActive}
+            </Title>
+            <Field name={say.machine}>
               <select className={FIELD} value={machine.key} onChange={(e) => go({ machine: e.target.value })}>
                 {props.machines.map((m) => (
                   <option key={m.key} value={m.key}>
@@ -116,12 +119,12 @@ export function PostEditor(props: PostEditorProps) {
                 ))}
               </select>
             </Field>
-            <Field name="Template">
+            <Field name={say.template}>
               <select className={FIELD} value={props.post} onChange={(e) => go({ machine: machine.key, post: e.target.value })}>
                 {props.posts.map((p) => (
                   <option key={p} value={p}>
                     {p}
-                    {p === machine.post ? ', active' : ''}
+                    {p === machine.post ? say.activeMark : ''}
                   </option>
                 ))}
               </select>
@@ -149,9 +152,9 @@ export function PostEditor(props: PostEditorProps) {
       }
       right={
         <>
-          <Field name="Tried on">
+          <Field name={say.triedOn}>
             <select className={FIELD} value={serial} onChange={(e) => setSerial(e.target.value)}>
-              {tools.length === 0 && <option value="">no measured tool for this machine</option>}
+              {tools.length === 0 && <option value="">{say.noMeasuredToolForThis}</option>}
               {tools.map((t) => (
                 <option key={t.serial} value={t.serial}>
                   {t.name}
@@ -162,23 +165,23 @@ export function PostEditor(props: PostEditorProps) {
           <TableForm options={options} unit={machine.unit} lathe={machine.lathe} change={setOptions} />
           <div className="mt-auto pt-3">
             {trial && !trial.ok && (
-              <Say tone="off" lead="It is wrong." role="alert">
+              <Say tone="off" lead={say.itIsWrong} role="alert">
                 {trial.error.text}
               </Say>
             )}
             {wrong && (
-              <Say tone="off" lead="Wrong post." role="alert">
+              <Say tone="off" lead={say.wrongPost} role="alert">
                 {wrong}
               </Say>
             )}
             {trial?.ok && !wrong && trial.value.check.rows.length > 0 && (
-              <Say tone="holds" lead="The control gets the measured values." role="status">
-                {trial.value.check.rows.length} registers are right. No other offset changes.
+              <Say tone="holds" lead={say.theControlGetsTheMeasuredValues} role="status">
+                {say.registersAreRightNoOther(trial.value.check.rows.length)}
               </Say>
             )}
-            <Problem lead="Not kept." text={problem} />
+            <Problem lead={say.notKept} text={problem} />
             {(changed || !shipped) && (
-              <Field name="Kept as">
+              <Field name={say.keptAs}>
                 <input className={FIELD} value={name} maxLength={40} onChange={(e) => setName(e.target.value)} />
               </Field>
             )}
@@ -203,7 +206,7 @@ export function PostEditor(props: PostEditorProps) {
                   )
                 }
               >
-                {props.lead ? `Keep for ${machine.name}` : 'Only a lead can save this'}
+                {props.lead ? say.keepFor(machine.name) : say.onlyALeadCanSaveThis}
               </BigAction>
             </div>
           </div>

@@ -1,6 +1,7 @@
 'use client'
 import { SmallAction } from '../common/actions'
 import { PrintSaid, usePrint, type PrintAction } from './kits-panel'
+import { say } from '@/words/screens/hand-over'
 
 /** One label to the printer. */
 export function PrintPanel({ id, print }: { readonly id: number; readonly print: PrintAction }) {
@@ -10,7 +11,7 @@ export function PrintPanel({ id, print }: { readonly id: number; readonly print:
       <PrintSaid now={now} />
       <div className="mt-2.5 flex">
         <SmallAction disabled={now.busy} onAct={() => now.put([id])}>
-          {now.busy ? 'Printing …' : 'Print the label'}
+          {now.busy ? say.printing : say.printTheLabel}
         </SmallAction>
       </div>
     </>

@@ -8,6 +8,7 @@ import { useShell, type ScanSaid } from '../shell/shell-context'
 import { useMarks } from '../shell/use-marks'
 import type { Ask } from '@/stations/contract'
 import type * as handOver from '@/stations/hand-over/contract'
+import { say } from '@/words/screens/hand-over'
 
 export interface ReleaseProps {
   readonly serial: string
@@ -61,7 +62,7 @@ export function ReleasePanel(props: ReleaseProps) {
     }
     return {
       title: serial,
-      text: `hand-over ${done.value.issue} released. Print its label and hang it on the tool.`,
+      text: say.handOverReleasedPrintIts(done.value.issue),
       tone: 'holds',
       href: `/hand-over/${serial}?released=${done.value.id}`,
     }
@@ -86,22 +87,22 @@ export function ReleasePanel(props: ReleaseProps) {
         </Say>
       ))}
       {postProblem && (
-        <Say tone="off" lead="Wrong post." role="alert">
+        <Say tone="off" lead={say.wrongPost} role="alert">
           {postProblem}
         </Say>
       )}
       {mayOverrule && needs('OFF') && (
         <div className="mb-2 grid grid-cols-2 gap-3">
-          <Field name="Concession for job">
+          <Field name={say.concessionForJob}>
             <select className={FIELD} value={job} onChange={(e) => setJob(e.target.value)}>
-              <option value="">until a day</option>
+              <option value="">{say.untilADay}</option>
               {jobs.map((id) => (
                 <option key={id}>{id}</option>
               ))}
             </select>
           </Field>
           {!job && (
-            <Field name="Until">
+            <Field name={say.until}>
               <input className={FIELD} type="date" value={until} onChange={(e) => setUntil(e.target.value)} />
             </Field>
           )}
@@ -109,20 +110,20 @@ export function ReleasePanel(props: ReleaseProps) {
       )}
       {mayOverrule && (
         <label className="mb-2 block text-lg font-semibold">
-          Lead approval: reason
+          {say.leadApprovalReason}
           <input className={FIELD} value={reason} onChange={(e) => setReason(e.target.value)} />
         </label>
       )}
-      <Problem lead="Not released." text={refused} />
+      <Problem lead={say.notReleased} text={refused} />
       {against.length === 0 && !postProblem && !refused && (
-        <Say tone="holds" lead="Ready to release.">
-          The control gets the measured values. No other offset changes. Scan the holder to release it.
+        <Say tone="holds" lead={say.readyToRelease}>
+          {say.theControlGetsTheMeasured}
         </Say>
       )}
       {blocked ? (
-        <BigAction onAct={() => router.push(`/measure/${serial}`)}>Measure again</BigAction>
+        <BigAction onAct={() => router.push(`/measure/${serial}`)}>{say.measureAgain}</BigAction>
       ) : (
-        <ScanAction>Scan {serial} to release</ScanAction>
+        <ScanAction>{say.scanToRelease(serial)}</ScanAction>
       )}
     </div>
   )
@@ -143,16 +144,16 @@ function Where({
   const [newT, setNewT] = useState(t === null ? '' : String(t))
   return (
     <details open={open} className="border-rule border-b">
-      <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">Machine, T and pocket</summary>
+      <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">{say.machineTAndPocket}</summary>
       <div className="grid grid-cols-2 gap-x-3 gap-y-2 pb-2.5">
-        <Field name="Machine">
+        <Field name={say.machine}>
           <select
             key={machine}
             className={FIELD}
             defaultValue={machine ?? ''}
             onChange={(event) => event.target.value && go({ machine: event.target.value, pocket: '' })}
           >
-            {machine === null && <option value="">choose …</option>}
+            {machine === null && <option value="">{say.choose}</option>}
             {machines.map((m) => (
               <option key={m.key} value={m.key}>
                 {m.name}
@@ -160,7 +161,7 @@ function Where({
             ))}
           </select>
         </Field>
-        <Field name="T number">
+        <Field name={say.tNumber}>
           <input
             className={`${FIELD} figures`}
             inputMode="numeric"
@@ -170,12 +171,12 @@ function Where({
           />
         </Field>
         {pockets !== null && t !== null && (
-          <Field name="Pocket" unit="if given here">
+          <Field name={say.pocket} unit="if given here">
             <input
               key={pocket}
               className={`${FIELD} figures`}
               inputMode="numeric"
-              aria-label="Pocket"
+              aria-label={say.pocket}
               placeholder="later"
               defaultValue={pocket ?? ''}
               onBlur={(event) => {
@@ -186,19 +187,19 @@ function Where({
           </Field>
         )}
         {tip !== undefined && (
-          <Field name="Tip points" unit="orientation">
+          <Field name={say.tipPoints} unit="orientation">
             <select
               key={tip}
               className={FIELD}
               defaultValue={tip ?? ''}
-              aria-label={`Tip orientation of ${serial}`}
+              aria-label={say.tipOrientationOf(serial)}
               onChange={(event) => event.target.value && go({ tip: event.target.value })}
             >
-              {tip === null && <option value="">choose …</option>}
+              {tip === null && <option value="">{say.choose}</option>}
               {[1, 2, 3, 4, 5, 6, 7, 8, 9].map((n) => (
                 <option key={n} value={n}>
                   {n}
-                  {n === 9 ? ' (nose centre)' : ''}
+                  {n === 9 ? say.noseCentre : ''}
                 </option>
               ))}
             </select>

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import type { PostOptions, Sisters } from '@/core/tool'
 import { formatLength, parseLength, unitMark, type LengthUnit } from '@/core/units'
 import { Field, FIELD } from '../common/form'
+import { say } from '@/words/screens/hand-over'
 
 /** How a machine's tool table is filled: what its size register holds, where lengths begin, which register a tool takes. */
 export function TableForm({
@@ -35,17 +36,17 @@ export function TableForm({
   }
   return (
     <div className="mt-3 grid grid-cols-2 gap-x-3 gap-y-2">
-      <Field name="Size register">
+      <Field name={say.sizeRegister}>
         <select
           className={FIELD}
           value={options.sizeRegister}
           onChange={(e) => change({ ...options, sizeRegister: e.target.value as PostOptions['sizeRegister'] })}
         >
-          <option value="radius">radius</option>
-          <option value="diameter">diameter</option>
+          <option value="radius">{say.radiusLower}</option>
+          <option value="diameter">{say.diameterLower}</option>
         </select>
       </Field>
-      <Field name="Decimals" unit={unitMark(unit)}>
+      <Field name={say.decimals} unit={unitMark(unit)}>
         <input
           className={`${FIELD} figures`}
           type="number"
@@ -55,7 +56,7 @@ export function TableForm({
           onChange={(e) => change({ ...options, decimals: Number(e.target.value) })}
         />
       </Field>
-      <Field name="Length from">
+      <Field name={say.lengthFrom}>
         <select
           className={FIELD}
           value={lengthFrom.type}
@@ -63,49 +64,49 @@ export function TableForm({
             e.target.value === 'master' ? setLength(master || '0') : change({ ...options, lengthFrom: { type: 'gauge line' } })
           }
         >
-          <option value="gauge line">gauge line</option>
-          <option value="master">a master tool</option>
+          <option value="gauge line">{say.gaugeLine}</option>
+          <option value="master">{say.aMasterTool}</option>
         </select>
       </Field>
       {lengthFrom.type === 'master' ? (
-        <Field name="Its length" unit={unitMark(unit)}>
+        <Field name={say.itsLength} unit={unitMark(unit)}>
           <input className={`${FIELD} figures`} inputMode="decimal" value={master} onChange={(e) => setLength(e.target.value)} />
         </Field>
       ) : (
-        <Field name="Wear">
+        <Field name={say.wearTitle}>
           <WearSelect options={options} change={change} />
         </Field>
       )}
-      <Field name="Register from">
+      <Field name={say.registerFrom}>
         <select
           className={FIELD}
           value={options.numberFrom}
           onChange={(e) => change({ ...options, numberFrom: e.target.value as PostOptions['numberFrom'] })}
         >
-          <option value="T">T number</option>
-          <option value="pocket">pocket</option>
-          <option value="table">a table</option>
+          <option value="T">{say.tNumber}</option>
+          <option value="pocket">{say.pocketLower}</option>
+          <option value="table">{say.aTable}</option>
         </select>
       </Field>
       {lengthFrom.type === 'master' && (
-        <Field name="Wear">
+        <Field name={say.wearTitle}>
           <WearSelect options={options} change={change} />
         </Field>
       )}
-      <Field name="Sister tools">
+      <Field name={say.sisterTools}>
         <select
           className={FIELD}
           value={options.sisters.type}
           onChange={(e) => change({ ...options, sisters: sistersOf(e.target.value, options) })}
         >
-          <option value="none">one tool per T</option>
-          <option value="own T">own T in the group</option>
-          <option value="copies">copies of one T</option>
+          <option value="none">{say.oneToolPerT}</option>
+          <option value="own T">{say.ownTInTheGroup}</option>
+          <option value="copies">{say.copiesOfOneT}</option>
         </select>
       </Field>
       {options.sisters.type !== 'none' && (
         <>
-          <Field name={options.sisters.type === 'own T' ? 'T of a sister: T +' : 'Its register: +'}>
+          <Field name={options.sisters.type === 'own T' ? say.tOfASisterT : say.itsRegister}>
             <input
               className={`${FIELD} figures`}
               type="number"
@@ -115,32 +116,32 @@ export function TableForm({
               onChange={(e) => change({ ...options, sisters: { ...options.sisters, step: Number(e.target.value) } as Sisters })}
             />
           </Field>
-          <Field name="Sister called by">
+          <Field name={say.sisterCalledBy}>
             <select
               className={FIELD}
               value={options.switchBy}
               onChange={(e) => change({ ...options, switchBy: e.target.value as PostOptions['switchBy'] })}
             >
-              <option value="control">the control, at the life limit</option>
-              <option value="program">the program</option>
+              <option value="control">{say.theControlAtTheLife}</option>
+              <option value="program">{say.theProgram}</option>
             </select>
           </Field>
         </>
       )}
       {lathe && (
-        <Field name="G90 in files">
+        <Field name={say.g90InFiles}>
           <select
             className={FIELD}
             value={options.absoluteWord ? 'yes' : 'no'}
             onChange={(e) => change({ ...options, absoluteWord: e.target.value === 'yes' })}
           >
-            <option value="yes">yes</option>
-            <option value="no">no (G-code system A)</option>
+            <option value="yes">{say.yes}</option>
+            <option value="no">{say.noGCodeSystemA}</option>
           </select>
         </Field>
       )}
       {options.numberFrom === 'table' && (
-        <Field name="Registers" symbol="T = register" wide>
+        <Field name={say.registers} symbol="T = register" wide>
           <input className={FIELD} placeholder="12=312 4=304" value={numbers} onChange={(e) => setTable(e.target.value)} />
         </Field>
       )}
@@ -161,8 +162,8 @@ function WearSelect({ options, change }: { readonly options: PostOptions; readon
       value={options.wear}
       onChange={(e) => change({ ...options, wear: e.target.value as PostOptions['wear'] })}
     >
-      <option value="zero">set to zero</option>
-      <option value="keep">left as it is</option>
+      <option value="zero">{say.setToZero}</option>
+      <option value="keep">{say.leftAsItIs}</option>
     </select>
   )
 }

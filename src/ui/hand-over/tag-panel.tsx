@@ -5,6 +5,7 @@ import { Problem, Say } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import type { Ask } from '@/stations/contract'
 import type * as handOver from '@/stations/hand-over/contract'
+import { say } from '@/words/screens/hand-over'
 
 /** Writes the hand-over to the chip in the holder, and says what came of it. */
 export function TagPanel({ serial, write }: { readonly serial: string; readonly write: Ask<typeof handOver.writeTag> }) {
@@ -12,10 +13,10 @@ export function TagPanel({ serial, write }: { readonly serial: string; readonly 
   const [written, setWritten] = useState<{ sequence: number; repaired: boolean } | null>(null)
   return (
     <>
-      <Problem lead="Chip not written." text={problem} />
+      <Problem lead={say.chipNotWritten} text={problem} />
       {written && !problem && (
-        <Say tone="holds" lead="Chip written." role="status">
-          Written and read back{written.repaired ? '. A damaged copy was repaired' : ''}.
+        <Say tone="holds" lead={say.chipWritten} role="status">
+          {say.writtenAndReadBack(written.repaired ? say.aDamagedCopyWasRepaired : '')}
         </Say>
       )}
       <SmallActions>
@@ -26,9 +27,9 @@ export function TagPanel({ serial, write }: { readonly serial: string; readonly 
             void run(() => write({ serial }), setWritten)
           }}
         >
-          {busy ? 'Writing the chip …' : 'Write the chip'}
+          {busy ? say.writingTheChip : say.writeTheChip}
         </SmallAction>
-        <SmallAction href={`/hand-over/tag?serial=${serial}`}>Show its content</SmallAction>
+        <SmallAction href={`/hand-over/tag?serial=${serial}`}>{say.showItsContent}</SmallAction>
       </SmallActions>
     </>
   )

@@ -12,15 +12,16 @@ import { useShell, type ScanSaid } from '../shell/shell-context'
 import { useMarks } from '../shell/use-marks'
 import type { Ask, Asked, Said } from '@/stations/contract'
 import type * as standIn from '@/stations/stand-in/contract'
+import { say } from '@/words/screens/hand-over'
 
 type Trick = Asked<typeof standIn.tagTrick>['trick']
 
 const TRICKS: readonly (readonly [Trick, string])[] = [
-  ['new', 'a new chip'],
-  ['small', 'a small one'],
-  ['foreign', 'another maker’s'],
-  ['flip', 'flip a bit'],
-  ['pull', 'pull it away at the next write'],
+  ['new', say.aNewChip],
+  ['small', say.aSmallOne],
+  ['foreign', say.anotherMakers],
+  ['flip', say.flipABit],
+  ['pull', say.pullItAwayAtThe],
 ]
 
 interface Part {
@@ -50,23 +51,23 @@ export function TagReader({
   const { busy, problem, run } = useAct()
   useMarks((scanned): ScanSaid => {
     router.push(`/hand-over/tag?serial=${scanned}`)
-    return { title: scanned, text: 'is at the reader', tone: 'todo' }
+    return { title: scanned, text: say.isAtTheReader, tone: 'todo' }
   })
   return (
     <Sheet
       left={
         <>
-          <SubNav tabs={HANDOVER_TABS} label="Sheets of Hand over" />
-          <Title lead="Read a tag">{serial ? `the chip in ${serial}` : 'which tool is this?'}</Title>
+          <SubNav tabs={HANDOVER_TABS} label={say.sheetsOfHandOver} />
+          <Title lead={say.readATag}>{serial ? say.theChipIn(serial) : say.whichToolIsThis}</Title>
           {read && !read.ok && (
-            <Say tone="off" lead="Nothing read." role="alert">
+            <Say tone="off" lead={say.nothingRead} role="alert">
               {read.error.text}
             </Say>
           )}
           {read?.ok && <Record record={read.value.record} unit={unit} />}
           {parts.length > 0 && (
             <>
-              <h2 className="mt-2 text-2xl font-bold">Built from</h2>
+              <h2 className="mt-2 text-2xl font-bold">{say.builtFrom}</h2>
               <ul className="max-w-[676px]">
                 {parts.map((p) => (
                   <li key={p.id} className="border-rule flex min-h-11 items-center justify-between border-b">
@@ -86,30 +87,28 @@ export function TagReader({
       }
       right={
         <>
-          <h2 className="text-2xl font-bold">At the reader</h2>
-          <p className="mt-2 text-lg">Hold the chip at the reader, then scan the mark on the holder.</p>
+          <h2 className="text-2xl font-bold">{say.atTheReader}</h2>
+          <p className="mt-2 text-lg">{say.holdTheChipAtThe}</p>
           {read?.ok && (
             <>
-              <Row name="Valid copy">
-                {read.value.slot}, write {read.value.sequence}
-              </Row>
-              <Row name="Spare copy">{read.value.otherSlot}</Row>
+              <Row name={say.validCopy}>{say.writeOf(read.value.slot, read.value.sequence)}</Row>
+              <Row name={say.spareCopy}>{read.value.otherSlot}</Row>
             </>
           )}
           {definition && (
             <p className="mt-3 text-lg">
-              To build it again:{' '}
+              {say.toBuildItAgain}{' '}
               <Link className="text-act font-semibold" href={`/library/tools/${encodeURIComponent(definition.id)}`}>
                 {definition.name}
               </Link>
             </p>
           )}
           <div className="mt-auto pt-3">
-            <Problem lead="Not done." text={problem} />
+            <Problem lead={say.notDone} text={problem} />
             {serial && (
               <details className="mb-2.5">
                 <summary className="font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">
-                  The stand-in’s chip in {serial}
+                  {say.theStandInsChipIn(serial)}
                 </summary>
                 <div className="grid grid-cols-2 gap-2">
                   {TRICKS.map(([name, words]) => (
@@ -120,8 +119,8 @@ export function TagReader({
                 </div>
               </details>
             )}
-            {chips.length > 0 && <p className="text-soft mb-2 text-base">Chips sit in {chips.join(', ')}.</p>}
-            <ScanAction>Scan the holder</ScanAction>
+            {chips.length > 0 && <p className="text-soft mb-2 text-base">{say.chipsSitIn(chips.join(', '))}</p>}
+            <ScanAction>{say.scanTheHolder}</ScanAction>
           </div>
         </>
       }
@@ -137,7 +136,7 @@ const NAMES: readonly (readonly [keyof TagRecord, string])[] = [
   ['m', 'Machine'],
   ['taper', 'Taper'],
   ['n', 'Edges'],
-  ['lifeUsed', 'Minutes cut'],
+  ['lifeUsed', say.minutesCut],
   ['at', 'Measured'],
 ]
 
@@ -153,17 +152,17 @@ function Record({ record, unit }: { readonly record: TagRecord; readonly unit: L
         ),
       )}
       {record.lf !== undefined && (
-        <Row name="Length" symbol="LF">
+        <Row name={say.length} symbol="LF">
           {size(record.lf)}
         </Row>
       )}
       {record.x !== undefined && (
-        <Row name="Radius" symbol="DC/2">
+        <Row name={say.radius} symbol="DC/2">
           {size(record.x)}
         </Row>
       )}
       {record.re !== undefined && (
-        <Row name="Corner radius" symbol="RE">
+        <Row name={say.cornerRadius} symbol="RE">
           {size(record.re)}
         </Row>
       )}

@@ -7,6 +7,7 @@ import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import type { Ask } from '@/stations/contract'
 import type * as handOver from '@/stations/hand-over/contract'
+import { say } from '@/words/screens/hand-over'
 
 /** Takes a hand-over back with a reason, or leads to a new number for a label that was lost. */
 export function VoidPanel({
@@ -21,17 +22,17 @@ export function VoidPanel({
   const [reason, setReason] = useState<string | null>(null)
   return (
     <>
-      <Problem lead="Not voided." text={problem} />
+      <Problem lead={say.notVoided} text={problem} />
       {reason === null ? (
         <SmallActions>
-          <SmallAction onAct={() => router.push(`/hand-over/${serial}?anew=1`)}>New number …</SmallAction>
-          <SmallAction onAct={() => setReason('')}>Void hand-over …</SmallAction>
+          <SmallAction onAct={() => router.push(`/hand-over/${serial}?anew=1`)}>{say.newNumber}</SmallAction>
+          <SmallAction onAct={() => setReason('')}>{say.voidHandOver}</SmallAction>
         </SmallActions>
       ) : (
         <SmallActions>
           <input
             className={`${FIELD} mt-0! flex-1`}
-            aria-label="Why it is void"
+            aria-label={say.whyItIsVoid}
             placeholder="why"
             value={reason}
             onChange={(e) => setReason(e.target.value)}
@@ -45,7 +46,7 @@ export function VoidPanel({
               )
             }
           >
-            Take it back
+            {say.takeItBack}
           </SmallAction>
         </SmallActions>
       )}

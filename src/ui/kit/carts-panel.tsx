@@ -9,6 +9,7 @@ import { Silhouette } from '../drawing/silhouette'
 import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
 import type { Ask } from '@/stations/contract'
 import type * as kit from '@/stations/kit/contract'
+import { say } from '@/words/screens/kit'
 
 export interface CartView {
   readonly id: string
@@ -32,9 +33,7 @@ export function CartDrawing({ cart }: { readonly cart: CartView }) {
     <section aria-label={cart.name} className="mb-3">
       <h2 className="text-2xl font-bold">
         {cart.name}{' '}
-        <span className="text-soft font-medium">
-          {cart.slots.filter((s) => s.tool).length} of {cart.slots.length} slots
-        </span>
+        <span className="text-soft font-medium">{say.ofSlots(cart.slots.filter((s) => s.tool).length, cart.slots.length)}</span>
       </h2>
       <ul className="border-stone grid grid-cols-[repeat(auto-fill,minmax(64px,1fr))] border-b-[5px]">
         {cart.slots.map((slot) => (
@@ -43,16 +42,16 @@ export function CartDrawing({ cart }: { readonly cart: CartView }) {
               <Link
                 href={`/tools/${slot.tool.serial}`}
                 className="flex flex-col items-center"
-                aria-label={`${slot.id}: T${slot.tool.t ?? '?'} on ${slot.tool.serial}`}
+                aria-label={say.tOn(slot.id, slot.tool.t ?? '?', slot.tool.serial)}
               >
                 <span className={`font-head text-[17px] font-semibold ${slot.tool.hot ? 'text-off' : ''}`}>
                   T{slot.tool.t ?? '?'}
-                  {slot.tool.hot ? ' hot' : ''}
+                  {slot.tool.hot ? say.hot : ''}
                 </span>
                 <Silhouette profile={slot.tool.profile} width={64} height={92} />
               </Link>
             ) : (
-              <span className="text-soft flex h-[117px] items-center text-[15px]">free</span>
+              <span className="text-soft flex h-[117px] items-center text-[15px]">{say.free}</span>
             )}
             <span className="figures text-soft w-full text-center text-[14px] leading-tight">
               {slot.id}
@@ -81,7 +80,7 @@ export function PutPanel({
     const place =
       scan.type === 'place' ? scan.placeId : scan.type === 'plain' && /^[A-Z]+\d*-\d+$/i.test(scan.text) ? scan.text : null
     if (place) {
-      if (!serial) return { title: place, text: 'Scan the tool first, then the slot.', tone: 'off' }
+      if (!serial) return { title: place, text: say.scanTheToolFirstThen, tone: 'off' }
       const done = await put({ serial, place })
       setProblem(done.ok ? null : done.error.text)
       if (done.ok) setSerial(null)
@@ -92,30 +91,30 @@ export function PutPanel({
     if (mark === null || known?.kind === 'job' || known?.kind === 'part') return known
     setSerial(mark)
     setProblem(null)
-    return { title: mark, text: 'now scan its slot', tone: 'todo' }
+    return { title: mark, text: say.nowScanItsSlot, tone: 'todo' }
   })
   return (
     <div className="flex flex-1 flex-col">
-      <h2 className="text-2xl font-bold">Missing before the cart can go out</h2>
-      <ul className="flex-1 overflow-auto" tabIndex={0} aria-label="Missing tools">
+      <h2 className="text-2xl font-bold">{say.missingBeforeTheCartCan}</h2>
+      <ul className="flex-1 overflow-auto" tabIndex={0} aria-label={say.missingTools}>
         {missing.map(({ key, text }) => (
           <li key={key} className="border-rule border-b py-2">
             {text}
           </li>
         ))}
-        {missing.length === 0 && <li className="text-soft py-2 text-lg">Choose a job and a cart below the drawings.</li>}
+        {missing.length === 0 && <li className="text-soft py-2 text-lg">{say.chooseAJobAndA}</li>}
       </ul>
-      <Cautions lines={['Heavy tools low, taper down, nothing hot on a cart.']} />
+      <Cautions lines={[say.heavyToolsLowTaperDown]} />
       {problem ? (
-        <Say tone="off" lead="Not saved." role="alert">
+        <Say tone="off" lead={say.notSaved} role="alert">
           {problem}
         </Say>
       ) : (
-        <Say tone="todo" lead={serial ? `${serial}: now the slot.` : 'First the tool, then the slot.'}>
-          Any free slot for its taper.
+        <Say tone="todo" lead={serial ? say.nowTheSlot(serial) : say.firstTheToolThenThe}>
+          {say.anyFreeSlotForIts}
         </Say>
       )}
-      <ScanAction>{serial ? 'Scan the slot' : 'Scan a tool'}</ScanAction>
+      <ScanAction>{serial ? say.scanTheSlot : say.scanATool}</ScanAction>
     </div>
   )
 }

@@ -9,6 +9,7 @@ import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import type { Ask } from '@/stations/contract'
 import type * as kit from '@/stations/kit/contract'
+import { say } from '@/words/screens/kit'
 
 export interface JobFootProps {
   readonly job: Pick<Job, 'id' | 'name' | 'dueAt' | 'quantity' | 'priority' | 'state' | 'urgentFor' | 'version'>
@@ -33,14 +34,9 @@ export function JobFoot(props: JobFootProps) {
   return (
     <div className="border-rule mt-1 border-t pt-2">
       {job.state === 'open' && <OpenFoot {...props} />}
-      {job.state !== 'open' && <Reasoned job={job.id} ask="Reopen job" field="Why it is reopened" act={props.reopen} />}
+      {job.state !== 'open' && <Reasoned job={job.id} ask={say.reopenJob} field="Why it is reopened" act={props.reopen} />}
       {job.state === 'open' && job.urgentFor !== null && (
-        <Reasoned
-          job={job.id}
-          ask="Cancel the rush: the tool is not broken"
-          field="Why the rush is cancelled"
-          act={props.takeBack}
-        />
+        <Reasoned job={job.id} ask={say.cancelTheRushTheTool} field="Why the rush is cancelled" act={props.takeBack} />
       )}
       <Change {...props} />
     </div>
@@ -70,7 +66,7 @@ function Reasoned({
       <SmallAction disabled={busy} onAct={() => void run(() => act({ job, reason }))}>
         {ask}
       </SmallAction>
-      <Problem lead="Not done." text={problem} />
+      <Problem lead={say.notDone} text={problem} />
     </div>
   )
 }
@@ -86,8 +82,8 @@ function Change({ job, change, copy }: JobFootProps) {
   const due = () => (typed.due === fieldTime(job.dueAt) ? job.dueAt : isoOf(typed.due))
   const save = () => {
     const [dueAt, quantity] = [due(), Number(typed.quantity)]
-    if (!dueAt) return setProblem('Type when the job starts.')
-    if (!Number.isInteger(quantity) || quantity < 1) return setProblem('How many parts? Type a whole number from 1.')
+    if (!dueAt) return setProblem(say.typeWhenTheJobStarts)
+    if (!Number.isInteger(quantity) || quantity < 1) return setProblem(say.howManyPartsTypeA)
     void run(
       () => change({ job: job.id, name: typed.name, dueAt, quantity, priority: job.priority, version }),
       () => setVersion((v) => v + 1),
@@ -95,7 +91,7 @@ function Change({ job, change, copy }: JobFootProps) {
   }
   const copyIt = () => {
     const dueAt = due()
-    if (!dueAt) return setProblem('Type when the copy starts.')
+    if (!dueAt) return setProblem(say.typeWhenTheCopyStarts)
     void run(
       () => copy({ job: job.id, id: typed.id.trim(), dueAt }),
       ({ id }) => router.push(`/kit/${encodeURIComponent(id)}`),
@@ -103,28 +99,28 @@ function Change({ job, change, copy }: JobFootProps) {
   }
   return (
     <details>
-      <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">Change or copy job</summary>
+      <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">{say.changeOrCopyJob}</summary>
       <div className="grid grid-cols-2 gap-x-3 gap-y-2 pb-2 sm:grid-cols-4">
-        <Field name="What it makes">
+        <Field name={say.whatItMakes}>
           <input className={FIELD} value={typed.name} onChange={set('name')} />
         </Field>
-        <Field name="Starts">
+        <Field name={say.starts}>
           <input className={FIELD} type="datetime-local" value={typed.due} onChange={set('due')} />
         </Field>
-        <Field name="Parts">
+        <Field name={say.partsTitle}>
           <input className={FIELD} inputMode="numeric" value={typed.quantity} onChange={set('quantity')} />
         </Field>
-        <Field name="Number of the copy">
+        <Field name={say.numberOfTheCopy}>
           <input className={FIELD} value={typed.id} onChange={set('id')} />
         </Field>
       </div>
-      <Problem lead="Not saved." text={problem} />
+      <Problem lead={say.notSaved} text={problem} />
       <SmallActions>
         <SmallAction disabled={busy || job.state !== 'open'} onAct={save}>
-          Save changes
+          {say.saveChanges}
         </SmallAction>
         <SmallAction disabled={busy || typed.id.trim() === ''} onAct={copyIt}>
-          Copy job
+          {say.copyJob}
         </SmallAction>
       </SmallActions>
     </details>
@@ -139,8 +135,8 @@ function OpenFoot({ job: { id: job }, addTools, close }: JobFootProps) {
   const [asked, setAsked] = useState<'done' | 'cancelled' | null>(null)
   const add = () => {
     const [number, pieces] = [Number(t.replace(/^t/i, '')), Number(count)]
-    if (!Number.isInteger(number) || number < 1) return setProblem(`“${t}” is not a T number.`)
-    if (!Number.isInteger(pieces) || pieces < 1 || pieces > 20) return setProblem('Type 1 to 20 tools.')
+    if (!Number.isInteger(number) || number < 1) return setProblem(say.isNotATNumber(t))
+    if (!Number.isInteger(pieces) || pieces < 1 || pieces > 20) return setProblem(say.typeToTools)
     void run(
       () => addTools({ job, tools: [{ t: number, name: null, count: pieces, minutesEach: null, source: 'by hand' }] }),
       () => setT(''),
@@ -148,10 +144,10 @@ function OpenFoot({ job: { id: job }, addTools, close }: JobFootProps) {
   }
   return (
     <div className="pb-2">
-      <Problem lead="Not done." text={problem} />
+      <Problem lead={say.notDone} text={problem} />
       <div className="flex flex-wrap items-end gap-3">
         <div className="w-24">
-          <Field name="T by hand">
+          <Field name={say.tByHand}>
             <input className={FIELD} value={t} inputMode="numeric" onChange={(e) => setT(e.target.value)} />
           </Field>
         </div>
@@ -161,7 +157,7 @@ function OpenFoot({ job: { id: job }, addTools, close }: JobFootProps) {
           </Field>
         </div>
         <div className="w-28">
-          <SmallAction onAct={add}>Add tool</SmallAction>
+          <SmallAction onAct={add}>{say.addTool}</SmallAction>
         </div>
         <div className="ml-auto flex min-w-[300px] flex-1 justify-end">
           {asked ? (
@@ -174,14 +170,14 @@ function OpenFoot({ job: { id: job }, addTools, close }: JobFootProps) {
                   )
                 }
               >
-                {asked === 'done' ? 'Job done' : 'Cancel job: parts go back'}
+                {asked === 'done' ? say.jobDone : say.cancelJobPartsGoBack}
               </SmallAction>
-              <SmallAction onAct={() => setAsked(null)}>No</SmallAction>
+              <SmallAction onAct={() => setAsked(null)}>{say.noTitle}</SmallAction>
             </SmallActions>
           ) : (
             <SmallActions>
-              <SmallAction onAct={() => setAsked('done')}>Job done …</SmallAction>
-              <SmallAction onAct={() => setAsked('cancelled')}>Cancel job …</SmallAction>
+              <SmallAction onAct={() => setAsked('done')}>{say.jobDoneAsk}</SmallAction>
+              <SmallAction onAct={() => setAsked('cancelled')}>{say.cancelJob}</SmallAction>
             </SmallActions>
           )}
         </div>

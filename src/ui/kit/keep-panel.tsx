@@ -6,6 +6,7 @@ import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import type { Ask } from '@/stations/contract'
 import type * as kit from '@/stations/kit/contract'
+import { say } from '@/words/screens/kit'
 
 /** Keeps a complete tool for one job, or frees it. */
 export function KeepPanel({
@@ -24,12 +25,12 @@ export function KeepPanel({
   return (
     <details>
       <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">
-        {job ? `Reserved for ${job}` : 'Not reserved'}
+        {job ? say.reservedForJob(job) : say.notReserved}
       </summary>
       <div className="flex items-end gap-2.5">
-        <Field name="Reserve for">
+        <Field name={say.reserveFor}>
           <select className={FIELD} value={chosen} onChange={(e) => setChosen(e.target.value)}>
-            <option value="">any job</option>
+            <option value="">{say.anyJob}</option>
             {jobs.map((j) => (
               <option key={j}>{j}</option>
             ))}
@@ -39,10 +40,10 @@ export function KeepPanel({
           disabled={busy || chosen === (job ?? '')}
           onAct={() => void run(() => keep({ serial, job: chosen || null }))}
         >
-          Reserve
+          {say.reserve}
         </SmallAction>
       </div>
-      <Problem lead="Not changed." text={problem} />
+      <Problem lead={say.notChanged} text={problem} />
     </details>
   )
 }

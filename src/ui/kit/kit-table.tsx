@@ -6,6 +6,7 @@ import { formatLength, unitMark } from '@/core/units'
 import { useUnit } from '../shell/shell-context'
 import { standingText, TONE, type Names } from './standing'
 import { WhichTool, type WhichToolProps } from './which-tool'
+import { say } from '@/words/screens/kit'
 
 const hrefOf = ({ standing, wanted }: NettedTool, job: string): string | null => {
   switch (standing.type) {
@@ -53,13 +54,13 @@ export function KitTable({
       <thead>
         <tr className="border-ink border-b-2 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">
           <th scope="col">T</th>
-          <th scope="col">tool</th>
+          <th scope="col">{say.tool}</th>
           <th scope="col">
-            LF <span className="text-soft">{unitMark(unit)}</span>
+            {say.lf} <span className="text-soft">{unitMark(unit)}</span>
           </th>
           <th scope="col">H · D</th>
           <th scope="col">rev/min</th>
-          <th scope="col">where it is</th>
+          <th scope="col">{say.whereItIs}</th>
         </tr>
       </thead>
       <tbody>
@@ -73,11 +74,11 @@ export function KitTable({
                   T{wanted.t}
                   {sister > 0 && (
                     <small className="text-soft block text-[14px] leading-none font-medium whitespace-nowrap">
-                      sister {sister}
+                      {say.sisterNumber(sister)}
                     </small>
                   )}
                 </th>
-                <td className="pr-3">{definition?.name ?? wanted.name ?? <span className="text-soft">not named</span>}</td>
+                <td className="pr-3">{definition?.name ?? wanted.name ?? <span className="text-soft">{say.notNamed}</span>}</td>
                 <td className="num pr-3 text-[19px] font-semibold">
                   {definition ? formatLength(definition.LF.nominal, unit, unit === 'mm' ? 1 : 3) : '–'}
                 </td>

@@ -11,15 +11,16 @@ import { Field, FIELD } from '../common/form'
 import { Problem } from '../common/sheet'
 import type { Ask } from '@/stations/contract'
 import type * as kit from '@/stations/kit/contract'
+import { say } from '@/words/screens/kit'
 
 const MOST_BYTES = 8 * 2 ** 20
 
 const Form = z.object({
-  id: z.string().trim().min(2, 'Give the job a number of at least two characters.').max(40, 'At most 40 characters.'),
-  name: z.string().trim().max(80, 'At most 80 characters.'),
-  machine: z.string().min(1, 'Choose the machine.'),
-  due: z.string().min(1, 'Say when the job starts.'),
-  quantity: z.coerce.number<string>({ error: 'How many?' }).int('Whole parts.').min(1, 'At least one.').max(1_000_000),
+  id: z.string().trim().min(2, say.giveTheJobANumber).max(40, say.atMostCharacters),
+  name: z.string().trim().max(80, say.atMostCharactersSentence),
+  machine: z.string().min(1, say.chooseTheMachine),
+  due: z.string().min(1, say.sayWhenTheJobStarts),
+  quantity: z.coerce.number<string>({ error: say.howMany }).int(say.wholeParts).min(1, say.atLeastOne).max(1_000_000),
   priority: z.enum(['0', '4', '8']),
 })
 
@@ -64,13 +65,13 @@ export function NewJob({ machines, suggestedDue, addJob }: NewJobProps) {
     if (!chosen.length) return
     setProblem(null)
     const large = chosen.find((f) => f.size > MOST_BYTES)
-    if (large) return setProblem(`${large.name} is larger than 8 MB. Programs can have 8 MB.`)
+    if (large) return setProblem(say.isLargerThanMbPrograms(large.name))
     const read = await Promise.all(chosen.map(async (f) => ({ name: f.name, text: await f.text() })))
     setFiles((before) => [...before.filter((f) => !read.some((r) => r.name === f.name)), ...read])
     if (!getValues('id')) setValue('id', read[0].name.replace(/\.[^.]*$/, '').slice(0, 40))
   }
   const submit = handleSubmit(async ({ id, name, machine, due, quantity, priority }) => {
-    if (!files.length) return setProblem('Add an NC program or a tool list first.')
+    if (!files.length) return setProblem(say.addAnNcProgramOr)
     const done = await addJob({
       id,
       name: name || files[0].name,
@@ -87,7 +88,7 @@ export function NewJob({ machines, suggestedDue, addJob }: NewJobProps) {
   const { errors } = formState
   return (
     <form onSubmit={submit} className="flex flex-1 flex-col gap-2.5" noValidate>
-      <h2 className="text-2xl font-bold">A new job</h2>
+      <h2 className="text-2xl font-bold">{say.aNewJob}</h2>
       <button
         type="button"
         className={`flex h-24 shrink-0 flex-col items-center justify-center gap-1 rounded-[3px] border-2 border-dashed px-2 text-lg leading-tight font-semibold ${over ? 'border-act bg-ground' : 'border-stone'}`}
@@ -104,16 +105,16 @@ export function NewJob({ machines, suggestedDue, addJob }: NewJobProps) {
         }}
       >
         <FileUp size={24} aria-hidden="true" />
-        {files.length ? files.map((f) => f.name).join(', ') : 'NC programs, or a tool list as CSV: drop here, or press to choose'}
+        {files.length ? files.map((f) => f.name).join(', ') : say.ncProgramsOrATool}
       </button>
-      <FileInput picker={picker} label="NC program" many take={(chosen) => void take(chosen)} />
+      <FileInput picker={picker} label={say.ncProgram} many take={(chosen) => void take(chosen)} />
       <div className="grid grid-cols-2 gap-x-3 gap-y-2">
-        <Field name="Job number" error={errors.id?.message}>
+        <Field name={say.jobNumber} error={errors.id?.message}>
           <input {...register('id')} className={FIELD} aria-invalid={!!errors.id} />
         </Field>
-        <Field name="Machine" error={errors.machine?.message}>
+        <Field name={say.machine} error={errors.machine?.message}>
           <select {...register('machine')} className={FIELD} aria-invalid={!!errors.machine}>
-            <option value="">choose …</option>
+            <option value="">{say.choose}</option>
             {machines.map((m) => (
               <option key={m.key} value={m.key}>
                 {m.name}
@@ -121,27 +122,27 @@ export function NewJob({ machines, suggestedDue, addJob }: NewJobProps) {
             ))}
           </select>
         </Field>
-        <Field name="What it makes" wide>
+        <Field name={say.whatItMakes} wide>
           <input {...register('name')} className={FIELD} />
         </Field>
-        <Field name="How many" error={errors.quantity?.message}>
+        <Field name={say.howManyTitle} error={errors.quantity?.message}>
           <input {...register('quantity')} inputMode="numeric" className={FIELD} aria-invalid={!!errors.quantity} />
         </Field>
-        <Field name="Priority">
+        <Field name={say.priority}>
           <select {...register('priority')} className={FIELD}>
-            <option value="0">as planned</option>
-            <option value="4">before others</option>
-            <option value="8">first of all</option>
+            <option value="0">{say.asPlanned}</option>
+            <option value="4">{say.beforeOthers}</option>
+            <option value="8">{say.firstOfAll}</option>
           </select>
         </Field>
-        <Field name="Starts" wide error={errors.due?.message}>
+        <Field name={say.starts} wide error={errors.due?.message}>
           <input {...register('due')} type="datetime-local" className={FIELD} aria-invalid={!!errors.due} />
         </Field>
       </div>
       <div className="mt-auto">
-        <Problem lead="Nothing was saved." text={problem} />
+        <Problem lead={say.nothingWasSaved} text={problem} />
         <BigAction onAct={() => (files.length ? void submit() : picker.current?.click())} disabled={formState.isSubmitting}>
-          {formState.isSubmitting ? 'Reading …' : files.length ? 'List its tools' : 'Choose a program'}
+          {formState.isSubmitting ? say.reading : files.length ? say.listItsTools : say.chooseAProgram}
         </BigAction>
       </div>
     </form>

@@ -9,6 +9,7 @@ import { useAct } from '../common/use-act'
 import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
 import type { Ask } from '@/stations/contract'
 import type * as kit from '@/stations/kit/contract'
+import { say } from '@/words/screens/kit'
 
 /** A broken tool's sister by one scan of its holder. */
 export function NowPanel({
@@ -31,12 +32,12 @@ export function NowPanel({
     if (known?.kind && known.kind !== 'holder') return known
     setProblem(null)
     setAsked(serial)
-    return { title: serial, text: 'is it broken? Confirm it, and its sister tool comes first', tone: 'todo' }
+    return { title: serial, text: say.isItBrokenConfirmIt, tone: 'todo' }
   })
   return (
     <div className="flex flex-1 flex-col">
-      <h2 className="text-2xl font-bold">In machines now</h2>
-      <ul className="flex-1 overflow-auto" tabIndex={0} aria-label="Tools in machines">
+      <h2 className="text-2xl font-bold">{say.inMachinesNow}</h2>
+      <ul className="flex-1 overflow-auto" tabIndex={0} aria-label={say.toolsInMachines}>
         {tools.map(({ serial, text }) => (
           <li key={serial} className="border-rule flex min-h-12 items-center justify-between gap-3 border-b">
             <span>{text}</span>
@@ -48,34 +49,34 @@ export function NowPanel({
                 setAsked(serial)
               }}
             >
-              broken …
+              {say.broken}
             </button>
           </li>
         ))}
-        {tools.length === 0 && <li className="text-soft py-3 text-lg">By the record there is no tool in a machine.</li>}
+        {tools.length === 0 && <li className="text-soft py-3 text-lg">{say.byTheRecordThereIs}</li>}
       </ul>
       {asked !== null && !problem && (
-        <Say tone="unsure" lead={`Is ${tools.find((t) => t.serial === asked)?.text ?? asked} broken?`} role="alert">
-          The tool is reported broken and its sister tool comes first. This can be cancelled.
+        <Say tone="unsure" lead={say.isBroken(tools.find((t) => t.serial === asked)?.text ?? asked)} role="alert">
+          {say.theToolIsReportedBroken}
         </Say>
       )}
       {problem ? (
-        <Say tone="off" lead="Not saved." role="alert">
+        <Say tone="off" lead={say.notSaved} role="alert">
           {problem}
         </Say>
       ) : (
         asked === null && (
-          <Say tone="todo" lead="Scan the broken tool.">
-            Scan the mark on its holder, or its label. Confirm once. Its sister tool then comes first everywhere.
+          <Say tone="todo" lead={say.scanTheBrokenTool}>
+            {say.scanTheMarkOnIts}
           </Say>
         )
       )}
       {asked === null ? (
-        <ScanAction>Scan the broken tool</ScanAction>
+        <ScanAction>{say.scanTheBrokenToolTitle}</ScanAction>
       ) : (
         <>
           <SmallActions>
-            <SmallAction onAct={() => setAsked(null)}>No</SmallAction>
+            <SmallAction onAct={() => setAsked(null)}>{say.noTitle}</SmallAction>
           </SmallActions>
           <BigAction
             onAct={() =>
@@ -85,7 +86,7 @@ export function NowPanel({
               )
             }
           >
-            Yes, it is broken
+            {say.yesItIsBroken}
           </BigAction>
         </>
       )}

@@ -12,6 +12,7 @@ import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
 import { Plan } from '../store/plan'
 import type { Ask } from '@/stations/contract'
 import type * as kit from '@/stations/kit/contract'
+import { say } from '@/words/screens/kit'
 
 export interface PickPanelProps {
   readonly job: string
@@ -51,8 +52,8 @@ export function PickPanel(props: PickPanelProps) {
       const said = await actions.answerScan(raw)
       if (said.kind !== 'part' && said.kind !== 'place') return said
       const text = parts.length
-        ? `Not on the list: ${said.text}. Next: ${names[parts[0].component] ?? parts[0].component} in ${parts[0].place}.`
-        : `Not on the list: ${said.text}. Everything is picked.`
+        ? say.notOnTheListNext(said.text, names[parts[0].component] ?? parts[0].component, parts[0].place)
+        : say.notOnTheListEverything(said.text)
       setProblem(text)
       return { title: said.title, text, tone: 'off' }
     }
@@ -64,22 +65,22 @@ export function PickPanel(props: PickPanelProps) {
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       <h2 className="text-2xl font-bold">
-        {list.lines.length + complete.length ? 'Pick' : 'Nothing to pick'}{' '}
+        {list.lines.length + complete.length ? say.pick : say.nothingToPick}{' '}
         <span className="text-soft font-medium">
-          {list.lines.length + complete.length ? 'in walking order' : 'for what can be built'}
+          {list.lines.length + complete.length ? say.inWalkingOrder : say.forWhatCanBeBuilt}
         </span>
       </h2>
       <div className="grid min-h-0 flex-1 grid-rows-[minmax(120px,1fr)_auto] max-[1100px]:grid-cols-2 max-[1100px]:grid-rows-[minmax(0,270px)] max-[1100px]:gap-4">
-        <ul className="max-h-full min-h-[120px] overflow-auto" tabIndex={0} aria-label="Pick list">
+        <ul className="max-h-full min-h-[120px] overflow-auto" tabIndex={0} aria-label={say.pickList}>
           {complete.map(({ t, serial, place, stale }) => (
             <li key={serial} className="border-rule border-b">
               <Link href={`/tools/${serial}`} className="flex min-h-11 items-center gap-3">
                 <span className="figures w-[62px] shrink-0 text-lg font-bold">{place}</span>
                 <span className="min-w-0 flex-1 py-1 leading-tight">
-                  T{t}, complete{' '}
+                  {say.tComplete(t)}{' '}
                   <small className="text-soft block text-[14px]">
                     {serial}
-                    {stale ? ' · ◐ measure again first' : ' · put on the cart'}
+                    {stale ? say.measureAgainFirst : say.putOnTheCart}
                   </small>
                 </span>
               </Link>
@@ -87,14 +88,14 @@ export function PickPanel(props: PickPanelProps) {
           ))}
           {taken.map(({ component, count }) => (
             <li key={`taken-${component}`} className="border-rule flex min-h-11 items-center gap-3 border-b">
-              <span className="text-holds font-head w-[62px] shrink-0 text-lg font-semibold">● here</span>
+              <span className="text-holds font-head w-[62px] shrink-0 text-lg font-semibold">{say.here}</span>
               <span className="text-soft min-w-0 flex-1 leading-tight line-through">{names[component] ?? component}</span>
               <button
                 type="button"
                 className="text-act font-head min-h-11 px-2 font-semibold"
                 onClick={() => void run(() => putBack({ job, component, count }))}
               >
-                put back {count}
+                {say.putBack(count)}
               </button>
             </li>
           ))}
@@ -113,7 +114,7 @@ export function PickPanel(props: PickPanelProps) {
                     <span className="font-sans">{names[l.component] ?? l.component}</span>{' '}
                     <small className="text-soft block font-sans text-[14px]">
                       {l.purposes.join(', ')}
-                      {free ? ` · any of ${free.slice(0, 3).join(', ')}: scan it at the bench` : ''}
+                      {free ? say.anyOfScanItAt(free.slice(0, 3).join(', ')) : ''}
                     </small>
                   </span>
                   <span className="figures pr-2 text-lg font-semibold">{l.count}</span>
@@ -123,7 +124,7 @@ export function PickPanel(props: PickPanelProps) {
           })}
           {list.short.map(({ component, count, purposes }) => (
             <li key={`short-${component}`} className="border-rule flex min-h-11 items-center gap-3 border-b">
-              <span className="text-off font-head w-[62px] shrink-0 text-lg font-semibold">◆ short</span>
+              <span className="text-off font-head w-[62px] shrink-0 text-lg font-semibold">{say.short}</span>
               <span className="min-w-0 flex-1 leading-tight">
                 {names[component] ?? component} <small className="text-soft block text-[14px]">{purposes.join(', ')}</small>
               </span>
@@ -138,24 +139,24 @@ export function PickPanel(props: PickPanelProps) {
             height={floor.height}
             round={list.round}
             lit={line?.unit ?? null}
-            title={line ? `Way to ${line.unit}` : 'The store'}
+            title={line ? say.wayTo(line.unit) : say.theStore}
           />
         </div>
       </div>
-      <Problem lead="Not picked." text={problem} />
+      <Problem lead={say.notPicked} text={problem} />
       {line && (
         <div className="mt-2.5">
-          <BigAction onAct={() => void run(() => takeLine(line))} disabled={busy} hint="scan or Space">
-            {`Pick ${line.count > 1 ? `${line.count} × ` : ''}${names[line.component] ?? line.component}`}
+          <BigAction onAct={() => void run(() => takeLine(line))} disabled={busy} hint={say.scanOrSpace}>
+            {say.pickCount(line.count > 1 ? `${line.count} × ` : '', names[line.component] ?? line.component)}
           </BigAction>
           <SmallActions>
-            <SmallAction onAct={() => setFound(found === null ? '0' : null)}>Short: count again …</SmallAction>
-            <SmallAction href={`/kit/${encodeURIComponent(job)}/fetch`}>List</SmallAction>
-            <SmallAction href={`/kit/${encodeURIComponent(job)}/setup`}>Setup sheet</SmallAction>
+            <SmallAction onAct={() => setFound(found === null ? '0' : null)}>{say.shortCountAgain}</SmallAction>
+            <SmallAction href={`/kit/${encodeURIComponent(job)}/fetch`}>{say.list}</SmallAction>
+            <SmallAction href={`/kit/${encodeURIComponent(job)}/setup`}>{say.setupSheet}</SmallAction>
           </SmallActions>
           {found !== null && (
             <div className="mt-2.5 flex items-end gap-2.5">
-              <Field name={`How many are in ${line.place}?`}>
+              <Field name={say.howManyAreIn(line.place)}>
                 <input className={FIELD} inputMode="numeric" value={found} onChange={(e) => setFound(e.target.value)} />
               </Field>
               <SmallAction
@@ -167,7 +168,7 @@ export function PickPanel(props: PickPanelProps) {
                   )
                 }
               >
-                Counted
+                {say.counted}
               </SmallAction>
             </div>
           )}

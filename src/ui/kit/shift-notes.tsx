@@ -6,6 +6,7 @@ import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import type { Ask } from '@/stations/contract'
 import type * as kit from '@/stations/kit/contract'
+import { say } from '@/words/screens/kit'
 
 export function ShiftNotes({
   notes,
@@ -20,8 +21,8 @@ export function ShiftNotes({
   const { busy, problem, run } = useAct()
   return (
     <div className="flex flex-1 flex-col">
-      <h2 className="text-2xl font-bold">Notes</h2>
-      <ul className="flex-1 overflow-auto" tabIndex={0} aria-label="Notes">
+      <h2 className="text-2xl font-bold">{say.notes}</h2>
+      <ul className="flex-1 overflow-auto" tabIndex={0} aria-label={say.notes}>
         {notes.map((note) => (
           <li key={note.id} className="border-rule flex items-start justify-between gap-3 border-b py-2">
             <span>
@@ -31,15 +32,15 @@ export function ShiftNotes({
               className="text-act font-head min-h-11 px-2 font-semibold"
               onClick={() => void run(() => tick({ id: note.id }))}
             >
-              seen
+              {say.seen}
             </button>
           </li>
         ))}
-        {notes.length === 0 && <li className="text-soft py-2 text-lg">No open notes.</li>}
+        {notes.length === 0 && <li className="text-soft py-2 text-lg">{say.noOpenNotes}</li>}
       </ul>
-      <Problem lead="Not kept." text={problem} />
+      <Problem lead={say.notKept} text={problem} />
       <label className="mb-3 text-lg font-semibold">
-        For the next shift
+        {say.forTheNextShift}
         <textarea
           className={`${FIELD} h-24 py-2 leading-tight`}
           value={text}
@@ -48,7 +49,7 @@ export function ShiftNotes({
         />
       </label>
       <BigAction
-        hint="Space"
+        hint={say.space}
         disabled={busy || text.trim().length < 2}
         onAct={() =>
           void run(
@@ -57,7 +58,7 @@ export function ShiftNotes({
           )
         }
       >
-        Save note
+        {say.saveNote}
       </BigAction>
     </div>
   )

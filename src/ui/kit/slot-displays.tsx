@@ -2,6 +2,7 @@
 import { useKeepFresh } from '../common/keep-fresh'
 import type { Coupling } from '@/core/tool'
 import { fixed, mmToUnit, unitMark, type LengthUnit } from '@/core/units'
+import { say } from '@/words/screens/kit'
 
 export interface SlotView {
   readonly place: { readonly id: string; readonly name: string; readonly taper: Coupling | null }
@@ -25,8 +26,7 @@ export function SlotDisplays({
   readonly units: readonly { readonly id: string; readonly name: string; readonly slots: readonly SlotView[] }[]
 }) {
   useKeepFresh(AGAIN_MS)
-  if (!units.length)
-    return <p className="text-soft text-lg">There is no cart or rack on the plan yet. Add one on Library, Store.</p>
+  if (!units.length) return <p className="text-soft text-lg">{say.thereIsNoCartOr}</p>
   return (
     <>
       {units.map((unit) => (
@@ -53,7 +53,7 @@ function Free({ slot }: { readonly slot: SlotView }) {
   return (
     <div className="flex h-full flex-col justify-between p-2.5">
       <span className="font-head text-lg font-bold">{slot.place.name}</span>
-      <span>free{slot.place.taper ? ` · ${slot.place.taper}` : ''}</span>
+      <span>{say.freeTaper(slot.place.taper ? ` · ${slot.place.taper}` : '')}</span>
     </div>
   )
 }
@@ -76,7 +76,7 @@ function Taken({ slot, tool }: { readonly slot: SlotView; readonly tool: NonNull
       </div>
       <div className="font-head flex items-center justify-between gap-2 bg-black px-2.5 py-0.5 text-[17px] font-semibold text-white">
         <span className="truncate">
-          {slot.toDo === null ? 'nothing to do' : slot.toDo === 'broken' ? '◆ broken' : `▲ ${slot.toDo}`}
+          {slot.toDo === null ? say.nothingToDo : slot.toDo === 'broken' ? say.brokenMark : `▲ ${slot.toDo}`}
           {slot.toDo === 'load' && slot.machine ? `: ${slot.machine}` : ''}
         </span>
         <span className="figures shrink-0">{slot.issue === null ? slot.due : `hand-over ${slot.issue}`}</span>

@@ -1,5 +1,6 @@
 import type { NettedTool, Stale, StandingType } from '@/core/plan'
 import { pocketText } from '@/core/tool'
+import { say } from '@/words/screens/kit'
 
 /** How a wanted tool stands, in words and with a shape before them. */
 export const TONE: Record<StandingType, string> = {
@@ -18,10 +19,10 @@ export const TONE: Record<StandingType, string> = {
 
 const STALE = (stale: Stale): string =>
   stale.why === 'age'
-    ? `measured ${stale.days} days ago`
+    ? say.measuredDaysAgo(stale.days)
     : stale.why === 'worn'
       ? 'worn'
-      : `built to version ${stale.built}, now ${stale.current}`
+      : say.builtToVersionNow(stale.built, stale.current)
 
 const at = (assembly: { serial: string; place: string | null }) => assembly.place ?? assembly.serial
 
@@ -34,42 +35,42 @@ export interface Names {
 }
 
 export function standingText({ standing, replaces }: Pick<NettedTool, 'standing' | 'replaces'>, names: Names): string {
-  const machine = (key: string | null) => (key ? (names.machines[key] ?? key) : 'a machine')
+  const machine = (key: string | null) => (key ? (names.machines[key] ?? key) : say.aMachine)
   const instead = replaces
-    ? ` (the one in ${machine(replaces.machine)} is ${replaces.condition === 'fit' ? 'used up' : replaces.condition})`
+    ? say.theOneInIs(machine(replaces.machine), replaces.condition === 'fit' ? say.usedUp : replaces.condition)
     : ''
   switch (standing.type) {
     case 'in-machine':
-      return `● in ${machine(standing.assembly.machine)}, ${pocketText(standing.assembly.pocket)}${standing.lifeLeftMin === null ? '' : `, ${Math.round(standing.lifeLeftMin)} min left`}`
+      return say.inMachinePocket(
+        machine(standing.assembly.machine),
+        pocketText(standing.assembly.pocket),
+        standing.lifeLeftMin === null ? '' : say.minLeft(Math.round(standing.lifeLeftMin)),
+      )
     case 'ready':
-      return `● ${at(standing.assembly)}, ${standing.assembly.state === 'released' ? 'to load' : 'to hand over'}${instead}`
+      return `● ${at(standing.assembly)}, ${standing.assembly.state === 'released' ? say.toLoad : say.toHandOver}${instead}`
     case 'stale':
       return `◐ ${at(standing.assembly)}: ${STALE(standing.stale)}${instead}`
     case 'in-work':
-      return `◐ built on ${standing.assembly.serial}, to measure${instead}`
+      return say.builtOnToMeasure(standing.assembly.serial, instead)
     case 'under-way':
-      return `◐ ${standing.who} is building it on ${standing.serial}`
+      return say.isBuildingItOn(standing.who, standing.serial)
     case 'in-other-machine':
-      return `◐ in ${machine(standing.assembly.machine)}, ${pocketText(standing.assembly.pocket)}`
+      return say.inMachinePocketNamed(machine(standing.assembly.machine), pocketText(standing.assembly.pocket))
     case 'to-build': {
       const other = standing.parts.find((p) => p.insteadOf)
-      return `▲ to build${other ? ` with ${names.parts[other.component] ?? other.component}` : ''}${instead}`
+      return say.toBuild(other ? say.withParts(names.parts[other.component] ?? other.component) : '', instead)
     }
     case 'cannot-build': {
       const [first] = standing.missing
       const held =
-        first.heldBy === null
-          ? ''
-          : first.heldBy === names.job
-            ? ': other tools of this job need them'
-            : `: reserved for ${first.heldBy}`
-      return `◆ no ${names.parts[first.component] ?? first.component}${held}${instead}`
+        first.heldBy === null ? '' : first.heldBy === names.job ? say.otherToolsOfThisJob : say.reservedFor(first.heldBy)
+      return say.noPartsHeld(names.parts[first.component] ?? first.component, held, instead)
     }
     case 'unknown-t':
-      return '◆ unknown T: no definition for this machine'
+      return say.unknownTNoDefinitionFor
     case 'ask':
-      return `◐ which tool? ${standing.definition.name} has this T, but the program says something else`
+      return say.whichToolHasThisT(standing.definition.name)
     case 'left-out':
-      return '– nothing to set up'
+      return say.nothingToSetUp
   }
 }

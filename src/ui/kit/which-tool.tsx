@@ -10,6 +10,7 @@ import { useAct } from '../common/use-act'
 import { useUnit } from '../shell/shell-context'
 import type { Ask } from '@/stations/contract'
 import type * as kit from '@/stations/kit/contract'
+import { say } from '@/words/screens/kit'
 
 export interface WhichToolProps {
   readonly job: string
@@ -31,26 +32,26 @@ export function WhichTool({ job, machine, t, comment, asked, leftOut, definition
   const unit = useUnit()
   const { busy, problem, run } = useAct()
   const [chosen, setChosen] = useState(asked?.id ?? '')
-  const say = (to?: string | null) => void run(() => map({ job, t, to }))
+  const answer = (to?: string | null) => void run(() => map({ job, t, to }))
   if (leftOut)
     return (
       <SmallActions>
-        <SmallAction disabled={busy} onAct={() => say()}>
-          Set it up after all
+        <SmallAction disabled={busy} onAct={() => answer()}>
+          {say.setItUpAfterAll}
         </SmallAction>
       </SmallActions>
     )
   return (
-    <div className="pb-3" role="group" aria-label={`Which tool is T${t}?`}>
+    <div className="pb-3" role="group" aria-label={say.whichToolIsT(t)}>
       <p className="text-lg">
-        The program says <b>{comment ? `“${comment}”` : 'nothing about it'}</b>
+        {say.theProgramSays} <b>{comment ? `“${comment}”` : say.nothingAboutIt}</b>
         {asked && `; ${asked.differs.map((d) => differenceText(d, unit)).join('; ')}`}.
       </p>
       <div className="mt-1 flex flex-wrap items-end gap-3">
         <label className="min-w-[260px] flex-1 text-base font-semibold">
-          T{t} is
+          {say.tIs(t)}
           <select className={FIELD} value={chosen} onChange={(e) => setChosen(e.target.value)}>
-            <option value="">choose the definition …</option>
+            <option value="">{say.chooseTheDefinition}</option>
             {definitions.map((d) => (
               <option key={d.id} value={d.id}>
                 T{d.t} {d.name}, {d.id}
@@ -59,21 +60,21 @@ export function WhichTool({ job, machine, t, comment, asked, leftOut, definition
           </select>
         </label>
         <SmallActions>
-          <SmallAction disabled={busy || chosen === ''} onAct={() => say(chosen)}>
-            It is this tool
+          <SmallAction disabled={busy || chosen === ''} onAct={() => answer(chosen)}>
+            {say.itIsThisTool}
           </SmallAction>
-          <SmallAction disabled={busy} onAct={() => say(null)}>
-            Nothing to set up
+          <SmallAction disabled={busy} onAct={() => answer(null)}>
+            {say.nothingToSetUpTitle}
           </SmallAction>
         </SmallActions>
         <Link
           className="text-act font-head flex min-h-11 items-center px-2 text-lg font-semibold"
           href={`/library/tools/new?t=${t}&machine=${encodeURIComponent(machine)}&name=${encodeURIComponent(comment ?? '')}`}
         >
-          Define tool
+          {say.defineTool}
         </Link>
       </div>
-      <Problem lead="Not saved." text={problem} />
+      <Problem lead={say.notSaved} text={problem} />
     </div>
   )
 }

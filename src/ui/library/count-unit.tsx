@@ -1,6 +1,7 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { Field, FIELD } from '../common/form'
+import { say } from '@/words/screens/library'
 
 /** Which piece of furniture is counted. */
 export function CountUnit({
@@ -12,7 +13,7 @@ export function CountUnit({
 }) {
   const router = useRouter()
   return (
-    <Field name="Cabinet">
+    <Field name={say.cabinet}>
       <select
         className={FIELD}
         value={unit ?? ''}

@@ -23,6 +23,7 @@ import { useAct } from '../common/use-act'
 import { useFewParts } from './use-parts'
 import { useUnit, useUnsaved } from '../shell/shell-context'
 import { readTyped, shown, startOf, type LengthKey, type Typed } from './definition-text'
+import { say } from '@/words/screens/library'
 
 export interface DefinitionFormProps {
   /** The version to change; null for a new tool. */
@@ -108,7 +109,7 @@ export function DefinitionForm(props: DefinitionFormProps) {
   }
 
   const { errors, isDirty } = formState
-  useUnsaved(isDirty ? 'This tool' : null)
+  useUnsaved(isDirty ? say.thisTool : null)
   const length = (key: LengthKey, name: string, symbol?: string) => (
     <Field name={name} symbol={symbol} unit={unitMark(unit)} error={errors[key]?.message}>
       <input className={FIELD} inputMode="decimal" {...register(key)} />
@@ -117,63 +118,63 @@ export function DefinitionForm(props: DefinitionFormProps) {
   return (
     <form onSubmit={submit} noValidate className="flex flex-col gap-3">
       <div className="grid grid-cols-4 gap-x-4 gap-y-2.5 max-[900px]:grid-cols-2">
-        <Field name="Number" error={errors.id?.message}>
+        <Field name={say.number} error={errors.id?.message}>
           <input className={FIELD} {...register('id')} readOnly={definition !== null} />
         </Field>
         <Field name="T" error={errors.t?.message}>
           <input className={FIELD} inputMode="numeric" {...register('t')} />
         </Field>
-        <Field name="Name" wide error={errors.name?.message}>
+        <Field name={say.name} wide error={errors.name?.message}>
           <input className={FIELD} {...register('name')} />
         </Field>
-        <Field name="Class">
+        <Field name={say.classWord}>
           <select className={FIELD} {...register('toolClass', { onChange: takeDefaults })}>
             {TOOL_CLASSES.map((c) => (
               <option key={c}>{c}</option>
             ))}
           </select>
         </Field>
-        <Field name="Edges" symbol="NOF" error={errors.edges?.message}>
+        <Field name={say.edges} symbol="NOF" error={errors.edges?.message}>
           <input className={FIELD} inputMode="numeric" {...register('edges')} />
         </Field>
-        <Field name="Program speed" unit="rev/min" error={errors.rpm?.message}>
+        <Field name={say.programSpeed} unit="rev/min" error={errors.rpm?.message}>
           <input className={FIELD} inputMode="numeric" {...register('rpm')} />
         </Field>
-        <Field name="Torque of the job" unit="N·m" error={errors.torque?.message}>
+        <Field name={say.torqueOfTheJob} unit="N·m" error={errors.torque?.message}>
           <input className={FIELD} inputMode="decimal" {...register('torque')} />
         </Field>
         {length('LF', 'Length', 'LF')}
         {length('LFlo', 'lower')}
         {length('LFup', 'upper')}
-        {length('reach', 'Reach needed')}
+        {length('reach', say.reachNeeded)}
         {length('DC', 'Diameter', 'DC')}
         {length('DClo', 'lower')}
         {length('DCup', 'upper')}
-        {length('radial', 'Radial runout, at most')}
-        {length('RE', 'Corner radius', 'RE')}
+        {length('radial', say.radialRunoutAtMost)}
+        {length('RE', say.cornerRadius, 'RE')}
         {length('RElo', 'lower')}
         {length('REup', 'upper')}
-        {length('axial', 'Axial runout, at most')}
-        <Field name="Balance grade" symbol="G" error={errors.grade?.message}>
+        {length('axial', say.axialRunoutAtMost)}
+        <Field name={say.balanceGrade} symbol="G" error={errors.grade?.message}>
           <input className={FIELD} inputMode="decimal" {...register('grade')} />
         </Field>
         <Field name="at" unit="rev/min" error={errors.gradeRpm?.message}>
           <input className={FIELD} inputMode="numeric" {...register('gradeRpm')} />
         </Field>
-        <Field name="Route">
+        <Field name={say.route}>
           <select className={FIELD} {...register('route')}>
             {ROUTES.map((r) => (
               <option key={r}>{r}</option>
             ))}
           </select>
         </Field>
-        <Field name="Life" unit="min" error={errors.life?.message}>
+        <Field name={say.life} unit="min" error={errors.life?.message}>
           <input className={FIELD} inputMode="decimal" {...register('life')} />
         </Field>
       </div>
-      <Ticks legend="Measure" all={MEASURABLE.map((m) => ({ key: m, name: m }))} register={register('measure')} />
-      <Ticks legend="Machines" all={machines} register={register('machines')} error={errors.machines?.message} />
-      <h3 className="text-xl font-bold">Parts</h3>
+      <Ticks legend={say.measure} all={MEASURABLE.map((m) => ({ key: m, name: m }))} register={register('measure')} />
+      <Ticks legend={say.machines} all={machines} register={register('machines')} error={errors.machines?.message} />
+      <h3 className="text-xl font-bold">{say.parts}</h3>
       <datalist id="library-parts">
         {(suggestions ?? []).map((c) => (
           <option key={c.id} value={c.id}>
@@ -183,7 +184,7 @@ export function DefinitionForm(props: DefinitionFormProps) {
       </datalist>
       {lines.fields.map((line, i) => (
         <div key={line.id} className="grid grid-cols-[120px_1fr_1fr_64px_44px] items-end gap-2 max-[900px]:grid-cols-2">
-          <select className={FIELD} aria-label="Role" {...register(`parts.${i}.role`)}>
+          <select className={FIELD} aria-label={say.role} {...register(`parts.${i}.role`)}>
             {ROLES.map((r) => (
               <option key={r}>{r}</option>
             ))}
@@ -192,23 +193,23 @@ export function DefinitionForm(props: DefinitionFormProps) {
             className={FIELD}
             list="library-parts"
             onInput={(e) => setTyping(e.currentTarget.value)}
-            aria-label="Part"
-            placeholder="part number"
+            aria-label={say.part}
+            placeholder={say.partNumber}
             {...register(`parts.${i}.component`)}
           />
           <input
             className={FIELD}
             list="library-parts"
             onInput={(e) => setTyping(e.currentTarget.value)}
-            aria-label="Substitutes"
-            placeholder="substitutes, separated by commas"
+            aria-label={say.substitutes}
+            placeholder={say.substitutesSeparatedByCommas}
             {...register(`parts.${i}.alternatives`)}
           />
-          <input className={FIELD} inputMode="numeric" aria-label="Pieces" {...register(`parts.${i}.count`)} />
+          <input className={FIELD} inputMode="numeric" aria-label={say.pieces} {...register(`parts.${i}.count`)} />
           <button
             type="button"
             className="flex size-11 items-center justify-center"
-            aria-label="Delete this line"
+            aria-label={say.deleteThisLine}
             onClick={() => lines.remove(i)}
           >
             <Trash2 size={20} />
@@ -217,19 +218,19 @@ export function DefinitionForm(props: DefinitionFormProps) {
       ))}
       <div className="flex flex-wrap gap-2.5">
         <SmallAction onAct={() => lines.append({ role: 'collet', component: '', alternatives: '', count: '1' })}>
-          Another part
+          {say.anotherPart}
         </SmallAction>
         <SmallAction onAct={() => drawing.current?.click()}>
-          {contour ? `Contour of ${contour.length} pieces` : 'Contour from DXF'}
+          {contour ? say.contourOfPieces(contour.length) : say.contourFromDxf}
         </SmallAction>
-        {definition === null && <SmallAction onAct={() => archetype.current?.click()}>From an XML archetype</SmallAction>}
+        {definition === null && <SmallAction onAct={() => archetype.current?.click()}>{say.fromAnXmlArchetype}</SmallAction>}
       </div>
-      <FileInput picker={drawing} label="DXF contour" accept=".dxf" take={([file]) => void takeDrawing(file)} />
-      <FileInput picker={archetype} label="XML archetype" accept=".xml" take={([file]) => void takeArchetype(file)} />
-      <Problem lead="Not saved." text={problem} />
+      <FileInput picker={drawing} label={say.dxfContour} accept=".dxf" take={([file]) => void takeDrawing(file)} />
+      <FileInput picker={archetype} label={say.xmlArchetype} accept=".xml" take={([file]) => void takeArchetype(file)} />
+      <Problem lead={say.notSaved} text={problem} />
       <div className="max-w-md">
         <BigAction disabled={busy} onAct={() => void submit()}>
-          {definition ? `Keep as version ${definition.version + 1}` : 'Save tool'}
+          {definition ? say.keepAsVersion(definition.version + 1) : say.saveTool}
         </BigAction>
       </div>
     </form>

@@ -2,6 +2,7 @@
 import { CLASS_DEFAULTS, type Definition, type Measurable, type PartLine, type Role, type ToolClass } from '@/core/tool'
 import { lengthErrorText } from '@/words/length'
 import { fail, formatLength, ok, parseLength, type LengthUnit, type Result } from '@/core/units'
+import { say } from '@/words/screens/library'
 
 export const LENGTHS = ['LF', 'LFlo', 'LFup', 'DC', 'DClo', 'DCup', 'RE', 'RElo', 'REup', 'radial', 'axial', 'reach'] as const
 export type LengthKey = (typeof LENGTHS)[number]
@@ -28,24 +29,24 @@ export const shown = (mm: number | null | undefined, unit: LengthUnit) =>
 
 export function startOf(d: Definition | null, unit: LengthUnit): Typed {
   const usual = CLASS_DEFAULTS[d?.toolClass ?? 'finish']
-  const say = (mm: number | null | undefined) => shown(mm, unit)
+  const sized = (mm: number | null | undefined) => shown(mm, unit)
   return {
     id: d?.id ?? '',
     t: d ? String(d.t) : '',
     name: d?.name ?? '',
     toolClass: d?.toolClass ?? 'finish',
-    LF: say(d?.LF.nominal),
-    LFlo: say(d?.LF.lower ?? -usual.LF),
-    LFup: say(d?.LF.upper ?? usual.LF),
-    DC: say(d?.DC.nominal),
-    DClo: say(d?.DC.lower ?? -usual.DC),
-    DCup: say(d?.DC.upper ?? usual.DC),
-    RE: say(d?.RE?.nominal),
-    RElo: say(d?.RE?.lower ?? -usual.RE),
-    REup: say(d?.RE?.upper ?? usual.RE),
-    radial: say(d?.radialRunoutMax ?? usual.radial),
-    axial: say(d?.axialRunoutMax ?? usual.axial),
-    reach: say(d?.reachMm),
+    LF: sized(d?.LF.nominal),
+    LFlo: sized(d?.LF.lower ?? -usual.LF),
+    LFup: sized(d?.LF.upper ?? usual.LF),
+    DC: sized(d?.DC.nominal),
+    DClo: sized(d?.DC.lower ?? -usual.DC),
+    DCup: sized(d?.DC.upper ?? usual.DC),
+    RE: sized(d?.RE?.nominal),
+    RElo: sized(d?.RE?.lower ?? -usual.RE),
+    REup: sized(d?.RE?.upper ?? usual.RE),
+    radial: sized(d?.radialRunoutMax ?? usual.radial),
+    axial: sized(d?.axialRunoutMax ?? usual.axial),
+    reach: sized(d?.reachMm),
     edges: String(d?.edges ?? 4),
     rpm: d ? String(d.programRpm) : '',
     torque: d?.torqueNm ? String(d.torqueNm) : '',
@@ -89,13 +90,13 @@ export function readTyped(
       return null
     }
     const n = Number(text)
-    if (!Number.isFinite(n) || n <= 0) faults[key] = 'A number above 0.'
+    if (!Number.isFinite(n) || n <= 0) faults[key] = say.aNumberAbove
     return n
   }
   for (const key of ['LF', 'DC', 'radial', 'axial'] as const) if (typed[key].trim() === '') faults[key] = 'Required.'
-  if (!typed.id.trim()) faults.id = 'Give it a number.'
-  if (!typed.name.trim()) faults.name = 'Give it a name.'
-  if (!typed.machines.length) faults.machines = 'Choose at least one machine.'
+  if (!typed.id.trim()) faults.id = say.giveItANumber
+  if (!typed.name.trim()) faults.name = say.giveItAName
+  if (!typed.machines.length) faults.machines = say.chooseAtLeastOneMachine
   const [t, edges, rpm] = [number('t', true), number('edges', true), number('rpm', true)]
   const [torque, grade, gradeRpm, life] = [
     number('torque', false),

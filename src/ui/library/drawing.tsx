@@ -4,6 +4,7 @@ import { useRef, useState } from 'react'
 import { FileInput } from '../common/file-input'
 import { SmallAction, SmallActions } from '../common/actions'
 import { Problem } from '../common/sheet'
+import { say } from '@/words/screens/library'
 
 /** Picture or drawing of a part, and the press that changes it. */
 export function PartDrawing({ id, drawing }: { readonly id: string; readonly drawing: string | null }) {
@@ -21,35 +22,31 @@ export function PartDrawing({ id, drawing }: { readonly id: string; readonly dra
       return router.refresh()
     }
     const said = (await answer?.json().catch(() => null)) as { detail?: string } | null
-    setProblem(said?.detail ?? 'No answer from the tool room. Try again.')
+    setProblem(said?.detail ?? say.noAnswerFromTheTool)
   }
   return (
     <div className="mt-3">
       {drawing &&
         (drawing.endsWith('.pdf') ? (
           <a className="text-act font-head flex min-h-11 items-center text-lg font-semibold" href={address} target="_blank">
-            Open the drawing (PDF)
+            {say.openTheDrawingPdf}
           </a>
         ) : (
           // eslint-disable-next-line @next/next/no-img-element -- a file of this shop, behind its own door
-          <img
-            src={`${address}?${turn}`}
-            alt={`Picture of ${id}`}
-            className="border-rule max-h-64 w-full border object-contain"
-          />
+          <img src={`${address}?${turn}`} alt={say.pictureOf(id)} className="border-rule max-h-64 w-full border object-contain" />
         ))}
       <SmallActions>
         <SmallAction onAct={() => picker.current?.click()}>
-          {drawing ? 'Another picture or drawing' : 'Add a picture or drawing'}
+          {drawing ? say.anotherPictureOrDrawing : say.addAPictureOrDrawing}
         </SmallAction>
       </SmallActions>
       <FileInput
         picker={picker}
-        label="Picture or drawing"
+        label={say.pictureOrDrawing}
         accept="image/png,image/jpeg,application/pdf"
         take={([file]) => void take(file)}
       />
-      <Problem lead="Not kept." text={problem} />
+      <Problem lead={say.notKept} text={problem} />
     </div>
   )
 }

@@ -6,6 +6,7 @@ import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import type { Ask } from '@/stations/contract'
 import type * as library from '@/stations/library/contract'
+import { say } from '@/words/screens/library'
 
 export function AddHolder({
   types,
@@ -22,13 +23,13 @@ export function AddHolder({
   const [place, setPlace] = useState('')
   return (
     <div className="flex flex-col gap-2.5">
-      <h2 className="text-2xl font-bold">A new holder or extension</h2>
-      <Field name="Serial on the holder">
+      <h2 className="text-2xl font-bold">{say.aNewHolderOrExtension}</h2>
+      <Field name={say.serialOnTheHolder}>
         <input className={FIELD} value={serial} onChange={(e) => setSerial(e.target.value)} />
       </Field>
-      <Field name="Type">
+      <Field name={say.type}>
         <select className={FIELD} value={type} onChange={(e) => setType(e.target.value)}>
-          <option value="">choose …</option>
+          <option value="">{say.choose}</option>
           {types.map((t) => (
             <option key={t.id} value={t.id}>
               {t.name}
@@ -36,15 +37,15 @@ export function AddHolder({
           ))}
         </select>
       </Field>
-      <Field name="Place">
+      <Field name={say.place}>
         <select className={FIELD} value={place} onChange={(e) => setPlace(e.target.value)}>
-          <option value="">no place</option>
+          <option value="">{say.noPlace}</option>
           {places.map((p) => (
             <option key={p}>{p}</option>
           ))}
         </select>
       </Field>
-      <Problem lead="Not saved." text={problem} />
+      <Problem lead={say.notSaved} text={problem} />
       <BigAction
         disabled={busy || !serial || !type}
         onAct={() =>
@@ -54,7 +55,7 @@ export function AddHolder({
           )
         }
       >
-        Add it
+        {say.addIt}
       </BigAction>
     </div>
   )
@@ -85,12 +86,12 @@ export function HolderCare({
   const [until, setUntil] = useState(suggestedUntil)
   const [stud, setStud] = useState('')
   const [reason, setReason] = useState('')
-  if (retired) return <p className="text-off font-semibold">◆ Retired.</p>
+  if (retired) return <p className="text-off font-semibold">{say.retired}</p>
   return (
     <details>
-      <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">Holder care</summary>
+      <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">{say.holderCare}</summary>
       <div className="flex flex-col gap-2">
-        <Field name="Taper, nose and stud inspected. Next inspection">
+        <Field name={say.taperNoseAndStudInspected}>
           <input type="date" className={FIELD} value={until} onChange={(e) => setUntil(e.target.value)} />
         </Field>
         <SmallActions>
@@ -100,14 +101,14 @@ export function HolderCare({
               void run(() => act.inspect({ serial, until: new Date(`${until}T12:00`).toISOString(), retireReason: null }))
             }
           >
-            Inspected
+            {say.inspected}
           </SmallAction>
         </SmallActions>
         {studs.length > 0 && (
           <>
-            <Field name="New pull stud">
+            <Field name={say.newPullStud}>
               <select className={FIELD} value={stud} onChange={(e) => setStud(e.target.value)}>
-                <option value="">choose …</option>
+                <option value="">{say.choose}</option>
                 {studs.map((s) => (
                   <option key={s.id} value={s.id}>
                     {s.name}
@@ -117,12 +118,12 @@ export function HolderCare({
             </Field>
             <SmallActions>
               <SmallAction disabled={busy || !stud} onAct={() => void run(() => act.stud({ serial, stud }))}>
-                Stud replaced
+                {say.studReplaced}
               </SmallAction>
             </SmallActions>
           </>
         )}
-        <Field name="Reason to retire">
+        <Field name={say.reasonToRetire}>
           <input className={FIELD} value={reason} onChange={(e) => setReason(e.target.value)} />
         </Field>
         <SmallActions>
@@ -130,10 +131,10 @@ export function HolderCare({
             disabled={busy || reason.trim().length < 3}
             onAct={() => void run(() => act.inspect({ serial, until: null, retireReason: reason }))}
           >
-            Retire
+            {say.retire}
           </SmallAction>
         </SmallActions>
-        <Problem lead="Not kept." text={problem} />
+        <Problem lead={say.notKept} text={problem} />
       </div>
     </details>
   )

@@ -10,6 +10,7 @@ import { FIELD } from '../common/form'
 import { Say, Problem } from '../common/sheet'
 import type { Answer, Ask } from '@/stations/contract'
 import type * as library from '@/stations/library/contract'
+import { say } from '@/words/screens/library'
 
 type Preview = Answer<typeof library.previewCsv>
 type Mapping = Preview['mapping']
@@ -24,9 +25,9 @@ const BASE = [
   ['id', 'number'],
   ['kind', 'kind'],
   ['name', 'name'],
-  ['makerNumber', 'maker’s number'],
+  ['makerNumber', say.makersNumber],
   ['price', 'price'],
-  ['leastStock', 'keep at least'],
+  ['leastStock', say.keepAtLeast],
   ['note', 'note'],
 ] as const
 const isLength = (key: string) => key in PROPERTIES && PROPERTIES[key as keyof typeof PROPERTIES].quantity === 'length'
@@ -60,7 +61,7 @@ export function ImportPanel({ act }: { readonly act: ImportActions }) {
   const take = async (chosen: File | undefined) => {
     if (!chosen) return
     setSaid(null)
-    if (chosen.size > 20 * 2 ** 20) return setProblem(`${chosen.name} is larger than 20 MB.`)
+    if (chosen.size > 20 * 2 ** 20) return setProblem(say.isLargerThanMb(chosen.name))
     const text = await chosen.text()
     setFile({ name: chosen.name, text })
     if (/\.csv$|\.txt$/i.test(chosen.name) && !isToolCsv(text)) return look(text, null, kind)
@@ -69,7 +70,7 @@ export function ImportPanel({ act }: { readonly act: ImportActions }) {
     const done = await act.file({ text, name: chosen.name })
     setBusy(false)
     setProblem(done.ok ? null : done.error.text)
-    if (done.ok) setSaid(`${done.value.parts} parts and ${done.value.definitions} tools were imported.`)
+    if (done.ok) setSaid(say.partsAndToolsWereImported(done.value.parts, done.value.definitions))
   }
   const change = (i: number, to: Mapping[number]) => {
     const next = mapping.map((m, c) => (c === i ? to : m))
@@ -82,7 +83,7 @@ export function ImportPanel({ act }: { readonly act: ImportActions }) {
     const done = await act.csv({ text: file.text, mapping: [...mapping], kind: kind || null })
     setBusy(false)
     if (!done.ok) return setProblem(done.error.text)
-    setSaid(`${done.value.parts} parts were imported.`)
+    setSaid(say.partsWereImported(done.value.parts))
     setPreview(null)
     setFile(null)
     router.refresh()
@@ -100,19 +101,19 @@ export function ImportPanel({ act }: { readonly act: ImportActions }) {
         }}
       >
         <FileUp size={24} aria-hidden="true" />
-        {busy ? 'Reading …' : (file?.name ?? 'Parts or tools as CSV, or a library as JSON: drop it here, or press to choose')}
+        {busy ? say.reading : (file?.name ?? say.partsOrToolsAsCsv)}
       </button>
-      <FileInput picker={picker} label="File to import" accept=".csv,.txt,.json" take={([chosen]) => void take(chosen)} />
+      <FileInput picker={picker} label={say.fileToImport} accept=".csv,.txt,.json" take={([chosen]) => void take(chosen)} />
       {said && (
-        <Say tone="holds" lead="Done." role="status">
+        <Say tone="holds" lead={say.done} role="status">
           {said}
         </Say>
       )}
-      <Problem lead="Nothing was imported." text={problem} />
+      <Problem lead={say.nothingWasImported} text={problem} />
       {preview && (
         <>
           <label className="max-w-xs text-lg font-semibold">
-            Kind of rows without one
+            {say.kindOfRowsWithoutOne}
             <select
               className={FIELD}
               disabled={busy}
@@ -122,7 +123,7 @@ export function ImportPanel({ act }: { readonly act: ImportActions }) {
                 if (file) void look(file.text, mapping, event.target.value)
               }}
             >
-              <option value="">in each row</option>
+              <option value="">{say.inEachRow}</option>
               {Object.entries(KINDS).map(([key, { name }]) => (
                 <option key={key} value={key}>
                   {name}
@@ -130,23 +131,23 @@ export function ImportPanel({ act }: { readonly act: ImportActions }) {
               ))}
             </select>
           </label>
-          <div className="shrink-0 overflow-x-auto" tabIndex={0} role="region" aria-label="Columns of the file">
+          <div className="shrink-0 overflow-x-auto" tabIndex={0} role="region" aria-label={say.columnsOfTheFile}>
             <table className="text-left">
               <thead>
                 <tr className="border-ink border-b-2">
                   {preview.columns.map((column, i) => (
                     <th key={i} scope="col" className="min-w-[150px] pr-3 pb-2 align-bottom text-[17px] font-semibold">
-                      {column || '(no name)'}
+                      {column || say.noName}
                       <select
                         className={`${FIELD} text-base`}
                         disabled={busy}
-                        aria-label={`What “${column}” is`}
+                        aria-label={say.whatIs(column)}
                         value={mapping[i]?.key ?? ''}
                         onChange={(e) =>
                           change(i, e.target.value ? { key: e.target.value, unit: mapping[i]?.unit ?? null } : null)
                         }
                       >
-                        <option value="">left out</option>
+                        <option value="">{say.leftOut}</option>
                         {BASE.map(([key, name]) => (
                           <option key={key} value={key}>
                             {name}
@@ -163,13 +164,13 @@ export function ImportPanel({ act }: { readonly act: ImportActions }) {
                         <select
                           className={`${FIELD} text-base`}
                           disabled={busy}
-                          aria-label={`Unit of “${column}”`}
+                          aria-label={say.unitOf(column)}
                           value={mapping[i].unit ?? ''}
                           onChange={(e) =>
                             change(i, { key: mapping[i]!.key, unit: (e.target.value || null) as LengthUnit | null })
                           }
                         >
-                          <option value="">unit in each cell</option>
+                          <option value="">{say.unitInEachCell}</option>
                           <option value="mm">mm</option>
                           <option value="inch">inch</option>
                         </select>
@@ -192,16 +193,18 @@ export function ImportPanel({ act }: { readonly act: ImportActions }) {
             </table>
           </div>
           <p className="figures text-lg font-semibold" role="status">
-            {preview.rows.toLocaleString('en')} rows:{' '}
-            {preview.faults.length === 0
-              ? `all ${preview.good.toLocaleString('en')} can be imported`
-              : `${preview.faults.length}${preview.faults.length >= 200 ? ' or more' : ''} faults`}
+            {say.rowsGood(
+              preview.rows.toLocaleString('en'),
+              preview.faults.length === 0
+                ? say.allCanBeImported(preview.good.toLocaleString('en'))
+                : say.faultCount(preview.faults.length, preview.faults.length >= 200 ? say.orMore : ''),
+            )}
           </p>
           {preview.faults.length > 0 && (
-            <ul className="max-h-64 min-h-24 overflow-auto" tabIndex={0} aria-label="Faults">
+            <ul className="max-h-64 min-h-24 overflow-auto" tabIndex={0} aria-label={say.faultsTitle}>
               {preview.faults.slice(0, 200).map((f, i) => (
                 <li key={i} className="border-rule grid grid-cols-[90px_150px_1fr] gap-2 border-b py-1.5">
-                  <span className="figures text-off font-semibold">◆ line {f.line}</span>
+                  <span className="figures text-off font-semibold">{say.lineNumber(f.line)}</span>
                   <span className="truncate">{f.column}</span>
                   <span>{f.text}</span>
                 </li>
@@ -210,7 +213,7 @@ export function ImportPanel({ act }: { readonly act: ImportActions }) {
           )}
           <div className="max-w-md">
             <BigAction disabled={busy || preview.faults.length > 0 || preview.good === 0} onAct={() => void takeIn()}>
-              {preview.faults.length ? 'Correct the faults first' : `Import ${preview.good.toLocaleString('en')} parts`}
+              {preview.faults.length ? say.correctTheFaultsFirst : say.importParts(preview.good.toLocaleString('en'))}
             </BigAction>
           </div>
         </>

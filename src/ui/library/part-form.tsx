@@ -12,6 +12,7 @@ import { useAct } from '../common/use-act'
 import { useUnit, useUnsaved } from '../shell/shell-context'
 import type { Ask } from '@/stations/contract'
 import type * as library from '@/stations/library/contract'
+import { say } from '@/words/screens/library'
 
 type Raw = Readonly<Record<string, unknown>>
 type Save = Ask<typeof library.putPart>
@@ -63,12 +64,12 @@ function readField(key: PropertyKey, typed: string, unit: LengthUnit, before: un
     value = Number(read.value.toFixed(6))
   } else {
     value = Number(typed.replace(',', '.'))
-    if (!Number.isFinite(value)) return { ok: false, text: 'This is not a number.' }
+    if (!Number.isFinite(value)) return { ok: false, text: say.thisIsNotANumber }
   }
   if (value < min || value > max) {
     const show = (x: number) =>
       quantity === 'length' ? `${formatLength(x, unit, unit === 'mm' ? 2 : 3)} ${unitMark(unit)}` : String(x)
-    return { ok: false, text: `Between ${show(min)} and ${show(max)}.` }
+    return { ok: false, text: say.betweenAnd(show(min), show(max)) }
   }
   return { ok: true, value }
 }
@@ -112,12 +113,12 @@ export function PartForm({
       bad = true
       setError(key, { message })
     }
-    if (!raw.id) wrong('id', 'Give it a number.')
-    if (!raw.name) wrong('name', 'Give it a name.')
+    if (!raw.id) wrong('id', say.giveItANumber)
+    if (!raw.name) wrong('name', say.giveItAName)
     for (const key of ['price', 'leastStock'] as const) {
       const n = Number(typed[key].replace(',', '.'))
       if (typed[key].trim() === '') delete raw[key]
-      else if (!Number.isFinite(n) || n < 0) wrong(key, 'Type a number from 0.')
+      else if (!Number.isFinite(n) || n < 0) wrong(key, say.typeANumberFrom)
       else raw[key] = n
     }
     for (const key of ['makerNumber', 'note'] as const) {
@@ -143,14 +144,14 @@ export function PartForm({
       )
   })
   const { errors, isDirty } = formState
-  useUnsaved(isDirty ? 'This part' : null)
+  useUnsaved(isDirty ? say.thisPart : null)
   return (
     <form onSubmit={submit} noValidate className="flex flex-col gap-3">
       <div className="grid grid-cols-3 gap-x-4 gap-y-2.5 max-[900px]:grid-cols-2">
-        <Field name="Number" error={errors.id?.message}>
+        <Field name={say.number} error={errors.id?.message}>
           <input className={FIELD} {...register('id')} readOnly={part !== null} />
         </Field>
-        <Field name="Name" wide error={errors.name?.message}>
+        <Field name={say.name} wide error={errors.name?.message}>
           <input className={FIELD} {...register('name')} />
         </Field>
         {keys.map((key) => {
@@ -159,14 +160,14 @@ export function PartForm({
           return (
             <Field
               key={key}
-              name={`${name}${has.includes(key) ? '' : ' (if it has one)'}`}
+              name={`${name}${has.includes(key) ? '' : say.ifItHasOne}`}
               symbol={symbol}
               unit={shown}
               error={errors[key]?.message}
             >
               {choices ? (
                 <select className={FIELD} {...register(key)}>
-                  <option value="">choose …</option>
+                  <option value="">{say.choose}</option>
                   {choices.map((c) => (
                     <option key={c}>{c}</option>
                   ))}
@@ -177,23 +178,23 @@ export function PartForm({
             </Field>
           )
         })}
-        <Field name="Maker’s number">
+        <Field name={say.makersNumberTitle}>
           <input className={FIELD} {...register('makerNumber')} />
         </Field>
-        <Field name="Price" error={errors.price?.message}>
+        <Field name={say.price} error={errors.price?.message}>
           <input className={FIELD} inputMode="decimal" {...register('price')} />
         </Field>
-        <Field name="Keep at least" unit="pieces" error={errors.leastStock?.message}>
+        <Field name={say.keepAtLeastTitle} unit="pieces" error={errors.leastStock?.message}>
           <input className={FIELD} inputMode="numeric" {...register('leastStock')} />
         </Field>
-        <Field name="Note" wide>
+        <Field name={say.note} wide>
           <input className={FIELD} {...register('note')} />
         </Field>
       </div>
-      <Problem lead="Not saved." text={problem} />
+      <Problem lead={say.notSaved} text={problem} />
       <div className="max-w-md">
         <BigAction disabled={busy} onAct={() => void submit()}>
-          {part === null ? 'Save part' : 'Save changes'}
+          {part === null ? say.savePart : say.saveChanges}
         </BigAction>
       </div>
     </form>

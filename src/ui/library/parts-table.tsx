@@ -9,6 +9,7 @@ import { FIELD } from '../common/form'
 import { Say } from '../common/sheet'
 import { useUnit } from '../shell/shell-context'
 import { useParts, type PartRow } from './use-parts'
+import { say } from '@/words/screens/library'
 
 /** The tool room sorts: it has all of them. */
 const features = tableFeatures({ rowSortingFeature })
@@ -57,7 +58,7 @@ const columnsFor = (unit: LengthUnit) => {
       mm((r) => r.onHand),
       {
         id: 'onHand',
-        header: 'on hand',
+        header: say.onHand,
         cell: ({ row }) => {
           const { onHand, least } = row.original
           const low = least !== null && (onHand ?? 0) < least
@@ -71,7 +72,7 @@ const columnsFor = (unit: LengthUnit) => {
       },
     ),
     helper.accessor('places', { header: 'place' }),
-    helper.accessor('maker', { header: 'maker no.' }),
+    helper.accessor('maker', { header: say.makerNo }),
   ])
 }
 
@@ -123,7 +124,7 @@ export function PartsTable() {
 
   if (problem)
     return (
-      <Say tone="off" lead="Nothing to show." role="alert">
+      <Say tone="off" lead={say.nothingToShow} role="alert">
         {problem}
       </Say>
     )
@@ -131,13 +132,13 @@ export function PartsTable() {
     <div className="flex min-h-0 flex-1 flex-col gap-2">
       <div className="flex flex-wrap items-end gap-3">
         <label className="min-w-[220px] flex-1 text-lg font-semibold">
-          Any word or number
+          {say.anyWordOrNumber}
           <input className={FIELD} value={word} onChange={(e) => setWord(e.target.value)} />
         </label>
         <label className="w-52 text-lg font-semibold">
-          Kind
+          {say.kind}
           <select className={FIELD} value={kind} onChange={(e) => setKind(e.target.value)}>
-            <option value="">every kind</option>
+            <option value="">{say.everyKind}</option>
             {Object.entries(KINDS).map(([key, { name }]) => (
               <option key={key} value={key}>
                 {name}
@@ -150,11 +151,11 @@ export function PartsTable() {
           <input className={FIELD} value={size} inputMode="decimal" onChange={(e) => setSize(e.target.value)} />
         </label>
         <span className="figures text-soft pb-2.5 text-lg" role="status">
-          {found === null || of === null ? 'loading …' : `${found.toLocaleString('en')} of ${of.toLocaleString('en')}`}
+          {found === null || of === null ? say.loading : say.ofFound(found.toLocaleString('en'), of.toLocaleString('en'))}
         </span>
       </div>
-      <div ref={scroller} className="min-h-[300px] flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Parts">
-        <div role="table" aria-label="Parts" aria-rowcount={(found ?? 0) + 1} className="min-w-[860px]">
+      <div ref={scroller} className="min-h-[300px] flex-1 overflow-auto" tabIndex={0} role="region" aria-label={say.parts}>
+        <div role="table" aria-label={say.parts} aria-rowcount={(found ?? 0) + 1} className="min-w-[860px]">
           {table.getHeaderGroups().map((group) => (
             <div
               key={group.id}
@@ -207,11 +208,7 @@ export function PartsTable() {
             })}
           </div>
         </div>
-        {found === 0 && (
-          <p className="text-soft py-4 text-lg">
-            {of ? 'No part found.' : 'The library is empty. Add a part, or import a list.'}
-          </p>
-        )}
+        {found === 0 && <p className="text-soft py-4 text-lg">{of ? say.noPartFound : say.theLibraryIsEmptyAdd}</p>}
       </div>
     </div>
   )

@@ -9,6 +9,7 @@ import { useAct } from '../common/use-act'
 import { useUnsaved } from '../shell/shell-context'
 import type { Ask } from '@/stations/contract'
 import type * as build from '@/stations/build/contract'
+import { say } from '@/words/screens/library'
 
 interface Line {
   key: string
@@ -74,17 +75,17 @@ export function StepsForm({
     ),
   )
   const { isDirty } = formState
-  useUnsaved(isDirty ? 'What you changed in these steps' : null)
+  useUnsaved(isDirty ? say.whatYouChangedInThese : null)
   return (
     <form onSubmit={submit} noValidate className="flex flex-col gap-3">
       {fields.map((field, i) => (
         <fieldset key={field.id} className="border-rule border-b pb-3">
-          <legend className="sr-only">Step {i + 1}</legend>
+          <legend className="sr-only">{say.stepNumber(i + 1)}</legend>
           <div className="grid grid-cols-[1fr_140px_auto] items-end gap-2.5">
-            <Field name={`${i + 1}. Title`}>
+            <Field name={say.titleLine(i + 1)}>
               <input className={FIELD} {...register(`lines.${i}.title`)} />
             </Field>
-            <Field name="Confirmed by">
+            <Field name={say.confirmedBy}>
               <select className={FIELD} {...register(`lines.${i}.confirm`)}>
                 {CONFIRMS.map((c) => (
                   <option key={c}>{c}</option>
@@ -96,14 +97,14 @@ export function StepsForm({
                 [
                   ['Earlier', ArrowUp, i > 0, () => swap(i, i - 1)],
                   ['Later', ArrowDown, i < fields.length - 1, () => swap(i, i + 1)],
-                  ['Take it out', Trash2, true, () => remove(i)],
+                  [say.takeItOut, Trash2, true, () => remove(i)],
                 ] as const
               ).map(([name, Icon, can, go]) => (
                 <button
                   key={name}
                   type="button"
                   disabled={!can}
-                  aria-label={`${name}: step ${i + 1}`}
+                  aria-label={say.stepNameI(name, i + 1)}
                   className="disabled:text-soft flex size-11 items-center justify-center"
                   onClick={go}
                 >
@@ -113,27 +114,27 @@ export function StepsForm({
             </span>
           </div>
           <label className="mt-2 block text-lg font-semibold">
-            What to do
+            {say.whatToDo}
             <textarea className={`${FIELD} h-20 py-2 font-sans text-base leading-snug`} {...register(`lines.${i}.text`)} />
           </label>
           <div className="mt-2 grid grid-cols-2 gap-2.5">
-            <Field name="Needed at hand, separated by commas">
+            <Field name={say.neededAtHandSeparatedBy}>
               <input className={FIELD} {...register(`lines.${i}.needs`)} />
             </Field>
-            <Field name="Caution">
+            <Field name={say.caution}>
               <input className={FIELD} {...register(`lines.${i}.caution`)} />
             </Field>
           </div>
         </fieldset>
       ))}
-      <Problem lead="Not kept." text={problem} />
+      <Problem lead={say.notKept} text={problem} />
       <div className="max-w-md">
         <BigAction disabled={busy} onAct={() => void submit()}>
-          Save steps
+          {say.saveSteps}
         </BigAction>
         <SmallActions>
           <SmallAction onAct={() => append({ key: '', title: '', text: '', confirm: 'tick', needs: '', caution: '' })}>
-            Another step
+            {say.anotherStep}
           </SmallAction>
           <SmallAction
             onAct={() =>
@@ -143,7 +144,7 @@ export function StepsForm({
               )
             }
           >
-            Restore standard steps
+            {say.restoreStandardSteps}
           </SmallAction>
         </SmallActions>
       </div>

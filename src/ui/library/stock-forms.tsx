@@ -9,6 +9,7 @@ import { useUnit } from '../shell/shell-context'
 import type { Ask } from '@/stations/contract'
 import type * as library from '@/stations/library/contract'
 import type * as store from '@/stations/store/contract'
+import { say } from '@/words/screens/library'
 
 export type Book = Ask<typeof store.book>
 export type CountStock = Ask<typeof store.countStock>
@@ -46,19 +47,19 @@ export function StockForm({
       ({ difference }) =>
         setSaid(
           difference === 0
-            ? 'The count is right.'
-            : `${Math.abs(difference)} ${difference > 0 ? 'more' : 'fewer'} than in stock. The difference is booked.`,
+            ? say.theCountIsRight
+            : say.thanInStockTheDifference(Math.abs(difference), difference > 0 ? 'more' : 'fewer'),
         ),
     )
   return (
     <div className="flex flex-col gap-2.5">
       <div className="grid grid-cols-2 gap-3">
-        <Field name="Pieces">
+        <Field name={say.pieces}>
           <input className={FIELD} inputMode="numeric" value={pieces} onChange={(e) => setPieces(e.target.value)} />
         </Field>
-        <Field name="Place">
+        <Field name={say.place}>
           <select className={FIELD} value={place} onChange={(e) => setPlace(e.target.value)}>
-            <option value="">no place</option>
+            <option value="">{say.noPlace}</option>
             {places.map((p) => (
               <option key={p}>{p}</option>
             ))}
@@ -67,17 +68,17 @@ export function StockForm({
       </div>
       <div className="flex gap-2.5">
         <SmallAction disabled={busy} onAct={() => go('receive')}>
-          Receive
+          {say.receive}
         </SmallAction>
         <SmallAction disabled={busy} onAct={counted}>
-          Counted
+          {say.counted}
         </SmallAction>
         <SmallAction disabled={busy} onAct={() => go('scrap')}>
-          Scrap
+          {say.scrap}
         </SmallAction>
       </div>
       {said && <p className="text-holds font-semibold">● {said}</p>}
-      <Problem lead="Not booked." text={problem} />
+      <Problem lead={say.notBooked} text={problem} />
     </div>
   )
 }
@@ -93,7 +94,7 @@ export function PutRight({ id, undo }: { readonly id: number; readonly undo: Ask
         className="text-act font-head min-h-11 px-1 font-semibold whitespace-nowrap"
         onClick={() => void run(() => undo({ id }))}
       >
-        undo
+        {say.undo}
       </button>
       {problem && (
         <span role="alert" className="text-off block text-[15px]">
@@ -124,28 +125,28 @@ export function RegrindForm({
   const [pieces, setPieces] = useState('1')
   const go = () => {
     const [dc, oal] = [parseLength(size, unit), parseLength(long, unit)]
-    if (!dc.ok || !oal.ok) return setProblem('Type the new sizes, such as 19.6 or 3/4 in.')
+    if (!dc.ok || !oal.ok) return setProblem(say.typeTheNewSizesSuch)
     void run(() => regrind({ id, DC: Number(dc.value.toFixed(4)), OAL: Number(oal.value.toFixed(4)), count: whole(pieces) }))
   }
   return (
     <div className="flex flex-col gap-2.5">
       <div className="grid grid-cols-3 gap-3">
-        <Field name="New Ø" unit={unitMark(unit)}>
+        <Field name={say.newWord} unit={unitMark(unit)}>
           <input className={FIELD} inputMode="decimal" value={size} onChange={(e) => setSize(e.target.value)} />
         </Field>
-        <Field name="New length" unit={unitMark(unit)}>
+        <Field name={say.newLength} unit={unitMark(unit)}>
           <input className={FIELD} inputMode="decimal" value={long} onChange={(e) => setLong(e.target.value)} />
         </Field>
-        <Field name="Pieces">
+        <Field name={say.pieces}>
           <input className={FIELD} inputMode="numeric" value={pieces} onChange={(e) => setPieces(e.target.value)} />
         </Field>
       </div>
       <SmallActions>
         <SmallAction disabled={busy} onAct={go}>
-          Back from the grinder
+          {say.backFromTheGrinder}
         </SmallAction>
       </SmallActions>
-      <Problem lead="Not booked." text={problem} />
+      <Problem lead={say.notBooked} text={problem} />
     </div>
   )
 }

@@ -1,6 +1,7 @@
 'use client'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Kind } from '@/core/tool'
+import { say } from '@/words/screens/library'
 
 /** A part as the tool room's list gives it; lengths mm. */
 export interface PartRow {
@@ -60,7 +61,7 @@ export function useParts(query: PartsQuery) {
       })
       .catch((error: unknown) => {
         if (now.gone.signal.aborted) return
-        setProblem(`The list of parts did not load (${error instanceof Error ? error.message : 'no answer'}). Reload the page.`)
+        setProblem(say.theListOfPartsDid(error instanceof Error ? error.message : say.noAnswer))
       })
   }, [])
 

@@ -4,6 +4,7 @@ import { BigAction, SmallActions } from '../common/actions'
 import { FIELD } from '../common/form'
 import { Say } from '../common/sheet'
 import type { LoadMachine } from './load-props'
+import { say } from '@/words/screens/load'
 
 /** Claims the pocket, and turns the magazine to it where that can be asked for. */
 export function BeginStep({
@@ -20,17 +21,17 @@ export function BeginStep({
   const turns = pocket !== SPINDLE && !machine.typed
   const [lead, button] =
     pocket === SPINDLE
-      ? ['By hand into the spindle.', 'Start: into the spindle']
+      ? [say.byHandIntoTheSpindle, say.startIntoTheSpindle]
       : machine.typed
-        ? [`Put it into pocket ${pocket}.`, `Start: pocket ${pocket}`]
-        : [`The magazine turns to pocket ${pocket}.`, `Turn to pocket ${pocket}`]
+        ? [say.putItIntoPocket(pocket), say.startPocket(pocket)]
+        : [say.theMagazineTurnsToPocket(pocket), say.turnToPocket(pocket)]
   return (
     <>
       <Say tone="todo" lead={lead}>
-        {turns ? 'Door shut, nobody inside. The magazine moves when you press.' : 'The pocket is reserved for it now.'}
+        {turns ? say.doorShutNobodyInsideThe : say.thePocketIsReservedFor}
       </Say>
       <BigAction onAct={begin} disabled={busy}>
-        {busy ? 'Reserving the pocket …' : button}
+        {busy ? say.reservingThePocket : button}
       </BigAction>
     </>
   )
@@ -50,19 +51,19 @@ export function PocketChoice({
     <SmallActions>
       <select
         className={`${FIELD} mt-0! flex-1`}
-        aria-label="Another pocket"
+        aria-label={say.anotherPocket}
         value={pocket ?? ''}
         onChange={(e) => choose(Number(e.target.value))}
       >
-        {pocket === null && <option value="">no pocket</option>}
+        {pocket === null && <option value="">{say.noPocket}</option>}
         {pockets
           .filter((p) => p.type === 'free' || p.pocket === pocket)
           .map((p) => (
             <option key={p.pocket} value={p.pocket}>
-              Pocket {p.pocket}
+              {say.pocketNumber(p.pocket)}
             </option>
           ))}
-        <option value={SPINDLE}>By hand, spindle</option>
+        <option value={SPINDLE}>{say.byHandSpindle}</option>
       </select>
     </SmallActions>
   )

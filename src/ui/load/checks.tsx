@@ -1,6 +1,7 @@
 import type { LoadLine } from '@/words/load'
 import type { LoadRule } from '@/core/tool'
 import { FIELD } from '../common/form'
+import { say } from '@/words/screens/load'
 
 export interface Line {
   readonly rule: string
@@ -30,7 +31,7 @@ function CheckLine({ line, small = false }: { readonly line: Line; readonly smal
   )
 }
 
-const WHO = { anyone: 'anyone can go on with a reason', lead: 'a lead can go on with a reason', nobody: '' } as const
+const WHO = { anyone: say.anyoneCanGoOnWith, lead: say.aLeadCanGoOn, nobody: '' } as const
 
 /** Scans first, then what speaks against it or is asked, then the rules that hold, folded. */
 export function Checks({
@@ -64,19 +65,15 @@ export function Checks({
           return (
             <li key={f.said.code} className="border-rule border-b">
               <CheckLine line={f} />
-              {done && (
-                <p className="text-soft pb-1.5 pl-7">
-                  Approved by {done.who}: {done.reason}
-                </p>
-              )}
+              {done && <p className="text-soft pb-1.5 pl-7">{say.approvedBy(done.who, done.reason)}</p>}
               {f.state === 'asks' && !done && !refused && onReason && (
                 <label className="block pb-2 pl-7">
                   <span className="text-soft">{WHO[f.may]}</span>
                   <input
                     className={FIELD}
                     value={reasons[f.rule] ?? ''}
-                    placeholder="why it can be loaded"
-                    aria-label={`Why: ${f.text}`}
+                    placeholder={say.whyItCanBeLoaded}
+                    aria-label={say.whyText(f.text)}
                     onChange={(e) => onReason(f.rule, e.target.value)}
                   />
                 </label>
@@ -91,7 +88,7 @@ export function Checks({
             <span className="text-holds text-lg" aria-hidden="true">
               ●
             </span>
-            <span>{holding.length === 1 ? 'One rule is met' : `${holding.length} rules are met`} ▾</span>
+            <span>{holding.length === 1 ? say.oneRuleIsMet : say.rulesAreMet(holding.length)} ▾</span>
           </summary>
           {holding.map((f) => (
             <CheckLine key={f.said.code} line={f} small />

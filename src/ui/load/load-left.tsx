@@ -3,6 +3,7 @@ import { Checks } from './checks'
 import type { LoadStationProps } from './load-props'
 import type { LoadDone } from './loaded'
 import { Inside, MagazineDrawing } from './magazine'
+import { say } from '@/words/screens/load'
 
 /** What is looked at: scans and rules, the tool, and the magazine to scale; while no tool is in hand, the machine's jobs. */
 export function LoadLeft({
@@ -40,8 +41,8 @@ export function LoadLeft({
         onChoose={serial && !run ? choose : undefined}
       />
       <figcaption className="text-soft text-base">
-        {serial && why && !run ? <span className="text-ink mr-3">{why}</span> : null}● taken (paler: known to the control only) ·
-        ○ free · × too narrow for this tool · ▶ at the loading place
+        {serial && why && !run ? <span className="text-ink mr-3">{why}</span> : null}
+        {say.takenPalerKnownToThe}
       </figcaption>
       <Inside pockets={view.pockets} decimals={machine?.decimals ?? 3} unit={view.unit} />
     </figure>
@@ -56,7 +57,7 @@ export function LoadLeft({
           <div>
             {done ? (
               <p className="text-holds text-lg font-semibold">
-                ● {serial} stands in {done.machine.name}, {pocketText(done.pocket)}.
+                ● {serial} {say.standsIn(done.machine.name, pocketText(done.pocket))}
               </p>
             ) : (
               <Checks

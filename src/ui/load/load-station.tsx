@@ -17,6 +17,7 @@ import { Loaded, type LoadDone } from './loaded'
 import { NextStep } from './next-step'
 import { Steps } from './steps'
 import { TypedFigures } from './typed-figures'
+import { say } from '@/words/screens/load'
 
 const POLL_MS = 1500
 
@@ -48,8 +49,8 @@ export function LoadStation(props: LoadStationProps) {
     if (scan.type === 'machine') return { title: scan.key, text: 'machine', tone: 'todo', href: go({ machine: scan.key }) }
     if (scan.type === 'label')
       return {
-        title: `Label of T${scan.label.t}`,
-        text: `${scan.label.serial}, hand-over ${scan.label.issue}`,
+        title: say.labelOfT(scan.label.t),
+        text: say.handOver(scan.label.serial, scan.label.issue),
         tone: 'todo',
         href: go({ label: scan.text }),
       }
@@ -108,31 +109,31 @@ export function LoadStation(props: LoadStationProps) {
   if (done) return <Sheet left={left} right={<Loaded done={done} />} />
   const refused = scans.find((s) => s.state === 'refused') ?? findings.find((f) => f.state === 'refused')
   const missing = !machine
-    ? 'Scan the machine'
+    ? say.scanTheMachine
     : !serial
-      ? 'Scan the holder'
+      ? say.scanTheHolder
       : scans.some((s) => s.rule === 'label' && s.state === 'waits')
-        ? 'Scan the label'
+        ? say.scanTheLabel
         : refused?.rule === 'label'
-          ? 'Scan another label'
-          : 'Scan another tool'
+          ? say.scanAnotherLabel
+          : say.scanAnotherTool
   return (
     <Sheet
       left={left}
       right={
         <>
-          {typing ? <h2 className="text-2xl font-bold">{typing.name}, figures typed</h2> : props.figures}
+          {typing ? <h2 className="text-2xl font-bold">{say.figuresTyped(typing.name)}</h2> : props.figures}
           {run && machine && (
             <>
               <p className="text-soft mt-1 text-base">
-                {pocketText(run.pocket)}, started by {props.runBy}
+                {say.startedBy(pocketText(run.pocket))} {props.runBy}
               </p>
               {typing ? (
                 <TypedFigures
                   machine={typing}
                   figures={props.typed}
                   busy={busy}
-                  problem={<Problem lead="Not done." text={problem} />}
+                  problem={<Problem lead={say.notDone} text={problem} />}
                   onRead={(register, value) => void act(() => props.typeFigure({ serial: run.serial, register, value }))}
                 />
               ) : (
@@ -149,19 +150,17 @@ export function LoadStation(props: LoadStationProps) {
           />
           <div className="mt-auto">
             {unreachable && (
-              <Say tone="off" lead="The control does not answer." role="alert">
+              <Say tone="off" lead={say.theControlDoesNotAnswer} role="alert">
                 {unreachable}
               </Say>
             )}
-            <Problem lead="Not loaded." text={(typing ? null : problem) ?? (unreachable ? null : (refused?.text ?? null))} />
+            <Problem lead={say.notLoaded} text={(typing ? null : problem) ?? (unreachable ? null : (refused?.text ?? null))} />
             {run && machine && serial ? (
               <NextStep {...props} machine={machine} serial={serial} busy={busy} act={act} finish={() => void finish()} />
             ) : mayBegin && machine && pocket !== null ? (
               <BeginStep machine={machine} pocket={pocket} busy={busy} begin={() => void begin()} />
             ) : (
-              <ScanAction>
-                {findings.some((f) => f.state === 'asks') && !refused ? 'Give a reason on the left' : missing}
-              </ScanAction>
+              <ScanAction>{findings.some((f) => f.state === 'asks') && !refused ? say.giveAReasonOnThe : missing}</ScanAction>
             )}
             {!machine && (
               <SmallActions>
@@ -179,7 +178,7 @@ export function LoadStation(props: LoadStationProps) {
               <SmallActions>
                 {props.underWay.map((u) => (
                   <SmallAction key={u.serial} onAct={() => router.push(`/load?serial=${u.serial}`)}>
-                    Go on with T{u.t}, {pocketText(u.pocket)}
+                    {say.goOnWithT(u.t, pocketText(u.pocket))}
                   </SmallAction>
                 ))}
               </SmallActions>

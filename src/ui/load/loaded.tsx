@@ -6,6 +6,7 @@ import { Cautions, Say } from '../common/sheet'
 import { CheckTable } from '../hand-over/check-table'
 import { CAUTIONS } from './cautions'
 import type { LoadMachine } from './load-props'
+import { say } from '@/words/screens/load'
 
 export interface LoadDone {
   readonly pocket: number
@@ -19,21 +20,24 @@ export function Loaded({ done: { pocket, rows, machine } }: { readonly done: Loa
   return (
     <>
       <h2 className="text-2xl font-bold">
-        {machine.typed ? 'Read back by eye from' : 'Read back from'} {machine.name}
+        {machine.typed ? say.readBackByEyeFrom : say.readBackFrom} {machine.name}
       </h2>
       <div className="overflow-x-auto" tabIndex={0}>
-        <CheckTable rows={rows} decimals={machine.decimals} heldName="control holds" />
+        <CheckTable rows={rows} decimals={machine.decimals} heldName={say.controlHolds} />
       </div>
       <Cautions lines={CAUTIONS.slice(1)} />
       <div className="mt-auto">
         <Say
           tone="holds"
-          lead={`${pocket === SPINDLE ? 'In the spindle' : `In pocket ${pocket}`}, ${machine.typed ? 'figures typed' : 'offsets written'} and read back.`}
+          lead={say.andReadBack(
+            pocket === SPINDLE ? say.inTheSpindle : say.inPocket(pocket),
+            machine.typed ? 'figures typed' : say.offsetsWritten,
+          )}
           role="status"
         >
-          Take the label off its clip. Check by eye that it is this tool: no switch can tell.
+          {say.takeTheLabelOffIts}
         </Say>
-        <BigAction onAct={() => router.push(`/load?machine=${machine.key}`)}>Next tool for {machine.name}</BigAction>
+        <BigAction onAct={() => router.push(`/load?machine=${machine.key}`)}>{say.nextToolFor(machine.name)}</BigAction>
       </div>
     </>
   )

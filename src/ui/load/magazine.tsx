@@ -3,6 +3,7 @@ import type { PocketState, Standing } from '@/core/load'
 import type { Magazine } from '@/core/tool'
 import { fixed, mmToUnit, unitMark, type LengthUnit } from '@/core/units'
 import { pocketPlaces } from './pocket-places'
+import { say } from '@/words/screens/load'
 
 export interface MagazineView {
   readonly name: string
@@ -52,7 +53,7 @@ export function MagazineDrawing({
       width={Math.round(widthMm * scale)}
       height={Math.round(heightMm * scale)}
       role="img"
-      aria-label={`Magazine of ${view.name}: ${pockets.filter((p) => p.type === 'taken').length} of ${pockets.length} pockets taken`}
+      aria-label={say.magazineOfOfPocketsTaken(view.name, pockets.filter((p) => p.type === 'taken').length, pockets.length)}
       className="font-head figures max-w-full"
     >
       {pockets.map((state, i) => {
@@ -146,8 +147,10 @@ export function Inside({
   return (
     <details>
       <summary className="font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">
-        {taken.length === 1 ? 'One tool' : `${taken.length} tools`} in it
-        {known.length ? `, ${known.reduce((a, b) => a + b, 0).toFixed(1)} kg known` : ''}
+        {say.inIt(
+          taken.length === 1 ? say.oneTool : say.toolCount(taken.length),
+          known.length ? say.kgKnown(known.reduce((a, b) => a + b, 0).toFixed(1)) : '',
+        )}
       </summary>
       <ul className="grid grid-cols-2 gap-x-6">
         {taken.map(({ pocket, by }) => (
@@ -160,7 +163,7 @@ export function Inside({
             <span>
               Ø {fixed(mmToUnit(2 * by.radiusMm, unit), Math.max(1, decimals - 2))} {unitMark(unit)}
             </span>
-            <span className="text-soft">{by.massKg === null ? 'weight missing' : `${by.massKg.toFixed(1)} kg`}</span>
+            <span className="text-soft">{by.massKg === null ? say.weightMissing : `${by.massKg.toFixed(1)} kg`}</span>
           </li>
         ))}
       </ul>
@@ -211,10 +214,10 @@ function Written({
 const labelOf = (s: Standing) => (s.t === null ? '?' : `T${s.t}`)
 
 function titleOf(state: PocketState): string {
-  if (state.type === 'free') return `Pocket ${state.pocket}: free`
+  if (state.type === 'free') return say.pocketFree(state.pocket)
   const { t, serial, massKg } = state.by
-  const who = `T${t ?? '?'}${serial ? ` on ${serial}` : ', known to the control only'}`
+  const who = `T${t ?? '?'}${serial ? say.onSerial(serial) : say.knownToTheControlOnly}`
   return state.type === 'taken'
-    ? `Pocket ${state.pocket}: ${who}${massKg === null ? '' : `, ${massKg.toFixed(1)} kg`}`
-    : `Pocket ${state.pocket}: too narrow beside ${who}`
+    ? say.pocketTakenBy(state.pocket, who, massKg === null ? '' : say.massInKg(massKg.toFixed(1)))
+    : say.pocketTooNarrowBeside(state.pocket, who)
 }

@@ -7,11 +7,12 @@ import { Say } from '../common/sheet'
 import type { useAct } from '../common/use-act'
 import type { HandAct, LoadMachine, LoadStationProps } from './load-props'
 import { stepLineText } from '@/words/load'
+import { say } from '@/words/screens/load'
 
 const HANDS: Partial<Record<StepLine['step'], readonly [HandAct, string]>> = {
-  open: ['open', 'open the door'],
-  in: ['put', 'put it in'],
-  shut: ['shut', 'shut the door'],
+  open: ['open', say.openTheDoor],
+  in: ['put', say.putItIn],
+  shut: ['shut', say.shutTheDoor],
 }
 
 /** What is to be done now, and how to cancel it. */
@@ -47,53 +48,50 @@ export function NextStep({
   )
   const tap = HANDS[due]
   const play: readonly [HandAct, string] | undefined =
-    byHand && due === 'pocket' ? ['manual', 'changer to manual'] : byHand && due === 'in' ? ['spindle put', 'put it in'] : tap
+    byHand && due === 'pocket' ? ['manual', say.changerToManual] : byHand && due === 'in' ? ['spindle put', say.putItIn] : tap
   return (
     <>
       {due === 'pocket' && !byHand && step.watched ? (
         <BigAction onAct={() => void act(() => turn({ serial }))} disabled={busy}>
-          Turn to pocket {run.pocket}
+          {say.turnToPocket(run.pocket)}
         </BigAction>
       ) : due === 'written' || due === 'recorded' ? (
         machine.typed && due === 'written' ? null : (
           <>
-            <Say
-              tone="todo"
-              lead={machine.typed ? 'All offsets are typed and read back.' : `It is in ${pocketText(run.pocket)}, door shut.`}
-            >
-              {machine.typed ? 'Save it to the record.' : `The offsets are sent to ${machine.name} and read back.`}
+            <Say tone="todo" lead={machine.typed ? say.allOffsetsAreTypedAnd : say.itIsInDoorShut(pocketText(run.pocket))}>
+              {machine.typed ? say.saveItToTheRecord : say.theOffsetsAreSentTo(machine.name)}
             </Say>
             <BigAction onAct={finish} disabled={busy || !clear}>
-              {busy ? 'Writing and reading back …' : machine.typed ? 'Save to the record' : `Send offsets to ${machine.name}`}
+              {busy ? say.writingAndReadingBack : machine.typed ? say.saveToTheRecord : say.sendOffsetsTo(machine.name)}
             </BigAction>
           </>
         )
       ) : step.watched ? (
         <Say tone="todo" lead={`${stepLineText(step)}.`} role="status">
-          A switch of the machine checks this. The sheet goes on by itself.
+          {say.aSwitchOfTheMachine}
         </Say>
       ) : (
         <BigAction onAct={() => void act(() => tick({ serial, step: due }))} disabled={busy}>
-          {stepLineText(step)}: done
+          {say.doneStep(stepLineText(step))}
         </BigAction>
       )}
       {standIn && step.watched && play && (
         <SmallActions>
           <SmallAction onAct={() => void act(() => hand({ machine: machine.key, act: play[0] }))} disabled={busy}>
-            Stand-in machine: {play[1]}
+            {say.standInMachine(play[1])}
           </SmallAction>
         </SmallActions>
       )}
       {why === null ? (
         <SmallActions>
-          <SmallAction onAct={() => setWhy('')}>Cancel loading …</SmallAction>
+          <SmallAction onAct={() => setWhy('')}>{say.cancelLoading}</SmallAction>
         </SmallActions>
       ) : (
         <SmallActions>
           <input
             className={`${FIELD} mt-0! flex-1`}
             value={why}
-            aria-label="Why loading is cancelled"
+            aria-label={say.whyLoadingIsCancelled}
             placeholder="why"
             onChange={(e) => setWhy(e.target.value)}
           />
@@ -106,7 +104,7 @@ export function NextStep({
             }
             disabled={busy}
           >
-            Cancel loading
+            {say.cancelLoadingTitle}
           </SmallAction>
         </SmallActions>
       )}

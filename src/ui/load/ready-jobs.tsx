@@ -2,6 +2,7 @@ import Link from 'next/link'
 import type { Job, NettedTool } from '@/core/plan'
 import { formatDue } from '../format/due'
 import { standingText, TONE, type Names } from '../kit/standing'
+import { say } from '@/words/screens/load'
 
 /** The machine's jobs: what is in, what still misses; a job starts only with every tool in and read back. */
 export function ReadyJobs({
@@ -13,7 +14,7 @@ export function ReadyJobs({
   readonly names: Names
   readonly now: Date
 }) {
-  if (!jobs.length) return <p className="text-soft text-lg">No open job for this machine.</p>
+  if (!jobs.length) return <p className="text-soft text-lg">{say.noOpenJobForThis}</p>
   return (
     <ul>
       {jobs.map(({ job, tools, ready }) => {
@@ -25,7 +26,7 @@ export function ReadyJobs({
                 {job.id} <span className="text-soft text-lg font-normal">{job.name}</span>
               </Link>
               <span className={`font-head text-lg font-bold whitespace-nowrap ${ready ? 'text-holds' : 'text-act'}`}>
-                {ready ? '● ready to start' : `▲ ${tools.length - missing.length} of ${tools.length} in`}
+                {ready ? say.readyToStart : say.ofIn(tools.length - missing.length, tools.length)}
                 <small className="text-soft ml-3 font-medium">{formatDue(job.dueAt, now).text}</small>
               </span>
             </div>

@@ -12,10 +12,11 @@ import { useAct } from '../common/use-act'
 import { useUnsaved } from '../shell/shell-context'
 import type { Ask } from '@/stations/contract'
 import type * as load from '@/stations/load/contract'
+import { say } from '@/words/screens/load'
 
 const WHO: readonly (readonly [MayOverrule, string])[] = [
-  ['anyone', 'whoever loads'],
-  ['lead', 'a lead'],
+  ['anyone', say.whoeverLoads],
+  ['lead', say.aLead],
   ['nobody', 'nobody'],
 ]
 
@@ -56,8 +57,8 @@ export function RulesForm({
   const number = (name: Parameters<typeof register>[0], min: number, max: number) => ({
     ...register(name, {
       valueAsNumber: true,
-      min: { value: min, message: `from ${min}` },
-      max: { value: max, message: `up to ${max}` },
+      min: { value: min, message: say.fromMin(min) },
+      max: { value: max, message: say.upTo(max) },
     }),
     className: `${FIELD} figures`,
     inputMode: 'decimal' as const,
@@ -65,22 +66,22 @@ export function RulesForm({
   })
   const wrong = formState.errors
   const { isDirty } = formState
-  useUnsaved(isDirty ? 'What you changed in these rules' : null)
+  useUnsaved(isDirty ? say.whatYouChangedInThese : null)
   return (
     <Sheet
       left={
         <>
-          <SubNav tabs={LOAD_TABS} label="Sheets of Load" />
+          <SubNav tabs={LOAD_TABS} label={say.sheetsOfLoad} />
           <div className="flex items-center justify-between gap-4">
-            <Title lead={machine.name}>what is checked before a tool goes in</Title>
+            <Title lead={machine.name}>{say.whatIsCheckedBeforeA}</Title>
             <MachineSelect value={machine.key} machines={machines} path="/load/rules" />
           </div>
           <table className="w-full text-left text-[18px]">
             <thead>
               <tr className="border-ink border-b-2 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">
-                <th scope="col">rule</th>
+                <th scope="col">{say.rule}</th>
                 <th scope="col" className="w-[220px]">
-                  who can go on with a reason
+                  {say.whoCanGoOnWith}
                 </th>
               </tr>
             </thead>
@@ -94,7 +95,7 @@ export function RulesForm({
                     {MAY_BE_SET.includes(rule) ? (
                       <select
                         className={`${FIELD} my-0.5!`}
-                        aria-label={`Who may go on against: ${RULE_NAMES[rule]}`}
+                        aria-label={say.whoMayGoOnAgainst(RULE_NAMES[rule])}
                         disabled={!lead}
                         {...register(`limits.may.${rule}`)}
                       >
@@ -105,7 +106,7 @@ export function RulesForm({
                         ))}
                       </select>
                     ) : (
-                      <span className="text-soft px-3">nobody</span>
+                      <span className="text-soft px-3">{say.nobody}</span>
                     )}
                   </td>
                 </tr>
@@ -116,18 +117,18 @@ export function RulesForm({
       }
       right={
         <>
-          <h2 className="text-2xl font-bold">Limits</h2>
+          <h2 className="text-2xl font-bold">{say.limits}</h2>
           <div className="mt-2 grid grid-cols-2 gap-3">
-            <Field name="Measured within" unit="days" error={wrong.limits?.measuredDays?.message}>
+            <Field name={say.measuredWithin} unit="days" error={wrong.limits?.measuredDays?.message}>
               <input {...number('limits.measuredDays', 1, 3650)} />
             </Field>
-            <Field name="Balanced from" unit="rev/min" error={wrong.limits?.balanceFromRpm?.message}>
+            <Field name={say.balancedFrom} unit="rev/min" error={wrong.limits?.balanceFromRpm?.message}>
               <input {...number('limits.balanceFromRpm', 0, 200_000)} />
             </Field>
-            <Field name="Changer slow from" unit="kg" error={wrong.limits?.slowFromKg?.message}>
+            <Field name={say.changerSlowFrom} unit="kg" error={wrong.limits?.slowFromKg?.message}>
               <input {...number('limits.slowFromKg', 0, 200)} />
             </Field>
-            <Field name="By lift from" unit="kg" error={wrong.limits?.liftFromKg?.message}>
+            <Field name={say.byLiftFrom} unit="kg" error={wrong.limits?.liftFromKg?.message}>
               <input {...number('limits.liftFromKg', 0, 200)} />
             </Field>
           </div>
@@ -138,38 +139,38 @@ export function RulesForm({
               disabled={!lead}
               {...register('limits.asksLabel')}
             />
-            The label must be scanned
+            {say.theLabelMustBeScanned}
           </label>
-          <h2 className="mt-3 text-2xl font-bold">Magazine, {machine.pockets} pockets</h2>
+          <h2 className="mt-3 text-2xl font-bold">{say.magazinePockets(machine.pockets)}</h2>
           <div className="mt-2 grid grid-cols-3 gap-3">
-            <Field name="Form">
+            <Field name={say.form}>
               <select className={FIELD} disabled={!lead} {...register('magazine.form')}>
-                <option value="chain">chain</option>
-                <option value="drum">drum</option>
-                <option value="rack">rack</option>
+                <option value="chain">{say.chain}</option>
+                <option value="drum">{say.drum}</option>
+                <option value="rack">{say.rack}</option>
               </select>
             </Field>
-            <Field name="Pitch" unit="mm" error={wrong.magazine?.pitchMm?.message}>
+            <Field name={say.pitch} unit="mm" error={wrong.magazine?.pitchMm?.message}>
               <input {...number('magazine.pitchMm', 20, 1000)} />
             </Field>
-            <Field name="Gap" unit="mm" error={wrong.magazine?.gapMm?.message}>
+            <Field name={say.gap} unit="mm" error={wrong.magazine?.gapMm?.message}>
               <input {...number('magazine.gapMm', 0, 100)} />
             </Field>
           </div>
           <div className="mt-auto pt-3">
             {!lead && (
-              <Say tone="todo" lead="Only a lead can change these.">
-                These rules protect everybody.
+              <Say tone="todo" lead={say.onlyALeadCanChange}>
+                {say.theseRulesProtectEverybody}
               </Say>
             )}
             {formState.isSubmitSuccessful && !problem && !busy && (
-              <Say tone="holds" lead="Kept." role="status">
-                They count from the next load.
+              <Say tone="holds" lead={say.kept} role="status">
+                {say.theyCountFromTheNext}
               </Say>
             )}
-            <Problem lead="Not kept." text={problem} />
+            <Problem lead={say.notKept} text={problem} />
             <BigAction onAct={() => void save()} disabled={busy || !lead}>
-              Keep for {machine.name}
+              {say.keepFor(machine.name)}
             </BigAction>
           </div>
         </>

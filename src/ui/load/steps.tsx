@@ -1,12 +1,13 @@
 import type { StepLine } from '@/core/load'
 import { stepLineText } from '@/words/load'
+import { say } from '@/words/screens/load'
 
 /** All steps of a load on one sheet, with the one to do now standing out. */
 export function Steps({ steps }: { readonly steps: readonly StepLine[] }) {
   return (
-    <ol className="mt-2" aria-label="Steps of this load">
+    <ol className="mt-2" aria-label={say.stepsOfThisLoad}>
       {steps.map((line) => (
-        <StepRow key={line.step} name={line.step} state={line.state} note={line.watched ? '' : 'no switch'}>
+        <StepRow key={line.step} name={line.step} state={line.state} note={line.watched ? '' : say.noSwitch}>
           {stepLineText(line)}
         </StepRow>
       ))}

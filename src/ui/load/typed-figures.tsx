@@ -5,6 +5,7 @@ import { fixed, mmToUnit, parseLength, roundTo, unitMark, type LengthUnit } from
 import { BigAction } from '../common/actions'
 import { FIELD } from '../common/form'
 import { StepRow } from './steps'
+import { say } from '@/words/screens/load'
 
 /** One register to type: what it is to hold, and whether that was read back. */
 export interface Figure {
@@ -51,16 +52,14 @@ export function TypedFigures({
         read()
       }}
     >
-      <p className="text-soft">
-        Row {figure.number} of {machine.name}’s table
-      </p>
-      <ol aria-label="Registers to type">
+      <p className="text-soft">{say.rowOfSTable(figure.number, machine.name)}</p>
+      <ol aria-label={say.registersToType}>
         {figures.map((f, i) => (
           <StepRow
             key={f.register}
             name={f.register}
             state={i < at ? 'done' : i === at ? 'now' : 'later'}
-            note={i < at ? `${said(f)}, read back` : ''}
+            note={i < at ? say.readBack(said(f)) : ''}
           >
             {f.register}
           </StepRow>
@@ -71,7 +70,7 @@ export function TypedFigures({
         <small className="text-soft text-2xl font-medium">{figure.register === 'tip' ? '' : unitMark(figure.unit)}</small>
       </p>
       <label className="mt-2 block text-lg font-semibold">
-        The control shows
+        {say.theControlShows}
         <input
           className={`${FIELD} figures h-[52px]! text-[26px]!`}
           inputMode="decimal"
@@ -81,8 +80,8 @@ export function TypedFigures({
       </label>
       <div className="mt-2">
         {problem}
-        <BigAction hint="Enter" onAct={read} disabled={busy || !readable}>
-          Read back
+        <BigAction hint={say.enter} onAct={read} disabled={busy || !readable}>
+          {say.readBackTitle}
         </BigAction>
       </div>
     </form>

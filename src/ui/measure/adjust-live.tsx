@@ -7,6 +7,7 @@ import { BigAction, SmallAction, SmallActions } from '../common/actions'
 import { FIELD } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useShell } from '../shell/shell-context'
+import { say } from '@/words/screens/measure'
 
 type Key = 'LF' | 'DC'
 /** What one division of a screw usually changes, mm: common practice, no source. */
@@ -57,7 +58,7 @@ export function AdjustLive({
   return (
     <>
       <h2 className="text-2xl font-bold">
-        {featureWord(adjust)} <small className="text-soft text-lg font-medium">edge {edge}, live</small>
+        {featureWord(adjust)} <small className="text-soft text-lg font-medium">{say.edgeLive(edge)}</small>
       </h2>
       <p className="figures mt-1 text-[64px] leading-none font-[650]" data-testid="live-value">
         {valueMm === null ? '–' : formatLength(valueMm, unit)}
@@ -79,14 +80,14 @@ export function AdjustLive({
         />
       </div>
       <p className="flex items-baseline justify-between text-lg">
-        <span className="text-soft">to {formatLength(targetOf(limits), unit)}</span>
+        <span className="text-soft">{say.toLimits(formatLength(targetOf(limits), unit))}</span>
         <b className={`figures text-[30px] leading-none ${left?.there ? 'text-holds' : 'text-off'}`} data-testid="to-go">
-          {left ? (left.there ? '● on target' : `${formatDeviation(left.mm, unit)} to go`) : '–'}
+          {left ? (left.there ? say.onTarget : say.toGo(formatDeviation(left.mm, unit))) : '–'}
         </b>
       </p>
       <div className="border-rule mt-3 grid grid-cols-2 gap-3 border-t pt-2">
         <label className="text-base font-semibold">
-          One division <small className="text-soft font-normal">{unitMark(unit)}</small>
+          {say.oneDivision} <small className="text-soft font-normal">{unitMark(unit)}</small>
           <input
             className={`${FIELD} figures`}
             inputMode="decimal"
@@ -95,13 +96,13 @@ export function AdjustLive({
           />
         </label>
         <p className="text-base font-semibold">
-          Divisions to go
+          {say.divisionsToGo}
           <span className="figures block pt-1 text-[34px] leading-[44px] font-[650]" data-testid="divisions">
             {left && known ? left.divisions.toFixed(1).replace('-', '−') : '–'}
           </span>
         </p>
       </div>
-      <p className="text-soft mt-2 text-base">Demo: the hand on the screw, in divisions.</p>
+      <p className="text-soft mt-2 text-base">{say.demoTheHandOnThe}</p>
       <SmallActions>
         {[-5, -1, 1, 5].map((n) => (
           <SmallAction key={n} disabled={!known} onAct={() => void turned(n)}>
@@ -109,18 +110,16 @@ export function AdjustLive({
           </SmallAction>
         ))}
       </SmallActions>
-      <Problem lead="Not turned." text={problem} />
+      <Problem lead={say.notTurned} text={problem} />
       <div className="mt-auto pt-1">
-        <p className="text-soft mb-2.5 text-base">
-          Turn the screw with the spindle stopped. If it has play, come from below. Then tighten and measure again.
-        </p>
+        <p className="text-soft mb-2.5 text-base">{say.turnTheScrewWithThe}</p>
         <BigAction
           onAct={() => {
             unwatch()
             done()
           }}
         >
-          Adjusted: measure all again
+          {say.adjustedMeasureAllAgain}
         </BigAction>
       </div>
     </>

@@ -5,6 +5,7 @@ import { init, use as withParts, type EChartsType } from 'echarts/core'
 import { SVGRenderer } from 'echarts/renderers'
 import { useEffect, useRef } from 'react'
 import { STILL_MM, type ZeroCheck } from '@/core/judge'
+import { say } from '@/words/screens/measure'
 
 withParts([LineChart, GridComponent, LegendComponent, MarkLineComponent, SVGRenderer])
 
@@ -63,12 +64,5 @@ export function DriftChart({ checks }: { readonly checks: readonly ZeroCheck[] }
       chart.dispose()
     }
   }, [checks])
-  return (
-    <div
-      ref={place}
-      className="h-[250px] w-full shrink-0"
-      role="img"
-      aria-label={`Drift of the bench over ${checks.length} checks`}
-    />
-  )
+  return <div ref={place} className="h-[250px] w-full shrink-0" role="img" aria-label={say.driftOfTheBenchOver(checks.length)} />
 }

@@ -1,6 +1,7 @@
 'use client'
 import type { SetMeasurement } from '@/core/sets'
 import { formatDeviation, type LengthUnit } from '@/core/units'
+import { say } from '@/words/screens/measure'
 
 /** Half the width of the band when no limit is set, mm. */
 const USUAL_BAND = 0.005
@@ -35,13 +36,13 @@ export function EdgeRibbon({ set, count, unit, runoutMax, lengthSpreadMax, curre
       style={{ gridTemplateColumns: `74px repeat(${Math.max(1, edges.length)}, minmax(64px, 1fr))` }}
     >
       <div className="font-head text-soft border-rule border-r px-1 py-1.5 text-[15px] leading-tight font-medium">
-        <span aria-hidden="true">●</span> radius
+        <span aria-hidden="true">●</span> {say.radius}
         <br />
-        <span aria-hidden="true">○</span> length
+        <span aria-hidden="true">○</span> {say.length}
         <br />
         {formatDeviation(band, unit).replace('+', '±')}
       </div>
-      {edges.length === 0 && <div className="text-soft px-3 py-2">The edges are found when the tool turns.</div>}
+      {edges.length === 0 && <div className="text-soft px-3 py-2">{say.theEdgesAreFoundWhen}</div>}
       {edges.map((e) => {
         const dx = e.x ? e.x.value - midX : null
         const dz = e.z ? e.z.value - midZ : null
@@ -54,16 +55,20 @@ export function EdgeRibbon({ set, count, unit, runoutMax, lengthSpreadMax, curre
             key={e.edge}
             type="button"
             onClick={() => goTo(e.edge)}
-            aria-label={`Edge ${e.edge}${dx === null ? '' : `, radius ${formatDeviation(dx, unit)}, length ${formatDeviation(dz ?? 0, unit)}`}${dirty.has(e.edge) ? ', to clean' : ''}`}
+            aria-label={say.edgeWithMore(
+              e.edge,
+              dx === null ? '' : say.radiusLength(formatDeviation(dx, unit), formatDeviation(dz ?? 0, unit)),
+              dirty.has(e.edge) ? say.toClean : '',
+            )}
             className={`font-head border-rule relative flex h-[78px] flex-col border-r px-1.5 py-1 text-left text-[16px] font-semibold last:border-r-0 ${current === e.edge ? 'shadow-[inset_0_3px_0_var(--color-act)]' : ''}`}
           >
             <span className="flex w-full justify-between gap-1 whitespace-nowrap">
               <span>
-                {edges.length > 6 ? '' : 'edge '}
+                {edges.length > 6 ? '' : say.edgeLower}
                 {e.edge}
               </span>
               <span className={`figures ${bad ? 'text-off' : dx === null ? 'text-soft' : 'text-holds'}`}>
-                {dirty.has(e.edge) ? '◆ clean' : dx === null ? '–' : formatDeviation(dx, unit)}
+                {dirty.has(e.edge) ? say.clean : dx === null ? '–' : formatDeviation(dx, unit)}
               </span>
             </span>
             <svg

@@ -3,6 +3,7 @@ import { FEATURES } from '@/core/features'
 import { featureWord, isAngle, type FeatureKey, type FeatureResult } from '@/core/judge'
 import { formatLength, mmToUnit, unitMark, type LengthUnit } from '@/core/units'
 import { VERDICT_TEXT, VerdictMark } from '../common/verdict'
+import { say } from '@/words/screens/measure'
 
 const symbolOf = (key: FeatureKey) => FEATURES.find((f) => f === key)
 const SPREADS: readonly FeatureKey[] = ['radialRunout', 'axialRunout']
@@ -22,7 +23,7 @@ export function FeatureRows({
       {features.map((f) => {
         const spread = SPREADS.includes(f.key)
         const old = f.step === null ? before?.[f.key] : null
-        const say = (value: number) => (isAngle(f.key) ? value.toFixed(2) : formatLength(value, unit))
+        const sized = (value: number) => (isAngle(f.key) ? value.toFixed(2) : formatLength(value, unit))
         return (
           <div
             key={`${f.step ?? ''} ${f.key}`}
@@ -34,16 +35,16 @@ export function FeatureRows({
               {featureWord(f.key)}
               {symbolOf(f.key) && <small className="text-soft ml-1.5 font-normal">{symbolOf(f.key)}</small>}
               {old !== undefined && old !== null && (
-                <small className="figures text-soft ml-2 text-[15px] font-medium">was {say(old)}</small>
+                <small className="figures text-soft ml-2 text-[15px] font-medium">{say.wasOld(sized(old))}</small>
               )}
             </dt>
             <dd
               className={`figures text-right text-[34px] leading-none font-[650] ${f.verdict === 'off' ? VERDICT_TEXT.off : ''}`}
             >
-              {say(f.value)}{' '}
+              {sized(f.value)}{' '}
               <small className="text-soft text-[18px] font-medium">
                 {spread && f.limits
-                  ? `of ${say(f.limits.max)}`
+                  ? say.ofMax(sized(f.limits.max))
                   : `± ${isAngle(f.key) ? upTo(2 * f.sigma, 2) : upTo(mmToUnit(2 * f.sigma, unit), unit === 'mm' ? 3 : 5)}`}{' '}
                 {isAngle(f.key) ? '°' : unitMark(unit)}
               </small>
@@ -56,7 +57,7 @@ export function FeatureRows({
                 </span>
               </>
             ) : (
-              <span className="text-soft col-span-2 text-[15px]">no limit set, not judged</span>
+              <span className="text-soft col-span-2 text-[15px]">{say.noLimitSetNotJudged}</span>
             )}
           </div>
         )

@@ -16,6 +16,7 @@ import { useMarks } from '../shell/use-marks'
 import { ValuesCheckForm, type ValuesCheckProps } from './values-check'
 import type { Ask } from '@/stations/contract'
 import type * as measure from '@/stations/measure/contract'
+import { say } from '@/words/screens/measure'
 
 export interface FiguresProps {
   readonly serial: string
@@ -59,7 +60,7 @@ export function FiguresForm({ serial, title, about, limits, before, check, save,
     const value = read(key, n)
     return value && !value.ok ? lengthErrorText(value.error) : null
   }
-  useUnsaved(Object.values(typed).some((text) => text !== '') ? 'What you typed' : null)
+  useUnsaved(Object.values(typed).some((text) => text !== '') ? say.whatYouTyped : null)
 
   const take = async () => {
     if (!line || asking) return
@@ -90,7 +91,7 @@ export function FiguresForm({ serial, title, about, limits, before, check, save,
     const { verdict, kept } = done.value
     return {
       title: serial,
-      text: kept ? 'saved: the same within uncertainty. Its hand-over is still current.' : `saved: ${verdictText(verdict)}`,
+      text: kept ? say.savedTheSameWithinUncertaintyIts : `saved: ${verdictText(verdict)}`,
       tone: verdict === 'holds' ? 'holds' : verdict === 'off' ? 'off' : 'todo',
       href: verdict === 'off' || kept ? `/tools/${serial}` : `/hand-over/${serial}`,
     }
@@ -100,19 +101,15 @@ export function FiguresForm({ serial, title, about, limits, before, check, save,
     <Sheet
       left={
         <>
-          <Title lead={title}>{about} · values of a bench without a camera</Title>
-          <p className="max-w-[60ch] text-lg">
-            {taken
-              ? 'Values as the serial gauge shows them. They are read once more when the holder is scanned.'
-              : 'Read each value and type it. Then type it again without looking at the first. Measure from the gauge line, not from the back of the flange.'}
-          </p>
+          <Title lead={title}>{say.valuesOfABenchWithout(about)}</Title>
+          <p className="max-w-[60ch] text-lg">{taken ? say.valuesAsTheSerialGauge : say.readEachValueAndType}</p>
           <table className="w-full max-w-[690px] border-collapse text-lg">
             <thead className="text-soft text-left text-base">
               <tr>
                 <th className="pb-1 font-semibold">{unitMark(unit)}</th>
-                <th className="pb-1 font-semibold">{taken ? 'from the line' : 'first'}</th>
-                <th className="pb-1 pl-3 font-semibold">{taken ? '' : 'again'}</th>
-                <th className="pb-1 pl-3 text-right font-semibold">wanted</th>
+                <th className="pb-1 font-semibold">{taken ? say.fromTheLine : say.first}</th>
+                <th className="pb-1 pl-3 font-semibold">{taken ? '' : say.again}</th>
+                <th className="pb-1 pl-3 text-right font-semibold">{say.wanted}</th>
               </tr>
             </thead>
             <tbody>
@@ -124,7 +121,9 @@ export function FiguresForm({ serial, title, about, limits, before, check, save,
                     <th className="py-2 pr-3 text-left font-semibold whitespace-nowrap">
                       {featureWord(key)} <small className="text-soft font-normal">{key}</small>
                       {typeof before?.[key] === 'number' && (
-                        <small className="figures text-soft block font-medium">was {formatLength(before[key], unit)}</small>
+                        <small className="figures text-soft block font-medium">
+                          {say.wasBefore(formatLength(before[key], unit))}
+                        </small>
                       )}
                     </th>
                     {taken ? (
@@ -159,8 +158,8 @@ export function FiguresForm({ serial, title, about, limits, before, check, save,
                     <td className="figures text-soft pl-3 text-right whitespace-nowrap">
                       {wanted
                         ? `${wanted.min === null ? '' : formatLength(wanted.min, unit)} – ${formatLength(wanted.max, unit)}`
-                        : 'not judged'}
-                      {different && <span className="text-off block font-semibold">not the same</span>}
+                        : say.notJudged}
+                      {different && <span className="text-off block font-semibold">{say.notTheSame}</span>}
                     </td>
                   </tr>
                 )
@@ -171,27 +170,30 @@ export function FiguresForm({ serial, title, about, limits, before, check, save,
       }
       right={
         <>
-          <h2 className="text-2xl font-bold">No pictures</h2>
+          <h2 className="text-2xl font-bold">{say.noPictures}</h2>
           <p className="mt-2 text-lg">
-            {taken ? 'Values from a serial gauge' : 'Typed values'} count with ± {formatLength(2 * FIGURE_SIGMA_MM, unit)}{' '}
-            {unitMark(unit)}. Near a limit they stay borderline. Runout is not measured and keeps its last verdict.
+            {say.countWithNearALimit(
+              taken ? say.valuesFromASerialGauge : say.typedValues,
+              formatLength(2 * FIGURE_SIGMA_MM, unit),
+              unitMark(unit),
+            )}
           </p>
           <ValuesCheckForm {...check} />
           <div className="mt-auto pt-1">
-            <Problem lead="Not saved." text={problem?.text ?? null} />
+            <Problem lead={say.notSaved} text={problem?.text ?? null} />
             {(problem?.code === 'JUMP' || problem?.code === 'MIXED_UP') && (
               <label className="mb-2.5 block text-lg font-semibold">
-                {problem.code === 'JUMP' ? 'Why it changed' : 'Why it is right'}
+                {problem.code === 'JUMP' ? say.whyItChanged : say.whyItIsRight}
                 <input className={FIELD} value={reason} onChange={(e) => setReason(e.target.value)} />
               </label>
             )}
-            <ScanAction>Scan {serial} to save</ScanAction>
+            <ScanAction>{say.scanToSave(serial)}</ScanAction>
             {line && (
               <SmallActions>
                 <SmallAction onAct={() => void take()} disabled={asking}>
-                  {asking ? 'Reading the gauge …' : taken ? 'Read again' : 'Read from serial gauge'}
+                  {asking ? say.readingTheGauge : taken ? say.readAgain : say.readFromSerialGauge}
                 </SmallAction>
-                {taken && <SmallAction onAct={() => setTaken(null)}>Type in values</SmallAction>}
+                {taken && <SmallAction onAct={() => setTaken(null)}>{say.typeInValues}</SmallAction>}
               </SmallActions>
             )}
           </div>

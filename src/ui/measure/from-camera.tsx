@@ -16,6 +16,7 @@ import { SetValues } from './set-values'
 import { useCamera } from './use-camera'
 import { usePictures } from './use-pictures'
 import { picturesFaultText } from './pictures-fault'
+import { say } from '@/words/screens/measure'
 
 const CAMERA_FEATURES: readonly Feature[] = ['LF', 'DC', 'RE', 'SIG', 'KAPR']
 
@@ -64,7 +65,7 @@ export function FromCamera({ other }: { readonly other: () => void }) {
     doing(async () => {
       const diameter = parseLength(pin.diameter, unit)
       const length = parseLength(pin.length, unit)
-      if (!diameter.ok || !length.ok || diameter.value <= 0) return 'Type the pin’s diameter and length from the gauge line.'
+      if (!diameter.ok || !length.ok || diameter.value <= 0) return say.typeThePinsDiameterAnd
       if (!take) return null
       const done = await pictures()?.calibrate(proxy(take), { diameterMm: diameter.value, lengthMm: length.value })
       if (done?.ok) setPlace(done.value)
@@ -81,20 +82,17 @@ export function FromCamera({ other }: { readonly other: () => void }) {
     <Sheet
       left={
         <>
-          <PicturesHead lead="A camera of this terminal">
-            {place ? `1 pixel is ${(1000 * place.mmPerPixel.x).toFixed(2)} µm` : 'not calibrated yet'}
+          <PicturesHead lead={say.aCameraOfThisTerminal}>
+            {place ? say.pixelIsM((1000 * place.mmPerPixel.x).toFixed(2)) : say.notCalibratedYet}
           </PicturesHead>
           {camera.problem ? (
-            <Say tone="off" lead="No picture." role="alert">
+            <Say tone="off" lead={say.noPicture} role="alert">
               {camera.problem}
             </Say>
           ) : (
             <LivePicture shown={shown} edges={null} unit={unit} small={!place} whole />
           )}
-          <p className="text-soft max-w-[676px] text-base leading-snug">
-            Use a bright field and a telecentric lens. The camera must not move after calibration. Calibrate again whenever this
-            sheet is opened.
-          </p>
+          <p className="text-soft max-w-[676px] text-base leading-snug">{say.useABrightFieldAnd}</p>
         </>
       }
       right={
@@ -103,12 +101,8 @@ export function FromCamera({ other }: { readonly other: () => void }) {
             <SetValues set={set} unit={unit} />
           ) : (
             <>
-              <h2 className="text-2xl font-bold">{place ? 'Calibrated' : 'Calibrate on a pin'}</h2>
-              <p className="mt-2 text-lg">
-                {place
-                  ? 'Clamp the tool, turn it to its highest point, then measure.'
-                  : 'Clamp a pin of known size in the spindle, upright, its end and both flanks in the picture.'}
-              </p>
+              <h2 className="text-2xl font-bold">{place ? say.calibrated : say.calibrateOnAPin}</h2>
+              <p className="mt-2 text-lg">{place ? say.clampTheToolTurnIt : say.clampAPinOfKnown}</p>
             </>
           )}
           {place && (
@@ -133,7 +127,7 @@ export function FromCamera({ other }: { readonly other: () => void }) {
           <div className="mt-auto pt-3">
             {!place && (
               <div className="mb-2.5 grid grid-cols-2 gap-3">
-                <Field name="Pin Ø" unit={unitMark(unit)}>
+                <Field name={say.pin} unit={unitMark(unit)}>
                   <input
                     className={`${FIELD} figures`}
                     inputMode="decimal"
@@ -141,7 +135,7 @@ export function FromCamera({ other }: { readonly other: () => void }) {
                     onChange={(e) => setPin({ ...pin, diameter: e.target.value })}
                   />
                 </Field>
-                <Field name="Its length" unit={unitMark(unit)}>
+                <Field name={say.itsLength} unit={unitMark(unit)}>
                   <input
                     className={`${FIELD} figures`}
                     inputMode="decimal"
@@ -151,14 +145,14 @@ export function FromCamera({ other }: { readonly other: () => void }) {
                 </Field>
               </div>
             )}
-            <Problem lead={place ? 'Not measured.' : 'Not calibrated.'} text={problem} />
+            <Problem lead={place ? say.notMeasured : say.notCalibrated} text={problem} />
             {place ? (
               <BigAction onAct={() => void measure()} disabled={busy || asked.length === 0}>
-                Measure what is in view
+                {say.measureWhatIsInView}
               </BigAction>
             ) : (
               <BigAction onAct={() => void calibrate()} disabled={busy || !take}>
-                Calibrate on this pin
+                {say.calibrateOnThisPin}
               </BigAction>
             )}
             <SmallActions>
@@ -169,10 +163,10 @@ export function FromCamera({ other }: { readonly other: () => void }) {
                     setSet(null)
                   }}
                 >
-                  Calibrate again
+                  {say.calibrateAgain}
                 </SmallAction>
               )}
-              <SmallAction onAct={other}>Pictures from files</SmallAction>
+              <SmallAction onAct={other}>{say.picturesFromFiles}</SmallAction>
             </SmallActions>
           </div>
         </>

@@ -12,6 +12,7 @@ import { SetValues } from './set-values'
 import { usePictures } from './use-pictures'
 import { warningText } from '@/words/pictures'
 import { picturesFaultText } from './pictures-fault'
+import { say } from '@/words/screens/measure'
 
 /** A frame set that any camera took, measured by the bench's own rules. */
 export function FromFiles({ other }: { readonly other: () => void }) {
@@ -39,49 +40,46 @@ export function FromFiles({ other }: { readonly other: () => void }) {
     <Sheet
       left={
         <>
-          <PicturesHead lead="Pictures from files">frame sets of any camera. Nothing is saved</PicturesHead>
+          <PicturesHead lead={say.picturesFromFiles}>{say.frameSetsOfAnyCamera}</PicturesHead>
           {opened ? (
             <>
               <LivePicture shown={shown} edges={null} unit={unit} whole />
               <div className="flex max-w-[676px] items-center gap-3">
                 <SmallAction onAct={() => void show(at - 1)} disabled={at === 0}>
-                  Earlier
+                  {say.earlier}
                 </SmallAction>
                 <span className="figures min-w-0 flex-[2] truncate text-center text-lg">
-                  {at + 1} of {opened.names.length}: {opened.names[at]}
+                  {say.ofAtNames(at + 1, opened.names.length, opened.names[at])}
                 </span>
                 <SmallAction onAct={() => void show(at + 1)} disabled={at === opened.names.length - 1}>
-                  Next
+                  {say.next}
                 </SmallAction>
               </div>
             </>
           ) : (
-            <p className="max-w-[60ch] text-lg">
-              A frame set is a zip of grey pictures with their places, as docs/formats.md says. It is measured like pictures of
-              the bench.
-            </p>
+            <p className="max-w-[60ch] text-lg">{say.aFrameSetIsA}</p>
           )}
         </>
       }
       right={
         <>
-          {opened ? <SetValues set={opened.set} unit={unit} /> : <h2 className="text-2xl font-bold">No set is open</h2>}
+          {opened ? <SetValues set={opened.set} unit={unit} /> : <h2 className="text-2xl font-bold">{say.noSetIsOpen}</h2>}
           <div className="mt-auto pt-3">
             {opened?.set.warnings.slice(0, 3).map(({ edge, warning }, i) => (
-              <Say key={i} tone="unsure" lead={`Edge ${edge}.`}>
+              <Say key={i} tone="unsure" lead={say.edgeNumber(edge)}>
                 {warningText(edge, warning, unit)}
               </Say>
             ))}
-            <Problem lead="Not measured." text={problem} />
+            <Problem lead={say.notMeasured} text={problem} />
             <FileInput
               picker={picker}
-              label="Frame set"
+              label={say.frameSet}
               accept=".zip,application/zip"
               take={([file]) => file && void open(file)}
             />
-            <BigAction onAct={() => picker.current?.click()}>{opened ? 'Open another frame set' : 'Open a frame set'}</BigAction>
+            <BigAction onAct={() => picker.current?.click()}>{opened ? say.openAnotherFrameSet : say.openAFrameSet}</BigAction>
             <SmallActions>
-              <SmallAction onAct={other}>A camera of this terminal</SmallAction>
+              <SmallAction onAct={other}>{say.aCameraOfThisTerminal}</SmallAction>
             </SmallActions>
           </div>
         </>

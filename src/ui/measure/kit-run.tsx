@@ -8,6 +8,7 @@ import { BigAction, ScanAction } from '../common/actions'
 import { Say, Sheet, Title } from '../common/sheet'
 import { VerdictMark } from '../common/verdict'
 import { useScans, type ScanSaid } from '../shell/shell-context'
+import { say } from '@/words/screens/measure'
 
 interface KitTool {
   readonly serial: string
@@ -31,18 +32,16 @@ export function KitRun({ job, tools }: { readonly job: string; readonly tools: r
     if (scan.type !== 'plain') return null
     const tool = tools.find((t) => t.serial === scan.text.toUpperCase())
     if (!tool) return null
-    if (tool.state === 'loaded') return { title: tool.serial, text: 'is in the machine. Unload it first', tone: 'off' }
-    return { title: tool.serial, text: `T${tool.t ?? '–'} is on the spindle`, tone: 'todo', href: open(tool.serial) }
+    if (tool.state === 'loaded') return { title: tool.serial, text: say.isInTheMachineUnload, tone: 'off' }
+    return { title: tool.serial, text: say.tIsOnTheSpindle(tool.t ?? '–'), tone: 'todo', href: open(tool.serial) }
   })
 
   return (
     <Sheet
       left={
         <>
-          <Title lead={`Measure ${job}`}>tool after tool</Title>
-          {tools.length === 0 && (
-            <p className="text-soft text-lg">No tool of this job is built yet. Build one, and it appears here.</p>
-          )}
+          <Title lead={say.measureJob(job)}>{say.toolAfterTool}</Title>
+          {tools.length === 0 && <p className="text-soft text-lg">{say.noToolOfThisJob}</p>}
           <ol className="max-w-[760px]">
             {tools.map((tool) => (
               <li
@@ -60,9 +59,9 @@ export function KitRun({ job, tools }: { readonly job: string; readonly tools: r
                   {tool.verdict ? (
                     <VerdictMark verdict={tool.verdict} />
                   ) : tool.state === 'built' ? (
-                    <span className="text-act">▲ to measure</span>
+                    <span className="text-act">{say.toMeasure}</span>
                   ) : (
-                    <span className="text-soft">measured, not judged</span>
+                    <span className="text-soft">{say.measuredNotJudged}</span>
                   )}
                 </span>
               </li>
@@ -73,25 +72,26 @@ export function KitRun({ job, tools }: { readonly job: string; readonly tools: r
       right={
         <>
           <h2 className="text-2xl font-bold">
-            {waiting.length === 0 ? 'All measured' : waiting.length === 1 ? 'One tool to go' : `${waiting.length} tools to go`}
+            {waiting.length === 0 ? say.allMeasured : waiting.length === 1 ? say.oneToolToGo : say.toolsToGo(waiting.length)}
           </h2>
           {next ? (
             <p className="mt-2 text-lg">
-              Clean and clamp <b>T{next.t ?? '–'}</b>, {next.name}, then scan its holder. The order does not matter.
+              {say.cleanAndClamp} <b>T{next.t ?? '–'}</b>
+              {say.thenScanItsHolderThe(next.name)}
             </p>
           ) : (
-            <p className="mt-2 text-lg">All tools of this job are measured.</p>
+            <p className="mt-2 text-lg">{say.allToolsOfThisJob}</p>
           )}
           <div className="mt-auto pt-3">
             {tools.some((t) => t.verdict === 'off') && (
-              <Say tone="off" lead="One is out of tolerance.">
-                Correct it and measure it again. It cannot be handed over like this.
+              <Say tone="off" lead={say.oneIsOutOfTolerance}>
+                {say.correctItAndMeasureIt}
               </Say>
             )}
             {next ? (
-              <ScanAction>Scan {next.serial}</ScanAction>
+              <ScanAction>{say.scanSerial(next.serial)}</ScanAction>
             ) : (
-              <BigAction onAct={() => router.push('/hand-over')}>Go to Hand over</BigAction>
+              <BigAction onAct={() => router.push('/hand-over')}>{say.goToHandOver}</BigAction>
             )}
           </div>
         </>

@@ -3,6 +3,7 @@ import { useEffect, useRef } from 'react'
 import { useHand } from './use-hand'
 import { formatLength, unitMark, type LengthUnit } from '@/core/units'
 import type { Shown } from '@/workers/shown'
+import { say } from '@/words/screens/measure'
 
 /** How much of the picture's height is shown: below it only the flank goes on. */
 const SHOWN = 400 / 480
@@ -61,18 +62,20 @@ export function LivePicture({
         className="absolute inset-x-0 top-0 w-full"
         style={{ translate: `${dragged.u}px ${dragged.v}px` }}
         role="img"
-        aria-label={shown ? `The bench’s picture${shown.edge ? ` of edge ${shown.edge}` : ''}` : 'No picture yet'}
+        aria-label={shown ? say.theBenchsPicture(shown.edge ? say.ofEdge(shown.edge) : '') : say.noPictureYet}
       />
-      {!shown && <figcaption className="text-soft grid h-full place-items-center text-lg">Moving to the tool …</figcaption>}
+      {!shown && <figcaption className="text-soft grid h-full place-items-center text-lg">{say.movingToTheTool}</figcaption>}
       {shown && dragged.u === 0 && dragged.v === 0 && <Overlay shown={shown} high={high} length={small ? null : length} />}
       {shown && !small && (
         <>
           <Tag className="top-2.5 left-2.5">
             {shown.edge
-              ? `edge ${shown.edge}${edges ? ` of ${edges}` : ''} · ${shown.spindleDeg.toFixed(1)}°`
-              : `spindle ${shown.spindleDeg.toFixed(1)}°`}
+              ? say.edgeOfEdges(shown.edge, edges ? say.ofEdges(edges) : '', shown.spindleDeg.toFixed(1))
+              : say.spindleAt(shown.spindleDeg.toFixed(1))}
           </Tag>
-          <Tag className="top-2.5 right-2.5">{shown.focus === null ? 'turning' : shown.focus > 0.85 ? 'sharp' : 'not sharp'}</Tag>
+          <Tag className="top-2.5 right-2.5">
+            {shown.focus === null ? say.turning : shown.focus > 0.85 ? say.sharp : say.notSharp}
+          </Tag>
         </>
       )}
     </figure>
@@ -122,7 +125,7 @@ function Overlay({
           className="border-act text-act -translate-x-1/2 -translate-y-full"
           style={{ left: percent(Math.max(70, z.u), width), top: percent(Math.max(44, z.v - 14), high) }}
         >
-          length {length(z.mm)}
+          {say.lengthMm(length(z.mm))}
         </Tag>
       )}
       {length && x && !debris.some((d) => Math.abs(d.v - Math.min(low, x.v)) < 70) && (
@@ -130,7 +133,7 @@ function Overlay({
           className="border-act text-act"
           style={{ left: percent(Math.min(0.73 * width, x.u + 16), width), top: percent(Math.min(low, Math.max(60, x.v)), high) }}
         >
-          radius {length(x.mm)}
+          {say.radiusMm(length(x.mm))}
         </Tag>
       )}
       {(length ? debris.slice(0, 2) : []).map((d, i) => (
@@ -142,7 +145,7 @@ function Overlay({
             top: percent(Math.max(6, d.v - d.sidePx / 2 - 30), high),
           }}
         >
-          ◆ {length?.(d.highMm)} high: clean here
+          ◆ {length?.(d.highMm)} {say.highCleanHere}
         </Tag>
       ))}
     </>

@@ -12,6 +12,7 @@ import { useAct } from '../common/use-act'
 import { useShell } from '../shell/shell-context'
 import type { Ask } from '@/stations/contract'
 import type * as measure from '@/stations/measure/contract'
+import { say } from '@/words/screens/measure'
 
 const FOLDED = 'text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold'
 
@@ -30,8 +31,8 @@ export function Again({
   if (!tools.length) return null
   return (
     <div>
-      <Say tone="off" lead={`Measure again: ${tools.length} ${tools.length === 1 ? 'tool' : 'tools'}.`} role="status">
-        They were measured before a drift was found. Their hand-overs are on hold.
+      <Say tone="off" lead={say.measureAgain(tools.length, tools.length === 1 ? 'tool' : 'tools')} role="status">
+        {say.theyWereMeasuredBeforeA}
       </Say>
       <ul className="grid grid-cols-2 gap-x-6">
         {tools.map((tool) => (
@@ -41,7 +42,7 @@ export function Again({
               href={tool.loaded ? `/tools/${tool.serial}` : `/measure/${tool.serial}`}
             >
               T{tool.t} {tool.name} · {tool.serial}
-              {tool.loaded && <span className="text-off ml-2">◆ in {tool.machine}</span>}
+              {tool.loaded && <span className="text-off ml-2">{say.inMachine(tool.machine)}</span>}
             </Link>
           </li>
         ))}
@@ -74,22 +75,22 @@ export function Renew({
   }
   return (
     <details>
-      <summary className={FOLDED}>Renew the certificate</summary>
+      <summary className={FOLDED}>{say.renewTheCertificate}</summary>
       <div className="grid grid-cols-2 gap-x-3 gap-y-1">
-        <Field name="Length" unit={unitMark(unit)}>
+        <Field name={say.lengthTitle} unit={unitMark(unit)}>
           <input className={`${FIELD} figures`} value={length} onChange={(e) => setLength(e.target.value)} />
         </Field>
-        <Field name="Diameter" unit={unitMark(unit)}>
+        <Field name={say.diameterTitle} unit={unitMark(unit)}>
           <input className={`${FIELD} figures`} value={diameter} onChange={(e) => setDiameter(e.target.value)} />
         </Field>
-        <Field name="Certificate until" wide>
+        <Field name={say.certificateUntil} wide>
           <input className={FIELD} type="date" value={until} onChange={(e) => setUntil(e.target.value)} />
         </Field>
       </div>
-      <Problem lead="Not saved." text={problem} />
+      <Problem lead={say.notSaved} text={problem} />
       <SmallActions>
         <SmallAction disabled={busy} onAct={go}>
-          Save certificate
+          {say.saveCertificate}
         </SmallAction>
       </SmallActions>
     </details>
@@ -103,12 +104,12 @@ export function NewAdapter({ add }: { readonly add: Ask<typeof measure.addAdapte
   const [coupling, setCoupling] = useState<Coupling>(COUPLING_NAMES[0])
   return (
     <details>
-      <summary className={FOLDED}>Enter another adapter</summary>
+      <summary className={FOLDED}>{say.enterAnotherAdapter}</summary>
       <div className="grid grid-cols-2 gap-x-3">
-        <Field name="Mark on it">
+        <Field name={say.markOnIt}>
           <input className={FIELD} value={serial} onChange={(e) => setSerial(e.target.value)} />
         </Field>
-        <Field name="Takes">
+        <Field name={say.takes}>
           <select className={FIELD} value={coupling} onChange={(e) => setCoupling(e.target.value as Coupling)}>
             {COUPLING_NAMES.map((c) => (
               <option key={c}>{c}</option>
@@ -116,7 +117,7 @@ export function NewAdapter({ add }: { readonly add: Ask<typeof measure.addAdapte
           </select>
         </Field>
       </div>
-      <Problem lead="Not entered." text={problem} />
+      <Problem lead={say.notEntered} text={problem} />
       <SmallActions>
         <SmallAction
           disabled={busy}
@@ -127,7 +128,7 @@ export function NewAdapter({ add }: { readonly add: Ask<typeof measure.addAdapte
             )
           }
         >
-          Enter adapter
+          {say.enterAdapter}
         </SmallAction>
       </SmallActions>
     </details>

@@ -27,6 +27,7 @@ import { Overrule } from './overrule'
 import { useBench } from './use-bench'
 import type { Ask } from '@/stations/contract'
 import type * as measure from '@/stations/measure/contract'
+import { say } from '@/words/screens/measure'
 
 export interface MastersProps {
   readonly adapter: Adapter | null
@@ -61,16 +62,10 @@ const DRAWN = 24
 
 const TONE = { first: 'todo', still: 'holds', drifted: 'unsure', 'too far': 'off' } as const
 const SAYS = {
-  first: ['First check of this adapter.', 'It sets the zero of this adapter. Scan the master to save it.'],
-  still: ['Normal thermal drift.', 'Scan the master to save the check.'],
-  drifted: [
-    'The zero has drifted.',
-    'Saving corrects every value from now on, and checks what was measured before. Scan the master to save it.',
-  ],
-  'too far': [
-    'This is more than thermal drift.',
-    'Clean spindle, adapter and master, check that it is the right master, and measure again. A lead can accept it with a reason.',
-  ],
+  first: [say.firstCheckOfThisAdapter, say.itSetsTheZeroOf],
+  still: [say.normalThermalDrift, say.scanTheMasterToSave],
+  drifted: [say.theZeroHasDrifted, say.savingCorrectsEveryValueFrom],
+  'too far': [say.thisIsMoreThanThermal, say.cleanSpindleAdapterAndMaster],
 } as const
 
 /** The adapter on the spindle, its master, and what the checks found. */
@@ -83,19 +78,19 @@ export function MastersStation(props: MastersProps) {
     <Sheet
       left={
         <>
-          <SubNav tabs={MEASURE_TABS} label="Sheets of the bench" />
-          <Title lead="Masters">drift at each check. Dotted lines: normal thermal drift</Title>
+          <SubNav tabs={MEASURE_TABS} label={say.sheetsOfTheBench} />
+          <Title lead={say.masters}>{say.driftAtEachCheckDotted}</Title>
           <Again tools={props.again} />
-          {drawn.length ? <DriftChart checks={drawn} /> : <p className="text-soft text-lg">No check yet.</p>}
-          <div className="min-h-[120px] overflow-auto" tabIndex={0} role="region" aria-label="Checks">
+          {drawn.length ? <DriftChart checks={drawn} /> : <p className="text-soft text-lg">{say.noCheckYet}</p>}
+          <div className="min-h-[120px] overflow-auto" tabIndex={0} role="region" aria-label={say.checks}>
             <table className="w-full text-lg">
               <thead className="text-soft text-left text-base">
                 <tr className="border-rule border-b">
-                  <th className="py-1 font-semibold">When</th>
-                  <th className="font-semibold">Who</th>
-                  <th className="font-semibold">Master</th>
-                  <th className="text-right font-semibold">Length</th>
-                  <th className="pl-4 text-right font-semibold">Radius</th>
+                  <th className="py-1 font-semibold">{say.when}</th>
+                  <th className="font-semibold">{say.who}</th>
+                  <th className="font-semibold">{say.master}</th>
+                  <th className="text-right font-semibold">{say.lengthTitle}</th>
+                  <th className="pl-4 text-right font-semibold">{say.radiusTitle}</th>
                 </tr>
               </thead>
               <tbody className="figures">
@@ -118,16 +113,16 @@ export function MastersStation(props: MastersProps) {
       }
       right={
         <>
-          <h2 className="text-2xl font-bold">{adapter ? `${adapter.serial}, ${adapter.coupling}` : 'No adapter chosen'}</h2>
+          <h2 className="text-2xl font-bold">{adapter ? `${adapter.serial}, ${adapter.coupling}` : say.noAdapterChosen}</h2>
           <label className="mt-1 block text-base font-semibold">
-            On the spindle
+            {say.onTheSpindle}
             <select
               className={FIELD}
               value={adapter?.serial ?? ''}
               disabled={busy}
               onChange={(e) => void run(() => props.changeAdapter({ serial: e.target.value }))}
             >
-              {!adapter && <option value="">Scan or choose the adapter that is on the spindle</option>}
+              {!adapter && <option value="">{say.scanOrChooseTheAdapter}</option>}
               {props.adapters.map((a) => (
                 <option key={a.serial} value={a.serial}>
                   {a.serial}, {a.coupling}
@@ -135,18 +130,18 @@ export function MastersStation(props: MastersProps) {
               ))}
             </select>
           </label>
-          <Problem lead="Not changed." text={problem} />
+          <Problem lead={say.notChanged} text={problem} />
           {props.lead && <NewAdapter add={props.addAdapter} />}
           {master ? (
             <>
               <Row name={master.name}>{master.mark}</Row>
-              <Row name="Length" symbol="certificate">
+              <Row name={say.lengthTitle} symbol="certificate">
                 {formatLength(master.LFmm, unit)} {unitMark(unit)}
               </Row>
-              <Row name="Diameter" symbol="certificate">
+              <Row name={say.diameterTitle} symbol="certificate">
                 {formatLength(master.DCmm, unit)} {unitMark(unit)}
               </Row>
-              <Row name="Certificate until">
+              <Row name={say.certificateUntil}>
                 <span className={master.calibratedUntil < props.now.slice(0, 10) ? 'text-off' : ''}>
                   {format(new Date(master.calibratedUntil), 'd MMM yyyy')}
                 </span>
@@ -155,8 +150,8 @@ export function MastersStation(props: MastersProps) {
               {props.ticket && <CheckRun {...props} master={master} ticket={props.ticket} />}
             </>
           ) : (
-            <Say tone="off" lead="No master belongs to this adapter.">
-              Change the adapter, or ask a lead to enter its master.
+            <Say tone="off" lead={say.noMasterBelongsToThis}>
+              {say.changeTheAdapterOrAsk}
             </Say>
           )}
         </>
@@ -182,9 +177,9 @@ async function send(
     })
     if (response.ok) return null
     const said = (await response.json().catch(() => ({}))) as { detail?: string; title?: string }
-    return said.detail ?? said.title ?? 'The check could not be saved.'
+    return said.detail ?? said.title ?? say.theCheckCouldNotBe
   } catch {
-    return 'No answer from the tool room. Scan the master again when the connection is back.'
+    return say.noAnswerFromTheToolRoom
   }
 }
 
@@ -209,7 +204,7 @@ function CheckRun({
     hint: { x: master.DCmm / 2, z: master.LFmm },
     edges: 2,
     sweep: false,
-    steps: [{ name: 'Master', at: null, features: ['LF', 'DC'], limits: {} }],
+    steps: [{ name: say.master, at: null, features: ['LF', 'DC'], limits: {} }],
   })
   const { state, proposal } = bench
   const [note, setNote] = useState<string | null>(null)
@@ -229,19 +224,19 @@ function CheckRun({
       if (!changed.ok) setNote(changed.error.text)
       return {
         title: scanned,
-        text: changed.ok ? 'is on the spindle; measure its master' : changed.error.text,
+        text: changed.ok ? say.isOnTheSpindleMeasureIts : changed.error.text,
         tone: changed.ok ? 'todo' : 'off',
       }
     }
-    if (!drift || running) return { title: scanned, text: 'measure it first, then scan it to save the check', tone: 'todo' }
+    if (!drift || running) return { title: scanned, text: say.measureItFirstThenScan, tone: 'todo' }
     const zip = await bench.pack()
-    const refused = zip ? await send(scanned, checkId, reason.trim(), zip) : 'There are no pictures to save. Measure first.'
+    const refused = zip ? await send(scanned, checkId, reason.trim(), zip) : say.thereAreNoPicturesTo
     if (refused) {
       setNote(refused)
       return { title: scanned, text: refused, tone: 'off' }
     }
     router.refresh()
-    return { title: scanned, text: 'check saved; tools may be measured', tone: 'holds', href: '/measure' }
+    return { title: scanned, text: say.checkSavedToolsMayBe, tone: 'holds', href: '/measure' }
   })
 
   return (
@@ -252,42 +247,42 @@ function CheckRun({
       <div className="mt-auto pt-1">
         {drift && verdict ? (
           <>
-            <Row name="Length reads">{formatDeviation(drift.z, unit)}</Row>
-            <Row name="Radius reads">{formatDeviation(drift.x, unit)}</Row>
+            <Row name={say.lengthReads}>{formatDeviation(drift.z, unit)}</Row>
+            <Row name={say.radiusReads}>{formatDeviation(drift.x, unit)}</Row>
             <Say tone={TONE[verdict]} lead={SAYS[verdict][0]} role="status">
               {SAYS[verdict][1]}
             </Say>
             {verdict === 'too far' && lead && (
               <label className="mb-2.5 block text-lg font-semibold">
-                Why a drift of more than {formatLength(TOO_FAR_MM, unit)} is accepted
+                {say.whyADriftOfMore(formatLength(TOO_FAR_MM, unit))}
                 <input className={FIELD} value={reason} onChange={(e) => setReason(e.target.value)} />
               </label>
             )}
           </>
         ) : due ? (
-          <Say tone={overruled ? 'unsure' : 'off'} lead="The check is due.">
-            {due} {overruled ? `Lead approval: ${overruled}` : 'No tool can be measured until then.'}
+          <Say tone={overruled ? 'unsure' : 'off'} lead={say.theCheckIsDue}>
+            {due} {overruled ? say.leadApproval(overruled) : say.noToolCanBeMeasured}
           </Say>
         ) : (
           <Cautions
             lines={['Clean spindle, adapter and master with putty or air; clamp it as a tool. Hands clear when it turns.']}
           />
         )}
-        <Problem lead="Not saved." text={note} />
-        {state.type === 'failed' && <Problem lead="Nothing measured." text={state.text} />}
+        <Problem lead={say.notSaved} text={note} />
+        {state.type === 'failed' && <Problem lead={say.nothingMeasured} text={state.text} />}
         {due && !overruled && lead && !drift && <Overrule overrule={overrule} />}
         {running ? (
           <BigAction onAct={() => undefined} disabled>
-            {state.type === 'opening' ? 'Moving to the master …' : 'Measuring the master …'}
+            {state.type === 'opening' ? say.movingToTheMaster : say.measuringTheMaster}
           </BigAction>
         ) : drift ? (
-          <ScanAction>Scan {master.mark} to save</ScanAction>
+          <ScanAction>{say.scanToSaveMark(master.mark)}</ScanAction>
         ) : (
-          <BigAction onAct={() => void bench.measureAll()}>Measure the master</BigAction>
+          <BigAction onAct={() => void bench.measureAll()}>{say.measureTheMaster}</BigAction>
         )}
         {drift && !running && (
           <SmallActions>
-            <SmallAction onAct={() => void bench.measureAll()}>Measure it again</SmallAction>
+            <SmallAction onAct={() => void bench.measureAll()}>{say.measureItAgain}</SmallAction>
           </SmallActions>
         )}
       </div>

@@ -24,6 +24,7 @@ import type * as measure from '@/stations/measure/contract'
 import type * as standIn from '@/stations/stand-in/contract'
 import type { Saved } from '@/stations/measure/contract'
 import { verdictText } from '@/words/verdict'
+import { say } from '@/words/screens/measure'
 
 export interface MeasureProps {
   readonly serial: string
@@ -62,10 +63,7 @@ interface NextTool {
   readonly name: string
 }
 
-const CAUTIONS = [
-  'Spindle and carriage move by themselves. Keep hands, sleeves and rags clear.',
-  'Clean only with the spindle stopped. No gloves near it while it turns. Wear eye protection with air.',
-]
+const CAUTIONS = [say.spindleAndCarriageMoveBy, say.cleanOnlyWithTheSpindle]
 
 interface Problem {
   readonly code?: string
@@ -91,22 +89,22 @@ async function save(
     })
     if (response.ok) return { ok: true, value: (await response.json()) as Saved }
     const problem = (await response.json().catch(() => ({}))) as Problem
-    return { ok: false, error: { code: problem.code ?? '', text: problem.detail ?? problem.title ?? 'It could not be saved.' } }
+    return { ok: false, error: { code: problem.code ?? '', text: problem.detail ?? problem.title ?? say.itCouldNotBeSaved } }
   } catch {
     return {
       ok: false,
       error: {
         code: 'OFFLINE',
-        text: 'No answer from the tool room. The measurement is still here. Scan again when the connection is back.',
+        text: say.noAnswerFromTheTool,
       },
     }
   }
 }
 
 function busyText(state: BenchState): string {
-  if (state.type === 'opening') return 'Moving to the tool …'
-  if (state.type !== 'running') return 'Cleaning …'
-  return state.edge ? `Edge ${state.edge}${state.of ? ` of ${state.of}` : ''} …` : 'Looking for the edges …'
+  if (state.type === 'opening') return say.movingToTheTool
+  if (state.type !== 'running') return say.cleaning
+  return state.edge ? say.edgeWhat(state.edge, state.of ? say.ofWhat(state.of) : '') : say.lookingForTheEdges
 }
 
 /** The edge whose value is the tool's: the longest, or the one farthest out. */
@@ -139,7 +137,7 @@ export function MeasureStation(props: MeasureProps) {
   const [jump, setJump] = useState<string | null>(null)
   const [reason, setReason] = useState('')
   const [saving, setSaving] = useState<string | null>(null)
-  useUnsaved(proposal && saving === null ? 'This measurement' : null)
+  useUnsaved(proposal && saving === null ? say.thisMeasurement : null)
   const held = props.held !== null
   const [adjusting, setAdjusting] = useState<'LF' | 'DC' | null>(null)
   const running = wiping || state.type === 'running' || state.type === 'opening'
@@ -165,18 +163,15 @@ export function MeasureStation(props: MeasureProps) {
   const settable = (judged.find((f) => f.verdict !== 'holds') ?? judged[0])?.key as 'LF' | 'DC' | undefined
 
   useMarks(async (scanned): Promise<ScanSaid | null> => {
-    if (!proposal || running)
-      return scanned === serial
-        ? { title: serial, text: 'is on the spindle; measure it, then scan it again to save', tone: 'todo' }
-        : null
+    if (!proposal || running) return scanned === serial ? { title: serial, text: say.isOnTheSpindleMeasure, tone: 'todo' } : null
     const refuse = (text: string): ScanSaid => {
       setNote(text)
       return { title: scanned, text, tone: 'off' }
     }
-    if (scanned !== serial) return refuse(`${scanned} was scanned, ${serial} is on the spindle. Nothing was saved.`)
-    setSaving('Preparing the pictures …')
+    if (scanned !== serial) return refuse(say.wasScannedIsOnThe(scanned, serial))
+    setSaving(say.preparingThePictures)
     const zip = await bench.pack()
-    setSaving('Measuring the pictures on the server …')
+    setSaving(say.measuringThePicturesOnThe)
     const about = {
       taken: takenAt ?? now,
       check: props.checkId,
@@ -185,7 +180,7 @@ export function MeasureStation(props: MeasureProps) {
     }
     const done = zip ? await save(serial, scanned, about, zip) : null
     setSaving(null)
-    if (!done) return refuse('There are no pictures to save. Measure first.')
+    if (!done) return refuse(say.thereAreNoPicturesTo)
     if (!done.ok) {
       if (done.error.code === 'JUMP') setJump(done.error.text)
       return refuse(done.error.text)
@@ -194,9 +189,7 @@ export function MeasureStation(props: MeasureProps) {
     const { verdict, kept } = done.value
     return {
       title: serial,
-      text: kept
-        ? 'saved: the same within uncertainty. Its hand-over is still current'
-        : `saved: ${verdict === null ? 'not judged' : verdictText(verdict)}`,
+      text: kept ? say.savedTheSameWithinUncertainty : `saved: ${verdict === null ? say.notJudged : verdictText(verdict)}`,
       tone: verdict === 'holds' ? 'holds' : verdict === 'off' ? 'off' : 'todo',
       href: props.kit
         ? `/measure/kit/${encodeURIComponent(props.kit.job)}`
@@ -230,7 +223,7 @@ export function MeasureStation(props: MeasureProps) {
             {props.forMachine && (
               <>
                 {' '}
-                · for <b className="text-ink">{props.forMachine}</b>
+                {say.forWord} <b className="text-ink">{props.forMachine}</b>
               </>
             )}{' '}
             · <span className={props.due.late ? 'text-off font-bold' : ''}>{props.due.text}</span>
@@ -280,56 +273,55 @@ export function MeasureStation(props: MeasureProps) {
               <FeatureRows features={result.features} before={before} unit={unit} />
             ) : (
               <>
-                <h2 className="text-2xl font-bold">{serial} is on the spindle</h2>
-                <p className="mt-2 text-lg">
-                  Clean taper, flange and edges: press putty on straight, use air or a brush for fine edges. Then measure.
-                </p>
+                <h2 className="text-2xl font-bold">{say.isOnTheSpindle(serial)}</h2>
+                <p className="mt-2 text-lg">{say.cleanTaperFlangeAndEdgesPress}</p>
                 {!held && <Cautions lines={CAUTIONS} />}
               </>
             )}
             <div className="mt-auto pt-1">
               {warmMm > 0 && heat && (
-                <Say tone="unsure" lead={`Still warm: it reads up to ${formatDeviation(warmMm, unit)} too long.`}>
-                  This is included in the uncertainty.{' '}
-                  {heat.measureAt > now
-                    ? `Cold enough in ${formatSeconds((Date.parse(heat.measureAt) - Date.parse(now)) / 1000)}, computed.`
-                    : 'Nearly cold.'}
+                <Say tone="unsure" lead={say.stillWarmItReadsUp(formatDeviation(warmMm, unit))}>
+                  {say.thisIsIncludedInThe(
+                    heat.measureAt > now
+                      ? say.coldEnoughInComputed(formatSeconds((Date.parse(heat.measureAt) - Date.parse(now)) / 1000))
+                      : say.nearlyCold,
+                  )}
                 </Say>
               )}
               {props.held && (
-                <Say tone="off" lead="Measuring is stopped." role="alert">
+                <Say tone="off" lead={say.measuringIsStopped} role="alert">
                   {props.held.text}
                 </Say>
               )}
               {props.overruled && (
-                <Say tone="unsure" lead="Measured without the master check.">
-                  Lead approval: {props.overruled}
+                <Say tone="unsure" lead={say.measuredWithoutTheMasterCheck}>
+                  {say.leadApproval(props.overruled)}
                 </Say>
               )}
               {note && (
-                <Say tone={jump ? 'unsure' : 'off'} lead="Not saved." role="alert">
+                <Say tone={jump ? 'unsure' : 'off'} lead={say.notSaved} role="alert">
                   {note}
                 </Say>
               )}
               {jump && (
                 <label className="mb-2.5 block text-lg font-semibold">
-                  Why it changed
+                  {say.whyItChanged}
                   <input
                     className={FIELD}
                     value={reason}
-                    placeholder="reground, adjusted, dropped …"
+                    placeholder={say.regroundAdjustedDropped}
                     onChange={(e) => setReason(e.target.value)}
                   />
                 </label>
               )}
               {props.held && !props.held.adapter && props.lead && <Overrule overrule={props.overrule} />}
               {proposal?.seen && props.tool.edges && proposal.seen !== props.tool.edges && !running ? (
-                <Say tone="unsure" lead={`A turn shows ${proposal.seen} edges, not ${props.tool.edges}.`}>
-                  Check that this is the cutter on the parts list, and that no insert is missing.
+                <Say tone="unsure" lead={say.aTurnShowsEdgesNot(proposal.seen, props.tool.edges)}>
+                  {say.checkThatThisIsThe}
                 </Say>
               ) : null}
               {state.type === 'failed' ? (
-                <Say tone="off" lead="Nothing measured." role="alert">
+                <Say tone="off" lead={say.nothingMeasured} role="alert">
                   {state.text}
                 </Say>
               ) : (
@@ -338,12 +330,12 @@ export function MeasureStation(props: MeasureProps) {
                 advised &&
                 !running && (
                   <Say tone={advice.tone} lead={advised.lead} role="status">
-                    {advised.rest} {result?.verdict === 'off' && !dirty && `Scanning saves it as out of tolerance.`}
+                    {advised.rest} {result?.verdict === 'off' && !dirty && say.scanningSavesItAsOut}
                   </Say>
                 )
               )}
               {held ? (
-                <BigAction onAct={() => router.push('/measure/masters')}>Go to the master check</BigAction>
+                <BigAction onAct={() => router.push('/measure/masters')}>{say.goToTheMasterCheck}</BigAction>
               ) : saving !== null ? (
                 <BigAction onAct={() => undefined} disabled>
                   {saving}
@@ -353,30 +345,30 @@ export function MeasureStation(props: MeasureProps) {
                   {busyText(state)}
                 </BigAction>
               ) : dirty ? (
-                <BigAction onAct={() => void wipe(dirty.edge)}>Clean edge {dirty.edge} and measure it again</BigAction>
+                <BigAction onAct={() => void wipe(dirty.edge)}>{say.cleanEdgeAndMeasureIt(dirty.edge)}</BigAction>
               ) : proposal && result?.verdict === 'off' ? (
-                <BigAction onAct={() => void bench.measureAll()}>Correct it and measure again</BigAction>
+                <BigAction onAct={() => void bench.measureAll()}>{say.correctItAndMeasureAgain}</BigAction>
               ) : proposal ? (
-                <ScanAction>Scan {serial} to save</ScanAction>
+                <ScanAction>{say.scanToSave(serial)}</ScanAction>
               ) : (
-                <BigAction onAct={() => void bench.measureAll()}>Measure all edges</BigAction>
+                <BigAction onAct={() => void bench.measureAll()}>{say.measureAllEdges}</BigAction>
               )}
               {!proposal && !running && (
                 <SmallActions>
-                  <SmallAction href={`/measure/${serial}/figures`}>Type in values</SmallAction>
-                  {props.program && <SmallAction href={`/measure/${serial}/program`}>Its routine</SmallAction>}
+                  <SmallAction href={`/measure/${serial}/figures`}>{say.typeInValues}</SmallAction>
+                  {props.program && <SmallAction href={`/measure/${serial}/program`}>{say.itsRoutine}</SmallAction>}
                 </SmallActions>
               )}
               {proposal && !running && !held && (
                 <SmallActions>
                   {result?.verdict !== 'off' && (
-                    <SmallAction onAct={() => void bench.measureAll()}>Measure all again</SmallAction>
+                    <SmallAction onAct={() => void bench.measureAll()}>{say.measureAllAgain}</SmallAction>
                   )}
-                  {settable && <SmallAction onAct={() => setAdjusting(settable)}>Adjust with live reading</SmallAction>}
+                  {settable && <SmallAction onAct={() => setAdjusting(settable)}>{say.adjustWithLiveReading}</SmallAction>}
                   {props.program?.version === null && result?.verdict === 'holds' && !dirty ? (
-                    <SmallAction href={`/measure/${serial}/program`}>Save routine</SmallAction>
+                    <SmallAction href={`/measure/${serial}/program`}>{say.saveRoutine}</SmallAction>
                   ) : (
-                    <SmallAction onAct={() => void wipe(null)}>Clean all and measure again</SmallAction>
+                    <SmallAction onAct={() => void wipe(null)}>{say.cleanAllAndMeasureAgain}</SmallAction>
                   )}
                 </SmallActions>
               )}

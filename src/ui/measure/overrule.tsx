@@ -6,6 +6,7 @@ import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import type { Ask } from '@/stations/contract'
 import type * as measure from '@/stations/measure/contract'
+import { say } from '@/words/screens/measure'
 
 /** A lead lets measuring go on for this shift although the check is due, with a reason. */
 export function Overrule({ overrule }: { readonly overrule: Ask<typeof measure.overruleCheck> }) {
@@ -13,14 +14,14 @@ export function Overrule({ overrule }: { readonly overrule: Ask<typeof measure.o
   const [reason, setReason] = useState('')
   return (
     <form className="mb-2.5">
-      <Problem lead="Not approved." text={problem} />
+      <Problem lead={say.notApproved} text={problem} />
       <label className="block text-lg font-semibold">
-        Or go on without it for this shift. Reason
+        {say.orGoOnWithoutIt}
         <input className={FIELD} value={reason} onChange={(e) => setReason(e.target.value)} />
       </label>
       <SmallActions>
         <SmallAction disabled={busy || reason.trim().length < 3} onAct={() => void run(() => overrule({ reason }))}>
-          Approve as lead
+          {say.approveAsLead}
         </SmallAction>
       </SmallActions>
     </form>

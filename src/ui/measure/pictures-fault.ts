@@ -1,12 +1,13 @@
 import { pinErrorText, setErrorText } from '@/words/pictures'
 import type { PicturesFault } from '@/workers/pictures.worker'
+import { say } from '@/words/screens/measure'
 
 export function picturesFaultText(fault: PicturesFault): string {
   switch (fault.code) {
     case 'FILE':
       return fault.detail
     case 'NO_PICTURE':
-      return 'There is no picture in this set.'
+      return say.thereIsNoPictureIn
     case 'SET':
       return setErrorText(fault.error)
     case 'PIN':

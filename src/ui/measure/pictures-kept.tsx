@@ -6,8 +6,9 @@ import { Problem, Row } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import type { Ask } from '@/stations/contract'
 import type * as measure from '@/stations/measure/contract'
+import { say } from '@/words/screens/measure'
 
-const size = (bytes: number) => `${(bytes / 1e6).toLocaleString('en', { maximumFractionDigits: 1 })} MB`
+const size = (bytes: number) => say.sizeInMb((bytes / 1e6).toLocaleString('en', { maximumFractionDigits: 1 }))
 
 /** How many pictures are kept, how much they take, and cleaning them by age. */
 export function PicturesKept({
@@ -28,15 +29,13 @@ export function PicturesKept({
   const [done, setDone] = useState<string | null>(null)
   return (
     <section>
-      <h2 className="text-2xl font-bold">Pictures of measurements</h2>
-      <Row name="Kept">
-        {sets} sets, {size(bytes)}
-      </Row>
-      <Row name="Oldest">{oldest ?? '–'}</Row>
+      <h2 className="text-2xl font-bold">{say.picturesOfMeasurements}</h2>
+      <Row name={say.keptTitle}>{say.setCount(sets, size(bytes))}</Row>
+      <Row name={say.oldest}>{oldest ?? '–'}</Row>
       {lead ? (
         <>
           <div className="mt-2 max-w-[220px]">
-            <Field name="Keep" unit="days">
+            <Field name={say.keep} unit="days">
               <input className={FIELD} inputMode="numeric" value={days} onChange={(e) => setDays(e.target.value)} />
             </Field>
           </div>
@@ -46,18 +45,18 @@ export function PicturesKept({
               onAct={() =>
                 void run(
                   () => clean({ keepDays: Number(days) }),
-                  (cleaned) => setDone(`${cleaned.sets} sets deleted, ${size(cleaned.bytes)}.`),
+                  (cleaned) => setDone(say.setsDeleted(cleaned.sets, size(cleaned.bytes))),
                 )
               }
             >
-              Delete older pictures
+              {say.deleteOlderPictures}
             </SmallAction>
           </SmallActions>
         </>
       ) : (
-        <p className="text-soft mt-1">A lead can delete old pictures. Pictures of the current values stay.</p>
+        <p className="text-soft mt-1">{say.aLeadCanDeleteOld}</p>
       )}
-      <Problem lead="Not deleted." text={problem} />
+      <Problem lead={say.notDeleted} text={problem} />
       {done && (
         <p role="status" className="mt-2 text-lg">
           {done}

@@ -19,6 +19,7 @@ import { StepForm, type Typed } from './step-form'
 import { useBench } from './use-bench'
 import type { Ask } from '@/stations/contract'
 import type * as measure from '@/stations/measure/contract'
+import { say } from '@/words/screens/measure'
 
 export interface ProgramProps {
   readonly serial: string
@@ -34,7 +35,7 @@ export interface ProgramProps {
 
 /** A new step measures a diameter until somebody says otherwise. */
 const newStep = (n: number, at: NonNullable<ProgramStep['at']>, unit: LengthUnit): StepFields =>
-  fieldsOf({ name: `Step ${n}`, at, features: ['DC'], limits: {} }, unit)
+  fieldsOf({ name: say.stepNumber(n), at, features: ['DC'], limits: {} }, unit)
 
 /** The program of a definition, on a tool that is on the spindle: steps placed by the picture, tried, ordered, kept. */
 export function ProgramStation({ serial, title, about, tool, base, held, keep }: ProgramProps) {
@@ -50,7 +51,7 @@ export function ProgramStation({ serial, title, about, tool, base, held, keep }:
   const [tried, setTried] = useState<{ name: string; set: SetMeasurement } | null>(null)
   const [trying, setTrying] = useState(false)
   const { isDirty } = formState
-  useUnsaved(isDirty ? 'This program' : null)
+  useUnsaved(isDirty ? say.thisProgram : null)
   const idle = bench.state.type === 'ready' && !trying && held === null
 
   const tryStep = async () => {
@@ -62,7 +63,7 @@ export function ProgramStation({ serial, title, about, tool, base, held, keep }:
     const measured = await bench.tryStep(step.value)
     setTrying(false)
     if (measured?.ok) setTried({ name: step.value.name, set: measured.value })
-    else setProblem(`${step.value.name}: nothing can be measured from there. Move the picture to the edge.`)
+    else setProblem(say.nothingCanBeMeasuredFrom(step.value.name))
   }
   const addStep = async () => {
     // the first time it looks for the tool's tip, which takes a turn of the spindle
@@ -81,7 +82,7 @@ export function ProgramStation({ serial, title, about, tool, base, held, keep }:
       if (!step.ok) return setProblem(step.error)
       read.push(step.value)
     }
-    if (why.trim().length < 3) return setProblem('Say why in a few words. It is shown beside the version.')
+    if (why.trim().length < 3) return setProblem(say.sayWhyInAFew)
     void run(
       () => keep({ serial, steps: read, base, why: why.trim() }),
       () => {
@@ -95,8 +96,8 @@ export function ProgramStation({ serial, title, about, tool, base, held, keep }:
     <Sheet
       left={
         <>
-          <Title lead={`${title}: how it is measured`}>
-            {about} · {base ? `version ${base}` : 'no routine yet'}
+          <Title lead={say.howItIsMeasured(title)}>
+            {about} · {base ? say.versionBase(base) : say.noRoutineYet}
           </Title>
           <LivePicture
             shown={bench.shown}
@@ -104,10 +105,7 @@ export function ProgramStation({ serial, title, about, tool, base, held, keep }:
             unit={unit}
             move={idle ? (byU, byV, byDeg) => void bench.move(byU, byV, byDeg) : undefined}
           />
-          <p className="text-soft max-w-[676px] text-base leading-snug">
-            Move the picture to a place on the tool (drag, arrow keys, wheel), then add it. The place is saved from the tip, so it
-            fits the next tool too.
-          </p>
+          <p className="text-soft max-w-[676px] text-base leading-snug">{say.moveThePictureToA}</p>
           {tried && <Tried name={tried.name} set={tried.set} unit={unit} />}
         </>
       }
@@ -130,17 +128,17 @@ export function ProgramStation({ serial, title, about, tool, base, held, keep }:
                 </button>
                 {i > 0 && (
                   <>
-                    <Icon name={`Step ${i + 1} earlier`} disabled={i === 1} act={() => (swap(i, i - 1), setChosen(i - 1))}>
+                    <Icon name={say.stepEarlier(i + 1)} disabled={i === 1} act={() => (swap(i, i - 1), setChosen(i - 1))}>
                       <ArrowUp size={20} />
                     </Icon>
                     <Icon
-                      name={`Step ${i + 1} later`}
+                      name={say.stepLater(i + 1)}
                       disabled={i === fields.length - 1}
                       act={() => (swap(i, i + 1), setChosen(i + 1))}
                     >
                       <ArrowDown size={20} />
                     </Icon>
-                    <Icon name={`Take step ${i + 1} out`} act={() => (remove(i), setChosen(0), setTried(null))}>
+                    <Icon name={say.takeStepOut(i + 1)} act={() => (remove(i), setChosen(0), setTried(null))}>
                       <Trash2 size={20} />
                     </Icon>
                   </>
@@ -150,31 +148,31 @@ export function ProgramStation({ serial, title, about, tool, base, held, keep }:
           </ol>
           <SmallActions>
             <SmallAction onAct={() => void addStep()} disabled={!idle}>
-              Add this view as a step
+              {say.addThisViewAsA}
             </SmallAction>
             <SmallAction onAct={() => void tryStep()} disabled={!idle}>
-              {trying ? 'Measuring …' : 'Try this step'}
+              {trying ? say.measuring : say.tryThisStep}
             </SmallAction>
           </SmallActions>
           {fields[chosen] && <StepForm key={fields[chosen].id} step={chosen} control={control} register={register} unit={unit} />}
           <div className="mt-auto pt-3">
-            <Field name="Why it is changed">
-              <input className={FIELD} placeholder="first tool of this kind …" {...register('why')} />
+            <Field name={say.whyItIsChanged}>
+              <input className={FIELD} placeholder={say.firstToolOfThisKind} {...register('why')} />
             </Field>
             {held && (
-              <Say tone="off" lead="Measuring is stopped." role="alert">
+              <Say tone="off" lead={say.measuringIsStopped} role="alert">
                 {held}
               </Say>
             )}
             {bench.state.type === 'failed' && (
-              <Say tone="off" lead="Nothing measured." role="alert">
+              <Say tone="off" lead={say.nothingMeasured} role="alert">
                 {bench.state.text}
               </Say>
             )}
-            <Problem lead="Not done." text={problem} />
+            <Problem lead={say.notDone} text={problem} />
             <div className="mt-2.5">
               <BigAction onAct={keepAll} disabled={busy}>
-                Keep as version {base + 1}
+                {say.keepAsVersion(base + 1)}
               </BigAction>
             </div>
           </div>
@@ -189,9 +187,9 @@ function StepName({ control, step }: { readonly control: Control<Typed>; readonl
   if (!fields) return null
   return (
     <span className="min-w-0 flex-1">
-      <span className="block truncate leading-tight">{fields.name || 'no name yet'}</span>
+      <span className="block truncate leading-tight">{fields.name || say.noNameYet}</span>
       <small className="text-soft block truncate text-[15px] leading-tight font-medium">
-        {FEATURES.filter((f) => fields.asked[f]).join(', ') || 'measures nothing'}
+        {FEATURES.filter((f) => fields.asked[f]).join(', ') || say.measuresNothing}
       </small>
     </span>
   )
@@ -207,7 +205,7 @@ function Tried({ name, set, unit }: { readonly name: string; readonly set: SetMe
             <dt className="font-semibold">{f}</dt>
             <dd className="figures text-[24px] font-semibold">
               {value === null
-                ? 'not seen'
+                ? say.notSeen
                 : isAngle(f)
                   ? `${value.toFixed(2)}°`
                   : `${formatLength(value, unit)} ${unitMark(unit)}`}
@@ -215,7 +213,7 @@ function Tried({ name, set, unit }: { readonly name: string; readonly set: SetMe
           </div>
         )
       })}
-      <p className="text-soft col-span-3 pt-1 text-base">{name}, tried on edge 1.</p>
+      <p className="text-soft col-span-3 pt-1 text-base">{say.triedOnEdge(name)}</p>
     </dl>
   )
 }

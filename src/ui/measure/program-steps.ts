@@ -2,6 +2,7 @@
 import { FEATURES, type Feature, type SpecLimits } from '@/core/features'
 import { isAngle, type ProgramStep } from '@/core/judge'
 import { decimalsOf, fail, mmToUnit, ok, parseLength, roundTo, unitMark, type LengthUnit, type Result } from '@/core/units'
+import { say } from '@/words/screens/measure'
 
 export interface StepFields {
   name: string
@@ -35,9 +36,7 @@ export function stepOf(fields: StepFields, unit: LengthUnit): Result<ProgramStep
     const least = min.trim() ? read(min, feature, unit) : null
     const most = read(max, feature, unit)
     if (most === null || (min.trim() && least === null))
-      return fail(
-        `${fields.name || 'A step'}: the limits of ${feature} cannot be read. Type the upper limit, and the lower one if there is one, in ${isAngle(feature) ? 'degrees' : unitMark(unit)}.`,
-      )
+      return fail(say.theLimitsOfCannotBe(fields.name || say.aStep, feature, isAngle(feature) ? 'degrees' : unitMark(unit)))
     limits[feature] = { min: least, max: most }
   }
   return ok({ name: fields.name.trim(), at: fields.at, features, limits })

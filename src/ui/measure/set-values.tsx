@@ -2,6 +2,7 @@ import { featureName } from '@/core/features'
 import { isAngle } from '@/core/judge'
 import type { SetMeasurement } from '@/core/sets'
 import { formatLength, unitMark, type LengthUnit } from '@/core/units'
+import { say } from '@/words/screens/measure'
 
 /** What a set of pictures says, as a whole. */
 export function SetValues({ set, unit }: { readonly set: SetMeasurement; readonly unit: LengthUnit }) {
@@ -16,7 +17,7 @@ export function SetValues({ set, unit }: { readonly set: SetMeasurement; readonl
             </dt>
             <dd className="figures text-[32px] leading-none font-[650]">
               {value === null ? (
-                <span className="text-soft text-xl">not seen</span>
+                <span className="text-soft text-xl">{say.notSeen}</span>
               ) : isAngle(f) ? (
                 `${value.toFixed(2)}°`
               ) : (
@@ -29,8 +30,8 @@ export function SetValues({ set, unit }: { readonly set: SetMeasurement; readonl
         )
       })}
       <div className="text-soft py-1.5 text-lg">
-        {set.edges.length === 1 ? 'one edge' : `${set.edges.length} edges`}
-        {set.summary.radialRunout !== null && ` · runout ${formatLength(set.summary.radialRunout, unit)} ${unitMark(unit)}`}
+        {set.edges.length === 1 ? say.oneEdge : say.edgeCountOf(set.edges.length)}
+        {set.summary.radialRunout !== null && say.runoutIs(formatLength(set.summary.radialRunout, unit), unitMark(unit))}
       </div>
     </dl>
   )

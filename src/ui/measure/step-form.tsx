@@ -5,6 +5,7 @@ import { isAngle } from '@/core/judge'
 import { formatLength, unitMark, type LengthUnit } from '@/core/units'
 import { Field, FIELD } from '../common/form'
 import type { StepFields } from './program-steps'
+import { say } from '@/words/screens/measure'
 
 /** A program as it is typed. */
 export interface Typed {
@@ -29,18 +30,18 @@ export function StepForm({
   return (
     <fieldset className="mt-3">
       <div className="grid grid-cols-[1fr_auto] items-end gap-3">
-        <Field name="Name">
+        <Field name={say.name}>
           <input className={FIELD} maxLength={40} {...register(`steps.${step}.name`)} />
         </Field>
         <p className="figures text-soft pb-2 text-[17px] leading-tight">
           {fields.at ? (
             <>
-              {formatLength(fields.at.downMm, unit, unit === 'mm' ? 1 : 2)} {unitMark(unit)} below the tip,
+              {say.belowTheTip(formatLength(fields.at.downMm, unit, unit === 'mm' ? 1 : 2), unitMark(unit))}
               <br />
-              {formatLength(fields.at.xMm, unit, unit === 'mm' ? 1 : 2)} {unitMark(unit)} from the axis
+              {say.fromTheAxis(formatLength(fields.at.xMm, unit, unit === 'mm' ? 1 : 2), unitMark(unit))}
             </>
           ) : (
-            'found at the tool’s end'
+            say.foundAtTheToolsEnd
           )}
         </p>
       </div>
@@ -85,13 +86,13 @@ function Limits({
         {featureName[feature]} <small className="text-soft font-normal">{isAngle(feature) ? '°' : unitMark(unit)}</small>
       </span>
       {given ? (
-        <span className="text-soft col-span-2 text-right text-base">limits from the library</span>
+        <span className="text-soft col-span-2 text-right text-base">{say.limitsFromTheLibrary}</span>
       ) : (
         (['min', 'max'] as const).map((end) => (
           <input
             key={end}
-            aria-label={`${end === 'min' ? 'Lower limit' : 'Upper limit'} ${featureName[feature].toLowerCase()}`}
-            placeholder={end === 'min' ? 'least' : 'greatest'}
+            aria-label={`${end === 'min' ? say.lowerLimit : say.upperLimit} ${featureName[feature].toLowerCase()}`}
+            placeholder={end === 'min' ? say.least : say.greatest}
             className="figures border-ink bg-paper h-11 w-full rounded-[3px] border-[1.5px] px-2 text-right text-lg"
             {...register(`steps.${step}.limits.${feature}.${end}`)}
           />

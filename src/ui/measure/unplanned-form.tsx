@@ -11,18 +11,19 @@ import { Problem } from '../common/sheet'
 import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
 import type { Ask } from '@/stations/contract'
 import type * as measure from '@/stations/measure/contract'
+import { say } from '@/words/screens/measure'
 
 const Form = z.object({
   serial: z
     .string()
     .trim()
     .toUpperCase()
-    .refine((text) => readMark(text) !== null, `${MARK_RULE}, as on the holder.`),
+    .refine((text) => readMark(text) !== null, say.asOnTheHolder(MARK_RULE)),
   coupling: z.enum(COUPLING_NAMES),
-  name: z.string().trim().max(80, 'At most 80 characters.'),
+  name: z.string().trim().max(80, say.atMostCharacters),
   t: z.union([
     z.literal('').transform(() => null),
-    z.coerce.number<string>().int('A whole number.').min(1, 'From 1.').max(99999, 'To 99999.'),
+    z.coerce.number<string>().int(say.aWholeNumber).min(1, say.from).max(99999, say.to),
   ]),
   machine: z.string(),
 })
@@ -50,7 +51,7 @@ export function UnplannedForm({ machines, known, takeIn }: StrayProps) {
     const said = await actions.answerScan(raw)
     if (said.kind && said.kind !== 'holder') return said
     setValue('serial', mark, { shouldValidate: true })
-    return { title: mark, text: 'not known yet. Choose its taper, then measure it', tone: 'todo' }
+    return { title: mark, text: say.notKnownYetChooseIts, tone: 'todo' }
   })
   const submit = handleSubmit(async (given) => {
     const done = await takeIn({ ...given, machine: given.machine || null })
@@ -61,14 +62,14 @@ export function UnplannedForm({ machines, known, takeIn }: StrayProps) {
   const { errors } = formState
   return (
     <form onSubmit={submit} className="flex flex-1 flex-col gap-3" noValidate>
-      <h2 className="text-2xl font-bold">Measure without a job</h2>
+      <h2 className="text-2xl font-bold">{say.measureWithoutAJob}</h2>
       <label className="text-lg font-semibold">
-        Mark on the holder
-        <input {...register('serial')} className={`${field} uppercase`} aria-invalid={!!errors.serial} placeholder="scan it" />
+        {say.markOnTheHolder}
+        <input {...register('serial')} className={`${field} uppercase`} aria-invalid={!!errors.serial} placeholder={say.scanIt} />
         {errors.serial && <span className="text-off text-base">{errors.serial.message}</span>}
       </label>
       <label className="text-lg font-semibold">
-        Taper
+        {say.taper}
         <select {...register('coupling')} className={field}>
           {COUPLING_NAMES.map((name) => (
             <option key={name}>{name}</option>
@@ -76,20 +77,20 @@ export function UnplannedForm({ machines, known, takeIn }: StrayProps) {
         </select>
       </label>
       <label className="text-lg font-semibold">
-        Name
-        <input {...register('name')} className={field} placeholder="end mill, drill, …" />
+        {say.name}
+        <input {...register('name')} className={field} placeholder={say.endMillDrill} />
         {errors.name && <span className="text-off text-base">{errors.name.message}</span>}
       </label>
       <div className="grid grid-cols-2 gap-3">
         <label className="text-lg font-semibold">
-          T number
+          {say.tNumber}
           <input {...register('t')} className={field} inputMode="numeric" aria-invalid={!!errors.t} />
           {errors.t && <span className="text-off text-base">{errors.t.message}</span>}
         </label>
         <label className="text-lg font-semibold">
-          Machine
+          {say.machine}
           <select {...register('machine')} className={field}>
-            <option value="">later</option>
+            <option value="">{say.later}</option>
             {machines.map((m) => (
               <option key={m.key} value={m.key}>
                 {m.name}
@@ -99,8 +100,8 @@ export function UnplannedForm({ machines, known, takeIn }: StrayProps) {
         </label>
       </div>
       <div className="mt-auto">
-        <Problem lead="Not saved." text={problem} />
-        <BigAction onAct={() => void submit()}>Save and measure</BigAction>
+        <Problem lead={say.notSaved} text={problem} />
+        <BigAction onAct={() => void submit()}>{say.saveAndMeasure}</BigAction>
       </div>
     </form>
   )

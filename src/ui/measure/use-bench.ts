@@ -4,6 +4,7 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import type { ProgramStep } from '@/core/judge'
 import type { BenchApi, OpenTool, Proposal } from '@/workers/bench.worker'
 import type { Shown } from '@/workers/shown'
+import { say } from '@/words/screens/measure'
 
 export type BenchState =
   | { readonly type: 'opening' }
@@ -12,9 +13,9 @@ export type BenchState =
   | { readonly type: 'failed'; readonly text: string }
 
 const FAILED: Record<string, string> = {
-  NOTHING_FOUND: 'No tool found in the light. Check that one is clamped and that the light is on.',
-  STOPPED: 'The bench stopped. Open the tool again.',
-  NOT_MEASURED: 'The pictures cannot be measured: too dark, overexposed or empty.',
+  NOTHING_FOUND: say.noToolFoundInThe,
+  STOPPED: say.theBenchStoppedOpenThe,
+  NOT_MEASURED: say.thePicturesCannotBeMeasured,
 }
 
 const farthest = ({ edges }: Proposal['set']) => edges.reduce((a, b) => ((b.x?.value ?? 0) > (a.x?.value ?? 0) ? b : a)).edge
@@ -39,7 +40,7 @@ export function useBench(tool: OpenTool) {
       if (!next) requestAnimationFrame(() => (open && setShown(next), (next = null)))
       next = picture
     }
-    worker.onerror = () => open && setState({ type: 'failed', text: 'The bench could not be started in this browser.' })
+    worker.onerror = () => open && setState({ type: 'failed', text: say.theBenchCouldNotBe })
     void (async () => {
       await bench.listen(proxy(show))
       const opened = await bench.open(first.current)

@@ -1,6 +1,7 @@
 'use client'
 import { useEffect, useState } from 'react'
 import type { Frame } from '@/core/imaging'
+import { say } from '@/words/screens/measure'
 
 interface Camera {
   readonly size: { readonly width: number; readonly height: number } | null
@@ -11,9 +12,9 @@ interface Camera {
 }
 
 const WHY: Readonly<Record<string, string>> = {
-  NotAllowedError: 'The browser is not allowed to use the camera. Allow it next to the address, then open this sheet again.',
-  NotFoundError: 'No camera is connected to this terminal.',
-  NotReadableError: 'Another program uses the camera. Close it, then open this sheet again.',
+  NotAllowedError: say.theBrowserIsNotAllowed,
+  NotFoundError: say.noCameraIsConnectedTo,
+  NotReadableError: say.anotherProgramUsesTheCamera,
 }
 const WIDTH = 640
 const HEIGHT = 480
@@ -51,7 +52,7 @@ export function useCamera(): Camera {
         setCamera({ size, take, problem: null })
       } catch (error) {
         const name = error instanceof DOMException ? error.name : ''
-        if (open) setCamera({ size: null, take: null, problem: WHY[name] ?? 'The camera could not be opened.' })
+        if (open) setCamera({ size: null, take: null, problem: WHY[name] ?? say.theCameraCouldNotBe })
       }
     }
     void start()

@@ -1,5 +1,6 @@
 'use client'
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
+import { say } from '@/words/screens/measure'
 
 /** Pixels of the picture (640 wide) that an arrow key and a notch of the wheel move; with Shift a tenth of it. */
 const KEY_PX = 40
@@ -43,7 +44,7 @@ export function useHand(move: Move | undefined) {
   const hand = {
     tabIndex: 0,
     'data-own-arrows': '',
-    'aria-label': 'The bench’s picture: arrows move the carriage, Alt and arrows turn the spindle',
+    'aria-label': say.theBenchsPictureArrowsMove,
     onPointerDown: (e: PointerEvent<HTMLElement>) => {
       e.currentTarget.setPointerCapture(e.pointerId)
       from.current = { x: e.clientX, y: e.clientY }

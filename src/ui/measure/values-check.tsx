@@ -10,6 +10,7 @@ import { useAct } from '../common/use-act'
 import { useShell } from '../shell/shell-context'
 import type { Ask } from '@/stations/contract'
 import type * as measure from '@/stations/measure/contract'
+import { say } from '@/words/screens/measure'
 
 export interface ValuesCheckProps {
   readonly coupling: Coupling
@@ -30,20 +31,20 @@ export function ValuesCheckForm({ coupling, master, due, save }: ValuesCheckProp
   if (due === null && !saved) return null
   if (saved)
     return (
-      <Say tone="holds" lead="Master check saved." role="status">
-        The values of the other bench count for this shift.
+      <Say tone="holds" lead={say.masterCheckSaved} role="status">
+        {say.theValuesOfTheOther}
       </Say>
     )
   if (!master)
     return (
-      <Say tone="off" lead={`No master for ${coupling}.`}>
-        A lead can enter it. Until then the values of the other bench do not count.
+      <Say tone="off" lead={say.noMasterFor(coupling)}>
+        {say.aLeadCanEnterIt}
       </Say>
     )
   const go = () => {
     const [LF, DC] = [parseLength(length, unit), parseLength(diameter, unit)]
-    if (!LF.ok) return setProblem(`Length: ${lengthErrorText(LF.error)}`)
-    if (!DC.ok) return setProblem(`Diameter: ${lengthErrorText(DC.error)}`)
+    if (!LF.ok) return setProblem(say.lengthError(lengthErrorText(LF.error)))
+    if (!DC.ok) return setProblem(say.diameterError(lengthErrorText(DC.error)))
     void run(
       () => save({ coupling, scanned: mark.trim().toUpperCase(), LFmm: LF.value, DCmm: DC.value }),
       () => setSaved(true),
@@ -51,17 +52,17 @@ export function ValuesCheckForm({ coupling, master, due, save }: ValuesCheckProp
   }
   return (
     <div className="border-rule mt-3 border-t pt-2">
-      <Say tone="unsure" lead="Master check due.">
+      <Say tone="unsure" lead={say.masterCheckDue}>
         {due}
       </Say>
       <div className="grid grid-cols-2 gap-x-3 gap-y-1">
-        <Field name="Mark on the master" wide>
+        <Field name={say.markOnTheMaster} wide>
           <input className={FIELD} value={mark} placeholder={master.mark} onChange={(e) => setMark(e.target.value)} />
         </Field>
-        <Field name="Length reads" unit={unitMark(unit)}>
+        <Field name={say.lengthReads} unit={unitMark(unit)}>
           <input className={`${FIELD} figures`} inputMode="decimal" value={length} onChange={(e) => setLength(e.target.value)} />
         </Field>
-        <Field name="Diameter reads" unit={unitMark(unit)}>
+        <Field name={say.diameterReads} unit={unitMark(unit)}>
           <input
             className={`${FIELD} figures`}
             inputMode="decimal"
@@ -70,10 +71,10 @@ export function ValuesCheckForm({ coupling, master, due, save }: ValuesCheckProp
           />
         </Field>
       </div>
-      <Problem lead="Not saved." text={problem} />
+      <Problem lead={say.notSaved} text={problem} />
       <SmallActions>
         <SmallAction disabled={busy} onAct={go}>
-          Save master check
+          {say.saveMasterCheck}
         </SmallAction>
       </SmallActions>
     </div>

@@ -2,6 +2,7 @@ import Link from 'next/link'
 import type { ToolProfile } from '@/core/tool'
 import type { Due } from '../format/due'
 import { Silhouette, TAPER_SHOWN_MM } from '../drawing/silhouette'
+import { say } from '@/words/screens/shell'
 
 export interface RackTool {
   readonly key: string
@@ -31,7 +32,7 @@ export function Rack({
   return (
     <section
       data-rack
-      aria-label="Rack"
+      aria-label={say.rack}
       className="border-stone flex h-[142px] min-w-0 items-end overflow-x-auto overflow-y-hidden border-b-2 px-4 [@media(max-height:600px)]:h-[62px]"
     >
       {tools.map((tool) => {
@@ -50,7 +51,7 @@ export function Rack({
               <small
                 className={`block truncate text-[15px] ${tool.due.late || tool.urgent ? 'text-off font-bold' : 'text-soft font-medium'}`}
               >
-                {tool.urgent ? `◆ ${tool.machine} waits` : `${tool.machine} ${tool.due.text}`}
+                {tool.urgent ? say.waitsMachine(tool.machine) : `${tool.machine} ${tool.due.text}`}
               </small>
             </span>
             <span className="[@media(max-height:600px)]:hidden">
@@ -61,7 +62,7 @@ export function Rack({
       })}
       {more > 0 && (
         <p className="font-head text-soft w-[132px] shrink-0 self-center text-center text-[17px] font-medium">
-          {more.toLocaleString('en')} more wait. Scan the one you have.
+          {say.moreWaitScanTheOne(more.toLocaleString('en'))}
         </p>
       )}
       {tools.length === 0 && <p className="text-soft self-center text-lg">{empty}</p>}

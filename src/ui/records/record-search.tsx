@@ -1,4 +1,5 @@
 import { Field, FIELD } from '../common/form'
+import { say } from '@/words/screens/records'
 
 interface Choice {
   readonly value: string
@@ -19,7 +20,7 @@ export function RecordSearch({
 }) {
   const select = (name: 'machine' | 'person' | 'what', choices: readonly Choice[]) => (
     <select name={name} className={FIELD} defaultValue={asked[name] ?? ''}>
-      <option value="">any</option>
+      <option value="">{say.any}</option>
       {choices.map((c) => (
         <option key={c.value} value={c.value}>
           {c.name}
@@ -29,27 +30,29 @@ export function RecordSearch({
   )
   return (
     <form role="search" className="grid grid-cols-4 items-end gap-x-3 gap-y-2 max-[1100px]:grid-cols-2">
-      <Field name="Tool" symbol="T12 or the holder">
+      <Field name={say.tool} symbol="T12 or the holder">
         <input name="tool" className={FIELD} defaultValue={asked.tool} autoComplete="off" />
       </Field>
-      <Field name="What">
+      <Field name={say.what}>
         {select(
           'what',
           kinds.map((value) => ({ value, name: value })),
         )}
       </Field>
-      <Field name="Machine">{select('machine', machines)}</Field>
-      <Field name="Person">{select('person', people)}</Field>
-      <Field name="From">
+      <Field name={say.machine}>{select('machine', machines)}</Field>
+      <Field name={say.person}>{select('person', people)}</Field>
+      <Field name={say.from}>
         <input name="from" type="date" className={FIELD} defaultValue={asked.from} />
       </Field>
-      <Field name="To">
+      <Field name={say.to}>
         <input name="to" type="date" className={FIELD} defaultValue={asked.to} />
       </Field>
-      <Field name="Words">
+      <Field name={say.words}>
         <input name="words" className={FIELD} defaultValue={asked.words} autoComplete="off" />
       </Field>
-      <button className="border-ink font-head h-11 rounded-[3px] border-[1.5px] px-4 text-[19px] font-semibold">Search</button>
+      <button className="border-ink font-head h-11 rounded-[3px] border-[1.5px] px-4 text-[19px] font-semibold">
+        {say.search}
+      </button>
     </form>
   )
 }

@@ -1,11 +1,12 @@
 import type { ChainFault, ChainState } from '@/core/tool'
 import { Say } from '../common/sheet'
 import { formatWhen } from '../format/due'
+import { say } from '@/words/screens/records'
 
 const FAULT: Readonly<Record<ChainFault, string>> = {
-  changed: 'was changed after it was written',
-  missing: 'is missing',
-  'not chained': 'has no hash',
+  changed: say.wasChangedAfterItWas,
+  missing: say.isMissing,
+  'not chained': say.hasNoHash,
 }
 
 /** Whether the record is as it was written. */
@@ -25,19 +26,19 @@ export function RecordState({
 }) {
   if (!state.whole)
     return (
-      <Say tone="off" lead={`Entry ${state.seq} ${FAULT[state.fault]}.`} role="alert">
-        Entries before it can be trusted, later ones cannot. Copy the data folder now and compare it with the last backup.
+      <Say tone="off" lead={say.entryFault(state.seq, FAULT[state.fault])} role="alert">
+        {say.entriesBeforeItCanBe}
       </Say>
     )
   return (
     <p className="text-holds text-lg font-semibold">
-      <span aria-hidden="true">●</span> Record intact:{' '}
-      {more ? `checked up to entry ${state.entries}` : `${state.entries} entries`}
+      <span aria-hidden="true">●</span>{' '}
+      {say.recordIntact(more ? say.checkedUpToEntry(state.entries) : say.entryCount(state.entries))}
       <small className="figures text-soft ml-2 font-normal">
         {walked !== null && walked > 0
           ? `checking all again: ${walked.toLocaleString('en')} so far`
           : wholeAt
-            ? `all checked ${formatWhen(wholeAt)}`
+            ? say.allChecked(formatWhen(wholeAt))
             : ''}
       </small>
     </p>

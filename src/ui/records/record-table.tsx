@@ -1,6 +1,7 @@
 'use client'
 import { createColumnHelper, tableFeatures, useTable } from '@tanstack/react-table'
 import Link from 'next/link'
+import { say } from '@/words/screens/records'
 
 export interface RecordLine {
   readonly seq: number
@@ -25,7 +26,7 @@ const what = helper.accessor('what', {
   header: 'what',
   cell: ({ getValue }) => (
     <span className={`font-head text-[19px] font-semibold whitespace-nowrap ${getValue() === 'refused' ? 'text-off' : ''}`}>
-      {getValue() === 'refused' ? '◆ refused' : getValue()}
+      {getValue() === 'refused' ? say.refused : getValue()}
     </span>
   ),
 })
@@ -94,7 +95,7 @@ export function RecordTable({ lines, oneTool = false }: { readonly lines: readon
             ))}
           </tbody>
         </table>
-        {rows.length === 0 && <p className="text-soft py-4 text-lg">{lines.length ? 'No entry found.' : 'No entries yet.'}</p>}
+        {rows.length === 0 && <p className="text-soft py-4 text-lg">{lines.length ? say.noEntryFound : say.noEntriesYet}</p>}
       </div>
     </>
   )

@@ -6,6 +6,7 @@ import { readScan } from '@/codecs/label-text'
 import { ScanAction } from '../common/actions'
 import { Cautions, Say, Sheet, Title } from '../common/sheet'
 import { useScans, type ScanSaid } from '../shell/shell-context'
+import { say } from '@/words/screens/return'
 
 interface Inside {
   readonly serial: string
@@ -25,20 +26,20 @@ export function InMachines({ asked, tools }: { readonly asked: string | null; re
     const tool = tools.find((t) => t.serial === scan.text.toUpperCase())
     if (!tool) return null
     router.push(`/return?serial=${tool.serial}`)
-    return { title: tool.serial, text: `T${tool.t ?? '–'}, out of ${tool.machine}`, tone: 'todo' }
+    return { title: tool.serial, text: say.tOutOf(tool.t ?? '–', tool.machine), tone: 'todo' }
   })
   return (
     <Sheet
       left={
         <>
-          <Title lead="Return">scan the holder that comes out</Title>
+          <Title lead={say.returnWord}>{say.scanTheHolderThatComes}</Title>
           {asked && (
-            <Say tone="unsure" lead={`${asked} is in no machine.`}>
-              There is nothing to unload. Scan the mark on the holder again.
+            <Say tone="unsure" lead={say.isInNoMachine(asked)}>
+              {say.thereIsNothingToUnload}
             </Say>
           )}
           {tools.length === 0 ? (
-            <p className="text-soft text-lg">There is no tool in a machine.</p>
+            <p className="text-soft text-lg">{say.thereIsNoToolIn}</p>
           ) : (
             <ul className="max-w-[760px]">
               {tools.map((tool) => (
@@ -64,19 +65,11 @@ export function InMachines({ asked, tools }: { readonly asked: string | null; re
       }
       right={
         <>
-          <h2 className="text-2xl font-bold">Returning a tool</h2>
-          <p className="mt-2 text-lg">
-            Boulder reads its wear from the control and empties its offset safely. Then it is used again, measured again or taken
-            apart.
-          </p>
-          <Cautions
-            lines={[
-              'Never reach in while the magazine can turn. Use the lift for heavy tools. Cap the edges.',
-              'After cutting it is hot and sharp. Wear gloves and hold it by the holder.',
-            ]}
-          />
+          <h2 className="text-2xl font-bold">{say.returningATool}</h2>
+          <p className="mt-2 text-lg">{say.boulderReadsItsWearFrom}</p>
+          <Cautions lines={[say.neverReachInWhileThe, say.afterCuttingItIsHot]} />
           <div className="mt-auto pt-3">
-            <ScanAction>Scan the holder</ScanAction>
+            <ScanAction>{say.scanTheHolder}</ScanAction>
           </div>
         </>
       }

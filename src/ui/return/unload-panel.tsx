@@ -11,16 +11,17 @@ import type { Ask } from '@/stations/contract'
 import type * as back from '@/stations/return/contract'
 import type * as standIn from '@/stations/stand-in/contract'
 import type { Disposition } from '@/stations/return/contract'
+import { say } from '@/words/screens/return'
 
 type WearGoes = 'kept' | 'cleared'
 
 const DISPOSITIONS: readonly (readonly [Disposition, string, string])[] = [
-  ['again', 'Use again here', 'its offsets stay valid'],
-  ['other', 'Other machine', 'with a new hand-over'],
-  ['measure', 'Measure again', 'then use again'],
-  ['apart', 'Take apart', 'not needed'],
-  ['scrap', 'Worn out', 'scrap what is worn'],
-  ['broken', 'Broken', 'its sister tool takes over'],
+  ['again', say.useAgainHere, say.itsOffsetsStayValid],
+  ['other', say.otherMachine, 'with a new hand-over'],
+  ['measure', say.measureAgain, say.thenUseAgain],
+  ['apart', say.takeApart, say.notNeeded],
+  ['scrap', say.wornOut, say.scrapWhatIsWorn],
+  ['broken', 'Broken', say.itsSisterToolTakesOver],
 ]
 
 export interface UnloadPanelProps {
@@ -53,8 +54,8 @@ export function UnloadPanel(props: UnloadPanelProps) {
   const { busy, problem, setProblem, run } = useAct()
   // why a choice is not open
   const closed: Partial<Record<Disposition, string>> = {
-    ...(current || worn ? {} : { again: 'its values are out of date' }),
-    ...(others.length ? {} : { other: 'no machine with its taper' }),
+    ...(current || worn ? {} : { again: say.itsValuesAreOutOf }),
+    ...(others.length ? {} : { other: say.noMachineWithItsTaper }),
   }
   const [disposition, setDisposition] = useState<Disposition>(current && !worn ? 'again' : 'measure')
   const [reason, setReason] = useState('')
@@ -64,10 +65,10 @@ export function UnloadPanel(props: UnloadPanelProps) {
   const usedOn = disposition === 'again' || disposition === 'other'
   const go = () => {
     const cutMin = minutes.trim() === '' ? 0 : Number(minutes.replace(',', '.'))
-    if (!Number.isFinite(cutMin) || cutMin < 0) return setProblem('The minutes are not a number.')
-    if (reason.trim().length < 3) return setProblem('Say why in a few words.')
-    if (disposition === 'other' && !to) return setProblem('Choose the machine it goes to.')
-    if (usedOn && worn && !wear) return setProblem('Choose what to do with its wear.')
+    if (!Number.isFinite(cutMin) || cutMin < 0) return setProblem(say.theMinutesAreNotA)
+    if (reason.trim().length < 3) return setProblem(say.sayWhyInAFew)
+    if (disposition === 'other' && !to) return setProblem(say.chooseTheMachineItGoes)
+    if (usedOn && worn && !wear) return setProblem(say.chooseWhatToDoWith)
     const handOver = `/hand-over/${serial}`
     const next = {
       again: worn ? handOver : `/tools/${serial}`,
@@ -95,8 +96,8 @@ export function UnloadPanel(props: UnloadPanelProps) {
   }
   return (
     <>
-      <h2 className="text-2xl font-bold">What next?</h2>
-      <div role="radiogroup" aria-label="What next?" className="mt-2 grid grid-cols-2 gap-1.5">
+      <h2 className="text-2xl font-bold">{say.whatNext}</h2>
+      <div role="radiogroup" aria-label={say.whatNext} className="mt-2 grid grid-cols-2 gap-1.5">
         {DISPOSITIONS.map(([key, name, about]) => (
           <label
             key={key}
@@ -120,9 +121,9 @@ export function UnloadPanel(props: UnloadPanelProps) {
         ))}
       </div>
       {disposition === 'other' && (
-        <Field name="To">
+        <Field name={say.to}>
           <select className={FIELD} value={to} onChange={(e) => setTo(e.target.value)}>
-            <option value="">choose …</option>
+            <option value="">{say.choose}</option>
             {others.map((m) => (
               <option key={m.key} value={m.key}>
                 {m.name}
@@ -132,7 +133,7 @@ export function UnloadPanel(props: UnloadPanelProps) {
         </Field>
       )}
       {usedOn && worn && (
-        <div role="radiogroup" aria-label="What about its wear?" className="mt-2 flex gap-4">
+        <div role="radiogroup" aria-label={say.whatAboutItsWear} className="mt-2 flex gap-4">
           {(['kept', 'cleared'] as const).map((key) => (
             <label key={key} className="flex min-h-11 items-center gap-2 text-lg font-semibold">
               <input
@@ -142,21 +143,21 @@ export function UnloadPanel(props: UnloadPanelProps) {
                 checked={wear === key}
                 onChange={() => setWear(key)}
               />
-              {key === 'kept' ? 'Keep its wear' : 'Clear its wear'}
+              {key === 'kept' ? say.keepItsWear : say.clearItsWear}
             </label>
           ))}
         </div>
       )}
       <div className="mt-2 grid grid-cols-[1fr_116px] gap-3">
-        <Field name="Why">
+        <Field name={say.why}>
           <input
             className={FIELD}
             value={reason}
-            placeholder="job done, finish got rough …"
+            placeholder={say.jobDoneFinishGotRough}
             onChange={(e) => setReason(e.target.value)}
           />
         </Field>
-        <Field name="Cutting time" unit="min">
+        <Field name={say.cuttingTime} unit="min">
           <input
             className={`${FIELD} figures`}
             inputMode="decimal"
@@ -167,19 +168,19 @@ export function UnloadPanel(props: UnloadPanelProps) {
       </div>
       <div className="mt-auto pt-3">
         {worn && (
-          <Say tone="unsure" lead="Its wear was corrected in the machine.">
-            The released values are not right any more. The wear is saved in the record and on its chip.
+          <Say tone="unsure" lead={say.itsWearWasCorrectedIn}>
+            {say.theReleasedValuesAreNot}
           </Say>
         )}
-        <Problem lead="Not unloaded." text={problem} />
+        <Problem lead={say.notUnloaded} text={problem} />
         <BigAction onAct={go} disabled={busy || !ready}>
-          {busy ? 'Emptying its offset …' : `Unload from ${machine.name}, ${pocketText(pocket)}`}
+          {busy ? say.emptyingItsOffset : say.unloadFrom(machine.name, pocketText(pocket))}
         </BigAction>
         {props.standIn && pocket !== null && (
           <SmallActions>
             {pocket !== SPINDLE && !props.atDoor && (
               <SmallAction onAct={() => void run(() => props.turn({ machine: machine.key, pocket }))} disabled={busy}>
-                Turn to pocket {pocket}
+                {say.turnToPocket(pocket)}
               </SmallAction>
             )}
             {props.seen && (
@@ -187,7 +188,7 @@ export function UnloadPanel(props: UnloadPanelProps) {
                 onAct={() => void run(() => props.takeOut({ machine: machine.key, byHand: pocket === SPINDLE }))}
                 disabled={busy}
               >
-                Stand-in machine: take it out
+                {say.standInMachineTakeIt}
               </SmallAction>
             )}
           </SmallActions>

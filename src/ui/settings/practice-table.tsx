@@ -8,6 +8,7 @@ import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import type { Ask } from '@/stations/contract'
 import type * as practice from '@/stations/practice/contract'
+import { say } from '@/words/screens/settings'
 
 export interface PracticeTableProps {
   readonly practice: Practice
@@ -28,7 +29,7 @@ export function PracticeTable({ practice, lead, keep }: PracticeTableProps) {
             <div className="flex items-baseline gap-4">
               <span className="min-w-0 flex-1 leading-tight">
                 {name}
-                <small className="text-soft block text-base">{own ? `standard ${standard} ${unit}, ${source}` : source}</small>
+                <small className="text-soft block text-base">{own ? say.standardValue(standard, unit, source) : source}</small>
               </span>
               <b className="figures text-xl">
                 {practice[key]} <small className="font-normal">{unit}</small>
@@ -37,10 +38,10 @@ export function PracticeTable({ practice, lead, keep }: PracticeTableProps) {
                 <button
                   type="button"
                   className="text-act font-head min-h-11 px-2 text-lg font-semibold"
-                  aria-label={`Change: ${name}`}
+                  aria-label={say.changeName(name)}
                   onClick={() => setOpen(key)}
                 >
-                  Change
+                  {say.changeTitle}
                 </button>
               )}
             </div>
@@ -72,7 +73,7 @@ function Change({
   const typed = () => {
     // a plain number reads the same with and without a unit of length
     const read = parseLength(text, 'mm')
-    if (!read.ok) return setProblem(`Type a number from ${min} to ${max}.`)
+    if (!read.ok) return setProblem(say.typeANumberFromTo(min, max))
     save(read.value)
   }
   return (
@@ -84,25 +85,25 @@ function Change({
       }}
     >
       <label className="block text-base font-semibold">
-        From {min} to {max} {unit}
+        {say.fromTo(min, max, unit)}
         <input
           className={`${FIELD} figures`}
-          aria-label={`${name}, new value`}
+          aria-label={say.newValue(name)}
           inputMode="decimal"
           value={text}
           onChange={(e) => setText(e.target.value)}
         />
       </label>
-      <Problem lead="Not saved." text={problem} />
+      <Problem lead={say.notSaved} text={problem} />
       <SmallActions>
-        <SmallAction onAct={done}>Cancel</SmallAction>
+        <SmallAction onAct={done}>{say.cancel}</SmallAction>
         {own && (
           <SmallAction disabled={busy} onAct={() => save(null)}>
-            {`Standard: ${standard} ${unit}`}
+            {say.standardAndSource(standard, unit)}
           </SmallAction>
         )}
         <SmallAction disabled={busy} onAct={typed}>
-          Save
+          {say.save}
         </SmallAction>
       </SmallActions>
     </form>

@@ -7,6 +7,7 @@ import { Keys } from './keys'
 import { Leaving } from './leaving'
 import { OTHERS, STATIONS } from './places'
 import { useShell } from './shell-context'
+import { say } from '@/words/screens/shell'
 
 export type Waiting = Readonly<Record<string, number>>
 
@@ -27,14 +28,14 @@ export function Frame({
         href="#sheet"
         className="bg-act text-act-ink font-head sr-only z-30 px-4 py-2 text-lg font-semibold focus:not-sr-only focus:absolute focus:top-2 focus:left-2"
       >
-        Skip to the sheet
+        {say.skipToTheSheet}
       </a>
       <header className="border-rule bg-paper col-span-2 flex items-center gap-4 border-b pr-4">
         <Link
           href="/kit"
           className="font-head flex w-[164px] shrink-0 items-center gap-2 pl-4 text-2xl font-bold max-[900px]:w-[124px]"
         >
-          <Mark /> Boulder
+          <Mark /> {say.boulder}
         </Link>
         <span className="font-head text-soft shrink-0 text-[18px] font-medium max-[1100px]:hidden">{place}</span>
         <ScanField />
@@ -43,7 +44,7 @@ export function Frame({
         <Who />
         <button
           className="font-head text-soft h-11 w-9 shrink-0 text-xl font-semibold"
-          aria-label="Keys of this program"
+          aria-label={say.keysOfThisProgram}
           onClick={() => help.current?.showModal()}
         >
           ?
@@ -58,11 +59,11 @@ export function Frame({
       <dialog
         ref={help}
         className="bg-paper text-ink border-ink m-auto border-[1.5px] p-6 backdrop:bg-black/50"
-        aria-label="Keys"
+        aria-label={say.keys}
       >
         <KeyList />
         <form method="dialog" className="mt-4">
-          <button className="font-head border-ink h-11 border-[1.5px] px-6 text-lg font-semibold">Close</button>
+          <button className="font-head border-ink h-11 border-[1.5px] px-6 text-lg font-semibold">{say.close}</button>
         </form>
       </dialog>
     </div>
@@ -89,7 +90,7 @@ function ScanField() {
       <ScanBarcode size={24} aria-hidden="true" className="shrink-0" />
       <input
         id="scan-field"
-        aria-label="Scan, or type a code and press Enter"
+        aria-label={say.scanOrTypeACode}
         className="font-head absolute inset-0 h-full w-full bg-transparent pl-12 text-[19px] font-semibold outline-none focus:bg-[var(--color-base-100)]"
         style={{ opacity: typed === null ? 0 : 1, zIndex: typed === null ? 0 : 2 }}
         value={typed ?? ''}
@@ -116,11 +117,11 @@ function ScanField() {
           <>
             <b className="font-head shrink-0 text-[19px] font-semibold">{said?.title ?? last.scan.slice(0, 24)}</b>
             <span className={`truncate ${said ? TONE[said.tone] : 'text-soft'}`} title={said?.text}>
-              {said ? `${said.tone === 'off' ? '◆ ' : said.tone === 'holds' ? '● ' : ''}${said.text}` : 'looking up …'}
+              {said ? `${said.tone === 'off' ? '◆ ' : said.tone === 'holds' ? '● ' : ''}${said.text}` : say.lookingUp}
             </span>
           </>
         ) : (
-          <span className="text-soft truncate">Scan a holder, a job, a machine or a badge: anywhere, at any time</span>
+          <span className="text-soft truncate">{say.scanAHolderAJob}</span>
         )}
       </div>
     </div>
@@ -134,14 +135,14 @@ function FromPicture() {
   const read = async (file: File | undefined) => {
     if (!file || busy) return
     setBusy(true)
-    const off = (text: string) => sayScan({ title: 'Picture', text, tone: 'off' })
+    const off = (text: string) => sayScan({ title: say.picture, text, tone: 'off' })
     try {
       const answer = await fetch('/api/codes/read', { method: 'POST', headers: { 'content-type': file.type }, body: file })
       const said = (await answer.json()) as { codes?: string[]; detail?: string }
       if (answer.ok && said.codes?.length) scan(said.codes[0])
-      else off(said.detail ?? 'No code can be read in this picture.')
+      else off(said.detail ?? say.noCodeCanBeRead)
     } catch {
-      off('No answer from the tool room. Check that this terminal is connected.')
+      off(say.noAnswerFromTheToolRoomCheck)
     } finally {
       setBusy(false)
     }
@@ -149,13 +150,13 @@ function FromPicture() {
   return (
     <label
       className="border-ink has-focus-visible:outline-act grid h-11 w-11 shrink-0 cursor-pointer place-items-center rounded-[3px] border-[1.5px] has-focus-visible:outline-2"
-      title="Read a code from a picture"
+      title={say.readACodeFromA}
     >
       <Camera size={22} aria-hidden="true" className={busy ? 'text-soft' : ''} />
       <input
         type="file"
         className="sr-only"
-        aria-label="Read a code from a picture"
+        aria-label={say.readACodeFromA}
         accept="image/png,image/jpeg"
         capture="environment"
         onChange={(event) => {
@@ -173,7 +174,7 @@ function UnitSwitch() {
     <div
       className="border-ink flex h-11 shrink-0 overflow-hidden rounded-[3px] border-[1.5px]"
       role="group"
-      aria-label="Unit of lengths"
+      aria-label={say.unitOfLengths}
     >
       {(['mm', 'inch'] as const).map((u) => (
         <button
@@ -197,7 +198,7 @@ function Who() {
       <summary
         className={`flex h-11 max-w-[170px] cursor-pointer list-none items-center truncate font-semibold ${person ? '' : 'text-off'}`}
       >
-        <span className="truncate">{person?.name ?? 'Sign in'}</span>
+        <span className="truncate">{person?.name ?? say.signIn}</span>
       </summary>
       <ul className="bg-paper border-ink absolute right-0 z-20 mt-1 w-64 border-[1.5px]">
         {people.map((p) => (
@@ -213,7 +214,7 @@ function Who() {
             </button>
           </li>
         ))}
-        {people.length === 0 && <li className="text-soft p-4">There are no people in the list yet.</li>}
+        {people.length === 0 && <li className="text-soft p-4">{say.thereAreNoPeopleIn}</li>}
       </ul>
     </details>
   )
@@ -223,7 +224,7 @@ function BenchLine({ waiting }: { readonly waiting: Waiting }) {
   const path = usePathname()
   const here = (href: string) => path === href || path.startsWith(`${href}/`)
   return (
-    <nav className="border-rule flex min-h-0 flex-col overflow-y-auto border-r py-2" aria-label="Stations">
+    <nav className="border-rule flex min-h-0 flex-col overflow-y-auto border-r py-2" aria-label={say.stations}>
       {STATIONS.map(({ key, name, href }) => (
         <Link
           key={key}
@@ -252,17 +253,17 @@ function BenchLine({ waiting }: { readonly waiting: Waiting }) {
 
 function KeyList() {
   const rows: [string, string][] = [
-    ['scan', 'works on every screen, without clicking first'],
-    ['Space or Enter', 'the big button'],
+    ['scan', say.worksOnEveryScreenWithout],
+    [say.spaceOrEnter, say.theBigButton],
     ['1 … 7', STATIONS.map((s) => s.name).join(' · ')],
-    ['g then a letter', OTHERS.map((o) => `${o.go} ${o.name}`).join(' · ')],
-    ['← →', 'walk along the rack'],
-    ['u', 'mm or inch'],
-    ['?', 'this list'],
+    [say.gThenALetter, OTHERS.map((o) => `${o.go} ${o.name}`).join(' · ')],
+    ['← →', say.walkAlongTheRack],
+    ['u', say.mmOrInch],
+    ['?', say.thisList],
   ]
   return (
     <table className="text-left">
-      <caption className="font-head pb-3 text-left text-2xl font-bold">Keys</caption>
+      <caption className="font-head pb-3 text-left text-2xl font-bold">{say.keys}</caption>
       <tbody>
         {rows.map(([key, what]) => (
           <tr key={key} className="border-rule border-t">

@@ -1,6 +1,7 @@
 'use client'
 import { useEffect, useRef } from 'react'
 import { useShell } from './shell-context'
+import { say } from '@/words/screens/shell'
 
 /** Links of the page go through the shell, which asks before something unsaved is left. */
 export function Leaving() {
@@ -33,22 +34,22 @@ export function Leaving() {
       onClose={() => leaving && leave(false)}
     >
       <h2 id="leaving-title" className="text-2xl font-bold">
-        {leaving?.what ?? 'Something'} is not saved
+        {say.isNotSaved(leaving?.what ?? say.something)}
       </h2>
-      <p className="mt-2 text-lg">Stay to save it, or leave without it.</p>
+      <p className="mt-2 text-lg">{say.stayToSaveItOr}</p>
       <div className="mt-4 flex gap-3">
         <button
           autoFocus
           className="bg-act text-act-ink font-head h-12 flex-1 rounded-[3px] px-5 text-xl font-semibold"
           onClick={() => leave(false)}
         >
-          Stay here
+          {say.stayHere}
         </button>
         <button
           className="font-head border-ink h-12 flex-1 rounded-[3px] border-[1.5px] px-5 text-xl font-semibold"
           onClick={() => leave(true)}
         >
-          Leave without saving
+          {say.leaveWithoutSaving}
         </button>
       </div>
     </dialog>

@@ -1,3 +1,4 @@
+import { say } from '@/words/screens/shell'
 export interface NavItem {
   readonly key: string
   readonly name: string
@@ -6,21 +7,21 @@ export interface NavItem {
 
 /** The bench line, in the order tools travel. */
 export const STATIONS: readonly NavItem[] = [
-  { key: 'kit', name: 'Kit', href: '/kit' },
-  { key: 'build', name: 'Build', href: '/build' },
-  { key: 'measure', name: 'Measure', href: '/measure' },
-  { key: 'balance', name: 'Balance', href: '/balance' },
-  { key: 'hand-over', name: 'Hand over', href: '/hand-over' },
-  { key: 'load', name: 'Load', href: '/load' },
-  { key: 'return', name: 'Return', href: '/return' },
+  { key: 'kit', name: say.kit, href: '/kit' },
+  { key: 'build', name: say.build, href: '/build' },
+  { key: 'measure', name: say.measure, href: '/measure' },
+  { key: 'balance', name: say.balance, href: '/balance' },
+  { key: 'hand-over', name: say.handOver, href: '/hand-over' },
+  { key: 'load', name: say.load, href: '/load' },
+  { key: 'return', name: say.returnWord, href: '/return' },
 ]
 
 export const OTHERS: readonly (NavItem & { readonly go: string })[] = [
-  { key: 'plan', name: 'Plan', href: '/plan', go: 'p' },
-  { key: 'library', name: 'Library', href: '/library', go: 'l' },
-  { key: 'records', name: 'Records', href: '/records', go: 'r' },
-  { key: 'practice', name: 'Practice', href: '/practice', go: 'c' },
-  { key: 'settings', name: 'Settings', href: '/settings', go: 's' },
+  { key: 'plan', name: say.plan, href: '/plan', go: 'p' },
+  { key: 'library', name: say.library, href: '/library', go: 'l' },
+  { key: 'records', name: say.records, href: '/records', go: 'r' },
+  { key: 'practice', name: say.practice, href: '/practice', go: 'c' },
+  { key: 'settings', name: say.settings, href: '/settings', go: 's' },
 ]
 
 export const GO_KEYS: Readonly<Record<string, string>> = Object.fromEntries(OTHERS.map(({ go, href }) => [go, href]))

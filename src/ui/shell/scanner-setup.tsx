@@ -4,6 +4,7 @@ import { SmallAction, SmallActions } from '../common/actions'
 import { Say } from '../common/sheet'
 import { setScannerGap } from './scanner-gap'
 import { gapFor, gapOf } from './wedge'
+import { say } from '@/words/screens/shell'
 
 /** After so long without a key the test is over. */
 const PATIENCE_MS = 2000
@@ -50,18 +51,18 @@ export function ScannerSetup({ code }: { readonly code: string }) {
   return (
     <div data-testid="scanner-setup">
       {outcome?.type === 'set' && (
-        <Say tone="holds" lead="Scanner set up." role="status">
-          Its keys come within {outcome.gapMs} ms of each other. This terminal now takes them for a scan.
+        <Say tone="holds" lead={say.scannerSetUp} role="status">
+          {say.itsKeysComeWithinMs(outcome.gapMs)}
         </Say>
       )}
       {outcome?.type === 'slow' && (
-        <Say tone="off" lead="Too slow." role="alert">
-          {outcome.gapMs} ms between two keys is as slow as a person types. Set the scanner to send faster.
+        <Say tone="off" lead={say.tooSlow} role="alert">
+          {say.msBetweenTwoKeysIs(outcome.gapMs)}
         </Say>
       )}
       {outcome?.type === 'other' && (
-        <Say tone="off" lead="Not the test code." role="alert">
-          {outcome.read ? `Read was ${outcome.read.slice(0, 40)}. ` : ''}Press the button and scan the test code again.
+        <Say tone="off" lead={say.notTheTestCode} role="alert">
+          {say.pressTheButtonAndScan(outcome.read ? say.readWas(outcome.read.slice(0, 40)) : '')}
         </Say>
       )}
       <SmallActions>
@@ -72,7 +73,7 @@ export function ScannerSetup({ code }: { readonly code: string }) {
           }}
           disabled={listening}
         >
-          {listening ? 'Scan the test code now …' : 'Set up a slow scanner'}
+          {listening ? say.scanTheTestCodeNow : say.setUpASlowScanner}
         </SmallAction>
       </SmallActions>
     </div>

@@ -4,6 +4,7 @@ import { createContext, useCallback, useContext, useEffect, useMemo, useRef, use
 import { ACTION_CARD } from '@/codecs/label-text'
 import type { Person } from '@/core/tool'
 import type { LengthUnit } from '@/core/units'
+import { say } from '@/words/screens/shell'
 
 /** What a scan was and did. */
 export interface ScanSaid {
@@ -144,12 +145,12 @@ export function ShellProvider(props: {
       if (window.location.pathname !== from)
         return setLast({
           scan: text,
-          said: { title: text.slice(0, 24), text: 'This scan came before the sheet had changed. Scan again.', tone: 'off' },
+          said: { title: text.slice(0, 24), text: say.thisScanCameBeforeThe, tone: 'off' },
         })
       setLast({ scan: text, said: null })
       if (text === ACTION_CARD && acts.current.length) {
         doBigAction()
-        setLast({ scan: 'Action card', said: { title: 'Action card', text: 'did what the big button does', tone: 'todo' } })
+        setLast({ scan: say.actionCard, said: { title: say.actionCard, text: say.didWhatTheBigButton, tone: 'todo' } })
         return
       }
       try {
@@ -171,7 +172,7 @@ export function ShellProvider(props: {
           scan: text,
           said: {
             title: text.slice(0, 24),
-            text: 'No answer from the tool room. Check that this terminal is connected, then scan again.',
+            text: say.noAnswerFromTheTool,
             tone: 'off',
           },
         })

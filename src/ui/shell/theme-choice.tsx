@@ -1,15 +1,16 @@
 'use client'
 import { useShell } from './shell-context'
+import { say } from '@/words/screens/shell'
 
 const THEMES = [
-  { key: 'granite', name: 'Light (Granite)' },
-  { key: 'basalt', name: 'Dark (Basalt)' },
+  { key: 'granite', name: say.lightGranite },
+  { key: 'basalt', name: say.darkBasalt },
 ] as const
 
 export function ThemeChoice() {
   const { theme, actions } = useShell()
   return (
-    <div className="flex gap-3" role="group" aria-label="Look of the screen">
+    <div className="flex gap-3" role="group" aria-label={say.lookOfTheScreen}>
       {THEMES.map(({ key, name }) => (
         <button
           key={key}

@@ -1,5 +1,6 @@
 import { walkingPath } from '@/core/plan'
 import type { StoreUnit } from '@/core/tool'
+import { say } from '@/words/screens/store'
 
 const CELL = 20
 
@@ -58,7 +59,7 @@ export function Plan({ units, width, height, round = [], lit = null, title }: Pl
               fontWeight="600"
               fill={on ? 'var(--color-primary-content)' : 'var(--color-base-content)'}
             >
-              {u.kind === 'bench' ? 'bench' : u.kind === 'cart' ? u.name.toLowerCase() : u.id}
+              {u.kind === 'bench' ? say.bench : u.kind === 'cart' ? u.name.toLowerCase() : u.id}
               {turn > 0 ? ` · ${turn}` : ''}
             </text>
           </g>

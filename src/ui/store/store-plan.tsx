@@ -11,6 +11,7 @@ import { useFewParts } from '../library/use-parts'
 import { useAct } from '../common/use-act'
 import type { Ask } from '@/stations/contract'
 import type * as store from '@/stations/store/contract'
+import { say } from '@/words/screens/store'
 
 export type PlaceUnit = Ask<typeof store.placeUnit>
 
@@ -54,7 +55,7 @@ export function StorePlan({ units, floor, drawers, lit, placeUnit }: StorePlanPr
           ))}
         </div>
       </DndContext>
-      <Problem lead="It stays at its old place." text={problem} />
+      <Problem lead={say.itStaysAtItsOld} text={problem} />
     </>
   )
 }
@@ -97,7 +98,7 @@ function Unit({
       <button
         type="button"
         className="flex w-6 shrink-0 touch-none items-center justify-center"
-        aria-label={`Move ${unit.name}`}
+        aria-label={say.moveName(unit.name)}
         {...attributes}
         {...listeners}
         onKeyDown={(event) => {
@@ -127,7 +128,7 @@ export function FindPart() {
   )
   return (
     <div>
-      <Field name="Find a part">
+      <Field name={say.findAPart}>
         <input className={FIELD} value={word} onChange={(e) => setWord(e.target.value)} />
       </Field>
       <ul>
@@ -143,7 +144,7 @@ export function FindPart() {
             </button>
           </li>
         ))}
-        {rows !== null && found.length === 0 && <li className="text-soft py-2">It has no place on the plan.</li>}
+        {rows !== null && found.length === 0 && <li className="text-soft py-2">{say.itHasNoPlaceOn}</li>}
       </ul>
     </div>
   )
@@ -175,32 +176,32 @@ export function AddUnit({ units, floor, placeUnit }: Pick<StorePlanProps, 'units
   if (!open)
     return (
       <SmallActions>
-        <SmallAction onAct={() => setOpen(true)}>Add cabinet or rack</SmallAction>
+        <SmallAction onAct={() => setOpen(true)}>{say.addCabinetOrRack}</SmallAction>
       </SmallActions>
     )
   return (
     <div className="flex flex-col gap-2">
       <div className="grid grid-cols-2 gap-2">
-        <Field name="Short name">
+        <Field name={say.shortName}>
           <input className={FIELD} value={id} onChange={(e) => setId(e.target.value)} />
         </Field>
-        <Field name="Kind">
+        <Field name={say.kind}>
           <select className={FIELD} value={kind} onChange={(e) => setKind(e.target.value as UnitKind)}>
             {UNIT_KINDS.map((k) => (
               <option key={k}>{k}</option>
             ))}
           </select>
         </Field>
-        <Field name="Name" wide>
+        <Field name={say.name} wide>
           <input className={FIELD} value={name} onChange={(e) => setName(e.target.value)} />
         </Field>
-        <Field name={tools ? 'Slots' : 'Drawers'}>
+        <Field name={tools ? say.slots : say.drawers}>
           <input className={FIELD} inputMode="numeric" value={count} onChange={(e) => setCount(e.target.value)} />
         </Field>
         {tools && (
-          <Field name="Taper">
+          <Field name={say.taper}>
             <select className={FIELD} value={taper} onChange={(e) => setTaper(e.target.value as Coupling | '')}>
-              <option value="">any</option>
+              <option value="">{say.any}</option>
               {COUPLING_NAMES.map((c) => (
                 <option key={c}>{c}</option>
               ))}
@@ -208,9 +209,9 @@ export function AddUnit({ units, floor, placeUnit }: Pick<StorePlanProps, 'units
           </Field>
         )}
       </div>
-      <Problem lead="Not saved." text={problem} />
+      <Problem lead={say.notSaved} text={problem} />
       <BigAction disabled={busy || !id} onAct={add}>
-        Add to plan
+        {say.addToPlan}
       </BigAction>
     </div>
   )

@@ -1,5 +1,6 @@
 import { fail, ok, type Result } from '@/core/units'
 import { problem } from './problem'
+import { say } from '@/words/screens/outside'
 
 /** Reads a body and counts while reading; @returns a problem when the type is wrong or it grows too large */
 export async function readBody(
@@ -8,13 +9,13 @@ export async function readBody(
   limitBytes: number,
 ): Promise<Result<Uint8Array, Response>> {
   const type = (request.headers.get('content-type') ?? '').split(';')[0].trim().toLowerCase()
-  if (!types.includes(type)) return fail(problem(415, 'WRONG_TYPE', `Send it as ${types.join(' or ')}.`))
+  if (!types.includes(type)) return fail(problem(415, 'WRONG_TYPE', say.sendItAs(types.join(' or '))))
   const tooLarge = () =>
     fail(
       problem(
         413,
         'TOO_LARGE',
-        `At most ${limitBytes >= 2 ** 20 ? `${limitBytes / 2 ** 20} MB` : `${limitBytes / 1024} KB`} are taken.`,
+        say.atMostAreTaken(limitBytes >= 2 ** 20 ? say.limitInMb(limitBytes / 2 ** 20) : say.limitInKb(limitBytes / 1024)),
       ),
     )
   if (Number(request.headers.get('content-length') ?? 0) > limitBytes) return tooLarge()

@@ -4,6 +4,7 @@ import type { NextRequest } from 'next/server'
 import { apiToken } from '@/runtime'
 import { SESSION_COOKIE, sessionIdOf } from '@/runtime/session'
 import { problem } from './problem'
+import { say } from '@/words/screens/outside'
 
 /** Whoever may come in: a program with the token, or one of our own pages with its session. */
 function mayEnter(request: NextRequest): boolean {
@@ -25,7 +26,7 @@ type Params = Readonly<Record<string, string>>
 /** Wraps a route: door, then work; whatever is thrown is told without a trace. */
 export function guarded(work: (request: NextRequest, params: Params) => Promise<Response> | Response) {
   return async (request: NextRequest, route: { params: Promise<unknown> }): Promise<Response> => {
-    if (!mayEnter(request)) return problem(401, 'NO_TOKEN', 'Send Authorization: Bearer with the token of this tool room.')
+    if (!mayEnter(request)) return problem(401, 'NO_TOKEN', say.sendAuthorizationBearerWithThe)
     try {
       return await work(request, ((await route.params) ?? {}) as Params)
     } catch (error) {

@@ -1,22 +1,23 @@
+import { say } from '@/words/screens/outside'
 /** Errors of the API: RFC 9457 problem+json, with a code of ours in capitals. */
 
 const TITLES: Readonly<Record<number, string>> = {
-  400: 'The request is malformed',
-  401: 'Not allowed in',
-  404: 'Not known here',
-  409: 'It contradicts the record',
-  413: 'Too large',
-  415: 'Wrong type of content',
-  422: 'It cannot be used',
-  500: 'A fault of our own',
+  400: say.theRequestIsMalformed,
+  401: say.notAllowedIn,
+  404: say.notKnownHere,
+  409: say.itContradictsTheRecord,
+  413: say.tooLarge,
+  415: say.wrongTypeOfContent,
+  422: say.itCannotBeUsed,
+  500: say.aFaultOfOurOwn,
   503: 'Busy; try again',
-  502: 'The machine’s control does not answer',
+  502: say.theMachinesControlDoesNot,
 }
 
 export function problem(status: number, code: string, detail: string, fields?: Readonly<Record<string, string>>): Response {
   const body = {
     type: `urn:boulder:problem:${code.toLowerCase()}`,
-    title: TITLES[status] ?? 'Problem',
+    title: TITLES[status] ?? say.problem,
     status,
     detail,
     code,

@@ -4,13 +4,14 @@ import { findAssemblies } from '@/stations/reads'
 import { theShop } from '@/runtime'
 import { guarded } from '../_api/guard'
 import { problem } from '../_api/problem'
+import { say } from '@/words/screens/outside'
 
 export const dynamic = 'force-dynamic'
 
 const Query = z.object({
-  t: z.coerce.number({ error: 'must be a whole number' }).int().optional(),
+  t: z.coerce.number({ error: say.mustBeAWholeNumber }).int().optional(),
   machine: z.string().optional(),
-  state: z.enum(TOOL_STATES, { error: `must be one of ${TOOL_STATES.join(', ')}` }).optional(),
+  state: z.enum(TOOL_STATES, { error: say.mustBeOneOf(TOOL_STATES.join(', ')) }).optional(),
 })
 
 export const GET = guarded((request) => {
@@ -19,7 +20,7 @@ export const GET = guarded((request) => {
     return problem(
       400,
       'BAD_REQUEST',
-      'The filter cannot be read.',
+      say.theFilterCannotBeRead,
       Object.fromEntries(query.error.issues.map((i) => [i.path.join('.'), i.message])),
     )
   return Response.json(

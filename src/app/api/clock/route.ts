@@ -3,6 +3,7 @@ import { theShop } from '@/runtime'
 import { jsonOf, readBody } from '../_api/body'
 import { guarded } from '../_api/guard'
 import { problem } from '../_api/problem'
+import { say } from '@/words/screens/outside'
 
 export const dynamic = 'force-dynamic'
 
@@ -11,7 +12,7 @@ const Forward = z.object({ forwardS: z.number().positive().max(31_536_000) })
 /** Sets the clock of a room of stand-ins forward; where anything real is connected there is no such route. */
 export const POST = guarded(async (request) => {
   const { clock } = theShop()
-  if (!clock.forward) return problem(404, 'NO_SUCH_ROUTE', 'The clock is set forward only where every device is a stand-in.')
+  if (!clock.forward) return problem(404, 'NO_SUCH_ROUTE', say.theClockIsSetForward)
   const body = await readBody(request, ['application/json'], 1024)
   if (!body.ok) return body.error
   const given = Forward.safeParse(jsonOf(body.value))

@@ -7,6 +7,7 @@ import { recordAsked, recordQuery } from '../../_server/record-query'
 import { guarded } from '../_api/guard'
 import { problem } from '../_api/problem'
 import { streamed } from '../_api/streamed'
+import { say } from '@/words/screens/outside'
 
 export const dynamic = 'force-dynamic'
 
@@ -56,11 +57,11 @@ const whole = (text: string | null): number | null => (text !== null && /^\d{1,1
 export const GET = guarded((request) => {
   const asked = request.nextUrl.searchParams
   const format = asked.get('format') ?? 'json'
-  if (format !== 'json' && format !== 'csv') return problem(400, 'BAD_REQUEST', 'format is csv or json.')
+  if (format !== 'json' && format !== 'csv') return problem(400, 'BAD_REQUEST', say.formatIsCsvOrJson)
   const query = recordQuery(recordAsked(asked))
   const limit = whole(asked.get('limit'))
   if (asked.has('limit') && (limit === null || limit < 1 || limit > MOST))
-    return problem(400, 'BAD_REQUEST', `limit is a whole number from 1 to ${MOST}.`)
+    return problem(400, 'BAD_REQUEST', say.limitIsAWholeNumber(MOST))
   if (limit !== null) {
     const beforeSeq = whole(asked.get('before')) ?? undefined
     const entries = listRecord(theShop().db, { ...query, beforeSeq, limit }).map(inWords)

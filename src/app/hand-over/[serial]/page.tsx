@@ -23,8 +23,9 @@ import { serialOf } from '../../_server/params'
 import { handoverRefusalText, refusalMark } from '@/words/hand-over'
 import { refusalText } from '@/words/refusals'
 import { releaseAction, dropPostAction, printLabelsAction, voidHandoverAction, writeTagAction } from '../actions'
+import { say } from '@/words/screens/hand-over'
 
-export const metadata = { title: 'Hand over' }
+export const metadata = { title: say.handOver }
 
 const Query = z.object({
   machine: z.string().max(20).optional().catch(undefined),
@@ -49,14 +50,14 @@ export default async function HandoverPage({
   if (!sheet)
     return (
       <StationPage station="hand-over" current={null}>
-        <Sheet left={<Title lead={serial}>there is no tool on this holder</Title>} />
+        <Sheet left={<Title lead={serial}>{say.thereIsNoToolOn}</Title>} />
       </StationPage>
     )
   const { proposal, current, numbers, machines, jobs } = sheet
   const { assembly, machine, t, measurement, refusals, values, trial } = proposal
   const heading = (
     <Title lead={t === null ? serial : `T${t}`}>
-      {assembly.name} · on {serial} · for <b className="text-ink">{machine?.name ?? 'no machine yet'}</b>
+      {say.onFor(assembly.name, serial)} <b className="text-ink">{machine?.name ?? say.noMachineYet}</b>
     </Title>
   )
   const history = (
@@ -81,11 +82,11 @@ export default async function HandoverPage({
               {/* eslint-disable-next-line @next/next/no-img-element -- drawn by our own route, in true size */}
               <img
                 src={`${files}/label.svg`}
-                alt={`Label of hand-over ${current.values.issue}`}
+                alt={say.labelOfHandOver(current.values.issue)}
                 className="border-rule w-full max-w-[560px] border bg-white"
               />
               {current.check.rows.length > 0 && (
-                <CheckTable rows={current.check.rows} decimals={machine?.decimals ?? 3} heldName="control held in the trial" />
+                <CheckTable rows={current.check.rows} decimals={machine?.decimals ?? 3} heldName={say.controlHeldInTheTrial} />
               )}
               {current.postFile && (
                 <details>
@@ -98,22 +99,22 @@ export default async function HandoverPage({
           }
           right={
             <>
-              <h2 className="text-2xl font-bold">Hand-over {current.values.issue}</h2>
-              <Row name="Released">{formatWhen(current.releasedAt)}</Row>
-              <Row name="By">{shop.people.find((p) => p.id === current.personId)?.name ?? current.personId}</Row>
-              <Row name="Measured">{formatWhen(current.values.measuredAt)}</Row>
+              <h2 className="text-2xl font-bold">{say.handOverIssue(current.values.issue)}</h2>
+              <Row name={say.releasedTitle}>{formatWhen(current.releasedAt)}</Row>
+              <Row name={say.by}>{shop.people.find((p) => p.id === current.personId)?.name ?? current.personId}</Row>
+              <Row name={say.measuredTitle}>{formatWhen(current.values.measuredAt)}</Row>
               <div className="mt-auto">
-                <Say tone="holds" lead="Released.">
-                  Hang the label on the tool. Take it off before loading. A new measurement makes it out of date.
+                <Say tone="holds" lead={say.releasedSentence}>
+                  {say.hangTheLabelOnThe}
                 </Say>
-                <GoTo href={`/load?serial=${serial}`}>Load it</GoTo>
+                <GoTo href={`/load?serial=${serial}`}>{say.loadIt}</GoTo>
                 <SmallActions>
                   <SmallAction href={`${files}/label.pdf`} download>
-                    Label PDF
+                    {say.labelPdf}
                   </SmallAction>
                   {!(machine && isTyped(machine)) && (
                     <SmallAction href={`${files}/post?machine=${current.values.machine}`} download>
-                      Post file
+                      {say.postFile}
                     </SmallAction>
                   )}
                 </SmallActions>
@@ -129,7 +130,7 @@ export default async function HandoverPage({
       </StationPage>
     )
   }
-  const say = (mm: number) =>
+  const sized = (mm: number) =>
     `${fixed(mmToUnit(mm, machine?.unit ?? 'mm'), machine?.decimals ?? 3)} ${unitMark(machine?.unit ?? 'mm')}`
   const wrongPost = trial?.ok && machine ? refuseTrial(trial.value, machine) : null
   const postProblem = trial && !trial.ok ? trial.error : wrongPost
@@ -139,52 +140,44 @@ export default async function HandoverPage({
         left={
           <>
             {heading}
-            {trial?.ok && machine && isTyped(machine) && (
-              <p className="text-lg">
-                {machine.name} takes no files. Its offsets are typed at the control one by one and read back by eye.
-              </p>
-            )}
+            {trial?.ok && machine && isTyped(machine) && <p className="text-lg">{say.takesNoFilesItsOffsets(machine.name)}</p>}
             {trial?.ok && machine && !isTyped(machine) && (
               <>
-                <CheckTable rows={trial.value.check.rows} decimals={machine.decimals} heldName="control gets" />
+                <CheckTable rows={trial.value.check.rows} decimals={machine.decimals} heldName={say.controlGets} />
                 <h2 className="mt-2 text-xl font-bold">{trial.value.file}</h2>
                 <pre className="bg-ground max-w-[676px] overflow-auto p-3 text-[15px]">{trial.value.text}</pre>
               </>
             )}
             {history}
-            {!trial && (
-              <p className="text-lg">
-                When it is measured and has a machine and a T number, its values and the file for the control appear here.
-              </p>
-            )}
+            {!trial && <p className="text-lg">{say.whenItIsMeasuredAnd}</p>}
           </>
         }
         right={
           <>
-            <h2 className="text-2xl font-bold">Values to release</h2>
+            <h2 className="text-2xl font-bold">{say.valuesToRelease}</h2>
             {values && machine ? (
               <>
-                <Row name="Length" symbol="LF">
-                  {say(values.lengthMm)}
+                <Row name={say.length} symbol="LF">
+                  {sized(values.lengthMm)}
                 </Row>
                 <Row
-                  name={machine.sizeRegister === 'radius' ? 'Radius' : 'Diameter'}
+                  name={machine.sizeRegister === 'radius' ? say.radius : say.diameter}
                   symbol={machine.sizeRegister === 'radius' ? 'DC/2' : 'DC'}
                 >
-                  {say(machine.sizeRegister === 'radius' ? values.radiusMm : 2 * values.radiusMm)}
+                  {sized(machine.sizeRegister === 'radius' ? values.radiusMm : 2 * values.radiusMm)}
                 </Row>
                 {values.cornerRadiusMm !== null && (
-                  <Row name="Corner radius" symbol="RE">
-                    {say(values.cornerRadiusMm)}
+                  <Row name={say.cornerRadius} symbol="RE">
+                    {sized(values.cornerRadiusMm)}
                   </Row>
                 )}
-                <Row name="Hand-over">{values.issue}</Row>
+                <Row name={say.handOverTitle}>{values.issue}</Row>
               </>
             ) : (
-              <p className="text-soft">Nothing yet.</p>
+              <p className="text-soft">{say.nothingYet}</p>
             )}
             {measurement && (
-              <Row name="Measured">
+              <Row name={say.measuredTitle}>
                 {formatWhen(measurement.at)} {measurement.verdict && <VerdictMark verdict={measurement.verdict} />}
               </Row>
             )}

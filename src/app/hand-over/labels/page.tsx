@@ -6,14 +6,15 @@ import { LabelEditor } from '@/ui/hand-over/label-editor'
 import { NoMachine } from '../../_parts/no-machine'
 import { context } from '../../_server/context'
 import { keepLabelAction, tryLabelAction } from '../actions'
+import { say } from '@/words/screens/hand-over'
 
-export const metadata = { title: 'Labels' }
+export const metadata = { title: say.labels }
 
 export default async function LabelsPage({ searchParams }: { readonly searchParams: Promise<{ machine?: string | string[] }> }) {
   const { machine: asked } = await searchParams
   const shop = await context()
   const sheet = readLabelEditor(shop.db, typeof asked === 'string' ? asked : null)
-  if (!sheet) return <NoMachine lead="Labels" tabs={HANDOVER_TABS} label="Sheets of Hand over" />
+  if (!sheet) return <NoMachine lead={say.labels} tabs={HANDOVER_TABS} label={say.sheetsOfHandOver} />
   const { machine, machines, tools } = sheet
   return (
     <>

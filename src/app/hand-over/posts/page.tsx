@@ -4,8 +4,9 @@ import { PostEditor } from '@/ui/hand-over/post-editor'
 import { NoMachine } from '../../_parts/no-machine'
 import { context } from '../../_server/context'
 import { keepPostAction, tryTemplateAction } from '../actions'
+import { say } from '@/words/screens/hand-over'
 
-export const metadata = { title: 'Posts' }
+export const metadata = { title: say.posts }
 
 export default async function PostsPage({
   searchParams,
@@ -16,7 +17,7 @@ export default async function PostsPage({
   const shop = await context()
   const one = (text: string | string[] | undefined) => (typeof text === 'string' ? text : null)
   const sheet = readPostEditor(shop.db, { machine: one(asked.machine), post: one(asked.post) })
-  if (!sheet) return <NoMachine lead="Posts" tabs={HANDOVER_TABS} label="Sheets of Hand over" />
+  if (!sheet) return <NoMachine lead={say.posts} tabs={HANDOVER_TABS} label={say.sheetsOfHandOver} />
   const { machine, machines, posts, post, shipped, template, options, tools } = sheet
   return (
     <>

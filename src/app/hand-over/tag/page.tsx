@@ -5,8 +5,9 @@ import { serialOf } from '../../_server/params'
 import { fail } from '@/core/units'
 import { inWords } from '../../_server/action'
 import { tagTrickAction } from '../../stand-in/actions'
+import { say } from '@/words/screens/hand-over'
 
-export const metadata = { title: 'Read a tag' }
+export const metadata = { title: say.readATag }
 
 export default async function TagPage({ searchParams }: { readonly searchParams: Promise<{ serial?: string | string[] }> }) {
   const { serial: asked } = await searchParams

@@ -25,17 +25,18 @@ import {
   takeBackNowAction,
   takePartAction,
 } from '../actions'
+import { say } from '@/words/screens/kit'
 
-export const metadata = { title: 'Kit' }
+export const metadata = { title: say.kit }
 
 const SHARES: readonly { readonly types: readonly StandingType[]; readonly text: string; readonly look: string }[] = [
   { types: ['in-machine', 'ready', 'left-out'], text: 'ready', look: 'bg-holds text-paper' },
-  { types: ['stale', 'in-other-machine'], text: 'to measure again', look: 'bg-unsure text-paper' },
-  { types: ['in-work', 'under-way'], text: 'in progress', look: 'bg-unsure text-paper' },
-  { types: ['to-build'], text: 'to build', look: 'bg-act text-act-ink' },
+  { types: ['stale', 'in-other-machine'], text: say.toMeasureAgainLower, look: 'bg-unsure text-paper' },
+  { types: ['in-work', 'under-way'], text: say.inProgressLower, look: 'bg-unsure text-paper' },
+  { types: ['to-build'], text: say.toBuildLower, look: 'bg-act text-act-ink' },
   { types: ['cannot-build'], text: 'blocked', look: 'bg-off text-paper' },
-  { types: ['ask'], text: 'to check', look: 'bg-unsure text-paper' },
-  { types: ['unknown-t'], text: 'unknown T', look: 'bg-off text-paper' },
+  { types: ['ask'], text: say.toCheckLower, look: 'bg-unsure text-paper' },
+  { types: ['unknown-t'], text: say.unknownTLower, look: 'bg-off text-paper' },
 ]
 
 export default async function JobPage({
@@ -65,16 +66,16 @@ export default async function JobPage({
         left={
           <>
             <Title lead={job.id}>
-              {job.name} · for <b className="text-ink">{machine.name}</b> ·{' '}
+              {say.forName(job.name)} <b className="text-ink">{machine.name}</b> ·{' '}
               <span className={due.late || job.urgentFor ? 'text-off font-bold' : ''}>
-                {job.urgentFor ? 'rush' : `starts ${due.text}`}
-                {minutes > 0 && `, in ${span(minutes)}`}
+                {job.urgentFor ? say.rush : say.startsIn(due.text)}
+                {minutes > 0 && say.inMinutes(span(minutes))}
               </span>{' '}
-              · {job.quantity} {job.quantity === 1 ? 'part' : 'parts'}
+              · {job.quantity} {job.quantity === 1 ? say.part : say.parts}
             </Title>
             {job.state !== 'open' && (
-              <Say tone="unsure" lead={`This job is ${job.state}.`}>
-                It needs no tools any more.
+              <Say tone="unsure" lead={say.thisJobIs(job.state)}>
+                {say.itNeedsNoToolsAny}
               </Say>
             )}
             <div
@@ -92,7 +93,7 @@ export default async function JobPage({
                 </div>
               ))}
             </div>
-            <div className="shrink-0 overflow-x-auto" tabIndex={0} aria-label="Wanted tools" role="region">
+            <div className="shrink-0 overflow-x-auto" tabIndex={0} aria-label={say.wantedTools} role="region">
               <KitTable
                 job={job.id}
                 names={names}
@@ -103,7 +104,7 @@ export default async function JobPage({
                 map={mapToolAction}
               />
             </div>
-            {tools.length === 0 && job.state === 'open' && <p className="text-lg">This job needs no tool.</p>}
+            {tools.length === 0 && job.state === 'open' && <p className="text-lg">{say.thisJobNeedsNoTool}</p>}
             <Programs job={job} />
             <JobFoot
               job={job}
@@ -135,27 +136,27 @@ export default async function JobPage({
               <div className="mt-2">
                 {chosen?.definition ? (
                   <>
-                    <Say tone="todo" lead={`T${chosen.wanted.t} is next.`}>
-                      {chosen.definition.name}: everything for it is picked.
+                    <Say tone="todo" lead={say.tIsNext(chosen.wanted.t)}>
+                      {say.everythingForItIsPicked(chosen.definition.name)}
                     </Say>
-                    <GoTo
-                      href={`/build?job=${encodeURIComponent(job.id)}&t=${chosen.wanted.t}`}
-                    >{`Build T${chosen.wanted.t}`}</GoTo>
+                    <GoTo href={`/build?job=${encodeURIComponent(job.id)}&t=${chosen.wanted.t}`}>
+                      {say.buildT(chosen.wanted.t)}
+                    </GoTo>
                   </>
                 ) : (
-                  <Say tone="holds" lead="Nothing left to build.">
+                  <Say tone="holds" lead={say.nothingLeftToBuild}>
                     {count(['in-work']) > 0
-                      ? 'Built tools still have to be measured.'
+                      ? say.builtToolsStillHaveTo
                       : count(['cannot-build', 'unknown-t']) > 0
-                        ? 'Blocked tools need parts or a definition.'
-                        : 'Every tool is ready or in the machine.'}
+                        ? say.blockedToolsNeedPartsOr
+                        : say.everyToolIsReadyOr}
                   </Say>
                 )}
                 <Link
                   className="text-act font-head flex min-h-11 items-center text-lg font-semibold"
                   href={`/kit/${encodeURIComponent(job.id)}/setup`}
                 >
-                  Setup sheet
+                  {say.setupSheet}
                 </Link>
               </div>
             )}
@@ -172,21 +173,23 @@ function Programs({ job }: { readonly job: Job }) {
       <summary className="min-h-11 cursor-pointer py-2">
         <b>{name}</b>{' '}
         <span className="text-soft">
-          {program.units === 'inch' ? 'inch (G20)' : program.units === 'mm' ? 'mm (G21)' : 'no unit in the program'} · SHA-256{' '}
-          {hash.slice(0, 8)}
+          {say.programHash(
+            program.units === 'inch' ? say.inchG20 : program.units === 'mm' ? say.mmG21 : say.noUnitInTheProgram,
+            hash.slice(0, 8),
+          )}
         </span>{' '}
         {program.warnings.length > 0 ? (
           <b className="text-unsure">
-            ◐ {program.warnings.length} {program.warnings.length === 1 ? 'warning' : 'warnings'}
+            ◐ {program.warnings.length} {program.warnings.length === 1 ? say.warning : say.warnings}
           </b>
         ) : (
-          <b className="text-holds">● no warnings</b>
+          <b className="text-holds">{say.noWarnings}</b>
         )}
       </summary>
       <ul>
         {program.warnings.map((w, i) => (
           <li key={i} className="border-rule grid grid-cols-[70px_1fr] gap-2 border-t py-1.5">
-            <span className="figures text-soft text-[17px]">line {w.line}</span>
+            <span className="figures text-soft text-[17px]">{say.lineNumber(w.line)}</span>
             <span>{w.text}</span>
           </li>
         ))}

@@ -6,8 +6,9 @@ import { standingText, TONE } from '@/ui/kit/standing'
 import { formatDue, span } from '@/ui/format/due'
 import { StationPage } from '../../_parts/station'
 import { context } from '../../_server/context'
+import { say } from '@/words/screens/kit'
 
-export const metadata = { title: 'Due list' }
+export const metadata = { title: say.dueList }
 
 export default async function AheadPage() {
   const shop = await context()
@@ -19,15 +20,13 @@ export default async function AheadPage() {
       <Sheet
         left={
           <>
-            <SubNav tabs={KIT_TABS} label="Sheets of Kit" heading />
+            <SubNav tabs={KIT_TABS} label={say.sheetsOfKit} heading />
             <p className="text-soft text-lg">
-              {lines.length === 0
-                ? 'Nothing to start: every tool needed is measured or in its machine.'
-                : `${lines.length} tools, about ${span(Math.round(total))} at one bench. Start each by the time shown on its left.`}
+              {lines.length === 0 ? say.nothingToStartEveryTool : say.toolsAboutAtOneBench(lines.length, span(Math.round(total)))}
             </p>
             {stuck.length > 0 && (
-              <section aria-label="Cannot be built">
-                <h2 className="text-2xl font-bold">Cannot be built</h2>
+              <section aria-label={say.cannotBeBuilt}>
+                <h2 className="text-2xl font-bold">{say.cannotBeBuilt}</h2>
                 <ul>
                   {stuck.map(({ job, tool }, i) => (
                     <li key={i} className="border-rule flex min-h-[46px] items-center gap-4 border-b">
@@ -52,13 +51,13 @@ export default async function AheadPage() {
             <table className="w-full text-left">
               <thead>
                 <tr className="border-ink border-b-2 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">
-                  <th scope="col">start by</th>
+                  <th scope="col">{say.startBy}</th>
                   <th scope="col">T</th>
-                  <th scope="col">tool</th>
-                  <th scope="col">job</th>
-                  <th scope="col">machine starts</th>
+                  <th scope="col">{say.tool}</th>
+                  <th scope="col">{say.job}</th>
+                  <th scope="col">{say.machineStarts}</th>
                   <th scope="col" className="text-right">
-                    minutes
+                    {say.minutes}
                   </th>
                 </tr>
               </thead>

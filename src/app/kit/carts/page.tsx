@@ -8,8 +8,9 @@ import { standingText } from '@/ui/kit/standing'
 import { StationPage } from '../../_parts/station'
 import { context } from '../../_server/context'
 import { putIntoPlaceAction } from '../actions'
+import { say } from '@/words/screens/kit'
 
-export const metadata = { title: 'Carts and racks' }
+export const metadata = { title: say.cartsAndRacks }
 
 export default async function CartsPage({ searchParams }: { readonly searchParams: Promise<{ job?: string; cart?: string }> }) {
   const { job, cart } = await searchParams
@@ -20,10 +21,8 @@ export default async function CartsPage({ searchParams }: { readonly searchParam
       <Sheet
         left={
           <>
-            <SubNav tabs={KIT_TABS} label="Sheets of Kit" heading />
-            {carts.length === 0 && (
-              <p className="text-lg">There is no rack or cart on the plan yet. Add one on Library, Store.</p>
-            )}
+            <SubNav tabs={KIT_TABS} label={say.sheetsOfKit} heading />
+            {carts.length === 0 && <p className="text-lg">{say.thereIsNoRackOr}</p>}
             {carts.map(({ unit, slots }) => (
               <CartDrawing
                 key={unit.id}
@@ -39,7 +38,7 @@ export default async function CartsPage({ searchParams }: { readonly searchParam
                 }}
               />
             ))}
-            <h2 className="text-2xl font-bold">Job for {chosen?.unit.name ?? 'it'}?</h2>
+            <h2 className="text-2xl font-bold">{say.jobFor(chosen?.unit.name ?? 'it')}</h2>
             <ul className="flex flex-wrap gap-2">
               {jobs.map((j) => (
                 <li key={j.id}>
@@ -64,7 +63,7 @@ export default async function CartsPage({ searchParams }: { readonly searchParam
                       key: `${tool.wanted.t}-${tool.sister}`,
                       text: `T${tool.wanted.t} ${standingText(tool, names)}`,
                     }))
-                  : [{ key: 'none', text: `● Nothing missing: ${job} is ready to go out on ${chosen?.unit.name}.` }]
+                  : [{ key: 'none', text: say.nothingMissingIsReadyTo(job, chosen?.unit.name) }]
                 : []
             }
             put={putIntoPlaceAction}

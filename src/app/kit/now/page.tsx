@@ -9,8 +9,9 @@ import { NowPanel } from '@/ui/kit/now-panel'
 import { StationPage } from '../../_parts/station'
 import { context } from '../../_server/context'
 import { neededNowAction } from '../actions'
+import { say } from '@/words/screens/kit'
 
-export const metadata = { title: 'Rush' }
+export const metadata = { title: say.rushTitle }
 
 export default async function NowPage() {
   const shop = await context()
@@ -20,12 +21,8 @@ export default async function NowPage() {
       <Sheet
         left={
           <>
-            <SubNav tabs={KIT_TABS} label="Sheets of Kit" heading />
-            {urgent.length === 0 && (
-              <p className="text-lg">
-                No machine is waiting. When a tool breaks, scan its holder here. Its sister tool then comes first.
-              </p>
-            )}
+            <SubNav tabs={KIT_TABS} label={say.sheetsOfKit} heading />
+            {urgent.length === 0 && <p className="text-lg">{say.noMachineIsWaitingWhen}</p>}
             <ul>
               {urgent.map(({ job, tools: netted, names }) => {
                 const waits = Math.round((Date.parse(shop.now) - Date.parse(job.dueAt)) / 60_000)
@@ -33,9 +30,9 @@ export default async function NowPage() {
                   <li key={job.id} className="border-rule border-b">
                     <Link href={`/kit/${job.id}`} className="flex min-h-[72px] flex-col justify-center gap-1 py-2">
                       <span className="font-head text-[25px] font-bold">
-                        <span className="text-off">◆ {machines.get(job.machine) ?? job.machine} waits</span>{' '}
+                        <span className="text-off">{say.waitsMachines(machines.get(job.machine) ?? job.machine)}</span>{' '}
                         <span className="text-soft font-medium">
-                          {waits < 1 ? 'since just now' : `for ${span(waits)}`} · {job.name}
+                          {waits < 1 ? say.sinceJustNow : say.forWaits(span(waits))} · {job.name}
                         </span>
                       </span>
                       {netted.map((tool) => (

@@ -8,10 +8,11 @@ import { ShiftNotes } from '@/ui/kit/shift-notes'
 import { StationPage } from '../../_parts/station'
 import { context } from '../../_server/context'
 import { tickOffAction, writeNoteAction } from '../actions'
+import { say } from '@/words/screens/kit'
 
-export const metadata = { title: 'Next shift' }
+export const metadata = { title: say.nextShift }
 
-const WAITS = { built: 'to measure', measured: 'to hand over', released: 'to load', loaded: '', apart: '' } as const
+const WAITS = { built: say.toMeasure, measured: say.toHandOver, released: say.toLoad, loaded: '', apart: '' } as const
 
 export default async function ShiftPage() {
   const shop = await context()
@@ -21,36 +22,36 @@ export default async function ShiftPage() {
       <Sheet
         left={
           <>
-            <SubNav tabs={KIT_TABS} label="Sheets of Kit" heading />
-            <Group title="Half built" none="No tool is half built.">
+            <SubNav tabs={KIT_TABS} label={say.sheetsOfKit} heading />
+            <Group title={say.halfBuilt} none={say.noToolIsHalfBuilt}>
               {builds.map((b) => (
                 <Line
                   key={b.id}
                   href={`/build?job=${encodeURIComponent(b.job)}&t=${b.t}&serial=${b.serial}`}
-                  lead={`T${b.t} on ${b.serial}`}
+                  lead={say.tOnSerial(b.t, b.serial)}
                 >
-                  {b.who} began it {formatWhen(b.startedAt)} for {b.job}, {b.done.length} steps done
+                  {say.beganItForStepsDone(b.who, formatWhen(b.startedAt), b.job, b.done.length)}
                 </Line>
               ))}
             </Group>
-            <Group title="Hot" none="Nothing is hot by the computed times.">
+            <Group title={say.hotTitle} none={say.nothingIsHotByThe}>
               {hot.map((a) => (
-                <Line key={a.serial} href={`/tools/${a.serial}`} lead={`T${a.t ?? '?'} on ${a.serial}`} tone="text-off">
-                  earliest time to touch {formatTime(a.touchAt)}. Follow the unit’s light
+                <Line key={a.serial} href={`/tools/${a.serial}`} lead={say.tOnSerialPlain(a.t ?? '?', a.serial)} tone="text-off">
+                  {say.earliestTimeToTouchFollow(formatTime(a.touchAt))}
                 </Line>
               ))}
             </Group>
-            <Group title="Waiting" none="No tool is waiting.">
+            <Group title={say.waiting} none={say.noToolIsWaiting}>
               {waiting.map((a) => (
-                <Line key={a.id} href={`/tools/${a.serial}`} lead={`T${a.t ?? '?'} on ${a.serial}`}>
+                <Line key={a.id} href={`/tools/${a.serial}`} lead={say.tOnSerialPlain(a.t ?? '?', a.serial)}>
                   {a.name}, {WAITS[a.state]}
-                  {a.place ? `, ${a.place}` : ', on the bench'}
-                  {a.lastHand ? `, last used by ${a.lastHand}` : ''}
+                  {a.place ? `, ${a.place}` : say.onTheBench}
+                  {a.lastHand ? say.lastUsedBy(a.lastHand) : ''}
                   {a.condition !== 'fit' ? `, ${a.condition}` : ''}
                 </Line>
               ))}
             </Group>
-            <Group title="Picked and not built in" none="Every part is in its place or in a tool.">
+            <Group title={say.pickedAndNotBuiltIn} none={say.everyPartIsInIts}>
               {fetched.map(({ job, component, name, count }) => (
                 <Line key={`${job}-${component}`} href={`/kit/${encodeURIComponent(job)}`} lead={job}>
                   {count} × {name}

@@ -4,8 +4,9 @@ import { KIT_TABS, SubNav } from '@/ui/common/sub-nav'
 import { formatDue } from '@/ui/format/due'
 import { SlotDisplays } from '@/ui/kit/slot-displays'
 import { context } from '../../_server/context'
+import { say } from '@/words/screens/kit'
 
-export const metadata = { title: 'Slot displays' }
+export const metadata = { title: say.slotDisplays }
 
 export default async function SlotsPage() {
   const shop = await context()
@@ -21,8 +22,8 @@ export default async function SlotsPage() {
       <Sheet
         left={
           <>
-            <SubNav tabs={KIT_TABS} label="Sheets of Kit" />
-            <Title lead="Slot displays">what the display at each slot shows</Title>
+            <SubNav tabs={KIT_TABS} label={say.sheetsOfKit} />
+            <Title lead={say.slotDisplays}>{say.whatTheDisplayAtEach}</Title>
             <SlotDisplays units={units} />
           </>
         }

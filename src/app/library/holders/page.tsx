@@ -8,8 +8,9 @@ import { AddHolder } from '@/ui/library/holder-forms'
 import { context } from '../../_server/context'
 import { fitsText } from '@/words/fits'
 import { addHolderAction } from '../actions'
+import { say } from '@/words/screens/library'
 
-export const metadata = { title: 'Holders' }
+export const metadata = { title: say.holders }
 
 /** Holders on one page. */
 const SHOWN = 100
@@ -32,29 +33,29 @@ export default async function HoldersPage({
       <Sheet
         left={
           <>
-            <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" heading />
+            <SubNav tabs={LIBRARY_TABS} label={say.sheetsOfTheLibrary} heading />
             <form role="search" className="flex items-end gap-3">
               <label className="max-w-md min-w-[220px] flex-1 text-lg font-semibold">
-                Mark or type
+                {say.markOrType}
                 <input name="words" className={FIELD} defaultValue={typed} autoComplete="off" />
               </label>
               <button className="border-ink font-head h-11 rounded-[3px] border-[1.5px] px-4 text-[19px] font-semibold">
-                Search
+                {say.search}
               </button>
-              <span className="figures text-soft pb-2.5 text-lg">{of.toLocaleString('en')} holders</span>
+              <span className="figures text-soft pb-2.5 text-lg">{say.holderCount(of.toLocaleString('en'))}</span>
             </form>
-            <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Holders">
+            <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={say.holders}>
               <table className="w-full text-left">
                 <thead>
                   <tr className="border-ink border-b-2 [&>th]:pr-4 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">
-                    <th scope="col">serial</th>
-                    <th scope="col">type</th>
+                    <th scope="col">{say.serial}</th>
+                    <th scope="col">{say.typeLower}</th>
                     <th scope="col" className="text-right">
-                      heats
+                      {say.heats}
                     </th>
-                    <th scope="col">inspect by</th>
-                    <th scope="col">stud since</th>
-                    <th scope="col">where</th>
+                    <th scope="col">{say.inspectBy}</th>
+                    <th scope="col">{say.studSince}</th>
+                    <th scope="col">{say.where}</th>
                   </tr>
                 </thead>
                 <tbody>
@@ -78,18 +79,18 @@ export default async function HoldersPage({
                       </td>
                       <td className="num text-right text-[19px] whitespace-nowrap">
                         {greatest === undefined && h.heats === 0 ? '–' : h.heats}
-                        {greatest !== undefined && <small className="text-soft"> of {greatest}</small>}
+                        {greatest !== undefined && <small className="text-soft"> {say.ofGreatest(greatest)}</small>}
                       </td>
                       <td className="figures whitespace-nowrap">{h.inspectBy?.slice(0, 10) ?? '–'}</td>
                       <td className="figures whitespace-nowrap">{h.studSince?.slice(0, 10) ?? '–'}</td>
                       <td className="whitespace-nowrap">
                         {h.retired
-                          ? '◆ retired'
+                          ? say.retiredMark
                           : h.carries
                             ? h.carriesT === null
-                              ? 'with a tool'
-                              : `with T${h.carriesT}`
-                            : `free, ${h.place ?? 'no place'}`}
+                              ? say.withATool
+                              : say.withT(h.carriesT)
+                            : say.freePlace(h.place ?? say.noPlace)}
                       </td>
                     </tr>
                   ))}
@@ -97,13 +98,11 @@ export default async function HoldersPage({
               </table>
             </div>
             <div className="flex max-w-xl items-center gap-3">
-              {after && <SmallAction href="/library/holders">From the start</SmallAction>}
-              {lines.length === SHOWN && <SmallAction href={`/library/holders?${more}`}>More holders</SmallAction>}
+              {after && <SmallAction href="/library/holders">{say.fromTheStart}</SmallAction>}
+              {lines.length === SHOWN && <SmallAction href={`/library/holders?${more}`}>{say.moreHolders}</SmallAction>}
             </div>
-            {lines.length === 0 && of > 0 && <p className="text-soft text-lg">No holder found.</p>}
-            {of === 0 && (
-              <p className="text-lg">No holders yet. Add one on the right, or measure a tool: its holder is added then.</p>
-            )}
+            {lines.length === 0 && of > 0 && <p className="text-soft text-lg">{say.noHolderFound}</p>}
+            {of === 0 && <p className="text-lg">{say.noHoldersYetAddOne}</p>}
           </>
         }
         right={<AddHolder types={types} places={drawers} add={addHolderAction} />}

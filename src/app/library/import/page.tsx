@@ -2,8 +2,9 @@ import { Sheet } from '@/ui/common/sheet'
 import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
 import { ImportPanel } from '@/ui/library/import-panel'
 import { importCsvAction, importFileAction, previewCsvAction } from '../actions'
+import { say } from '@/words/screens/library'
 
-export const metadata = { title: 'Import' }
+export const metadata = { title: say.importWord }
 
 const ACT = { preview: previewCsvAction, csv: importCsvAction, file: importFileAction }
 
@@ -14,11 +15,8 @@ export default function ImportPage() {
       <Sheet
         left={
           <>
-            <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" heading />
-            <p className="text-soft">
-              An import never changes what is in the library. A list is imported completely or not at all. Lengths must have a
-              unit.
-            </p>
+            <SubNav tabs={LIBRARY_TABS} label={say.sheetsOfTheLibrary} heading />
+            <p className="text-soft">{say.anImportNeverChangesWhat}</p>
             <ImportPanel act={ACT} />
           </>
         }

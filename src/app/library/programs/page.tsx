@@ -3,8 +3,9 @@ import Link from 'next/link'
 import { Sheet } from '@/ui/common/sheet'
 import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
 import { context } from '../../_server/context'
+import { say } from '@/words/screens/library'
 
-export const metadata = { title: 'Programs' }
+export const metadata = { title: say.programs }
 
 export default async function ProgramsPage() {
   const shop = await context()
@@ -15,16 +16,16 @@ export default async function ProgramsPage() {
       <Sheet
         left={
           <>
-            <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" heading />
-            {programs.length === 0 && <p className="text-lg">No NC programs yet. They come with a new job on Kit.</p>}
+            <SubNav tabs={LIBRARY_TABS} label={say.sheetsOfTheLibrary} heading />
+            {programs.length === 0 && <p className="text-lg">{say.noNcProgramsYetThey}</p>}
             <ul>
               {programs.map(({ name, hash, program, jobs }) => (
                 <li key={hash} className="border-rule border-b py-2">
                   <h2 className="text-[21px] font-bold">
-                    {name} <span className="text-soft text-base font-medium">SHA-256 {hash.slice(0, 12)}</span>
+                    {name} <span className="text-soft text-base font-medium">{say.programHash(hash.slice(0, 12))}</span>
                   </h2>
                   <p className="flex flex-wrap items-center gap-x-4">
-                    <span className="text-soft">used by</span>
+                    <span className="text-soft">{say.usedBy}</span>
                     {jobs.map((job) => (
                       <Link
                         key={job.id}
@@ -37,7 +38,7 @@ export default async function ProgramsPage() {
                     ))}
                   </p>
                   <p className="flex flex-wrap items-center gap-x-4">
-                    <span className="text-soft">uses</span>
+                    <span className="text-soft">{say.uses}</span>
                     {program.tools.map(({ t }) => {
                       const known = definitions.find((d) => d.t === t && d.machines.includes(jobs[0].machine))
                       return known ? (
@@ -50,11 +51,11 @@ export default async function ProgramsPage() {
                         </Link>
                       ) : (
                         <span key={t} className="text-off">
-                          ◆ T{t} unknown
+                          {say.tUnknown(t)}
                         </span>
                       )
                     })}
-                    {program.tools.length === 0 && <span>no tool</span>}
+                    {program.tools.length === 0 && <span>{say.noTool}</span>}
                   </p>
                 </li>
               ))}

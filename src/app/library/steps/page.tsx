@@ -6,8 +6,9 @@ import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
 import { StepsForm } from '@/ui/library/steps-form'
 import { context } from '../../_server/context'
 import { putStepsAction } from '../../build/actions'
+import { say } from '@/words/screens/library'
 
-export const metadata = { title: 'Steps' }
+export const metadata = { title: say.steps }
 
 export default async function StepsPage({ searchParams }: { readonly searchParams: Promise<{ clamping?: string }> }) {
   const { clamping } = await searchParams
@@ -19,14 +20,14 @@ export default async function StepsPage({ searchParams }: { readonly searchParam
       <Sheet
         left={
           <>
-            <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" />
-            <Title lead={chosen}>assembly steps of this shop</Title>
+            <SubNav tabs={LIBRARY_TABS} label={say.sheetsOfTheLibrary} />
+            <Title lead={chosen}>{say.assemblyStepsOfThisShop}</Title>
             <StepsForm key={chosen} clamping={chosen} steps={stepsOf(shop.db, chosen)} save={putStepsAction} />
           </>
         }
         right={
           <>
-            <h2 className="text-2xl font-bold">Clampings</h2>
+            <h2 className="text-2xl font-bold">{say.clampings}</h2>
             {CLAMPINGS.map((c) => (
               <Link
                 key={c}
@@ -37,12 +38,7 @@ export default async function StepsPage({ searchParams }: { readonly searchParam
                 {c}
               </Link>
             ))}
-            <p className="text-soft mt-3">
-              Fields for the text, in double braces: {'{{ depth | length }}'}, {'{{ stickOut | length }}'}, {'{{ LF | length }}'},{' '}
-              {'{{ torque }}'}, {'{{ seatTorque }}'}, {'{{ key | length }}'}, {'{{ shank | length }}'}, {'{{ temperature }}'},{' '}
-              {'{{ coil }}'}, {'{{ collet }}'}, {'{{ nut }}'}, {'{{ cutter }}'}, {'{{ holder }}'}, {'{{ insert }}'}. Lengths have
-              the reader’s unit.
-            </p>
+            <p className="text-soft mt-3">{say.fieldsForTheTextIn}</p>
           </>
         }
       />

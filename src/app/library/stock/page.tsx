@@ -7,8 +7,9 @@ import { Sheet } from '@/ui/common/sheet'
 import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
 import { MovesTable } from '../../_parts/moves-table'
 import { context } from '../../_server/context'
+import { say } from '@/words/screens/library'
 
-export const metadata = { title: 'Stock' }
+export const metadata = { title: say.stock }
 
 export default async function StockPage({ searchParams }: { readonly searchParams: Promise<{ unit?: string | string[] }> }) {
   const { unit: asked } = await searchParams
@@ -23,11 +24,11 @@ export default async function StockPage({ searchParams }: { readonly searchParam
       <Sheet
         left={
           <>
-            <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" heading />
+            <SubNav tabs={LIBRARY_TABS} label={say.sheetsOfTheLibrary} heading />
             <h2 className="text-2xl font-bold">
-              Low <span className="text-soft font-medium">below minimum stock</span>
+              {say.low} <span className="text-soft font-medium">{say.belowMinimumStock}</span>
             </h2>
-            {low.length === 0 && <p className="text-holds font-semibold">● No part is low.</p>}
+            {low.length === 0 && <p className="text-holds font-semibold">{say.noPartIsLow}</p>}
             <ul>
               {low.map(({ part, balance }) => (
                 <li key={part.id} className="border-rule flex min-h-11 items-center gap-4 border-b">
@@ -35,24 +36,24 @@ export default async function StockPage({ searchParams }: { readonly searchParam
                     {part.name}
                   </Link>
                   <span className="text-off figures ml-auto text-lg font-semibold">
-                    ◆ {onHand(balance)} on hand, keep {part.leastStock}
+                    {say.onHandKeep(onHand(balance))} {part.leastStock}
                   </span>
                 </li>
               ))}
             </ul>
-            {lowCount > low.length && <p className="text-soft">and {lowCount - low.length} more. The table has all of them.</p>}
-            <h2 className="mt-1 text-2xl font-bold">Latest stock entries</h2>
+            {lowCount > low.length && <p className="text-soft">{say.andMoreTheTableHas(lowCount - low.length)}</p>}
+            <h2 className="mt-1 text-2xl font-bold">{say.latestStockEntries}</h2>
             <MovesTable moves={moves} names={names} />
           </>
         }
         right={
           <>
             <h2 className="text-2xl font-bold" data-print="right">
-              Count sheet
+              {say.countSheet}
             </h2>
-            <p className="text-soft">Print it, count, and enter the differences on each part’s page.</p>
+            <p className="text-soft">{say.printItCountAndEnter}</p>
             <CountUnit unit={unit?.id ?? null} units={units.map(({ id, name }) => ({ id, name }))} />
-            <ul className="min-h-0 flex-1 overflow-auto" tabIndex={0} aria-label="Count sheet">
+            <ul className="min-h-0 flex-1 overflow-auto" tabIndex={0} aria-label={say.countSheet}>
               {counts.map(({ component, name, place, count }) => (
                 <li
                   key={`${component}-${place}`}
@@ -63,10 +64,8 @@ export default async function StockPage({ searchParams }: { readonly searchParam
                   <span className="figures text-right text-lg">{count}</span>
                 </li>
               ))}
-              {moreCounts > 0 && (
-                <li className="text-soft py-2">and {moreCounts.toLocaleString('en')} more. The CSV has all of them.</li>
-              )}
-              {counts.length === 0 && <li className="text-soft py-2">Nothing should lie there.</li>}
+              {moreCounts > 0 && <li className="text-soft py-2">{say.andMoreTheCsvHas(moreCounts.toLocaleString('en'))}</li>}
+              {counts.length === 0 && <li className="text-soft py-2">{say.nothingShouldLieThere}</li>}
             </ul>
             <div className="mt-3 flex gap-2.5">
               <PrintButton />
@@ -74,7 +73,7 @@ export default async function StockPage({ searchParams }: { readonly searchParam
                 className="border-ink font-head flex h-11 items-center rounded-[3px] border-[1.5px] px-4 text-lg font-semibold"
                 href="/api/library/stock.csv"
               >
-                As CSV
+                {say.asCsv}
               </a>
             </div>
           </>

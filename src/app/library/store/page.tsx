@@ -7,8 +7,9 @@ import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
 import { AddUnit, FindPart, StorePlan } from '@/ui/store/store-plan'
 import { context } from '../../_server/context'
 import { placeUnitAction } from '../actions'
+import { say } from '@/words/screens/library'
 
-export const metadata = { title: 'Store' }
+export const metadata = { title: say.store }
 
 export default async function StorePage({ searchParams }: { readonly searchParams: Promise<{ place?: string; part?: string }> }) {
   const { place, part } = await searchParams
@@ -20,22 +21,18 @@ export default async function StorePage({ searchParams }: { readonly searchParam
       <Sheet
         left={
           <>
-            <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" heading />
-            {units.length === 0 && (
-              <p className="text-lg">The plan is empty. Add cabinets, shelves, racks and carts on the right.</p>
-            )}
+            <SubNav tabs={LIBRARY_TABS} label={say.sheetsOfTheLibrary} heading />
+            {units.length === 0 && <p className="text-lg">{say.thePlanIsEmptyAdd}</p>}
             <StorePlan units={units} floor={FLOOR} drawers={drawers} lit={unit?.id ?? null} placeUnit={placeUnitAction} />
-            <p className="text-soft">
-              Drag a cabinet by its handle, or press the handle and use the arrow keys. Pick lists follow the free floor.
-            </p>
+            <p className="text-soft">{say.dragACabinetByIts}</p>
           </>
         }
         right={
           <>
             <FindPart />
             {place && !unit && (
-              <Say tone="off" lead={`No place ${place}.`}>
-                It is not on the plan.
+              <Say tone="off" lead={say.placeUnknown(place)}>
+                {say.itIsNotOnThe}
               </Say>
             )}
             {unit && (
@@ -43,11 +40,11 @@ export default async function StorePage({ searchParams }: { readonly searchParam
                 {unit.name} {chosen && <span className="text-soft font-medium">{chosen.name}</span>}
               </h2>
             )}
-            <ul className="min-h-0 flex-1 overflow-auto" tabIndex={0} aria-label="What is in it">
+            <ul className="min-h-0 flex-1 overflow-auto" tabIndex={0} aria-label={say.whatIsInIt}>
               {shown.map((content) => (
                 <Content key={content.place.id} content={content} part={part ?? null} alone={chosen !== null} />
               ))}
-              {unit && shown.length === 0 && <li className="text-soft py-2">It has no drawers or slots.</li>}
+              {unit && shown.length === 0 && <li className="text-soft py-2">{say.itHasNoDrawersOr}</li>}
             </ul>
             <AddUnit units={units} floor={FLOOR} placeUnit={placeUnitAction} />
           </>
@@ -74,7 +71,7 @@ function Content({
         <span className="text-soft">
           {place.name}
           {place.taper ? ` · ${place.taper}` : ''}
-          {parts.length + standing.length === 0 ? ' · empty' : ''}
+          {parts.length + standing.length === 0 ? say.empty : ''}
         </span>
       </Link>
       {parts.map((p) => (
@@ -96,7 +93,7 @@ function Content({
           className="mt-2 block size-24 bg-white p-2"
           dangerouslySetInnerHTML={{ __html: codeSvg('datamatrix', encodePlace(place.id)) }}
           role="img"
-          aria-label={`Code of ${place.id}`}
+          aria-label={say.codeOf(place.id)}
         />
       )}
     </li>

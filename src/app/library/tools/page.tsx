@@ -5,8 +5,9 @@ import { Sheet } from '@/ui/common/sheet'
 import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
 import { Silhouette } from '@/ui/drawing/silhouette'
 import { context } from '../../_server/context'
+import { say } from '@/words/screens/library'
 
-export const metadata = { title: 'Tools' }
+export const metadata = { title: say.tools }
 
 export default async function ToolsPage() {
   const shop = await context()
@@ -17,22 +18,22 @@ export default async function ToolsPage() {
       <Sheet
         left={
           <>
-            <SubNav tabs={LIBRARY_TABS} label="Sheets of the library" heading />
-            <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Tools">
+            <SubNav tabs={LIBRARY_TABS} label={say.sheetsOfTheLibrary} heading />
+            <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={say.tools}>
               <table className="w-full text-left">
                 <thead>
                   <tr className="border-ink border-b-2 [&>th]:pr-4 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">
                     <th scope="col">
-                      <span className="sr-only">shape</span>
+                      <span className="sr-only">{say.shape}</span>
                     </th>
                     <th scope="col">T</th>
-                    <th scope="col">tool</th>
+                    <th scope="col">{say.tool}</th>
                     <th scope="col" className="text-right">
-                      LF {unitMark(shop.unit)}
+                      {say.lfInUnit(unitMark(shop.unit))}
                     </th>
-                    <th scope="col">holder</th>
-                    <th scope="col">machines</th>
-                    <th scope="col">version</th>
+                    <th scope="col">{say.holder}</th>
+                    <th scope="col">{say.machinesLower}</th>
+                    <th scope="col">{say.version}</th>
                   </tr>
                 </thead>
                 <tbody>
@@ -63,18 +64,16 @@ export default async function ToolsPage() {
                 </tbody>
               </table>
             </div>
-            {tools.length === 0 && (
-              <p className="text-lg">No tools defined yet. You can measure a tool without a definition on Measure.</p>
-            )}
+            {tools.length === 0 && <p className="text-lg">{say.noToolsDefinedYetYou}</p>}
             <div className="flex flex-wrap gap-x-5">
               <Link className="text-act font-head flex min-h-11 items-center text-lg font-semibold" href="/library/tools/new">
-                Define tool
+                {say.defineTool}
               </Link>
               <a
                 className="text-act font-head flex min-h-11 items-center text-lg font-semibold"
                 href="/api/library/definitions.csv"
               >
-                All tools as CSV
+                {say.allToolsAsCsv}
               </a>
             </div>
           </>

@@ -6,14 +6,15 @@ import { RulesForm } from '@/ui/load/rules-form'
 import { NoMachine } from '../../_parts/no-machine'
 import { context } from '../../_server/context'
 import { keepLimitsAction } from '../actions'
+import { say } from '@/words/screens/load'
 
-export const metadata = { title: 'Rules of loading' }
+export const metadata = { title: say.rulesOfLoading }
 
 export default async function RulesPage({ searchParams }: { readonly searchParams: Promise<{ machine?: string | string[] }> }) {
   const { machine: asked } = await searchParams
   const shop = await context()
   const sheet = readRules(shop.db, typeof asked === 'string' ? asked : null)
-  if (!sheet) return <NoMachine lead="Rules" tabs={LOAD_TABS} label="Sheets of Load" />
+  if (!sheet) return <NoMachine lead={say.rules} tabs={LOAD_TABS} label={say.sheetsOfLoad} />
   const { machine, machines } = sheet
   const may = Object.fromEntries(LOAD_RULES.map((rule) => [rule, mayOverrule(rule, machine)])) as Record<LoadRule, MayOverrule>
   return (

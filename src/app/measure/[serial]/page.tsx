@@ -10,8 +10,9 @@ import { serialOf } from '../../_server/params'
 import { refusalText } from '@/words/refusals'
 import { wipeAction, turnScrewAction } from '../../stand-in/actions'
 import { overruleCheckAction } from '../actions'
+import { say } from '@/words/screens/measure'
 
-export const metadata = { title: 'Measure' }
+export const metadata = { title: say.measure }
 
 interface Props {
   readonly params: Promise<{ serial: string }>
@@ -31,10 +32,8 @@ export default async function MeasurePage({ params, searchParams }: Props) {
           left={
             <>
               <Title lead={serial} />
-              <Say tone="off" lead="Nothing to measure.">
-                {page
-                  ? `It is in ${page.sheet.assembly.machine}. Unload it first.`
-                  : 'There is no tool on this holder. Scan another one, or measure it without a job on Measure.'}
+              <Say tone="off" lead={say.nothingToMeasure}>
+                {page ? say.itIsInUnloadIt(page.sheet.assembly.machine) : say.thereIsNoToolOn}
               </Say>
             </>
           }
@@ -56,7 +55,7 @@ export default async function MeasurePage({ params, searchParams }: Props) {
         overrule={overruleCheckAction}
         serial={serial}
         title={assembly.t === null ? serial : `T${assembly.t}`}
-        about={`${assembly.name}${edges ? `, ${edges} edges` : ''}`}
+        about={`${assembly.name}${edges ? say.edgeCount(edges) : ''}`}
         forMachine={page.machineName}
         due={formatDue(assembly.dueAt, new Date(shop.now))}
         tool={openTool(shop, sheet, bench)}

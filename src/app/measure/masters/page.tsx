@@ -4,8 +4,9 @@ import { dueText } from '@/words/measure'
 import { MastersStation } from '@/ui/measure/masters-station'
 import { context } from '../../_server/context'
 import { addAdapterAction, changeAdapterAction, overruleCheckAction, renewMasterAction } from '../actions'
+import { say } from '@/words/screens/measure'
 
-export const metadata = { title: 'Masters' }
+export const metadata = { title: say.masters }
 
 export default async function MastersPage() {
   const shop = await context()

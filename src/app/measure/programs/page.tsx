@@ -4,8 +4,9 @@ import { Sheet } from '@/ui/common/sheet'
 import { MEASURE_TABS, SubNav } from '@/ui/common/sub-nav'
 import { formatWhen } from '@/ui/format/due'
 import { context } from '../../_server/context'
+import { say } from '@/words/screens/measure'
 
-export const metadata = { title: 'Measuring programs' }
+export const metadata = { title: say.measuringPrograms }
 
 export default async function ProgramsPage() {
   const shop = await context()
@@ -18,21 +19,18 @@ export default async function ProgramsPage() {
       <Sheet
         left={
           <>
-            <SubNav tabs={MEASURE_TABS} label="Sheets of the bench" heading />
-            <p className="text-soft max-w-[70ch] text-lg">
-              How each kind of tool is measured. Save a routine at the bench after a good measurement. Without one, the tool is
-              measured and judged by the limits in the library.
-            </p>
-            <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Measuring programs">
+            <SubNav tabs={MEASURE_TABS} label={say.sheetsOfTheBench} heading />
+            <p className="text-soft max-w-[70ch] text-lg">{say.howEachKindOfTool}</p>
+            <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={say.measuringPrograms}>
               <table className="w-full text-left">
                 <thead>
                   <tr className="border-ink border-b-2 [&>th]:pr-4 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">
                     <th scope="col">T</th>
-                    <th scope="col">tool</th>
-                    <th scope="col">machines</th>
-                    <th scope="col">steps</th>
-                    <th scope="col">version</th>
-                    <th scope="col">kept</th>
+                    <th scope="col">{say.tool}</th>
+                    <th scope="col">{say.machines}</th>
+                    <th scope="col">{say.steps}</th>
+                    <th scope="col">{say.versionLower}</th>
+                    <th scope="col">{say.kept}</th>
                   </tr>
                 </thead>
                 <tbody>
@@ -65,7 +63,7 @@ export default async function ProgramsPage() {
                   {rows.length === 0 && (
                     <tr>
                       <td colSpan={6} className="text-soft py-4 text-lg">
-                        No tools defined yet. Define its tool in the library to save a routine.
+                        {say.noToolsDefinedYetDefine}
                       </td>
                     </tr>
                   )}

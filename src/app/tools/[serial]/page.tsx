@@ -30,27 +30,28 @@ import {
 } from '../../build/actions'
 import { reserveAction } from '../../kit/actions'
 import { inspectHolderAction, replaceStudAction } from '../../library/actions'
+import { say } from '@/words/screens/tool'
 
 export async function generateMetadata({ params }: { readonly params: Promise<{ serial: string }> }) {
   return { title: serialOf((await params).serial) }
 }
 
 const NEXT = {
-  measure: { href: (s: string) => `/measure/${s}`, text: 'Measure it', say: 'It is built. Measure it.' },
+  measure: { href: (s: string) => `/measure/${s}`, text: say.measureIt, sized: say.itIsBuiltMeasureIt },
   'hand-over': {
     href: (s: string) => `/hand-over/${s}`,
-    text: 'Hand it over',
-    say: 'It is measured. Hand it over.',
+    text: say.handItOver,
+    sized: say.itIsMeasuredHandIt,
   },
   load: {
     href: (s: string) => `/load?serial=${s}`,
-    text: 'Load it',
-    say: 'It is released. Load it into its machine.',
+    text: say.loadIt,
+    sized: say.itIsReleasedLoadIt,
   },
   correct: {
     href: (s: string) => `/measure/${s}`,
-    text: 'Measure it again',
-    say: 'It is out of tolerance. Correct it, then measure it again.',
+    text: say.measureItAgain,
+    sized: say.itIsOutOfTolerance,
   },
   build: null,
 } as const
@@ -63,7 +64,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
     return (
       <>
         <div />
-        <Sheet left={<Title lead={serial}>there is no holder with this mark</Title>} />
+        <Sheet left={<Title lead={serial}>{say.thereIsNoHolderWith}</Title>} />
       </>
     )
   const {
@@ -96,7 +97,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
         left={
           <>
             <Title lead={assembly?.t ? `T${assembly.t}` : serial}>
-              {assembly ? `${assembly.name} · on ${serial}` : `${type ?? 'holder'} · no tool on it`}
+              {assembly ? say.onNameSerial(assembly.name, serial) : say.noToolOnIt(type ?? 'holder')}
             </Title>
             <div className="flex flex-wrap gap-6">
               {assembly && profile && (
@@ -112,36 +113,38 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
                 />
               )}
               <div className="min-w-[300px] flex-1">
-                <Row name="Holder">{type ?? holder.coupling}</Row>
-                <Row name="Heat cycles">
+                <Row name={say.holder}>{type ?? holder.coupling}</Row>
+                <Row name={say.heatCycles}>
                   {holder.heats}
-                  {greatestHeats !== undefined && <small className="text-soft"> of {greatestHeats}</small>}
+                  {greatestHeats !== undefined && <small className="text-soft"> {say.ofGreatestHeats(greatestHeats)}</small>}
                 </Row>
-                {holder.inspectBy && <Row name="Inspect by">{holder.inspectBy.slice(0, 10)}</Row>}
+                {holder.inspectBy && <Row name={say.inspectBy}>{holder.inspectBy.slice(0, 10)}</Row>}
                 {holder.stud && (
-                  <Row name={names.get(holder.stud) ?? 'Pull stud'}>since {holder.studSince?.slice(0, 10) ?? '–'}</Row>
+                  <Row name={names.get(holder.stud) ?? say.pullStud}>
+                    {say.sinceStudSince(holder.studSince?.slice(0, 10) ?? '–')}
+                  </Row>
                 )}
-                <Row name="Where it is">
+                <Row name={say.whereItIs}>
                   {assembly
                     ? assembly.state === 'loaded'
                       ? `${machines.get(assembly.machine ?? '') ?? assembly.machine}, ${pocketText(assembly.pocket)}`
-                      : (assembly.place ?? 'tool room')
-                    : (holder.place ?? 'tool room')}
+                      : (assembly.place ?? say.toolRoom)
+                    : (holder.place ?? say.toolRoom)}
                 </Row>
                 {assembly && (
                   <>
-                    <Row name="For">
-                      {assembly.machine ? (machines.get(assembly.machine) ?? assembly.machine) : 'no machine yet'}
+                    <Row name={say.forWord}>
+                      {assembly.machine ? (machines.get(assembly.machine) ?? assembly.machine) : say.noMachineYet}
                       {assembly.job ? `, ${assembly.job}` : ''}
                     </Row>
-                    <Row name="Length" symbol="LF">
+                    <Row name={say.length} symbol="LF">
                       {length(last?.summary.LF)}
                     </Row>
-                    <Row name="Diameter" symbol="DC">
+                    <Row name={say.diameter} symbol="DC">
                       {length(last?.summary.DC)}
                     </Row>
-                    <Row name="Radial runout">{length(last?.summary.radialRunout)}</Row>
-                    <Row name="Last measured">
+                    <Row name={say.radialRunout}>{length(last?.summary.radialRunout)}</Row>
+                    <Row name={say.lastMeasured}>
                       {last ? (
                         <>
                           {formatWhen(last.at)} {last.verdict && <VerdictMark verdict={last.verdict} />}
@@ -152,7 +155,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
                                 href={`/api/assemblies/${encodeURIComponent(serial)}/measurements/${last.id}/frames`}
                                 download
                               >
-                                pictures
+                                {say.pictures}
                               </a>
                             ) : (
                               `figures ${last.source}`
@@ -163,14 +166,14 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
                         'never'
                       )}
                     </Row>
-                    {assembly.condition !== 'fit' && <Row name="Condition">◆ {assembly.condition}</Row>}
+                    {assembly.condition !== 'fit' && <Row name={say.condition}>◆ {assembly.condition}</Row>}
                     {definition && (
-                      <Row name="Definition">
+                      <Row name={say.definition}>
                         <Link
                           className="text-act"
                           href={`/library/tools/${encodeURIComponent(definition.id)}?version=${definition.version}`}
                         >
-                          {definition.id}, version {definition.version}
+                          {say.versionOf(definition.id, definition.version)}
                         </Link>
                       </Row>
                     )}
@@ -181,11 +184,11 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
                           {p.serial ?? (p.count > 1 ? `${p.count} ×` : '')}
                         </Row>
                       ))}
-                    <Row name="Hand-over">
+                    <Row name={say.handOver}>
                       {current ? (
                         <>
                           <Link className="text-act" href={`/hand-over/${serial}`}>
-                            {current.values.issue}, current
+                            {say.currentIssue(current.values.issue)}
                           </Link>
                           {current.values.concession && (
                             <small className="block text-base font-medium">
@@ -203,57 +206,56 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
                 )}
               </div>
             </div>
-            <h2 className="mt-2 text-2xl font-bold">History</h2>
+            <h2 className="mt-2 text-2xl font-bold">{say.history}</h2>
             <RecordTable lines={recordLines(record, shop.unit, machines)} oneTool />
           </>
         }
         right={
           <div className="mt-auto">
             {warm && (
-              <Say tone="unsure" lead="Hot until the unit’s light says otherwise.">
-                Computed: earliest time to touch {formatTime(warm.touchAt)}, to measure {formatTime(warm.measureAt)}. Hot metal
-                looks like cold metal.
+              <Say tone="unsure" lead={say.hotUntilTheUnitsLight}>
+                {say.computedEarliestTimeToTouch(formatTime(warm.touchAt), formatTime(warm.measureAt))}
               </Say>
             )}
             {holder.heat && holder.heat.touchAt > shop.now && !warm && (
-              <Say tone="unsure" lead="The holder is still hot from its last heat.">
-                Computed: earliest time to touch {formatTime(holder.heat.touchAt)}. Hot metal looks like cold metal.
+              <Say tone="unsure" lead={say.theHolderIsStillHot}>
+                {say.computedEarliestTimeToTouchHot(formatTime(holder.heat.touchAt))}
               </Say>
             )}
             {holder.fallenAt && (
-              <Say tone="off" lead="It was dropped. Inspect the holder first.">
-                It cannot be used or released before it is inspected.
+              <Say tone="off" lead={say.itWasDroppedInspectThe}>
+                {say.itCannotBeUsedOr}
               </Say>
             )}
             {waits === 'change cutter' && assembly && assembly.condition !== 'fit' ? (
               <>
-                <Say tone="off" lead={`The tool is ${assembly.condition}. Take it apart.`}>
-                  Its cutter goes to scrap unless you change that.
+                <Say tone="off" lead={say.theToolIsTakeIt(assembly.condition)}>
+                  {say.itsCutterGoesToScrap}
                 </Say>
                 <ConditionPanel serial={serial} condition={assembly.condition} correct={correctConditionAction} />
               </>
             ) : next ? (
               <>
-                <Say tone={waits === 'correct' ? 'off' : 'todo'} lead={next.say} />
+                <Say tone={waits === 'correct' ? 'off' : 'todo'} lead={next.sized} />
                 <GoTo href={next.href(serial)}>{next.text}</GoTo>
                 {waits === 'correct' && (
                   <p className="mt-2 text-base">
                     <Link className="text-act" href={`/hand-over/${serial}`}>
-                      Release it out of tolerance
+                      {say.releaseItOutOfTolerance}
                     </Link>{' '}
-                    (lead only)
+                    {say.leadOnly}
                   </p>
                 )}
               </>
             ) : (
-              <Say tone="holds" lead={assembly ? 'It is in its machine.' : 'Free.'}>
+              <Say tone="holds" lead={assembly ? say.itIsInItsMachine : say.free}>
                 {assembly
-                  ? 'Nothing to do here until it is unloaded.'
+                  ? say.nothingToDoHereUntil
                   : holder.retired
-                    ? 'This holder is retired.'
+                    ? say.thisHolderIsRetired
                     : health.length
-                      ? `But: ${health.map((r) => fitsText(r, shop.unit)).join(' ')}`
-                      : 'It can be used for the next tool.'}
+                      ? say.butHealth(health.map((r) => fitsText(r, shop.unit)).join(' '))
+                      : say.itCanBeUsedFor}
               </Say>
             )}
             {assembly && assembly.state !== 'loaded' && (

@@ -2,6 +2,7 @@ import { readCodes } from '@/codecs/read-code'
 import { readBody } from '../../_api/body'
 import { guarded } from '../../_api/guard'
 import { problem } from '../../_api/problem'
+import { say } from '@/words/screens/outside'
 
 export const dynamic = 'force-dynamic'
 
@@ -15,6 +16,6 @@ export const POST = guarded(async (request) => {
   const codes = await readCodes(body.value)
   if (codes.ok) return Response.json({ codes: codes.value })
   return codes.error.code === 'NO_CODE'
-    ? problem(422, 'NO_CODE', 'No code can be read in this picture. Hold the camera straight over it, closer, in even light.')
-    : problem(422, 'NOT_A_PICTURE', 'This is no PNG or JPEG picture that can be read.')
+    ? problem(422, 'NO_CODE', say.noCodeCanBeRead)
+    : problem(422, 'NOT_A_PICTURE', say.thisIsNoPngOr)
 })

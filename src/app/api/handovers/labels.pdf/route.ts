@@ -3,6 +3,7 @@ import { labelFonts } from '@/runtime'
 import { guarded } from '../../_api/guard'
 import { handoverOf, labelPictureOf } from '../../_api/label'
 import { problem } from '../../_api/problem'
+import { say } from '@/words/screens/outside'
 
 export const dynamic = 'force-dynamic'
 
@@ -12,8 +13,7 @@ const MOST_LABELS = 200
 export const GET = guarded(async (request) => {
   const asked = request.nextUrl.searchParams
   const ids = (asked.get('ids') ?? '').split(',').filter(Boolean)
-  if (!ids.length || ids.length > MOST_LABELS)
-    return problem(400, 'BAD_REQUEST', `Name the hand-overs: ?ids=4,5,6, ${MOST_LABELS} at most.`)
+  if (!ids.length || ids.length > MOST_LABELS) return problem(400, 'BAD_REQUEST', say.nameTheHandOversIds(MOST_LABELS))
   const pictures = []
   for (const id of ids) {
     const handover = handoverOf(id)

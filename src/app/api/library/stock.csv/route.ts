@@ -4,6 +4,7 @@ import { theShop } from '@/runtime'
 import { readStockLines } from '@/stations/library/stock-sheet'
 import { download } from '../../_api/download'
 import { guarded } from '../../_api/guard'
+import { say } from '@/words/screens/outside'
 
 export const dynamic = 'force-dynamic'
 
@@ -22,6 +23,6 @@ export const GET = guarded(() => {
       balance.received,
     ]),
   )
-  const columns = ['id', 'name', 'place', 'should lie there', 'counted', 'on hand', 'built in', 'scrapped', 'received']
+  const columns = ['id', 'name', 'place', say.shouldLieThere, 'counted', say.onHand, say.builtIn, 'scrapped', 'received']
   return download(encodeCsv(columns, rows), 'text/csv; charset=utf-8', 'count-sheet.csv')
 })

@@ -5,12 +5,13 @@ import { jsonOf, readBody } from '../../_api/body'
 import { guarded } from '../../_api/guard'
 import { problem } from '../../_api/problem'
 import { refused } from '../../_api/refused'
+import { say } from '@/words/screens/outside'
 
 export const dynamic = 'force-dynamic'
 
 const Body = z.object({
-  machine: z.string({ error: 'the key of a machine' }).max(40),
-  assemblies: z.array(z.string().max(40), { error: 'a list of serials' }).min(1, 'at least one serial').max(500),
+  machine: z.string({ error: say.theKeyOfAMachine }).max(40),
+  assemblies: z.array(z.string().max(40), { error: say.aListOfSerials }).min(1, say.atLeastOneSerial).max(500),
   post: z.string().max(80).optional(),
 })
 
@@ -19,13 +20,13 @@ export const POST = guarded(async (request) => {
   const body = await readBody(request, ['application/json'], 2 ** 20)
   if (!body.ok) return body.error
   const json = jsonOf(body.value)
-  if (json === undefined) return problem(400, 'BAD_REQUEST', 'The body is no JSON.')
+  if (json === undefined) return problem(400, 'BAD_REQUEST', say.theBodyIsNoJson)
   const given = Body.safeParse(json)
   if (!given.success)
     return problem(
       400,
       'BAD_REQUEST',
-      'Something in the body is missing or of the wrong kind.',
+      say.somethingInTheBodyIs,
       Object.fromEntries(given.error.issues.map((i) => [i.path.join('.') || 'body', i.message])),
     )
   const shop = theShop()

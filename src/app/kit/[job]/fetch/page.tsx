@@ -7,8 +7,9 @@ import { Sheet, Title } from '@/ui/common/sheet'
 import { Plan } from '@/ui/store/plan'
 import { context } from '../../../_server/context'
 import { plainText } from '../../../_server/params'
+import { say } from '@/words/screens/kit'
 
-export const metadata = { title: 'Pick list' }
+export const metadata = { title: say.pickList }
 
 /** The pick list to print: where to go, what to take, a box to tick. */
 export default async function FetchPage({ params }: { readonly params: Promise<{ job: string }> }) {
@@ -24,13 +25,13 @@ export default async function FetchPage({ params }: { readonly params: Promise<{
         left={
           <>
             <div className="flex flex-wrap items-start justify-between gap-3">
-              <Title lead={`Pick list for ${plainText(id)}`}>{list.lines.length} lines in walking order</Title>
+              <Title lead={say.pickListFor(plainText(id))}>{say.linesInWalkingOrder(list.lines.length)}</Title>
               <div className="flex gap-2.5 print:hidden">
                 <Link
                   className="text-act font-head flex h-11 items-center px-2 text-lg font-semibold"
                   href={`/kit/${encodeURIComponent(plainText(id))}`}
                 >
-                  Back to the job
+                  {say.backToTheJob}
                 </Link>
                 <PrintButton />
               </div>
@@ -41,10 +42,7 @@ export default async function FetchPage({ params }: { readonly params: Promise<{
                   <li key={serial} className="border-rule flex min-h-11 break-inside-avoid items-center gap-4 border-b">
                     <span aria-hidden="true" className="border-ink size-6 shrink-0 border-[1.5px]" />
                     <b className="figures w-16 text-lg">{place}</b>
-                    <span className="flex-1">
-                      T{t}, complete, on {serial}
-                      {stale ? ' · ◐ measure again first' : ''}
-                    </span>
+                    <span className="flex-1">{say.tCompleteOn(t, serial, stale ? say.measureAgainFirst : '')}</span>
                   </li>
                 ))}
                 {list.lines.map((l) => (
@@ -58,7 +56,7 @@ export default async function FetchPage({ params }: { readonly params: Promise<{
                       {names[l.component] ?? l.component}
                       <small className="text-soft block">
                         {l.purposes.join(', ')}
-                        {holders[l.component] ? ` · any of ${holders[l.component].join(', ')}` : ` · ${l.component}`}
+                        {holders[l.component] ? say.anyOf(holders[l.component].join(', ')) : ` · ${l.component}`}
                       </small>
                     </span>
                     <b className="figures text-lg">{l.count}</b>
@@ -66,17 +64,17 @@ export default async function FetchPage({ params }: { readonly params: Promise<{
                 ))}
                 {list.short.map((s) => (
                   <li key={s.component} className="border-rule text-off flex min-h-11 items-center gap-4 border-b font-semibold">
-                    ◆ short: {s.count} × {names[s.component] ?? s.component} for {s.purposes.join(', ')}
+                    {say.shortFor(s.count, names[s.component] ?? s.component, s.purposes.join(', '))}
                   </li>
                 ))}
-                {list.lines.length + list.short.length === 0 && <li className="text-lg">Nothing to pick.</li>}
+                {list.lines.length + list.short.length === 0 && <li className="text-lg">{say.nothingToPickSentence}</li>}
               </ul>
               <Plan
                 units={pick.units}
                 width={FLOOR.width}
                 height={FLOOR.height}
                 round={list.round}
-                title="The way through the store"
+                title={say.theWayThroughTheStore}
               />
             </div>
           </>

@@ -8,8 +8,9 @@ import { PrintButton } from '@/ui/common/print-button'
 import { setupRows } from '../../../_parts/setup-rows'
 import { context } from '../../../_server/context'
 import { plainText } from '../../../_server/params'
+import { say } from '@/words/screens/kit'
 
-export const metadata = { title: 'Setup sheet' }
+export const metadata = { title: say.setupSheet }
 
 export default async function SetupPage({ params }: { readonly params: Promise<{ job: string }> }) {
   const { job: id } = await params
@@ -26,12 +27,9 @@ export default async function SetupPage({ params }: { readonly params: Promise<{
           <>
             <div className="flex flex-wrap items-start gap-x-6 gap-y-2">
               <div className="min-w-0 flex-1">
-                <Title lead={`Setup sheet ${job.id}`}>
-                  {job.name} · {machine.name} · starts {formatWhen(job.dueAt)}
-                </Title>
+                <Title lead={say.setupSheetId(job.id)}>{say.startsAt(job.name, machine.name, formatWhen(job.dueAt))}</Title>
                 <p className="text-soft">
-                  {job.quantity} {job.quantity === 1 ? 'part' : 'parts'} · lengths from the gauge line, in {machine.unit}. Values
-                  change when a tool is measured again: scan before loading.
+                  {say.lengthsFromTheGaugeLine(job.quantity, job.quantity === 1 ? say.part : say.parts, machine.unit)}
                 </p>
               </div>
               <div className="flex gap-2.5 print:hidden">
@@ -39,14 +37,14 @@ export default async function SetupPage({ params }: { readonly params: Promise<{
                   className="text-act font-head flex h-11 items-center px-2 text-lg font-semibold"
                   href={`/kit/${encodeURIComponent(job.id)}`}
                 >
-                  Back to the job
+                  {say.backToTheJob}
                 </Link>
                 <a
                   className="border-ink font-head flex h-11 items-center rounded-[3px] border-[1.5px] px-4 text-lg font-semibold"
                   href={`/api/jobs/${encodeURIComponent(job.id)}/setup-sheet.pdf`}
                   target="_blank"
                 >
-                  PDF
+                  {say.pdf}
                 </a>
                 <PrintButton />
               </div>
@@ -77,7 +75,7 @@ export default async function SetupPage({ params }: { readonly params: Promise<{
                 </li>
               ))}
             </ul>
-            {rows.length === 0 && <p className="text-lg">This job needs no tool.</p>}
+            {rows.length === 0 && <p className="text-lg">{say.thisJobNeedsNoTool}</p>}
           </>
         }
       />

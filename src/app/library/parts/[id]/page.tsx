@@ -12,8 +12,9 @@ import { MovesTable } from '../../../_parts/moves-table'
 import { context } from '../../../_server/context'
 import { plainText } from '../../../_server/params'
 import { bookAction, countStockAction, putPartAction, regrindAction } from '../../actions'
+import { say } from '@/words/screens/library'
 
-export const metadata = { title: 'Part' }
+export const metadata = { title: say.part }
 
 function valueText(part: Component, key: PropertyKey, unit: LengthUnit): string {
   const value = valueOf(part, key)
@@ -32,7 +33,7 @@ export default async function PartPage({ params }: { readonly params: Promise<{ 
     return (
       <>
         <div />
-        <Sheet left={<Title lead={id}>there is no such part in the library</Title>} />
+        <Sheet left={<Title lead={id}>{say.thereIsNoSuchPart}</Title>} />
       </>
     )
   const { part, balance, lying, moves, definitions, tools, pieces, version, drawers } = sheet
@@ -54,20 +55,16 @@ export default async function PartPage({ params }: { readonly params: Promise<{ 
                     {valueText(part, key, shop.unit)}
                   </Row>
                 ))}
-              {part.makerNumber && <Row name="Maker’s number">{part.makerNumber}</Row>}
-              {part.price !== undefined && <Row name="Price">{part.price}</Row>}
-              {part.reground && (
-                <Row name="Reground">
-                  {part.reground.count}×, was {part.reground.from}
-                </Row>
-              )}
+              {part.makerNumber && <Row name={say.makersNumberTitle}>{part.makerNumber}</Row>}
+              {part.price !== undefined && <Row name={say.price}>{part.price}</Row>}
+              {part.reground && <Row name={say.reground}>{say.wasCountFrom(part.reground.count, part.reground.from)}</Row>}
             </div>
             <details>
-              <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">Change it</summary>
+              <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">{say.changeIt}</summary>
               <PartForm kind={part.kind} part={{ ...part }} version={version} save={putPartAction} />
             </details>
-            <h2 className="mt-1 text-2xl font-bold">Where it is used</h2>
-            <List none="No tool uses it.">
+            <h2 className="mt-1 text-2xl font-bold">{say.whereItIsUsed}</h2>
+            <List none={say.noToolUsesIt}>
               {definitions.map((d) => (
                 <Link
                   key={d.id}
@@ -76,7 +73,7 @@ export default async function PartPage({ params }: { readonly params: Promise<{ 
                 >
                   <b className="figures w-14 text-lg">T{d.t}</b> {d.name}
                   <span className="text-soft ml-auto">
-                    {d.parts.some((l) => l.component === part.id) ? 'first choice' : 'substitute'}
+                    {d.parts.some((l) => l.component === part.id) ? say.firstChoice : say.substitute}
                   </span>
                 </Link>
               ))}
@@ -85,17 +82,15 @@ export default async function PartPage({ params }: { readonly params: Promise<{ 
               <List none="">
                 {tools.slice(0, 12).map((a) => (
                   <Link key={a.id} href={`/tools/${a.serial}`} className="border-rule flex min-h-11 items-center gap-3 border-b">
-                    <b className="figures w-14 text-lg">T{a.t ?? '?'}</b> on {a.serial}
-                    <span className="text-soft ml-auto">
-                      {a.state === 'apart' ? 'was in it, taken apart' : `is in it, ${a.state}`}
-                    </span>
+                    <b className="figures w-14 text-lg">T{a.t ?? '?'}</b> {say.onSerial(a.serial)}
+                    <span className="text-soft ml-auto">{a.state === 'apart' ? say.wasInItTakenApart : say.isInIt(a.state)}</span>
                   </Link>
                 ))}
               </List>
             )}
             {!withSerial && (
               <>
-                <h2 className="mt-1 text-2xl font-bold">Stock entries</h2>
+                <h2 className="mt-1 text-2xl font-bold">{say.stockEntries}</h2>
                 <MovesTable moves={moves} />
               </>
             )}
@@ -104,8 +99,8 @@ export default async function PartPage({ params }: { readonly params: Promise<{ 
         right={
           withSerial ? (
             <>
-              <h2 className="text-2xl font-bold">Pieces</h2>
-              <List none="None yet. Add one on Holders.">
+              <h2 className="text-2xl font-bold">{say.pieces}</h2>
+              <List none={say.noneYetAddOneOn}>
                 {pieces.map((h) => (
                   <Link
                     key={h.serial}
@@ -115,10 +110,10 @@ export default async function PartPage({ params }: { readonly params: Promise<{ 
                     <b className="text-act text-[19px]">{h.serial}</b>
                     <span>
                       {h.retired
-                        ? 'retired'
+                        ? say.retiredLower
                         : h.carries
-                          ? `carries ${h.carriesT === null ? 'a tool' : `T${h.carriesT}`}`
-                          : `free, ${h.place ?? 'no place'}`}
+                          ? say.carries(h.carriesT === null ? say.aTool : `T${h.carriesT}`)
+                          : say.freePlace(h.place ?? say.noPlace)}
                     </span>
                   </Link>
                 ))}
@@ -126,15 +121,13 @@ export default async function PartPage({ params }: { readonly params: Promise<{ 
             </>
           ) : (
             <>
-              <h2 className="text-2xl font-bold">Stock</h2>
-              <Row name="On hand">{onHand(balance)}</Row>
-              <Row name="Picked for jobs">{balance.taken}</Row>
-              <Row name="Built in">{balance.built}</Row>
-              <Row name="Scrapped">{balance.scrapped}</Row>
-              <Row name="Received">{balance.received}</Row>
-              {missing(balance) !== 0 && (
-                <p className="text-off font-semibold">◆ {missing(balance)} pieces are missing in the count.</p>
-              )}
+              <h2 className="text-2xl font-bold">{say.stock}</h2>
+              <Row name={say.onHandTitle}>{onHand(balance)}</Row>
+              <Row name={say.pickedForJobs}>{balance.taken}</Row>
+              <Row name={say.builtIn}>{balance.built}</Row>
+              <Row name={say.scrapped}>{balance.scrapped}</Row>
+              <Row name={say.received}>{balance.received}</Row>
+              {missing(balance) !== 0 && <p className="text-off font-semibold">{say.piecesAreMissingInThe(missing(balance))}</p>}
               <ul className="mb-2">
                 {lying.map(({ place, count }) => (
                   <li key={place ?? ''} className="border-rule flex min-h-11 items-center justify-between border-b">
@@ -143,7 +136,7 @@ export default async function PartPage({ params }: { readonly params: Promise<{ 
                         {place}
                       </Link>
                     ) : (
-                      'no place'
+                      say.noPlace
                     )}
                     <span className="figures text-lg font-semibold">{count}</span>
                   </li>
@@ -152,7 +145,7 @@ export default async function PartPage({ params }: { readonly params: Promise<{ 
               <StockForm component={part.id} lying={lying} places={drawers} book={bookAction} count={countStockAction} />
               {part.kind === 'solid-cutter' && (
                 <>
-                  <h2 className="mt-3 text-2xl font-bold">Regrind</h2>
+                  <h2 className="mt-3 text-2xl font-bold">{say.regrind}</h2>
                   <RegrindForm id={part.id} DC={part.DC} OAL={part.OAL} regrind={regrindAction} />
                 </>
               )}

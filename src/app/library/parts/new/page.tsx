@@ -2,8 +2,9 @@ import { isKind, KINDS } from '@/core/tool'
 import { Sheet, Title } from '@/ui/common/sheet'
 import { KindChoice, PartForm } from '@/ui/library/part-form'
 import { putPartAction } from '../../actions'
+import { say } from '@/words/screens/library'
 
-export const metadata = { title: 'A new part' }
+export const metadata = { title: say.aNewPart }
 
 export default async function NewPartPage({ searchParams }: { readonly searchParams: Promise<{ kind?: string }> }) {
   const { kind } = await searchParams
@@ -15,12 +16,12 @@ export default async function NewPartPage({ searchParams }: { readonly searchPar
         left={
           chosen ? (
             <>
-              <Title lead={`A new ${KINDS[chosen].name}`} />
+              <Title lead={say.aNew(KINDS[chosen].name)} />
               <PartForm kind={chosen} part={null} save={putPartAction} />
             </>
           ) : (
             <>
-              <Title lead="A new part">which kind is it?</Title>
+              <Title lead={say.aNewPart}>{say.whichKindIsIt}</Title>
               <KindChoice />
             </>
           )

@@ -10,8 +10,9 @@ import { formatWhen } from '@/ui/format/due'
 import { ToolForm } from '../../../_parts/definition-form'
 import { context } from '../../../_server/context'
 import { plainText } from '../../../_server/params'
+import { say } from '@/words/screens/library'
 
-export const metadata = { title: 'Tool' }
+export const metadata = { title: say.toolTitle }
 
 export default async function DefinitionPage({
   params,
@@ -28,7 +29,7 @@ export default async function DefinitionPage({
     return (
       <>
         <div />
-        <Sheet left={<Title lead={id}>there is no such tool</Title>} />
+        <Sheet left={<Title lead={id}>{say.thereIsNoSuchTool}</Title>} />
       </>
     )
   const { definition: d, versions, tools, jobs, machines, names, profile } = sheet
@@ -42,12 +43,9 @@ export default async function DefinitionPage({
       <Sheet
         left={
           <>
-            <Title lead={`T${d.t}`}>
-              {d.name} · {d.id}, version {d.version}
-              {isCurrent ? '' : ' (superseded)'}
-            </Title>
+            <Title lead={`T${d.t}`}>{say.versionNameId(d.name, d.id, d.version, isCurrent ? '' : say.superseded)}</Title>
             {faults.map((fault) => (
-              <Say key={fault} tone="off" lead="It cannot be built like this.">
+              <Say key={fault} tone="off" lead={say.itCannotBeBuiltLike}>
                 {fault}
               </Say>
             ))}
@@ -63,32 +61,28 @@ export default async function DefinitionPage({
                 RE={d.RE?.nominal ?? null}
               />
               <div>
-                <Row name="Length" symbol="LF">
+                <Row name={say.length} symbol="LF">
                   {size(d.LF)}
                 </Row>
-                <Row name="Diameter" symbol="DC">
+                <Row name={say.diameter} symbol="DC">
                   {size(d.DC)}
                 </Row>
                 {d.RE && (
-                  <Row name="Corner radius" symbol="RE">
+                  <Row name={say.cornerRadius} symbol="RE">
                     {size(d.RE)}
                   </Row>
                 )}
-                <Row name="Runout, radial and axial">
+                <Row name={say.runoutRadialAndAxial}>
                   {formatDeviation(d.radialRunoutMax, shop.unit)}, {formatDeviation(d.axialRunoutMax, shop.unit)}
                 </Row>
-                <Row name="Edges · class">
+                <Row name={say.edgesClass}>
                   {d.edges} · {d.toolClass}
                 </Row>
-                <Row name="Program speed">{d.programRpm.toLocaleString('en')} rev/min</Row>
-                {d.balance && (
-                  <Row name="Balance">
-                    G{d.balance.grade} at {d.balance.rpm.toLocaleString('en')}
-                  </Row>
-                )}
-                <Row name="Route">{d.route}</Row>
-                {d.lifeMin !== null && <Row name="Life">{d.lifeMin} min</Row>}
-                <Row name="Machines">{d.machines.map((key) => machines.get(key) ?? key).join(', ')}</Row>
+                <Row name={say.programSpeed}>{d.programRpm.toLocaleString('en')} rev/min</Row>
+                {d.balance && <Row name={say.balance}>{say.gAt(d.balance.grade, d.balance.rpm.toLocaleString('en'))}</Row>}
+                <Row name={say.route}>{d.route}</Row>
+                {d.lifeMin !== null && <Row name={say.life}>{d.lifeMin} min</Row>}
+                <Row name={say.machines}>{d.machines.map((key) => machines.get(key) ?? key).join(', ')}</Row>
                 {d.parts.map((line) => (
                   <Row
                     key={`${line.role}-${line.component}`}
@@ -103,7 +97,7 @@ export default async function DefinitionPage({
                     symbol={line.role}
                   >
                     {line.count > 1 ? `${line.count} ×` : ''}{' '}
-                    {line.alternatives.length ? `or ${line.alternatives.join(', ')}` : ''}
+                    {line.alternatives.length ? say.orAlternatives(line.alternatives.join(', ')) : ''}
                   </Row>
                 ))}
               </div>
@@ -111,7 +105,7 @@ export default async function DefinitionPage({
             {d.contour && (
               <>
                 <h2 className="text-2xl font-bold">
-                  Nominal contour <span className="text-soft font-medium">{d.contour.length} pieces</span>
+                  {say.nominalContour} <span className="text-soft font-medium">{say.contourPieces(d.contour.length)}</span>
                 </h2>
                 <Contour pieces={d.contour} width={420} height={220} />
               </>
@@ -119,7 +113,7 @@ export default async function DefinitionPage({
             {isCurrent && (
               <details>
                 <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">
-                  Change it: a new version
+                  {say.changeItANewVersion}
                 </summary>
                 <ToolForm definition={d} />
               </details>
@@ -128,7 +122,7 @@ export default async function DefinitionPage({
         }
         right={
           <>
-            <h2 className="text-2xl font-bold">Jobs that need it</h2>
+            <h2 className="text-2xl font-bold">{say.jobsThatNeedIt}</h2>
             {jobs.map((job) => (
               <Link
                 key={job.id}
@@ -138,19 +132,19 @@ export default async function DefinitionPage({
                 <b className="text-act">{job.id}</b> {job.state === 'open' ? formatWhen(job.dueAt) : job.state}
               </Link>
             ))}
-            {jobs.length === 0 && <p className="text-soft">No job.</p>}
-            <h2 className="mt-3 text-2xl font-bold">Tools built to it</h2>
+            {jobs.length === 0 && <p className="text-soft">{say.noJob}</p>}
+            <h2 className="mt-3 text-2xl font-bold">{say.toolsBuiltToIt}</h2>
             {tools.map((a) => (
               <Link
                 key={a.id}
                 href={`/tools/${a.serial}`}
                 className="border-rule flex min-h-11 items-center justify-between border-b"
               >
-                <b className="text-act">{a.serial}</b> {a.state}, version {a.definition?.version}
+                <b className="text-act">{a.serial}</b> {say.versionState(a.state)} {a.definition?.version}
               </Link>
             ))}
-            {tools.length === 0 && <p className="text-soft">None yet.</p>}
-            <h2 className="mt-3 text-2xl font-bold">Versions</h2>
+            {tools.length === 0 && <p className="text-soft">{say.noneYet}</p>}
+            <h2 className="mt-3 text-2xl font-bold">{say.versions}</h2>
             {versions.map((v) => (
               <Link
                 key={v.version}
@@ -158,7 +152,7 @@ export default async function DefinitionPage({
                 className="border-rule flex min-h-11 items-center border-b"
                 aria-current={v.version === d.version ? 'page' : undefined}
               >
-                {v.version} {v.version === versions[0].version ? '· current' : ''}
+                {v.version} {v.version === versions[0].version ? say.current : ''}
               </Link>
             ))}
             <div className="mt-4 flex gap-2.5">
@@ -166,13 +160,13 @@ export default async function DefinitionPage({
                 className="border-ink font-head flex h-11 flex-1 items-center justify-center rounded-[3px] border-[1.5px] text-lg font-semibold"
                 href={`/api/definitions/${encodeURIComponent(d.id)}/archetype.xml`}
               >
-                XML
+                {say.xml}
               </a>
               <a
                 className="border-ink font-head flex h-11 flex-1 items-center justify-center rounded-[3px] border-[1.5px] text-lg font-semibold"
                 href={`/api/definitions/${encodeURIComponent(d.id)}/contour.dxf`}
               >
-                DXF
+                {say.dxf}
               </a>
             </div>
           </>

@@ -1,8 +1,9 @@
 import { readComment } from '@/core/plan'
 import { Sheet, Title } from '@/ui/common/sheet'
 import { ToolForm } from '../../../_parts/definition-form'
+import { say } from '@/words/screens/library'
 
-export const metadata = { title: 'A new tool' }
+export const metadata = { title: say.aNewTool }
 
 export default async function NewToolPage({
   searchParams,
@@ -24,7 +25,7 @@ export default async function NewToolPage({
       <Sheet
         left={
           <>
-            <Title lead="A new tool">what a T number means</Title>
+            <Title lead={say.aNewTool}>{say.whatATNumberMeans}</Title>
             <ToolForm definition={null} suggested={suggested} />
           </>
         }

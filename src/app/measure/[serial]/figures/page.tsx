@@ -7,8 +7,9 @@ import { context } from '../../../_server/context'
 import { serialOf } from '../../../_server/params'
 import { refusalText } from '@/words/refusals'
 import { readLineAction, saveFiguresAction, saveLineAction, saveValuesCheckAction } from '../../actions'
+import { say } from '@/words/screens/measure'
 
-export const metadata = { title: 'Figures' }
+export const metadata = { title: say.figures }
 
 export default async function FiguresPage({ params }: { readonly params: Promise<{ serial: string }> }) {
   const serial = serialOf((await params).serial)

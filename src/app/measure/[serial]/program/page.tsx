@@ -8,8 +8,9 @@ import { context } from '../../../_server/context'
 import { serialOf } from '../../../_server/params'
 import { refusalText } from '@/words/refusals'
 import { keepProgramAction } from '../../actions'
+import { say } from '@/words/screens/measure'
 
-export const metadata = { title: 'Measuring program' }
+export const metadata = { title: say.measuringProgram }
 
 export default async function ProgramPage({ params }: { readonly params: Promise<{ serial: string }> }) {
   const serial = serialOf((await params).serial)

@@ -4,8 +4,9 @@ import { KitRun } from '@/ui/measure/kit-run'
 import { StationPage } from '../../../_parts/station'
 import { context } from '../../../_server/context'
 import { plainText } from '../../../_server/params'
+import { say } from '@/words/screens/measure'
 
-export const metadata = { title: 'Measure a kit' }
+export const metadata = { title: say.measureAKit }
 
 export default async function KitRunPage({ params }: { readonly params: Promise<{ job: string }> }) {
   const job = plainText((await params).job)

@@ -9,17 +9,18 @@ import { MEASURE_TABS, SubNav } from '@/ui/common/sub-nav'
 import { formatWhen } from '@/ui/format/due'
 import { context } from '../../../_server/context'
 import { plainText } from '../../../_server/params'
+import { say } from '@/words/screens/measure'
 
-export const metadata = { title: 'Measuring program' }
+export const metadata = { title: say.measuringProgram }
 
 const SHORT = { mm: 1, inch: 2 } as const
 
 /** A feature's limits in words; the tool's own come from the library. */
 function limitsText(feature: Feature, limits: SpecLimits | undefined, unit: LengthUnit, own: boolean): string {
-  if (!limits) return own && ['LF', 'DC', 'RE'].includes(feature) ? 'limits from the library' : 'not judged'
-  const say = (value: number) => (isAngle(feature) ? value.toFixed(2) : formatLength(value, unit))
+  if (!limits) return own && ['LF', 'DC', 'RE'].includes(feature) ? say.limitsFromTheLibrary : say.notJudged
+  const sized = (value: number) => (isAngle(feature) ? value.toFixed(2) : formatLength(value, unit))
   const mark = isAngle(feature) ? '°' : ` ${unitMark(unit)}`
-  return limits.min === null ? `up to ${say(limits.max)}${mark}` : `${say(limits.min)} … ${say(limits.max)}${mark}`
+  return limits.min === null ? say.upTo(sized(limits.max), mark) : `${sized(limits.min)} … ${sized(limits.max)}${mark}`
 }
 
 export default async function ProgramPage({ params }: { readonly params: Promise<{ id: string }> }) {
@@ -35,9 +36,9 @@ export default async function ProgramPage({ params }: { readonly params: Promise
       <Sheet
         left={
           <>
-            <SubNav tabs={MEASURE_TABS} label="Sheets of the bench" />
-            <Title lead={`T${definition.t}: how it is measured`}>
-              {definition.name} · {versions[0] ? `version ${versions[0].version}` : 'no routine'}
+            <SubNav tabs={MEASURE_TABS} label={say.sheetsOfTheBench} />
+            <Title lead={say.tHowItIsMeasured(definition.t)}>
+              {definition.name} · {versions[0] ? say.versionNumber(versions[0].version) : say.noRoutine}
             </Title>
             <ol className="max-w-[760px]">
               {steps.map((step, i) => (
@@ -47,8 +48,13 @@ export default async function ProgramPage({ params }: { readonly params: Promise
                     {step.name}
                     <small className="figures text-soft text-[17px] font-medium">
                       {step.at
-                        ? `${formatLength(step.at.downMm, shop.unit, SHORT[shop.unit])} ${unitMark(shop.unit)} below the tip, ${formatLength(step.at.xMm, shop.unit, SHORT[shop.unit])} ${unitMark(shop.unit)} from the axis`
-                        : 'found at the tool’s end'}
+                        ? say.belowTheTipFromThe(
+                            formatLength(step.at.downMm, shop.unit, SHORT[shop.unit]),
+                            unitMark(shop.unit),
+                            formatLength(step.at.xMm, shop.unit, SHORT[shop.unit]),
+                            unitMark(shop.unit),
+                          )
+                        : say.foundAtTheToolsEnd}
                     </small>
                   </h2>
                   <ul className="pl-9">
@@ -74,16 +80,12 @@ export default async function ProgramPage({ params }: { readonly params: Promise
               // eslint-disable-next-line @next/next/no-img-element -- a measuring picture from our own route, as it was taken
               <img
                 src={`/api/definitions/${encodeURIComponent(id)}/program.png`}
-                alt={`Picture of T${definition.t}`}
+                alt={say.pictureOfT(definition.t)}
                 className="border-ink mb-3 w-full border"
               />
             )}
-            <h2 className="text-2xl font-bold">Versions</h2>
-            {versions.length === 0 && (
-              <p className="text-soft mt-1 text-lg">
-                None yet. Measure a tool of this kind. If it is in tolerance, save it as the routine.
-              </p>
-            )}
+            <h2 className="text-2xl font-bold">{say.versions}</h2>
+            {versions.length === 0 && <p className="text-soft mt-1 text-lg">{say.noneYetMeasureATool}</p>}
             {versions.map((v) => (
               <Row key={v.version} name={`${v.version}: ${v.why}`}>
                 <small className="text-soft text-base font-medium">
@@ -92,16 +94,12 @@ export default async function ProgramPage({ params }: { readonly params: Promise
               </Row>
             ))}
             <div className="mt-auto pt-3">
-              <p className="text-lg">
-                {standing.length
-                  ? 'Change and try it with a tool of this kind on the spindle.'
-                  : 'There is no tool of this kind in the tool room. Build one to change or try its routine.'}
-              </p>
+              <p className="text-lg">{standing.length ? say.changeAndTryItWith : say.thereIsNoToolOf}</p>
               {standing.length > 0 && (
                 <SmallActions>
                   {standing.slice(0, 2).map((a) => (
                     <SmallAction key={a.serial} href={`/measure/${a.serial}/program`}>
-                      On {a.serial}
+                      {say.onSerial(a.serial)}
                     </SmallAction>
                   ))}
                 </SmallActions>

@@ -4,6 +4,7 @@ import { theShop } from '@/runtime'
 import { plainText } from '../../../../_server/params'
 import { guarded } from '../../../_api/guard'
 import { problem } from '../../../_api/problem'
+import { say } from '@/words/screens/outside'
 
 export const dynamic = 'force-dynamic'
 
@@ -13,6 +14,6 @@ export const GET = guarded((_request, { id }) => {
   const program = getProgram(db, plainText(id))
   const zip = program?.evidence ? evidence.read(program.evidence) : null
   const set = zip && decodeFrameSet(zip)
-  if (!set?.ok) return problem(404, 'NO_PICTURES', 'No pictures were kept with this program.')
+  if (!set?.ok) return problem(404, 'NO_PICTURES', say.noPicturesWereKeptWith)
   return new Response(new Uint8Array(framePng(set.value.pictures[0].frame)), { headers: { 'content-type': 'image/png' } })
 })

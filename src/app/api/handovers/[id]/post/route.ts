@@ -5,6 +5,7 @@ import { theShop } from '@/runtime'
 import { guarded } from '../../../_api/guard'
 import { handoverOf } from '../../../_api/label'
 import { problem } from '../../../_api/problem'
+import { say } from '@/words/screens/outside'
 
 export const dynamic = 'force-dynamic'
 
@@ -15,21 +16,13 @@ export const GET = guarded((request, { id }) => {
   const { values } = handover
   const key = request.nextUrl.searchParams.get('machine') ?? values.machine
   const machine = getMachine(theShop().db, key)
-  if (!machine) return problem(404, 'UNKNOWN_MACHINE', `There is no machine ${key.slice(0, 20)}.`)
+  if (!machine) return problem(404, 'UNKNOWN_MACHINE', say.thereIsNoMachine(key.slice(0, 20)))
   if (isTyped(machine)) return problem(422, 'NO_POST', `${machine.name} takes no files: its figures are typed.`)
   if (machine.key !== values.machine)
-    return problem(
-      409,
-      'VALUES_DIFFER',
-      `Hand-over ${values.issue} of ${values.serial} was made for ${values.machine}, not for ${machine.key}.`,
-    )
+    return problem(409, 'VALUES_DIFFER', say.handOverOfWasMade(values.issue, values.serial, values.machine, machine.key))
   if (handover.voidedAt)
-    return problem(
-      409,
-      'SUPERSEDED',
-      `Hand-over ${values.issue} of ${values.serial} is out of date: ${voidText(handover.voidReason)}.`,
-    )
-  if (!handover.check.same) return problem(409, 'VALUES_DIFFER', 'The control gets other values than were measured.')
+    return problem(409, 'SUPERSEDED', say.handOverOfIsOut(values.issue, values.serial, voidText(handover.voidReason)))
+  if (!handover.check.same) return problem(409, 'VALUES_DIFFER', say.theControlGetsOtherValues)
   return new Response(handover.postText, {
     headers: {
       'content-type': 'text/plain; charset=utf-8',

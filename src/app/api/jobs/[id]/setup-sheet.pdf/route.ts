@@ -6,6 +6,7 @@ import { setupRows } from '../../../../_parts/setup-rows'
 import { plainText } from '../../../../_server/params'
 import { guarded } from '../../../_api/guard'
 import { problem } from '../../../_api/problem'
+import { say } from '@/words/screens/outside'
 
 export const dynamic = 'force-dynamic'
 
@@ -14,13 +15,19 @@ export const GET = guarded(async (_request, { id }) => {
   const { db, clock } = theShop()
   const now = clock.now()
   const sheet = readSetup(db, plainText(id), now)
-  if (!sheet) return problem(404, 'UNKNOWN_JOB', `There is no job ${plainText(id).slice(0, 40)}.`)
+  if (!sheet) return problem(404, 'UNKNOWN_JOB', say.thereIsNoJob(plainText(id).slice(0, 40)))
   const { job, machine } = sheet
   const pdf = await setupSheetPdf(
     {
-      title: `${job.id} for ${machine.name}`,
-      about: `${job.name} · ${job.quantity} ${job.quantity === 1 ? 'part' : 'parts'} · starts ${timeWithZone(job.dueAt)} · lengths from the gauge line, in ${machine.unit}`,
-      foot: `Printed ${timeWithZone(now)}. Values change when a tool is measured again: scan before loading.`,
+      title: say.forIdName(job.id, machine.name),
+      about: say.startsLengthsFromTheGauge(
+        job.name,
+        job.quantity,
+        job.quantity === 1 ? 'part' : 'parts',
+        timeWithZone(job.dueAt),
+        machine.unit,
+      ),
+      foot: say.printedValuesChangeWhenA(timeWithZone(now)),
       rows: setupRows(db, sheet),
     },
     labelFonts(),

@@ -5,6 +5,7 @@ import { readMagazine } from '@/stations/load/magazine'
 import { plainText } from '../../../../_server/params'
 import { guarded } from '../../../_api/guard'
 import { problem } from '../../../_api/problem'
+import { say } from '@/words/screens/outside'
 
 export const dynamic = 'force-dynamic'
 
@@ -12,7 +13,7 @@ export const dynamic = 'force-dynamic'
 export const GET = guarded(async (_request, { key }) => {
   const { db, control } = theShop()
   const machine = getMachine(db, plainText(key))
-  if (!machine) return problem(404, 'UNKNOWN_MACHINE', `There is no machine ${plainText(key).slice(0, 20)}.`)
+  if (!machine) return problem(404, 'UNKNOWN_MACHINE', say.thereIsNoMachine(plainText(key).slice(0, 20)))
   const { state, table } = await askControl(control, machine)
   const { standing } = readMagazine(db, machine, state, table)
   const toolIn = (pocket: number) => {

@@ -8,6 +8,7 @@ import { guarded } from '../../../../_api/guard'
 import { personOf } from '../../../../_api/person'
 import { problem } from '../../../../_api/problem'
 import { refused } from '../../../../_api/refused'
+import { say } from '@/words/screens/outside'
 
 export const dynamic = 'force-dynamic'
 const MOST_BYTES = 10 * 2 ** 20
@@ -26,7 +27,7 @@ export const GET = guarded((_request, { id }) => {
   const name = getComponent(db, plainText(id))?.drawing
   const bytes = name ? drawings.read(name) : null
   const type = bytes && typeOf(bytes)
-  if (!bytes || !type) return problem(404, 'NO_DRAWING', 'This part has no picture or drawing.')
+  if (!bytes || !type) return problem(404, 'NO_DRAWING', say.thisPartHasNoPicture)
   return new Response(new Uint8Array(bytes), {
     headers: { 'content-type': type, 'content-security-policy': "default-src 'none'" },
   })
@@ -35,14 +36,14 @@ export const GET = guarded((_request, { id }) => {
 export const PUT = guarded(async (request: NextRequest, { id }) => {
   const { db, drawings, clock } = theShop()
   const part = getComponent(db, plainText(id))
-  if (!part) return problem(404, 'UNKNOWN_PART', `The library knows no part ${plainText(id).slice(0, 40)}.`)
+  if (!part) return problem(404, 'UNKNOWN_PART', say.theLibraryKnowsNoPart(plainText(id).slice(0, 40)))
   const version = componentVersion(db, part.id)
   const person = personOf(request)
   if (person instanceof Response) return person
   const body = await readBody(request, Object.keys(DRAWING_TYPES), MOST_BYTES)
   if (!body.ok) return body.error
   const type = typeOf(body.value)
-  if (!type) return problem(415, 'NOT_A_PICTURE', `Send one of ${Object.keys(DRAWING_TYPES).join(', ')}.`)
+  if (!type) return problem(415, 'NOT_A_PICTURE', say.sendOneOf(Object.keys(DRAWING_TYPES).join(', ')))
   const drawing = drawings.put(part.id, type, body.value)
   const done = putPart({ db, now: clock.now(), person }, { ...part, drawing }, version)
   return done.ok ? Response.json({ drawing }) : refused(done.error)

@@ -6,6 +6,7 @@ import { plainText } from '../../../../../_server/params'
 import { guarded } from '../../../../_api/guard'
 import { problem } from '../../../../_api/problem'
 import { refused } from '../../../../_api/refused'
+import { say } from '@/words/screens/outside'
 
 export const dynamic = 'force-dynamic'
 
@@ -14,7 +15,7 @@ const MOST_CODE = 4096
 /** The machine asks for the tool in front of it: by the holder's mark, or by the text of its label. */
 export const GET = guarded((_request, { key, code }) => {
   const text = plainText(code)
-  if (text.length > MOST_CODE) return problem(413, 'TOO_LARGE', 'A label’s text has 4 KB at most.')
+  if (text.length > MOST_CODE) return problem(413, 'TOO_LARGE', say.aLabelsTextHasKb)
   const record = currentRecord(theShop().db, plainText(key), text)
   if (!record.ok) return refused(record.error)
   const { handover, machine, registers } = record.value

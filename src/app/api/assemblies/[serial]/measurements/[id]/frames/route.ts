@@ -3,6 +3,7 @@ import { theShop } from '@/runtime'
 import { serialOf } from '../../../../../../_server/params'
 import { guarded } from '../../../../../_api/guard'
 import { problem } from '../../../../../_api/problem'
+import { say } from '@/words/screens/outside'
 
 export const dynamic = 'force-dynamic'
 
@@ -11,13 +12,13 @@ export const GET = guarded(async (_request, { serial, id }) => {
   const { db, evidence } = theShop()
   const measurement = /^\d{1,12}$/.test(id) ? getMeasurement(db, Number(id)) : null
   if (!measurement || measurement.serial !== serialOf(serial))
-    return problem(404, 'UNKNOWN_MEASUREMENT', `No measurement ${id} of ${serial} is known.`)
+    return problem(404, 'UNKNOWN_MEASUREMENT', say.noMeasurementOfIsKnown(id, serial))
   const zip = measurement.evidence ? evidence.read(measurement.evidence) : null
   if (!zip)
     return problem(
       404,
       'NO_PICTURES',
-      measurement.evidence ? 'Its pictures were cleaned away by age.' : 'Its figures were typed in; there are no pictures.',
+      measurement.evidence ? say.itsPicturesWereCleanedAway : 'Its figures were typed in; there are no pictures.',
     )
   return new Response(Uint8Array.from(zip), {
     headers: {

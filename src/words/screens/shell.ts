@@ -1,0 +1,173 @@
+/** What the screens of shell say. */
+export const say = {
+  // due.ts
+  noDate: 'no date',
+  lateSpan: (span: string) => `late ${span}`,
+  tomorrowDue: (due: string) => `tomorrow ${due}`,
+  day: '1 day',
+  dayCount: (days: number) => `${days} days`,
+  minS: (whole: number, whole2: number) => `${whole} min ${whole2} s`,
+
+  // record-lines.ts
+  lfRadius: (lengthMm: string, radiusMm: string, unit: string) => `LF ${lengthMm}, radius ${radiusMm} ${unit}`,
+  lengthRegister: (a: string, b: number) => `length register ${a}${b}`,
+  empty: 'empty → ',
+
+  // setup-rows.ts
+  sisterNumber: (sister: number) => `, sister ${sister}`,
+  lfMeasured: 'LF measured',
+  lfAimed: 'LF aimed',
+  measured: 'Ø measured',
+  aimed: 'Ø aimed',
+
+  // shell-context.tsx
+  thisScanCameBeforeThe: 'This scan came before the sheet had changed. Scan again.',
+  actionCard: 'Action card',
+  didWhatTheBigButton: 'did what the big button does',
+  noAnswerFromTheTool: 'No answer from the tool room. Check that this terminal is connected, then scan again.',
+
+  // use-act.ts
+  noAnswerFromTheToolRoom: 'No answer from the tool room. Check that this terminal is connected, then try again.',
+
+  // places.ts
+  kit: 'Kit',
+  build: 'Build',
+  measure: 'Measure',
+  balance: 'Balance',
+  handOver: 'Hand over',
+  load: 'Load',
+  returnWord: 'Return',
+  plan: 'Plan',
+  library: 'Library',
+  records: 'Records',
+  practice: 'Practice',
+  settings: 'Settings',
+
+  // leaving.tsx
+  isNotSaved: (what: string) => `${what} is not saved`,
+  something: 'Something',
+  stayToSaveItOr: 'Stay to save it, or leave without it.',
+  stayHere: 'Stay here',
+  leaveWithoutSaving: 'Leave without saving',
+
+  // frame.tsx
+  skipToTheSheet: 'Skip to the sheet',
+  boulder: 'Boulder',
+  keysOfThisProgram: 'Keys of this program',
+  keys: 'Keys',
+  close: 'Close',
+  scanOrTypeACode: 'Scan, or type a code and press Enter',
+  lookingUp: 'looking up …',
+  scanAHolderAJob: 'Scan a holder, a job, a machine or a badge: anywhere, at any time',
+  picture: 'Picture',
+  noCodeCanBeRead: 'No code can be read in this picture.',
+  noAnswerFromTheToolRoomCheck: 'No answer from the tool room. Check that this terminal is connected.',
+  readACodeFromA: 'Read a code from a picture',
+  unitOfLengths: 'Unit of lengths',
+  signIn: 'Sign in',
+  thereAreNoPeopleIn: 'There are no people in the list yet.',
+  stations: 'Stations',
+  worksOnEveryScreenWithout: 'works on every screen, without clicking first',
+  spaceOrEnter: 'Space or Enter',
+  theBigButton: 'the big button',
+  gThenALetter: 'g then a letter',
+  walkAlongTheRack: 'walk along the rack',
+  mmOrInch: 'mm or inch',
+  thisList: 'this list',
+
+  // layout.tsx
+  sBoulder: '%s · Boulder',
+  theToolRoomsBench: 'The tool room’s bench',
+  toolRoom: 'Tool room',
+
+  // moves-table.tsx
+  noEntriesYet: 'No entries yet.',
+  stockEntries: 'Stock entries',
+  when: 'when',
+  what: 'what',
+  part: 'part',
+  pieces: 'pieces',
+  where: 'where',
+  who: 'who',
+  undo: 'undo',
+  undoesEntry: (counters: number) => `undoes entry ${counters}`,
+  undoneBy: (counteredBy: number) => `undone by ${counteredBy}`,
+
+  // sub-nav.tsx
+  jobs: 'Jobs',
+  dueList: 'Due list',
+  cartsAndRacks: 'Carts and racks',
+  slotDisplays: 'Slot displays',
+  rush: 'Rush',
+  nextShift: 'Next shift',
+  tools: 'Tools',
+  programs: 'Programs',
+  masters: 'Masters',
+  measureFromFiles: 'Measure from files',
+  labels: 'Labels',
+  posts: 'Posts',
+  readATag: 'Read a tag',
+  rules: 'Rules',
+  parts: 'Parts',
+  holders: 'Holders',
+  store: 'Store',
+  stock: 'Stock',
+  steps: 'Steps',
+  importWord: 'Import',
+
+  // no-machine.tsx
+  noMachineIsKnownHere: 'no machine is known here yet',
+
+  // rack.tsx
+  rack: 'Rack',
+  waitsMachine: (machine: string) => `◆ ${machine} waits`,
+  moreWaitScanTheOne: (more: string) => `${more} more wait. Scan the one you have.`,
+
+  // station.tsx
+  noJobNeedsATool: 'No job needs a tool. Add an NC program below.',
+  nothingToBuildEveryTool: 'Nothing to build. Every tool needed is built or in progress.',
+  noToolToMeasureYou: 'No tool to measure. You can scan any holder to measure it.',
+  noToolToHandOver: 'No tool to hand over.',
+  noToolToLoad: 'No tool to load.',
+
+  // balance/page.tsx
+  balanceWillMeasureTheComplete:
+    'Balance will measure the complete assembly at a safe speed, tell its own unbalance from the spindle’s, and say which screw goes where.',
+
+  // tool-drawing.tsx
+  gaugeLine: 'gauge line',
+
+  // machine-select.tsx
+  machine: 'Machine',
+
+  // print-button.tsx
+  print: 'Print',
+
+  // contour.tsx
+  nominalContourPieces: (pieces: number) => `Nominal contour, ${pieces} pieces`,
+
+  // plan/page.tsx
+  planWillShowWhichMachine: 'Plan will show which machine needs which tools by when, and what the bench should do next.',
+
+  // practice/page.tsx
+  practiceWillLetANewcomer:
+    'Practice will let a newcomer measure, balance and hand over made-up tools without touching anything real.',
+
+  // scanner-setup.tsx
+  scannerSetUp: 'Scanner set up.',
+  itsKeysComeWithinMs: (gapMs: number) =>
+    `Its keys come within ${gapMs} ms of each other. This terminal now takes them for a scan.`,
+  tooSlow: 'Too slow.',
+  msBetweenTwoKeysIs: (gapMs: number) =>
+    `${gapMs} ms between two keys is as slow as a person types. Set the scanner to send faster.`,
+  notTheTestCode: 'Not the test code.',
+  pressTheButtonAndScan: (read: string) => `${read}Press the button and scan the test code again.`,
+  readWas: (read: string) => `Read was ${read}. `,
+  scanTheTestCodeNow: 'Scan the test code now …',
+  setUpASlowScanner: 'Set up a slow scanner',
+
+  // theme-choice.tsx
+  lightGranite: 'Light (Granite)',
+  darkBasalt: 'Dark (Basalt)',
+  lookOfTheScreen: 'Look of the screen',
+}
