@@ -97,6 +97,7 @@ module.exports = {
     only('codecs', ['core/']),
     only('words', [
       'core/',
+      'codecs/faults\\.ts$',
       'stations/contract\\.ts$',
       'stations/[^/]+/contract\\.ts$',
       'stations/refusals\\.ts$',
@@ -120,6 +121,7 @@ module.exports = {
           '^src/stations/[^/]+/contract\\.ts$',
           '^node_modules/zod/',
           '^src/devices/[^/]+/port\\.ts$',
+          '^src/codecs/faults\\.ts$',
         ],
       },
     ),

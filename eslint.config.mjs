@@ -24,6 +24,19 @@ const NO_CLOCK_OR_CHANCE = [
   { selector: "Program > ExportNamedDeclaration > VariableDeclaration[kind='let']", message: 'core keeps no state in a module' },
 ]
 
+/** Values of three words that stand in databases, and the name of a typeface. */
+const KEPT_VALUES = [
+  'as the machine',
+  'measure, then balance',
+  'balance, then measure',
+  'by hand and an eighth',
+  'rated for the size',
+  'to measure again',
+  'load given up',
+  'Sofia Sans Condensed Variable',
+  'record_words MATCH ?',
+]
+
 const config = [
   {
     ignores: ['node_modules/**', '.next/**', '.cache/**', 'data/**', 'next-env.d.ts', 'test-results/**', 'playwright-report/**'],
@@ -35,9 +48,10 @@ const config = [
   { files: ['.dependency-cruiser.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
   {
     files: ['src/**/*.{ts,tsx}'],
-    ignores: ['src/words/**', '**/*.test.*'],
+    // posts are templates of what a control reads
+    ignores: ['src/words/**', 'src/codecs/posts/**', '**/*.test.*'],
     plugins: { boulder: wordsRoom },
-    rules: { 'boulder/words-room': 'error' },
+    rules: { 'boulder/words-room': ['error', { kept: KEPT_VALUES }] },
   },
 ]
 export default config

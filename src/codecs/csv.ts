@@ -1,6 +1,7 @@
 /** CSV after RFC 4180, as spreadsheets write it: comma or semicolon, with or without a mark at the start. */
 import Papa from 'papaparse'
 import { fail, ok, type Result } from '@/core/units'
+import type { CsvFault } from './faults'
 
 export interface CsvTable {
   readonly columns: readonly string[]
@@ -10,28 +11,18 @@ export interface CsvTable {
   readonly lines: readonly number[]
 }
 
-export interface CsvError {
-  readonly code: 'NO_ROWS' | 'UNEVEN' | 'TWICE' | 'BROKEN'
-  readonly text: string
-}
-
 /** @errors an empty table, a column named twice, a row with another number of cells, a quote that never ends */
-export function decodeCsv(text: string): Result<CsvTable, CsvError> {
+export function decodeCsv(text: string): Result<CsvTable, CsvFault> {
   const parsed = Papa.parse<string[]>(text.replace(/^﻿/, ''), { skipEmptyLines: 'greedy', delimitersToGuess: [',', ';', '\t'] })
   const broken = parsed.errors.find((e) => e.type === 'Quotes')
-  if (broken) return fail({ code: 'BROKEN', text: `Line ${(broken.row ?? 0) + 1}: a quotation mark is not closed.` })
+  if (broken) return fail({ code: 'OPEN_QUOTE', line: (broken.row ?? 0) + 1 })
   const [head, ...rows] = parsed.data
-  if (!head || rows.length === 0)
-    return fail({ code: 'NO_ROWS', text: 'It needs a line of column names and at least one row below it.' })
+  if (!head || rows.length === 0) return fail({ code: 'NO_ROWS' })
   const columns = head.map((name) => name.trim())
   const twice = columns.find((name, i) => name !== '' && columns.indexOf(name) !== i)
-  if (twice) return fail({ code: 'TWICE', text: `The column “${twice}” is there twice. Give each its own name.` })
+  if (twice) return fail({ code: 'COLUMN_TWICE', column: twice })
   const uneven = rows.findIndex((row) => row.length !== columns.length)
-  if (uneven >= 0)
-    return fail({
-      code: 'UNEVEN',
-      text: `Row ${uneven + 2} has ${rows[uneven].length} cells, the first line names ${columns.length}. A comma inside a text needs quotation marks round it.`,
-    })
+  if (uneven >= 0) return fail({ code: 'UNEVEN_ROW', row: uneven + 2, cells: rows[uneven].length, columns: columns.length })
   return ok({ columns, rows: rows.map((row) => row.map((cell) => cell.trim())), lines: rows.map((_, i) => i + 2) })
 }
 

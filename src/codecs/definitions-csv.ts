@@ -2,8 +2,8 @@
 import { MEASURABLE, ROLES, ROUTES, TOOL_CLASSES, type Definition, type PartLine, type Role, type Tolerance } from '@/core/tool'
 import { fail, ok, parseLength, type Result } from '@/core/units'
 import { decodeCsv, encodeCsv } from './csv'
-import { DefinitionSchema, issueText } from './library-json'
-import { notALength, type CellFault } from './parts-csv'
+import type { CellFault } from './faults'
+import { DefinitionSchema, fieldFault } from './library-json'
 
 const SIZES = ['LF', 'DC', 'RE'] as const
 type Cell = string | number
@@ -59,13 +59,10 @@ export const encodeDefinitions = (definitions: readonly Definition[]): string =>
 /** The same columns again; every fault of every row, and nothing when there is one. New tools have version 0. */
 export function decodeDefinitions(text: string): Result<Definition[], readonly CellFault[]> {
   const table = decodeCsv(text)
-  if (!table.ok) return fail([{ line: 1, column: '', text: table.error.text }])
+  if (!table.ok) return fail([{ line: 1, column: '', said: table.error }])
   const { columns, rows, lines } = table.value
   const missing = COLUMNS.filter((c) => !columns.includes(c) && !(ROLES as readonly string[]).includes(c))
-  if (missing.length)
-    return fail(
-      missing.map((column) => ({ line: 1, column, text: `The column “${column}” is missing: lengths must name their unit so.` })),
-    )
+  if (missing.length) return fail(missing.map((column) => ({ line: 1, column, said: { code: 'COLUMN_MISSING', column } })))
   const faults: CellFault[] = []
   const definitions: Definition[] = []
   rows.forEach((cells, i) => {
@@ -75,7 +72,7 @@ export function decodeDefinitions(text: string): Result<Definition[], readonly C
       if (cell(column) === '') return null
       const mm = parseLength(cell(column), 'mm')
       if (mm.ok) return mm.value
-      faults.push({ line: lines[i], column, text: notALength(cell(column), mm.error) })
+      faults.push({ line: lines[i], column, said: { code: 'NOT_A_LENGTH', cell: cell(column), error: mm.error } })
       return NaN
     }
     const size = (s: string): Tolerance | null => {
@@ -112,7 +109,7 @@ export function decodeDefinitions(text: string): Result<Definition[], readonly C
     if (read.success) definitions.push(read.data)
     else
       for (const issue of read.error.issues.slice(0, 4))
-        faults.push({ line: lines[i], column: String(issue.path[0] ?? ''), text: issueText(issue) })
+        faults.push({ line: lines[i], column: String(issue.path[0] ?? ''), said: fieldFault(issue) })
   })
   return faults.length ? fail(faults) : ok(definitions)
 }

@@ -3,6 +3,7 @@ import { DxfWriter, point3d, Units } from '@tarikjabiri/dxf'
 import DxfParser from 'dxf-parser'
 import type { ContourPiece } from '@/core/tool'
 import { fail, MM_PER_INCH, ok, type Result } from '@/core/units'
+import type { DxfFault } from './faults'
 
 interface Point {
   readonly x: number
@@ -25,28 +26,22 @@ const JOIN_MM = 0.002
 /** $INSUNITS: 1 inch, 4 millimetre; anything else says nothing. */
 const MM_PER_UNIT: Readonly<Record<number, number>> = { 1: MM_PER_INCH, 4: 1 }
 
-/** @errors what cannot be used, in words that name the entity; nothing of the drawing is used then */
-export function decodeContour(text: string): Result<ContourPiece[], { readonly text: string }> {
+/** @errors what cannot be used, with the entity; nothing of the drawing is used then */
+export function decodeContour(text: string): Result<ContourPiece[], DxfFault> {
   let parsed: { header?: Record<string, unknown>; entities: Entity[] } | null
   try {
     parsed = new DxfParser().parseSync(text) as unknown as typeof parsed
   } catch {
     parsed = null
   }
-  if (!parsed || !Array.isArray(parsed.entities)) return fail({ text: 'This is no DXF drawing that can be read.' })
-  if (parsed.entities.length === 0) return fail({ text: 'The drawing is empty.' })
+  if (!parsed || !Array.isArray(parsed.entities)) return fail({ code: 'NO_DXF' })
+  if (parsed.entities.length === 0) return fail({ code: 'EMPTY_DRAWING' })
   const scale = MM_PER_UNIT[Number(parsed.header?.$INSUNITS)]
-  if (scale === undefined)
-    return fail({
-      text: 'The drawing does not say its unit ($INSUNITS must be 4, millimetres, or 1, inches). Save it with a unit.',
-    })
+  if (scale === undefined) return fail({ code: 'NO_DRAWING_UNIT' })
   const pieces: ContourPiece[] = []
   for (const [i, entity] of parsed.entities.entries()) {
     const read = piecesOf(entity, scale)
-    if (!read)
-      return fail({
-        text: `Entity ${i + 1} is a ${entity.type}: only lines, arcs and polylines of straight pieces are taken. Turn splines into arcs first.`,
-      })
+    if (!read) return fail({ code: 'ENTITY', entity: i + 1, type: entity.type })
     pieces.push(...read)
   }
   return chain(pieces)
@@ -79,7 +74,7 @@ const turned = (p: ContourPiece): ContourPiece =>
 const meet = (a: End, b: End) => Math.hypot(a[0] - b[0], a[1] - b[1]) < JOIN_MM
 
 /** Orders and turns the pieces so that each begins where the one before ends. */
-function chain(pieces: readonly ContourPiece[]): Result<ContourPiece[], { readonly text: string }> {
+function chain(pieces: readonly ContourPiece[]): Result<ContourPiece[], DxfFault> {
   const left = [...pieces]
   // start at an end that nothing else touches, so that an open contour is walked from one end to the other
   const loose = left.findIndex((p) =>
@@ -92,10 +87,7 @@ function chain(pieces: readonly ContourPiece[]): Result<ContourPiece[], { readon
   while (left.length) {
     const end = endsOf(ordered[ordered.length - 1])[1]
     const i = left.findIndex((p) => endsOf(p).some((other) => meet(end, other)))
-    if (i < 0)
-      return fail({
-        text: `The contour breaks off at x ${end[0].toFixed(3)}, y ${end[1].toFixed(3)}: ${left.length} pieces do not join.`,
-      })
+    if (i < 0) return fail({ code: 'BREAKS_OFF', xMm: end[0], yMm: end[1], pieces: left.length })
     const [next] = left.splice(i, 1)
     ordered.push(meet(endsOf(next)[0], end) ? next : turned(next))
   }

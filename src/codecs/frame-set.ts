@@ -7,6 +7,7 @@ import { MOST_STEPS } from '@/core/judge'
 import type { EdgeMeasurement, Picture, SetMeasurement } from '@/core/sets'
 import type { FrameWarning } from '@/core/shapes'
 import { fail, ok, roundTo, type Result } from '@/core/units'
+import type { FrameFileFault, FrameSetError } from './faults'
 
 export interface FrameSetLimits {
   readonly packedBytes: number
@@ -16,15 +17,15 @@ export interface FrameSetLimits {
 export const FRAME_SET_LIMITS: FrameSetLimits = { packedBytes: 64 * 2 ** 20, unpackedBytes: 256 * 2 ** 20, files: 500 }
 
 const finite = z.number().finite()
-const scale = z.number({ error: 'must be a number above 0' }).finite().positive({ error: 'must be above 0' })
+const scale = z.number({ error: 'SCALE' }).finite().positive({ error: 'SCALE' })
 
 const Header = z.object({
-  format: z.literal('boulder-frameset/1', { error: 'must be boulder-frameset/1' }),
+  format: z.literal('boulder-frameset/1', { error: 'FORMAT' }),
   mmPerPixel: z.object({ x: scale, z: scale }),
   // a hint only: whatever stands in it changes no value
   nominal: z.record(z.string(), z.unknown()).optional(),
   measure: z
-    .array(z.enum(FEATURES, { error: `asks for a feature that is not known; known are ${FEATURES.join(', ')}` }))
+    .array(z.enum(FEATURES, { error: 'FEATURE' }))
     .min(1)
     .optional(),
   frames: z
@@ -39,7 +40,7 @@ const Header = z.object({
         centreZ: finite,
       }),
     )
-    .min(1, { error: 'lists no picture' })
+    .min(1, { error: 'NO_FRAME' })
     .max(FRAME_SET_LIMITS.files),
 })
 
@@ -50,11 +51,9 @@ export interface FrameSet {
   readonly pictures: readonly Picture[]
 }
 
-export type FrameSetError =
-  | { readonly code: 'BAD_FRAMESET'; readonly file: string; readonly detail: string }
-  | { readonly code: 'TOO_LARGE'; readonly detail: string }
-
-const bad = (file: string, detail: string) => fail({ code: 'BAD_FRAMESET' as const, file, detail: `${file}: ${detail}` })
+type PlainFault = Exclude<FrameFileFault['code'], 'OTHER_SIZE' | 'HEADER'>
+const bad = (file: string, fault: PlainFault | FrameFileFault) =>
+  fail({ code: 'BAD_FRAMESET' as const, file, fault: typeof fault === 'string' ? { code: fault } : fault })
 
 /** A picture of a set, still packed. */
 export interface PackedPicture extends Omit<Picture, 'frame'> {
@@ -71,7 +70,7 @@ export function openFrameSet(zip: Uint8Array, limits: FrameSetLimits = FRAME_SET
   const files = unpack(zip, limits)
   if (!files.ok) return files
   const json = files.value.get('frameset.json')
-  if (!json) return bad('frameset.json', 'is missing from the zip')
+  if (!json) return bad('frameset.json', 'MISSING')
   const header = parseHeader(strFromU8(json))
   if (!header.ok) return header
   const { mmPerPixel, nominal, frames } = header.value
@@ -84,7 +83,7 @@ export function openFrameSet(zip: Uint8Array, limits: FrameSetLimits = FRAME_SET
     first ??= size.value
     const { width, height } = size.value
     if (width !== first.width || height !== first.height)
-      return bad(frame.file, `is ${width}×${height}, the first picture ${first.width}×${first.height}; all must be of one size`)
+      return bad(frame.file, { code: 'OTHER_SIZE', is: [width, height], first: [first.width, first.height] })
     pictures.push({
       name: frame.file,
       png: png!,
@@ -121,16 +120,14 @@ export function decodeFrameSet(zip: Uint8Array): Result<FrameSet, FrameSetError>
 }
 
 function unpack(zip: Uint8Array, limits: FrameSetLimits): Result<Map<string, Uint8Array>, FrameSetError> {
-  const MB = 2 ** 20
-  if (zip.length > limits.packedBytes)
-    return fail({ code: 'TOO_LARGE', detail: `A frame set may have ${limits.packedBytes / MB} MB at most.` })
+  if (zip.length > limits.packedBytes) return fail({ code: 'TOO_LARGE', what: 'packed', most: limits.packedBytes })
   const files = new Map<string, Uint8Array>()
   let bytes = 0
   let count = 0
   let broken = ''
-  let tooLarge = ''
+  let tooLarge: FrameSetError | null = null
   const unzip = new Unzip((file) => {
-    if (++count > limits.files) tooLarge = `A frame set may hold ${limits.files} files at most.`
+    if (++count > limits.files) tooLarge = { code: 'TOO_LARGE', what: 'files', most: limits.files }
     if (tooLarge) return
     const chunks: Uint8Array[] = []
     file.ondata = (error, chunk, final) => {
@@ -140,7 +137,7 @@ function unpack(zip: Uint8Array, limits: FrameSetLimits): Result<Map<string, Uin
       }
       bytes += chunk.length
       if (bytes > limits.unpackedBytes) {
-        tooLarge = `A frame set may unpack to ${limits.unpackedBytes / MB} MB at most.`
+        tooLarge = { code: 'TOO_LARGE', what: 'unpacked', most: limits.unpackedBytes }
         chunks.length = 0
         file.terminate()
         return
@@ -154,11 +151,11 @@ function unpack(zip: Uint8Array, limits: FrameSetLimits): Result<Map<string, Uin
   try {
     for (let at = 0; at < zip.length && !tooLarge; at += 65536) unzip.push(zip.subarray(at, at + 65536), at + 65536 >= zip.length)
   } catch {
-    if (!tooLarge) return bad('the zip', 'cannot be unpacked')
+    if (!tooLarge) return bad('the zip', 'NOT_UNPACKED')
   }
-  if (tooLarge) return fail({ code: 'TOO_LARGE', detail: tooLarge })
-  if (broken) return bad(broken, 'cannot be unpacked')
-  if (count === 0) return bad('the zip', 'is no zip file, or holds no file')
+  if (tooLarge) return fail(tooLarge)
+  if (broken) return bad(broken, 'NOT_UNPACKED')
+  if (count === 0) return bad('the zip', 'NO_ZIP')
   return ok(files)
 }
 
@@ -177,12 +174,13 @@ function parseHeader(text: string): Result<z.output<typeof Header>, FrameSetErro
   try {
     json = JSON.parse(text)
   } catch {
-    return bad('frameset.json', 'is no JSON')
+    return bad('frameset.json', 'NO_JSON')
   }
   const parsed = Header.safeParse(json)
   if (parsed.success) return ok(parsed.data)
   const [issue] = parsed.error.issues
-  return bad('frameset.json', `${issue.path.join('.') || 'it'} ${issue.message}`)
+  const field = (['FORMAT', 'SCALE', 'FEATURE', 'NO_FRAME'] as const).find((code) => code === issue.message) ?? null
+  return bad('frameset.json', { code: 'HEADER', path: issue.path.join('.'), field, detail: issue.message })
 }
 
 interface Size {
@@ -192,23 +190,23 @@ interface Size {
 
 /** Width and height stand at fixed places of a PNG (ISO/IEC 15948, IHDR): looked at before anything is unpacked. */
 function sizeOf(name: string, bytes: Uint8Array | undefined): Result<Size, FrameSetError> {
-  if (!bytes) return bad(name, 'is missing from the zip')
-  if (bytes.length < 33) return bad(name, 'is no PNG')
+  if (!bytes) return bad(name, 'MISSING')
+  if (bytes.length < 33) return bad(name, 'NO_PNG')
   const head = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
   const width = head.getUint32(16)
   const height = head.getUint32(20)
-  if (width < 16 || height < 16 || width * height > 50e6) return bad(name, 'must have between 16×16 and 50 million pixels')
+  if (width < 16 || height < 16 || width * height > 50e6) return bad(name, 'BAD_SIZE')
   return ok({ width, height })
 }
 
 function decodePicture(name: string, bytes: Uint8Array): Result<Picture['frame'], FrameSetError> {
   try {
     const png = decode(bytes, { checkCrc: true })
-    if (png.depth !== 8 || png.channels !== 1 || png.palette) return bad(name, 'must be 8-bit grey')
-    if (png.data.length !== png.width * png.height) return bad(name, 'is cut off')
+    if (png.depth !== 8 || png.channels !== 1 || png.palette) return bad(name, 'NOT_GREY')
+    if (png.data.length !== png.width * png.height) return bad(name, 'CUT_OFF')
     return ok({ width: png.width, height: png.height, data: png.data as Uint8Array })
   } catch {
-    return bad(name, 'is no PNG, or is damaged')
+    return bad(name, 'DAMAGED')
   }
 }
 

@@ -4,7 +4,19 @@ import { type HandoverValues, writtenLengthMm } from '@/core/handover'
 import { controlT, tableOf, type LabelLayout, type Machine } from '@/core/tool'
 import { fail, formatLength, ok, unitMark, type Result } from '@/core/units'
 
+/** The few words of its own that a label has. */
+export interface LabelSayings {
+  readonly copy: (t: number, number: number) => string
+  readonly fromGaugeLine: (axis: 'L' | 'Z', size: string) => string
+  readonly fromMaster: (size: string) => string
+  readonly radius: (size: string) => string
+  readonly tip: (orientation: number) => string
+  readonly pocket: (pocket: number) => string
+  readonly issue: (issue: number) => string
+}
+
 export interface LabelWords {
+  readonly say: LabelSayings
   readonly values: HandoverValues
   readonly machine: Machine | null
   readonly name: string
@@ -17,51 +29,32 @@ export interface LabelWords {
   readonly job: string
 }
 
-/** Fields to insert in a line, with their meaning. Lengths have the machine's unit. */
-export const LABEL_FIELDS: Readonly<Record<string, string>> = {
-  t: 'T number; for a sister also the number by which the control knows it',
-  serial: 'mark of the holder',
-  name: 'what it is',
-  length: 'length, or Z on a lathe, from the gauge line',
-  offset: 'what the length register gets, where it counts from a master tool',
-  size: 'radius or diameter, as the machine keeps it',
-  corner: 'corner radius',
-  tip: 'tip orientation, on a lathe',
-  machine: 'which machine',
-  pocket: 'pocket, where one is given',
-  issue: 'number of the hand-over',
-  job: 'job',
-  who: 'who released it',
-  when: 'when, with its time zone',
-  concession: 'for what a tool out of tolerance was released; printed as a last line where no line names it',
-}
-
-function sisterText(t: number, sister: number, machine: Machine): string {
+function sisterText(t: number, sister: number, machine: Machine, say: LabelSayings): string {
   const own = controlT({ t, sister }, machine)
-  return own === t ? `T${t} copy ${sister + 1}` : `T${own} (T${t})`
+  return own === t ? say.copy(t, sister + 1) : `T${own} (T${t})`
 }
 
-function fieldsOf({ values, machine, name, who, when, job, concession }: LabelWords): Record<string, string> {
+function fieldsOf({ say, values, machine, name, who, when, job, concession }: LabelWords): Record<string, string> {
   const decimals = machine?.decimals ?? 3
   const mark = unitMark(values.unit)
   const size = (mm: number) => `${formatLength(mm, values.unit, decimals)} ${mark}`
-  const across = machine?.sizeRegister === 'diameter' ? `Ø ${size(2 * values.radiusMm)}` : `radius ${size(values.radiusMm)}`
+  const across = machine?.sizeRegister === 'diameter' ? `Ø ${size(2 * values.radiusMm)}` : say.radius(size(values.radiusMm))
   const lathe = values.tip !== undefined
   return {
-    t: machine && values.sister ? sisterText(values.t, values.sister, machine) : `T${values.t}`,
+    t: machine && values.sister ? sisterText(values.t, values.sister, machine, say) : `T${values.t}`,
     serial: values.serial,
     name,
-    length: `${lathe ? 'Z' : 'L'} ${size(values.lengthMm)} from gauge line`,
+    length: say.fromGaugeLine(lathe ? 'Z' : 'L', size(values.lengthMm)),
     offset:
       machine && tableOf(machine).lengthFrom.type === 'master'
-        ? `offset ${size(writtenLengthMm(values.lengthMm, machine))} from master`
+        ? say.fromMaster(size(writtenLengthMm(values.lengthMm, machine)))
         : '',
     size: lathe ? `X ${across}` : across,
     corner: values.cornerRadiusMm === null ? '' : `R ${size(values.cornerRadiusMm)}`,
-    tip: lathe ? `tip ${values.tip}` : '',
+    tip: values.tip === undefined ? '' : say.tip(values.tip),
     machine: machine?.name ?? values.machine,
-    pocket: values.pocket === null ? '' : `pocket ${values.pocket}`,
-    issue: `no. ${values.issue}`,
+    pocket: values.pocket === null ? '' : say.pocket(values.pocket),
+    issue: say.issue(values.issue),
     job,
     who,
     when,

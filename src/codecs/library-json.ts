@@ -8,12 +8,14 @@ import {
   TOOL_CLASSES,
   type Component,
   type ContourPiece,
-  type PartFault,
   type Definition,
 } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
+import { FIELD_CODES, type FieldCode, type FieldFaultOfFile, type LibraryFault } from './faults'
 
 const FORMAT = 'boulder-library/1'
+/** The code as Zod carries it. */
+const says = (code: FieldCode): FieldCode => code
 const Tolerance = z.object({ nominal: z.number(), lower: z.number().max(0), upper: z.number().min(0) })
 const Positive = z.object({ nominal: z.number().positive(), lower: z.number().max(0), upper: z.number().min(0) })
 const Point = z.tuple([z.number(), z.number()])
@@ -24,10 +26,10 @@ const Piece: z.ZodType<ContourPiece> = z.union([
 
 /** A definition as it may come from outside. */
 export const DefinitionSchema: z.ZodType<Definition> = z.object({
-  id: z.string().trim().min(1, 'Give the tool a number.').max(40),
+  id: z.string().trim().min(1, says('TOOL_NUMBER')).max(40),
   version: z.number().int().min(0),
-  t: z.number().int().min(1, 'A T number is 1 or more.').max(99999),
-  name: z.string().trim().min(1, 'Give the tool a name.').max(80),
+  t: z.number().int().min(1, says('T_NUMBER')).max(99999),
+  name: z.string().trim().min(1, says('TOOL_NAME')).max(80),
   toolClass: z.enum(TOOL_CLASSES),
   parts: z
     .array(
@@ -38,17 +40,17 @@ export const DefinitionSchema: z.ZodType<Definition> = z.object({
         count: z.number().int().min(1).max(60),
       }),
     )
-    .min(1, 'The parts list is empty.')
+    .min(1, says('PARTS_LIST'))
     .max(30),
   LF: Positive,
   DC: Positive,
   RE: Tolerance.nullable(),
   edges: z.number().int().min(1).max(60),
-  measure: z.array(z.enum(MEASURABLE)).min(1, 'Say what is to be measured.'),
+  measure: z.array(z.enum(MEASURABLE)).min(1, says('MEASURE')),
   radialRunoutMax: z.number().positive(),
   axialRunoutMax: z.number().positive(),
-  machines: z.array(z.string()).min(1, 'Say which machines it may go into.'),
-  programRpm: z.number().positive('Say how fast the programs turn it.').max(200_000),
+  machines: z.array(z.string()).min(1, says('MACHINES')),
+  programRpm: z.number().positive(says('SPEED')).max(200_000),
   torqueNm: z.number().positive().nullable(),
   reachMm: z.number().positive().nullable(),
   balance: z.object({ grade: z.number().positive(), rpm: z.number().positive() }).nullable(),
@@ -63,11 +65,13 @@ const File = z.object({
   definitions: z.array(DefinitionSchema).max(20_000).default([]),
 })
 
-/** What is wrong with a value, for people; without the library's own words for types. */
-export const issueText = (issue: { readonly code?: string; readonly message: string }): string =>
-  issue.code === 'invalid_type' || issue.code === 'invalid_union'
-    ? 'It is missing, or of another kind than it should be.'
-    : issue.message
+/** What is wrong with a value: the code its schema gave it, the bound it passed, or neither: of another kind. */
+export const fieldFault = (issue: z.core.$ZodIssue): FieldFaultOfFile => ({
+  code: 'FIELD',
+  field: FIELD_CODES.find((code) => code === issue.message) ?? null,
+  least: issue.code === 'too_small' ? Number(issue.minimum) : null,
+  most: issue.code === 'too_big' ? Number(issue.maximum) : null,
+})
 
 export interface Library {
   readonly parts: readonly Component[]
@@ -76,23 +80,23 @@ export interface Library {
 
 export const encodeLibrary = (library: Library): string => `${JSON.stringify({ format: FORMAT, ...library }, null, 1)}\n`
 
-/** @errors in words, naming the first place that cannot be read; nothing of the file is used then */
-export function decodeLibrary(text: string, say: (fault: PartFault) => string): Result<Library, { readonly text: string }> {
+/** @errors the first place that cannot be read; nothing of the file is used then */
+export function decodeLibrary(text: string): Result<Library, LibraryFault> {
   let raw: unknown
   try {
     raw = JSON.parse(text)
   } catch {
-    return fail({ text: 'This is no JSON.' })
+    return fail({ code: 'NO_JSON' })
   }
   const file = File.safeParse(raw)
   if (!file.success) {
     const [issue] = file.error.issues
-    return fail({ text: `${issue.path.length ? `At ${issue.path.join(' › ')}: ` : ''}${issueText(issue)}` })
+    return fail({ code: 'AT', path: issue.path.map(String), said: fieldFault(issue) })
   }
   const parts: Component[] = []
   for (const part of file.data.parts) {
     const checked = checkComponent(part)
-    if (!checked.ok) return fail({ text: `Part ${String(part.id ?? parts.length + 1)}: ${say(checked.error[0])}` })
+    if (!checked.ok) return fail({ code: 'PART_OF_FILE', part: String(part.id ?? parts.length + 1), fault: checked.error[0] })
     parts.push(checked.value)
   }
   return ok({ parts, definitions: file.data.definitions })

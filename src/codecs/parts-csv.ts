@@ -12,11 +12,11 @@ import {
   valueOf,
   type Component,
   type Kind,
-  type PartFault,
   type PropertyKey,
 } from '@/core/tool'
-import { fail, ok, parseLength, type LengthUnit, type Result, type LengthTextError } from '@/core/units'
+import { fail, ok, parseLength, type LengthUnit, type Result } from '@/core/units'
 import { encodeCsv, type CsvTable } from './csv'
+import type { CellFault, CellSaid } from './faults'
 
 const BASE = ['id', 'kind', 'name', 'makerNumber', 'price', 'leastStock', 'note'] as const
 type BaseKey = (typeof BASE)[number]
@@ -30,14 +30,6 @@ export interface ColumnMap {
 
 /** One entry a column, null for a column that is left out. */
 export type Mapping = readonly (ColumnMap | null)[]
-
-export interface CellFault {
-  /** Line in the file, from 1. */
-  readonly line: number
-  /** Name of the column, empty when the whole row is meant. */
-  readonly column: string
-  readonly text: string
-}
 
 const PROPERTY_KEYS = Object.keys(PROPERTIES) as PropertyKey[]
 export const MAP_KEYS: readonly MapKey[] = [...BASE, ...PROPERTY_KEYS]
@@ -54,8 +46,8 @@ const BASE_NAMES: Readonly<Record<BaseKey, readonly string[]>> = {
 
 const UNIT_IN_NAME = /[[(]\s*(mm|in|inch|inches|")\s*[\])]/i
 
-/** What the columns' names suggest; a column that says nothing known is left out. */
-export function suggestMapping(columns: readonly string[]): Mapping {
+/** What the columns' names suggest; a column that says nothing known is left out. @param names of properties, as people call them */
+export function suggestMapping(columns: readonly string[], names: Readonly<Partial<Record<PropertyKey, string>>> = {}): Mapping {
   const used = new Set<MapKey>()
   return columns.map((column) => {
     const unit: LengthUnit | null =
@@ -70,7 +62,7 @@ export function suggestMapping(columns: readonly string[]): Mapping {
     const key: MapKey | undefined =
       base ??
       PROPERTY_KEYS.find((k) => k.toLowerCase() === word) ??
-      PROPERTY_KEYS.find((k) => specOf(k).symbol?.toLowerCase() === word || specOf(k).name.toLowerCase() === word)
+      PROPERTY_KEYS.find((k) => specOf(k).symbol?.toLowerCase() === word || names[k]?.toLowerCase() === word)
     if (!key || used.has(key)) return null
     used.add(key)
     return { key, unit }
@@ -89,16 +81,15 @@ export function readParts(
   mapping: Mapping,
   kind: Kind | null,
   known: ReadonlySet<string>,
-  say: (fault: PartFault) => string,
   most = 200,
 ): Result<Component[], readonly CellFault[]> {
   const faults: CellFault[] = []
   const parts: Component[] = []
   const seen = new Map<string, number>()
-  const fault = (line: number, column: string, text: string) => faults.push({ line, column, text })
-  if (!mapping.some((m) => m?.key === 'id')) fault(1, '', 'No column is mapped to the part’s number.')
-  if (!mapping.some((m) => m?.key === 'name')) fault(1, '', 'No column is mapped to the name.')
-  if (!kind && !mapping.some((m) => m?.key === 'kind')) fault(1, '', 'Choose the kind of part, or map a column to it.')
+  const fault = (line: number, column: string, said: CellSaid) => faults.push({ line, column, said })
+  if (!mapping.some((m) => m?.key === 'id')) fault(1, '', { code: 'NOT_MAPPED', key: 'id' })
+  if (!mapping.some((m) => m?.key === 'name')) fault(1, '', { code: 'NOT_MAPPED', key: 'name' })
+  if (!kind && !mapping.some((m) => m?.key === 'kind')) fault(1, '', { code: 'NOT_MAPPED', key: 'kind' })
   if (faults.length) return fail(faults)
   for (const [i, cells] of table.rows.entries()) {
     if (faults.length >= most) break
@@ -113,12 +104,12 @@ export function readParts(
     })
     if (faults.length > before) continue
     const id = String(raw.id ?? '')
-    if (known.has(id)) fault(line, '', `${id} is in the library already.`)
-    else if (seen.has(id)) fault(line, '', `${id} stands in line ${seen.get(id)} already.`)
+    if (known.has(id)) fault(line, '', { code: 'PART_KNOWN', id })
+    else if (seen.has(id)) fault(line, '', { code: 'PART_TWICE', id, line: seen.get(id) ?? 0 })
     seen.set(id, line)
     const checked = checkComponent(withoutForeign(raw))
     if (checked.ok) parts.push(checked.value)
-    else for (const f of checked.error.slice(0, 4)) fault(line, 'key' in f ? f.key : '', say(f))
+    else for (const f of checked.error.slice(0, 4)) fault(line, 'key' in f ? f.key : '', { code: 'PART', fault: f })
   }
   return faults.length ? fail(faults) : ok(parts)
 }
@@ -132,30 +123,23 @@ function withoutForeign(raw: Record<string, unknown>): Record<string, unknown> {
   return Object.fromEntries(Object.entries(raw).filter(([key]) => own.has(key)))
 }
 
-function readCell({ key, unit }: ColumnMap, cell: string): Result<string | number, string> {
+function readCell({ key, unit }: ColumnMap, cell: string): Result<string | number, CellSaid> {
   if ((BASE as readonly string[]).includes(key)) {
     if (key !== 'price' && key !== 'leastStock') return ok(cell)
     const n = Number(cell.replace(',', '.'))
-    return Number.isFinite(n) && n >= 0 ? ok(n) : fail(`“${cell}” is no number from 0.`)
+    return Number.isFinite(n) && n >= 0 ? ok(n) : fail({ code: 'NOT_POSITIVE', cell })
   }
   const { quantity } = specOf(key as PropertyKey)
   if (quantity === 'choice' || quantity === 'text') return ok(cell)
   if (quantity !== 'length') {
     const n = Number(cell.replace(',', '.'))
-    return Number.isFinite(n) ? ok(n) : fail(`“${cell}” is no number.`)
+    return Number.isFinite(n) ? ok(n) : fail({ code: 'NOT_A_NUMBER', cell })
   }
-  if (unit === null && !LENGTH_HAS_UNIT.test(cell))
-    return fail(`“${cell}” has no unit: say mm or inch for this column, or write it in the cell.`)
+  if (unit === null && !LENGTH_HAS_UNIT.test(cell)) return fail({ code: 'NO_UNIT', cell })
   const mm = parseLength(cell, unit ?? 'mm')
   if (mm.ok) return ok(Number(mm.value.toFixed(6)))
-  return fail(notALength(cell, mm.error))
+  return fail({ code: 'NOT_A_LENGTH', cell, error: mm.error })
 }
-
-/** What is wrong with a length in a cell. */
-export const notALength = (cell: string, error: LengthTextError): string =>
-  error.code === 'COMMA_AMBIGUOUS'
-    ? `“${cell}” may be ${error.asDecimal} or ${error.asThousands}: write it with a point.`
-    : `“${cell}” is not a length.`
 
 /** All parts, one column for each property that any of them has. */
 export function encodeParts(parts: readonly Component[]): string {

@@ -5,6 +5,7 @@
 import { XMLBuilder, XMLParser, XMLValidator } from 'fast-xml-parser'
 import type { Definition, Tolerance } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
+import type { ArchetypeFault } from './faults'
 
 const NAMESPACE = 'urn:mtconnect.org:MTConnectAssets:1.4'
 
@@ -85,10 +86,10 @@ const number = (value: unknown): number | null => {
 const text = (value: unknown): string => String(node(value)['#text'] ?? value ?? '')
 
 /** @errors no XML, no archetype in it, a unit other than millimetres */
-export function decodeArchetype(xml: string): Result<Archetype, { readonly text: string }> {
+export function decodeArchetype(xml: string): Result<Archetype, ArchetypeFault> {
   const valid = XMLValidator.validate(xml)
-  if (valid !== true) return fail({ text: `This is no well-formed XML: ${valid.err.msg} (line ${valid.err.line}).` })
-  if (/<!DOCTYPE/i.test(xml)) return fail({ text: 'A document type is not taken in.' })
+  if (valid !== true) return fail({ code: 'NO_XML', detail: valid.err.msg.replace(/\.$/, ''), line: valid.err.line })
+  if (/<!DOCTYPE/i.test(xml)) return fail({ code: 'DOCUMENT_TYPE' })
   let root: Node
   try {
     root = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '@', removeNSPrefix: true, parseTagValue: false }).parse(
@@ -96,12 +97,12 @@ export function decodeArchetype(xml: string): Result<Archetype, { readonly text:
     ) as Node
   } catch (error) {
     // the validator lets through what the parser does not, such as a processing instruction that never ends
-    return fail({ text: `This is no well-formed XML: ${error instanceof Error ? error.message : 'it breaks off'}` })
+    return fail({ code: 'NO_XML', detail: error instanceof Error ? error.message : 'incomplete', line: null })
   }
   const assets = node(node(root.MTConnectAssets).Assets)
   const tool = node(assets.CuttingToolArchetype ?? assets.CuttingTool)
   const life = node(tool.CuttingToolLifeCycle)
-  if (!tool.CuttingToolLifeCycle) return fail({ text: 'It holds no cutting tool archetype with a life cycle.' })
+  if (!tool.CuttingToolLifeCycle) return fail({ code: 'NO_ARCHETYPE' })
   const measurements = node(life.Measurements)
   const item = node(node(life.CuttingItems).CuttingItem)
   const all: [string, unknown][] = [
@@ -110,7 +111,7 @@ export function decodeArchetype(xml: string): Result<Archetype, { readonly text:
     ['CornerRadius', node(item.Measurements).CornerRadius],
   ]
   const foreign = all.find(([, m]) => m !== undefined && node(m)['@units'] !== undefined && node(m)['@units'] !== 'MILLIMETER')
-  if (foreign) return fail({ text: `${foreign[0]} is in ${String(node(foreign[1])['@units'])}; only MILLIMETER is taken in.` })
+  if (foreign) return fail({ code: 'FOREIGN_UNIT', element: foreign[0], unit: String(node(foreign[1])['@units']) })
   const [LF, DC, RE] = all.map(([, m]) => tolerance(m))
   return ok({
     toolId: String(tool['@toolId'] ?? ''),

@@ -2,6 +2,7 @@
 import type { HandTool } from '@/core/plan'
 import { fail, ok, type Result } from '@/core/units'
 import { decodeCsv } from './csv'
+import type { ToolListFault } from './faults'
 
 const NAMES = {
   t: /^(t|tool|tool ?(no|number))\.?$/i,
@@ -10,26 +11,24 @@ const NAMES = {
   minutes: /^min(utes)?( each)?$/i,
 } as const
 
-/** @errors in words that name the row; nothing of the list is used then */
-export function decodeToolList(text: string): Result<HandTool[], { readonly text: string }> {
+/** @errors with the row; nothing of the list is used then */
+export function decodeToolList(text: string): Result<HandTool[], ToolListFault> {
   const table = decodeCsv(text)
-  if (!table.ok) return fail({ text: table.error.text })
+  if (!table.ok) return table
   const at = (pattern: RegExp) => table.value.columns.findIndex((c) => pattern.test(c))
   const columns = { t: at(NAMES.t), name: at(NAMES.name), count: at(NAMES.count), minutes: at(NAMES.minutes) }
-  if (columns.t < 0) return fail({ text: 'No column is called T. The first line names the columns: T, name, count, minutes.' })
+  if (columns.t < 0) return fail({ code: 'NO_T_COLUMN' })
   const tools: HandTool[] = []
   for (const [i, row] of table.value.rows.entries()) {
     const line = table.value.lines[i]
     const t = Number(row[columns.t].replace(/^T/i, ''))
     const count = columns.count < 0 || row[columns.count] === '' ? 1 : Number(row[columns.count])
     const minutes = columns.minutes < 0 || row[columns.minutes] === '' ? null : Number(row[columns.minutes].replace(',', '.'))
-    if (!Number.isInteger(t) || t < 1 || t > 99999) return fail({ text: `Line ${line}: “${row[columns.t]}” is no T number.` })
-    if (!Number.isInteger(count) || count < 1 || count > 20)
-      return fail({ text: `Line ${line}: “${row[columns.count]}” is no number of tools (1 to 20).` })
+    if (!Number.isInteger(t) || t < 1 || t > 99999) return fail({ code: 'BAD_T', line, cell: row[columns.t] })
+    if (!Number.isInteger(count) || count < 1 || count > 20) return fail({ code: 'BAD_COUNT', line, cell: row[columns.count] })
     if (minutes !== null && !(minutes > 0 && minutes <= 10_000))
-      return fail({ text: `Line ${line}: “${row[columns.minutes]}” is no number of minutes.` })
-    if (tools.some((tool) => tool.t === t))
-      return fail({ text: `Line ${line}: T${t} is there twice. Use the column count for sisters.` })
+      return fail({ code: 'BAD_MINUTES', line, cell: row[columns.minutes] })
+    if (tools.some((tool) => tool.t === t)) return fail({ code: 'T_TWICE', line, t })
     tools.push({ t, count, minutesEach: minutes, name: columns.name < 0 ? null : row[columns.name] || null, source: 'tool list' })
   }
   return ok(tools)

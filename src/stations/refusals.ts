@@ -33,7 +33,7 @@ export interface SharedRefusals {
   UNKNOWN_PART: { readonly part: string }
   UNKNOWN_PLACE: { readonly place: string }
   UNKNOWN_HANDOVER:
-    | { readonly what: 'one of these' | 'to try it on' }
+    | { readonly what: 'these' | 'to-try' }
     | { readonly what: 'number'; readonly serial: string; readonly issue: number }
     | { readonly what: 'current'; readonly serial: string }
   BAD_MARK: Bare

@@ -6,12 +6,19 @@ import type { PrinterError } from '@/devices/printer/port'
 import type { UnitError } from '@/devices/shrink/port'
 import type { TagDeviceError } from '@/devices/tag/port'
 
+/** What a driver says of a line that is down. */
+const LINE: Readonly<Record<string, string>> = {
+  timeout: 'no answer in time',
+  incomplete: 'the line was closed in the middle',
+}
+const lineText = (detail: string) => LINE[detail] ?? detail
+
 export function controlErrorText(error: ControlError): string {
   if (error.code === 'UNREACHABLE')
-    return `The control does not answer${error.detail ? ` (${error.detail})` : ''}. It is not known whether anything was written. Read its table before you try again.`
+    return `The control does not answer${error.detail ? ` (${lineText(error.detail)})` : ''}. It is not known whether anything was written. Read its table before you try again.`
   return error.line
     ? `The control refuses the file at line ${error.line}: ${error.detail}. Nothing was written.`
-    : `The control refuses: ${error.detail}. Nothing was written.`
+    : `The control refuses${error.detail ? `: ${error.detail}` : ' without a reason'}. Nothing was written.`
 }
 
 export function unitErrorText(error: UnitError): string {
@@ -36,7 +43,7 @@ export function unitErrorText(error: UnitError): string {
 export const printerErrorText = (error: PrinterError): string =>
   error.code === 'NO_LABELS'
     ? 'The printer is out of labels. Put in a new roll.'
-    : `The printer does not answer (${error.detail}). Check that it is switched on.`
+    : `The printer does not answer (${lineText(error.detail)}). Check that it is switched on.`
 
 export const tagReaderText = (error: TagDeviceError): string =>
   error.code === 'NO_TAG'
@@ -57,7 +64,7 @@ export function tagFaultText(fault: TagFault): string {
 export function lineErrorText(error: LineError): string {
   switch (error.code) {
     case 'UNREACHABLE':
-      return `The serial gauge does not answer: ${error.detail}. Check that it is switched on, or type in the values.`
+      return `The serial gauge does not answer: ${lineText(error.detail)}. Check that it is switched on, or type in the values.`
     case 'GARBLED':
       return error.line
         ? `The gauge sent “${error.line}”, which cannot be read. Send it again.`

@@ -1,6 +1,8 @@
 /** What is wrong with a field, by the fault its contract names. */
-import { MARK_RULE } from '@/core/tool'
 import type { FieldFault } from '@/stations/contract'
+
+/** What a mark on a holder, master or place may be (core/tool/mark). */
+export const MARK_RULE = '3 to 40 letters, digits, dots, dashes or slashes'
 
 export const FAULTS: Readonly<Record<FieldFault, string>> = {
   MARK: `A mark has ${MARK_RULE}.`,

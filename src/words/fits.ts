@@ -1,4 +1,5 @@
 /** What is wrong with a pair of parts, a set-up or a holder. */
+import { KIND_LABELS } from './properties'
 import type { ShrinkError } from '@/core/clamp'
 import type { Refusal } from '@/core/fits'
 import type { LengthUnit } from '@/core/units'
@@ -23,7 +24,7 @@ export function fitsText(r: Refusal, unit: LengthUnit): string {
     case 'WRONG_BORE':
       return `Wrong bore: this holder takes ${mm(r.hasMm)}, the shank is ${mm(r.needsMm)}.`
     case 'SHANK_TOO_COARSE_HERE':
-      return `A ${r.holder} needs a shank to h6 or better. This one is ${r.shankClass}.`
+      return `A ${KIND_LABELS[r.holder]} needs a shank to h6 or better. This one is ${r.shankClass}.`
     case 'NEEDS_FLAT':
       return `A side-lock holder needs a shank with a flat. ${r.cutter} has none.`
     case 'FLAT_NOT_HERE':
@@ -53,7 +54,7 @@ export function fitsText(r: Refusal, unit: LengthUnit): string {
     case 'WRONG_SHANK_HEIGHT':
       return `The block takes a shank ${mm(r.hasMm)} high. The tool has ${mm(r.needsMm)}.`
     case 'NOT_FOR_THIS_HOLDER':
-      return `A ${r.holder} cannot hold ${r.cutter}.`
+      return `A ${KIND_LABELS[r.holder]} cannot hold ${r.cutter}.`
     case 'WRONG_SEAT':
       return `${r.insert} has seat size ${r.has}. The pocket needs ${r.needs}.`
     case 'INSERT_COUNT':

@@ -1,6 +1,7 @@
 /** What Hand over, Load and Return say: about the offset table of a control, and about what may not be released. */
+import { featureWord } from './properties'
 import type { Concession, HandoverRefusal, Held, OffsetCall, OtherChange, VoidReason } from '@/core/handover'
-import { featureWord, isAngle, type FeatureKey } from '@/core/judge'
+import { isAngle, type FeatureKey } from '@/core/judge'
 import { COUPLINGS, tableOf, type Machine } from '@/core/tool'
 import type { MachineSizes, TableRefusal } from '@/stations/hand-over/contract'
 import { fixed, formatDeviation, formatLength, unitMark, type LengthUnit } from '@/core/units'

@@ -1,7 +1,8 @@
 /** What Load says: the rules by name, and what each of them found. */
+import { pocketText } from './pocket'
 import type { HeldRow } from '@/core/handover'
-import type { LoadFinding, LoadSaid, Standing, StepLine } from '@/core/load'
-import { isTyped, pocketText, SPINDLE, tableOf, type LoadRule, type Machine } from '@/core/tool'
+import type { Proposal, LoadFinding, LoadSaid, Standing, StepLine } from '@/core/load'
+import { isTyped, SPINDLE, tableOf, type LoadRule, type Machine } from '@/core/tool'
 import { formatLength, unitMark } from '@/core/units'
 import { concessionText, heldText, offsetCallText } from './hand-over'
 import { timeText } from './time'
@@ -203,5 +204,19 @@ export function stepLineText({ step, pocket, typed }: Pick<StepLine, 'step' | 'p
       return typed ? 'Offsets typed and read back' : 'Offsets written and read back'
     case 'recorded':
       return 'Recorded'
+  }
+}
+
+/** Why a pocket is proposed. */
+export function pocketReasonText({ pocket, why }: Proposal): string {
+  switch (why.code) {
+    case 'GIVEN':
+      return `Pocket ${pocket} was given at the bench.`
+    case 'FEWEST_NEIGHBOURS':
+      return `Pocket ${pocket}: this wide tool blocks ${why.neighbours} ${why.neighbours === 1 ? 'neighbour' : 'neighbours'} there, fewer than anywhere else.`
+    case 'NO_NEIGHBOUR':
+      return `Pocket ${pocket}: it blocks no neighbour there.`
+    case 'NEAREST':
+      return `Pocket ${pocket}: the nearest free pocket.`
   }
 }

@@ -1,15 +1,7 @@
 /** What Measure says: advice about a result, and what the edges tell of the tool's seat. */
+import { featureWord } from './properties'
 import type { Clamping } from '@/core/fits'
-import {
-  featureWord,
-  isAngle,
-  type Advice,
-  type AdviceSaid,
-  type CheckDue,
-  type FeatureKey,
-  type Missing,
-  type Runout,
-} from '@/core/judge'
+import { isAngle, type Advice, type AdviceSaid, type CheckDue, type FeatureKey, type Missing, type Runout } from '@/core/judge'
 import { formatDeviation, formatLength, unitMark, type LengthUnit } from '@/core/units'
 
 const size = (mm: number, unit: LengthUnit) => `${formatLength(mm, unit)} ${unitMark(unit)}`

@@ -1,9 +1,11 @@
 /** What is wrong with a part that somebody typed or sent. */
-import { KINDS, specOf, type PartFault, type PropertyKey } from '@/core/tool'
+import { KIND_LABELS, PROPERTY_NAMES } from './properties'
+import { specOf, type PartFault, type PropertyKey } from '@/core/tool'
 
 export function partFaultText(fault: PartFault): string {
   const nameOf = (key: PropertyKey) => {
-    const { name, symbol } = specOf(key)
+    const { symbol } = specOf(key)
+    const name = PROPERTY_NAMES[key]
     return symbol ? `${name} (${symbol})` : name
   }
   switch (fault.code) {
@@ -20,7 +22,7 @@ export function partFaultText(fault: PartFault): string {
     case 'NOT_A_CHOICE':
       return `The ${nameOf(fault.key)} “${String(fault.value)}” is not one of ${fault.choices.join(', ')}.`
     case 'NOT_OF_THIS_KIND':
-      return `A ${KINDS[fault.kind].name} has no “${fault.key}”.`
+      return `A ${KIND_LABELS[fault.kind]} has no “${fault.key}”.`
     case 'CONTRADICTION':
       return `The ${nameOf(fault.key)} is larger than the ${nameOf(fault.other)}.`
   }

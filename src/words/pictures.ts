@@ -1,5 +1,5 @@
 /** What is said of pictures: what one edge lacks, why a set cannot be used, why no pin was found, what a routine lacks. */
-import { featureName } from '@/core/features'
+import { FEATURE_NAMES } from './properties'
 import { MOST_STEPS, type ProgramError } from '@/core/judge'
 import type { FrameWarning } from '@/core/shapes'
 import type { PinError } from '@/core/outline'
@@ -26,7 +26,7 @@ export function warningText(edge: number, warning: FrameWarning, unit: LengthUni
     case 'NO_POINT':
       return `Edge ${edge} has no point between two straight lips. No point angle.`
     case 'NO_SIDE':
-      return `Edge ${edge} has no straight side for its ${featureName[warning.feature].toLowerCase()} (${warning.feature}).`
+      return `Edge ${edge} has no straight side for its ${FEATURE_NAMES[warning.feature].toLowerCase()} (${warning.feature}).`
     case 'NOT_SHARP':
       return `Edge ${edge} is out of focus. Turn it into the plane of the light, or check the lens. Its values do not count.`
     case 'NO_END':

@@ -1,7 +1,9 @@
 /** What the record tells: one sentence for each code, in the reader's unit. */
+import { pocketText } from './pocket'
+import { PRACTICE_NAMES } from './properties'
 import { PRACTICE } from '@/core/clamp'
 import type { DriftVerdict } from '@/core/judge'
-import { pocketText, SPINDLE, type RecordEntry } from '@/core/tool'
+import { SPINDLE, type RecordEntry } from '@/core/tool'
 import { formatDeviation, formatLength, unitMark, type LengthUnit } from '@/core/units'
 import type { Entries, Entry, EntryCode } from '@/stations/entries'
 import { concessionText, handoverRefusalText } from './hand-over'
@@ -156,7 +158,8 @@ const TELLING: Telling = {
   UNIT_ADDED: ({ unit, places, slots }) => `${unit} added with ${places} ${slots ? 'slots' : 'drawers'}`,
 
   PRACTICE_CHANGED: ({ key, before, after }) => {
-    const { name, unit } = PRACTICE[key]
+    const { unit } = PRACTICE[key]
+    const [name] = PRACTICE_NAMES[key]
     return `${name}: ${before} ${unit} becomes ${after} ${unit}`.replace(/ +/g, ' ')
   },
 }

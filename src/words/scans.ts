@@ -1,5 +1,6 @@
 /** What Load says of the scans of machine, holder and label. */
-import { isTyped, pocketText } from '@/core/tool'
+import { pocketText } from './pocket'
+import { isTyped } from '@/core/tool'
 import { voidText } from './hand-over'
 import type { LabelFault, ScanSaid } from '@/stations/load/contract'
 

@@ -1,5 +1,6 @@
 /** Pictures that the bench did not take: frame sets from files, and a camera of the browser. */
 import { expose } from 'comlink'
+import type { FrameSetError } from '@/codecs/faults'
 import { decodeFrameSet } from '@/codecs/frame-set'
 import type { Frame } from '@/core/imaging'
 import { calibrateOnPin, type Calibration, type PinError } from '@/core/outline'
@@ -30,7 +31,7 @@ export interface OpenedSet {
 
 /** Why pictures could not be used. */
 export type PicturesFault =
-  | { readonly code: 'FILE'; readonly detail: string }
+  | { readonly code: 'FILE'; readonly error: FrameSetError }
   | { readonly code: 'NO_PICTURE' }
   | { readonly code: 'SET'; readonly error: SetError }
   | { readonly code: 'PIN'; readonly error: PinError }
@@ -39,7 +40,7 @@ const api = {
   /** Reads a frame set and measures it. */
   openSet(zip: Uint8Array): Result<OpenedSet, PicturesFault> {
     const decoded = decodeFrameSet(zip)
-    if (!decoded.ok) return fail({ code: 'FILE', detail: decoded.error.detail })
+    if (!decoded.ok) return fail({ code: 'FILE', error: decoded.error })
     const { pictures, mmPerPixel, measure } = decoded.value
     const bench = filesBench(pictures, mmPerPixel)
     if (!bench.ok) return fail({ code: 'NO_PICTURE' })

@@ -62,7 +62,7 @@ describe('a control over HTTP', () => {
       code: 'UNREACHABLE',
       detail: 'no connection',
     })
-    expect(await error(() => undefined)).toMatchObject({ code: 'UNREACHABLE', detail: 'no answer in time' })
+    expect(await error(() => undefined)).toMatchObject({ code: 'UNREACHABLE', detail: 'timeout' })
   })
   it('asks again only what changes nothing', async () => {
     let asked = 0

@@ -99,8 +99,8 @@ describe('a bench at the end of a line', () => {
       server.close()
       return read
     }
-    expect(await other(null)).toMatchObject({ error: { code: 'UNREACHABLE', detail: 'the line was closed in the middle' } })
-    expect(await other('LF +1')).toMatchObject({ error: { code: 'UNREACHABLE', detail: 'no answer in time' } })
+    expect(await other(null)).toMatchObject({ error: { code: 'UNREACHABLE', detail: 'incomplete' } })
+    expect(await other('LF +1')).toMatchObject({ error: { code: 'UNREACHABLE', detail: 'timeout' } })
     expect(await other('x'.repeat(5000))).toMatchObject({ error: { code: 'GARBLED' } })
   })
 })

@@ -58,7 +58,7 @@ describe('a T that the program and the library tell differently', () => {
     const own = room()
     expect(standing(own, 'HP-9', 4)).toMatchObject({
       type: 'ask',
-      differs: [{ what: 'kind', says: 'spot drill', is: 'end mill' }],
+      differs: [{ what: 'kind', says: 'spot-drill', is: 'end-mill' }],
     })
     expect(readStuck(own.db, later(10)).map((s) => [s.tool.wanted.t, s.tool.standing.type])).toEqual([
       [4, 'ask'],

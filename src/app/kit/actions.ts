@@ -17,7 +17,7 @@ export const addJobAction = defineAction(kit.addJob, (work, { lists, ...job }) =
   const extra = []
   for (const { name, text } of lists) {
     const list = decodeToolList(text)
-    if (!list.ok) return refuse({ code: 'NOT_A_LIST', list: name, detail: list.error.text })
+    if (!list.ok) return refuse({ code: 'NOT_A_LIST', list: name, fault: list.error })
     extra.push(...list.value)
   }
   return only(addJob(work, { ...job, extra }), idOf)

@@ -2,6 +2,7 @@
 import { z } from 'zod'
 import { decodeDefinitions } from '@/codecs/definitions-csv'
 import { decodeContour } from '@/codecs/dxf'
+import type { ArchetypeFault, DxfFault } from '@/codecs/faults'
 import { decodeLibrary, DefinitionSchema } from '@/codecs/library-json'
 import { decodeArchetype, type Archetype } from '@/codecs/tool-archetype'
 import type { ContourPiece } from '@/core/tool'
@@ -17,7 +18,6 @@ import { refuse } from '@/stations/refusals'
 import { book, countStock, moves, putRight } from '@/stations/store/book'
 import * as store from '@/stations/store/contract'
 import { placeUnit } from '@/stations/store/plan'
-import { partFaultText } from '@/words/part'
 import { defineAction, defineQuestion, only } from '../_server/action'
 import { say } from '@/words/screens/library'
 
@@ -49,22 +49,22 @@ export const addHolderAction = defineAction(library.addHolder, addHolder)
 export const inspectHolderAction = defineAction(library.inspectHolder, inspectHolder)
 export const replaceStudAction = defineAction(library.replaceStud, (work, { serial, stud }) => replaceStud(work, serial, stud))
 
-export const previewCsvAction = defineQuestion(library.previewCsv, (given, { db }) => previewParts(db, given, partFaultText))
+export const previewCsvAction = defineQuestion(library.previewCsv, (given, { db }) => previewParts(db, given))
 export const importCsvAction = defineAction(library.importCsv, (work, given) => {
-  const parts = readPartsFile(work.db, given, partFaultText)
+  const parts = readPartsFile(work.db, given)
   return parts.ok ? importLibrary(work, { parts: parts.value, definitions: [] }, say.aCsvFile) : parts
 })
 export const importFileAction = defineAction(library.importFile, (work, { text, name }) => {
   if (/\.json$/i.test(name)) {
-    const read = decodeLibrary(text, partFaultText)
+    const read = decodeLibrary(text)
     return read.ok
       ? importLibrary(work, read.value, name)
-      : refuse({ code: 'BAD_FILE', line: null, column: null, detail: read.error.text })
+      : refuse({ code: 'BAD_FILE', line: null, column: null, fault: read.error })
   }
   const tools = decodeDefinitions(text)
   if (tools.ok) return importLibrary(work, { parts: [], definitions: tools.value }, name)
-  const [{ line, column, text: detail }] = tools.error
-  return refuse({ code: 'BAD_FILE', line, column: column || null, detail })
+  const [{ line, column, said }] = tools.error
+  return refuse({ code: 'BAD_FILE', line, column: column || null, fault: said })
 })
 
 const File = z
@@ -72,10 +72,10 @@ const File = z
   .max(4 * 2 ** 20)
   .catch('')
 /** Reads an archetype into the form of a new tool; nothing is stored. */
-export async function readArchetypeAction(text: string): Promise<Result<Archetype, { text: string }>> {
+export async function readArchetypeAction(text: string): Promise<Result<Archetype, ArchetypeFault>> {
   return decodeArchetype(File.parse(text))
 }
 /** Reads a contour out of a drawing; nothing is stored. */
-export async function readContourAction(text: string): Promise<Result<ContourPiece[], { text: string }>> {
+export async function readContourAction(text: string): Promise<Result<ContourPiece[], DxfFault>> {
   return decodeContour(File.parse(text))
 }

@@ -1,3 +1,4 @@
+import { pocketReasonText } from '@/words/load'
 import { z } from 'zod'
 import { registersOf } from '@/core/handover'
 import { COUPLINGS, isTyped, switchesOf } from '@/core/tool'
@@ -104,7 +105,7 @@ export default async function LoadPage({ searchParams }: { readonly searchParams
         runBy={sheet.runBy}
         steps={sheet.steps}
         pocket={sheet.pocket}
-        why={sheet.pocket === sheet.proposal?.pocket ? (sheet.proposal?.why ?? null) : null}
+        why={sheet.proposal && sheet.pocket === sheet.proposal.pocket ? pocketReasonText(sheet.proposal) : null}
         view={
           machine && sheet.room
             ? {

@@ -1,5 +1,6 @@
+import { pocketText } from '@/words/pocket'
 import { emptyRow, registersOf, type HeldRow } from '@/core/handover'
-import { isTyped, pocketText, SPINDLE, tableOf, type Machine } from '@/core/tool'
+import { isTyped, SPINDLE, tableOf, type Machine } from '@/core/tool'
 import { fixed, formatLength, unitMark, mmToUnit } from '@/core/units'
 import { readInMachines, readReturn } from '@/stations/return/pages'
 import { Say, Sheet, Title } from '@/ui/common/sheet'

@@ -19,18 +19,6 @@ export type ValueKey = (typeof KEY_OF)[Feature]
 /** Angles are in degrees, everything else in mm. */
 export const ANGLES: readonly Feature[] = ['SIG', 'KAPR', 'KCH']
 
-export const featureName: Readonly<Record<Feature, string>> = {
-  LF: 'Length',
-  DC: 'Diameter',
-  RE: 'Corner radius',
-  SIG: 'Point angle',
-  KAPR: 'Edge angle',
-  CHW: 'Chamfer width',
-  KCH: 'Chamfer angle',
-  SCX: 'Sharp corner, radius',
-  SCZ: 'Sharp corner, length',
-}
-
 /** Limits in mm; both belong to the tolerance. A tolerance with one side has no least value. */
 export interface SpecLimits {
   readonly min: number | null

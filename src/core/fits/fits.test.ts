@@ -13,9 +13,7 @@ import {
   refuseHealth,
   refuseHolder,
   refuseStud,
-  SHIPPED_STEPS,
   stackUp,
-  tickIds,
   whatFits,
   type HolderItem,
   type StackPart,
@@ -326,18 +324,5 @@ describe('what fits', () => {
     const { fits, nearest } = of(thick, 'collet')
     expect(fits).toEqual([])
     expect([nearest?.component.id, nearest?.refusals[0].code]).toEqual(['K12', 'SHANK_TOO_LARGE'])
-  })
-})
-
-describe('steps of a build', () => {
-  it('every clamping has some, each with a name of its own', () => {
-    for (const steps of Object.values(SHIPPED_STEPS)) {
-      expect(steps.length).toBeGreaterThan(1)
-      expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length)
-    }
-  })
-  it('a step with seats is ticked once a pocket', () => {
-    expect(tickIds(SHIPPED_STEPS.arbor, 3)).toEqual(['clean', 'mount', 'seats-1', 'seats-2', 'seats-3'])
-    expect(tickIds(SHIPPED_STEPS.shrink, null)).toEqual(['shank', 'clean', 'stop', 'coil', 'heat', 'cool'])
   })
 })

@@ -1,6 +1,6 @@
 /** What two neighbouring parts say to each other. Cheap: tens of thousands a few milliseconds. */
 import { closesByMm } from '../clamp'
-import { KINDS, numberOf, valueOf, type Component } from '../tool'
+import { numberOf, valueOf, type Component } from '../tool'
 import type { Refusal } from './refusal'
 
 /** Sizes are nominal; two are the same within this, mm. */
@@ -11,8 +11,7 @@ const colletName = (part: Component) => `${String(valueOf(part, 'colletSystem'))
 
 /** Collet into holder, and nut onto holder. */
 export function fitsColletHolder(holder: Component, part: Component): Refusal[] {
-  if (holder.kind !== 'collet-holder')
-    return [{ code: 'NOT_FOR_THIS_HOLDER', holder: KINDS[holder.kind].name, cutter: part.name }]
+  if (holder.kind !== 'collet-holder') return [{ code: 'NOT_FOR_THIS_HOLDER', holder: holder.kind, cutter: part.name }]
   if (valueOf(part, 'colletSystem') === holder.colletSystem && valueOf(part, 'colletSize') === holder.colletSize) return []
   const code = part.kind === 'nut' ? 'OTHER_NUT' : 'OTHER_COLLET'
   return [{ code, has: colletName(part), needs: colletName(holder) }]
@@ -34,13 +33,11 @@ export function fitsCollet(collet: Component, shankMm: number): Refusal[] {
 
 /** Whatever has a shank, bore, thread or module into what holds it; the collet is asked separately. */
 export function fitsCarrier(carrier: Component, upper: Component): Refusal[] {
-  const no: Refusal = { code: 'NOT_FOR_THIS_HOLDER', holder: KINDS[carrier.kind].name, cutter: upper.name }
+  const no: Refusal = { code: 'NOT_FOR_THIS_HOLDER', holder: carrier.kind, cutter: upper.name }
   const shankMm = numberOf(upper, 'DMM')
   const coarse = (): Refusal[] => {
     const shankClass = String(valueOf(upper, 'shankClass'))
-    return shankClass === 'h5' || shankClass === 'h6'
-      ? []
-      : [{ code: 'SHANK_TOO_COARSE_HERE', holder: KINDS[carrier.kind].name, shankClass }]
+    return shankClass === 'h5' || shankClass === 'h6' ? [] : [{ code: 'SHANK_TOO_COARSE_HERE', holder: carrier.kind, shankClass }]
   }
   const bore = (): Refusal[] => {
     const hasMm = numberOf(carrier, 'DCONWS') ?? 0

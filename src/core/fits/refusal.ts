@@ -1,6 +1,6 @@
 /** What speaks against a pair of parts, a stack or a holder; each says which part and which number. */
 import type { ShrinkError } from '../clamp'
-import type { Role } from '../tool'
+import type { Kind, Role } from '../tool'
 
 export type Refusal =
   | { readonly code: 'NO_PART'; readonly role: Role }
@@ -9,7 +9,7 @@ export type Refusal =
   | { readonly code: 'WRONG_STUD'; readonly stud: string; readonly has: string; readonly needs: string }
   | { readonly code: 'NO_STUD'; readonly coupling: string }
   | { readonly code: 'WRONG_BORE'; readonly hasMm: number; readonly needsMm: number }
-  | { readonly code: 'SHANK_TOO_COARSE_HERE'; readonly holder: string; readonly shankClass: string }
+  | { readonly code: 'SHANK_TOO_COARSE_HERE'; readonly holder: Kind; readonly shankClass: string }
   | { readonly code: 'NEEDS_FLAT'; readonly cutter: string }
   | { readonly code: 'FLAT_NOT_HERE'; readonly cutter: string }
   | { readonly code: 'OTHER_COLLET'; readonly has: string; readonly needs: string }
@@ -24,7 +24,7 @@ export type Refusal =
   | { readonly code: 'WRONG_THREAD'; readonly has: string; readonly needs: string }
   | { readonly code: 'WRONG_MODULE'; readonly has: string; readonly needs: string }
   | { readonly code: 'WRONG_SHANK_HEIGHT'; readonly hasMm: number; readonly needsMm: number }
-  | { readonly code: 'NOT_FOR_THIS_HOLDER'; readonly holder: string; readonly cutter: string }
+  | { readonly code: 'NOT_FOR_THIS_HOLDER'; readonly holder: Kind; readonly cutter: string }
   | { readonly code: 'WRONG_SEAT'; readonly insert: string; readonly has: string; readonly needs: string }
   | { readonly code: 'INSERT_COUNT'; readonly has: number; readonly needs: number }
   | { readonly code: 'WRONG_NOSE_RADIUS'; readonly hasMm: number; readonly needsMm: number }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { benchFor } from './bench'
-import { featureWord, judgeTool, type LimitSet } from './result'
+import { judgeTool, type LimitSet } from './result'
 import { lengthSigma, USUAL_BENCH } from './judge'
 import { advise, UNKNOWN_MAKE, type ToolMade } from './advise'
 import { type EdgeMeasurement, type SetMeasurement, summarise } from '../sets'
@@ -133,7 +133,6 @@ describe('what to do', () => {
     expect([result.verdict, advice.tone]).toEqual(['unsure', 'unsure'])
     expect(advice.rest).toMatch(/known to ± 0\.00\d mm/)
   })
-  it('has a word for every feature', () => expect(featureWord('radialRunout')).toBe('Radial runout'))
 })
 
 describe('uncertainty', () => {

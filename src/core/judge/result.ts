@@ -1,6 +1,6 @@
 /** A tool's result: each feature with its value, uncertainty, limits and verdict, and one sentence of what to do. */
 import { judge, lengthSigma, worst, type BenchUncertainty, type Verdict } from './judge'
-import { ANGLES, type Feature, featureName, FEATURES, KEY_OF, type SpecLimits, type ValueKey } from '../features'
+import { ANGLES, type Feature, FEATURES, KEY_OF, type SpecLimits, type ValueKey } from '../features'
 import type { SetMeasurement } from '../sets'
 import { splitRunout, type Runout } from './runout'
 
@@ -130,8 +130,5 @@ function sigmaOf(key: FeatureKey, { edges }: SetMeasurement, bench: BenchUncerta
       return largest(KEY_OF[key])
   }
 }
-
-export const featureWord = (key: FeatureKey): string =>
-  key === 'radialRunout' ? 'Radial runout' : key === 'axialRunout' ? 'Axial runout' : featureName[key]
 
 export const isAngle = (key: FeatureKey): boolean => (ANGLES as readonly FeatureKey[]).includes(key)

@@ -65,7 +65,7 @@ describe('the proposed pocket', () => {
   it('is the one given at the bench, or none when that is not free', () => {
     expect(proposePocket(room([]), wish(31.5, { given: 7 }))).toMatchObject({
       pocket: 7,
-      why: 'Pocket 7 was given at the bench.',
+      why: { code: 'GIVEN' },
     })
     expect(proposePocket(room([standing(7)]), wish(31.5, { given: 7 }))).toBeNull()
   })
@@ -77,7 +77,7 @@ describe('the proposed pocket', () => {
     // 60 at 5 takes 4 and 6; another 60 needs two pockets between: 7 shares the lost 6 and takes only 8
     const proposal = proposePocket(room([standing(5, 60)]), wish(60))
     expect([3, 7]).toContain(proposal?.pocket)
-    expect(proposal?.why).toContain('takes 1 neighbour')
+    expect(proposal?.why).toEqual({ code: 'FEWEST_NEIGHBOURS', neighbours: 1 })
   })
   it('never touches anybody, and takes no more room than any other free pocket would', () => {
     const some = fc.uniqueArray(

@@ -63,10 +63,13 @@ export function pocketStates(room: MagazineRoom, radiusMm: number): PocketState[
   })
 }
 
+/** Why this one: it was given; it takes so many neighbours, the fewest; none there; the nearest. */
+export type PocketReason =
+  { readonly code: 'GIVEN' | 'NO_NEIGHBOUR' | 'NEAREST' } | { readonly code: 'FEWEST_NEIGHBOURS'; readonly neighbours: number }
+
 export interface Proposal {
   readonly pocket: number
-  /** One sentence. */
-  readonly why: string
+  readonly why: PocketReason
 }
 
 export interface PocketWish {
@@ -87,8 +90,7 @@ export interface PocketWish {
 export function proposePocket(room: MagazineRoom, wish: PocketWish): Proposal | null {
   const states = pocketStates(room, wish.radiusMm)
   const free = states.filter((s) => s.type === 'free').map((s) => s.pocket)
-  if (wish.given !== null)
-    return free.includes(wish.given) ? { pocket: wish.given, why: `Pocket ${wish.given} was given at the bench.` } : null
+  if (wish.given !== null) return free.includes(wish.given) ? { pocket: wish.given, why: { code: 'GIVEN' } } : null
   if (!free.length) return null
   const usable = (r: MagazineRoom) => pocketStates(r, wish.usualRadiusMm).flatMap((s) => (s.type === 'free' ? s.pocket : []))
   const before = usable(room)
@@ -103,10 +105,8 @@ export function proposePocket(room: MagazineRoom, wish: PocketWish): Proposal | 
     .sort((a, b) => b.left - a.left || turn(a.pocket) - turn(b.pocket) || a.pocket - b.pocket)
   const [best] = ranked
   const others = ranked.some((r) => r.lost > best.lost)
-  const why = best.lost
-    ? `Pocket ${best.pocket}: as wide as it is it takes ${best.lost} ${best.lost === 1 ? 'neighbour' : 'neighbours'}, the fewest of all.`
-    : others
-      ? `Pocket ${best.pocket}: it takes no room from a neighbour there.`
-      : `Pocket ${best.pocket}: the nearest that is free.`
+  const why: PocketReason = best.lost
+    ? { code: 'FEWEST_NEIGHBOURS', neighbours: best.lost }
+    : { code: others ? 'NO_NEIGHBOUR' : 'NEAREST' }
   return { pocket: best.pocket, why }
 }

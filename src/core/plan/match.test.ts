@@ -14,12 +14,12 @@ const named = (name: string, DC: number, RE: number | null = null, t = 2, id = n
 
 describe('a comment beside a tool change', () => {
   it.each([
-    ['SPOT DRILL 90 DEG', { kind: 'spot drill', diameterMm: null, cornerMm: null }],
-    ['END MILL D18 R1.2 LONG', { kind: 'end mill', diameterMm: 18, cornerMm: 1.2 }],
-    ['1/2 CLASS END MILL 12MM R0.5', { kind: 'end mill', diameterMm: 12, cornerMm: 0.5 }],
+    ['SPOT DRILL 90 DEG', { kind: 'spot-drill', diameterMm: null, cornerMm: null }],
+    ['END MILL D18 R1.2 LONG', { kind: 'end-mill', diameterMm: 18, cornerMm: 1.2 }],
+    ['1/2 CLASS END MILL 12MM R0.5', { kind: 'end-mill', diameterMm: 12, cornerMm: 0.5 }],
     ['DRILL Ø10,2 140DEG', { kind: 'drill', diameterMm: 10.2, cornerMm: null }],
     ['REAMER D12 H7', { kind: 'reamer', diameterMm: 12, cornerMm: null }],
-    ['ROUGH 95DEG R0.8', { kind: 'turning tool', diameterMm: null, cornerMm: 0.8 }],
+    ['ROUGH 95DEG R0.8', { kind: 'turning-tool', diameterMm: null, cornerMm: 0.8 }],
     ['NEXT', { kind: null, diameterMm: null, cornerMm: null }],
   ])('%s', (text, read) => expect(readComment(text)).toEqual(read))
 
@@ -49,7 +49,7 @@ describe('which definition a job means', () => {
     expect(meaning('SPOT DRILL 90 DEG', {}, [drill])).toEqual({
       type: 'ask',
       definition: drill,
-      differs: [{ what: 'kind', says: 'spot drill', is: 'drill' }],
+      differs: [{ what: 'kind', says: 'spot-drill', is: 'drill' }],
     }))
   it('is what somebody said: another definition, or nothing to set up', () => {
     expect(meaning('SPOT DRILL', { 2: mill.id })).toEqual({ type: 'definition', definition: mill })

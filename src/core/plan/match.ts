@@ -28,17 +28,17 @@ export interface CommentRead {
 
 /** Words for kinds of tools, the more particular first. Common practice, no source. */
 const KIND_WORDS: readonly (readonly [string, RegExp])[] = [
-  ['spot drill', /\b(SPOT|CENT(ER|RE))[ -]?DRILL\b/],
+  ['spot-drill', /\b(SPOT|CENT(ER|RE))[ -]?DRILL\b/],
   ['countersink', /\b(COUNTERSINK|CSK)\b/],
-  ['chamfer mill', /\bCHAMFER\b/],
+  ['chamfer-mill', /\bCHAMFER\b/],
   ['tap', /\b(TAP|THREAD MILL)\b/],
   ['reamer', /\bREAM(ER)?\b/],
-  ['boring head', /\bBORING\b/],
-  ['ball end mill', /\bBALL\b/],
-  ['shell mill', /\b(SHELL|FACE)[ -]?MILL\b/],
-  ['end mill', /\b(END|SLOT)[ -]?MILL\b/],
+  ['boring-head', /\bBORING\b/],
+  ['ball-end-mill', /\bBALL\b/],
+  ['shell-mill', /\b(SHELL|FACE)[ -]?MILL\b/],
+  ['end-mill', /\b(END|SLOT)[ -]?MILL\b/],
   ['drill', /\bDRILL\b/],
-  ['turning tool', /\bTURNING TOOL\b|\b(ROUGH|FINISH)(ING)? \d+ ?DEG\b/],
+  ['turning-tool', /\bTURNING TOOL\b|\b(ROUGH|FINISH)(ING)? \d+ ?DEG\b/],
 ]
 
 /** @param text a comment of a program or the name of a definition; `Ø` counts as D */
@@ -59,8 +59,8 @@ export function readComment(text: string): CommentRead {
 const SAME_MM = 0.06
 /** Kinds that are the same tool under another word, or that a comment need not tell apart. */
 const ALIKE: readonly (readonly string[])[] = [
-  ['end mill', 'shell mill', 'ball end mill'],
-  ['spot drill', 'countersink', 'chamfer mill'],
+  ['end-mill', 'shell-mill', 'ball-end-mill'],
+  ['spot-drill', 'countersink', 'chamfer-mill'],
 ]
 /** A program in inch gives its sizes in inch: a number counts in either unit. */
 const sameSize = (says: number, mm: number) => Math.abs(says - mm) <= SAME_MM || Math.abs(says * MM_PER_INCH - mm) <= SAME_MM
@@ -76,7 +76,7 @@ export function differencesOf(comment: string | null, definition: Definition): D
   const { DC, RE } = definition
   if (says.diameterMm !== null && !sameSize(says.diameterMm, DC.nominal))
     found.push({ what: 'diameter', saysMm: says.diameterMm, isMm: DC.nominal })
-  if (says.cornerMm !== null && RE && says.kind !== 'turning tool' && !sameSize(says.cornerMm, RE.nominal))
+  if (says.cornerMm !== null && RE && says.kind !== 'turning-tool' && !sameSize(says.cornerMm, RE.nominal))
     found.push({ what: 'corner', saysMm: says.cornerMm, isMm: RE.nominal })
   return found
 }

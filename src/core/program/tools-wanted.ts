@@ -2,22 +2,16 @@
 import { fail, ok, type LengthUnit, type Result } from '../units'
 import { readBlock, type Block } from './block'
 
-export type WarningCode =
-  | 'H_NOT_T'
-  | 'D_NOT_T'
-  | 'NO_LENGTH_OFFSET'
-  | 'PRESELECT_NEVER_CHANGED'
-  | 'CHANGE_WITHOUT_T'
-  | 'UNITS_MIXED'
-  | 'NO_UNITS'
-  | 'NOT_READ'
-
-export interface ProgramWarning {
-  /** Physical line, from 1. */
-  readonly line: number
-  readonly code: WarningCode
-  readonly text: string
-}
+/** What a program is warned of. @property line physical line, from 1 */
+export type ProgramWarning = { readonly line: number } & (
+  | { readonly code: 'H_NOT_T' | 'D_NOT_T'; readonly t: number; readonly offset: number }
+  | { readonly code: 'NO_LENGTH_OFFSET' | 'PRESELECT_NEVER_CHANGED'; readonly t: number }
+  | { readonly code: 'CHANGE_WITHOUT_T' | 'NO_UNITS' }
+  | { readonly code: 'UNITS_MIXED'; readonly from: LengthUnit; readonly to: LengthUnit }
+  | { readonly code: 'NOT_READ'; readonly what: 'call' | 'text' }
+  /** Lines beyond the first hundred. */
+  | { readonly code: 'NOT_READ'; readonly what: 'more'; readonly lines: number }
+)
 
 export interface WantedTool {
   readonly t: number
@@ -112,10 +106,7 @@ function readLine(state: State, block: Block, line: number, kind: 'mill' | 'lath
   const call = has('M', 98) || has('M', 198) || has('G', 65) || has('G', 66)
   if (block.unread || call) {
     state.notRead++
-    if (state.notRead <= MOST_NOT_READ) {
-      const what = call ? 'a call of another program: tools changed there are not listed' : 'a macro or text that cannot be read'
-      state.warnings.push({ line, code: 'NOT_READ', text: `Line ${line} is ${what}.` })
-    }
+    if (state.notRead <= MOST_NOT_READ) state.warnings.push({ line, code: 'NOT_READ', what: call ? 'call' : 'text' })
     if (call) return
   }
   for (const { letter, value } of words) if (letter === 'G') readG(state, value, line)
@@ -145,11 +136,7 @@ function readG(state: State, value: number, line: number): void {
     const unit: LengthUnit = value === 20 ? 'inch' : 'mm'
     if (state.units && state.units !== unit && !state.mixed) {
       state.mixed = true
-      state.warnings.push({
-        line,
-        code: 'UNITS_MIXED',
-        text: `Line ${line} turns to ${unit}; the program began in ${state.units}.`,
-      })
+      state.warnings.push({ line, code: 'UNITS_MIXED', from: state.units, to: unit })
     }
     state.units ??= unit
   } else if (value === 49) state.lengthOffset = false
@@ -187,11 +174,7 @@ function changeTool(state: State, comment: string | null, line: number): void {
   state.lengthOffset = false
   if (!selected) {
     state.current = null
-    state.warnings.push({
-      line,
-      code: 'CHANGE_WITHOUT_T',
-      text: `Line ${line} changes the tool, but no T was called since the last change.`,
-    })
+    state.warnings.push({ line, code: 'CHANGE_WITHOUT_T' })
     return
   }
   state.selected = null
@@ -221,9 +204,7 @@ function takeOffset(state: State, key: 'h' | 'd', value: number, line: number): 
   if (!tool || value === 0 || !Number.isInteger(value) || tool[key].includes(value)) return
   tool[key].push(value)
   if (value === tool.t) return
-  const code = key === 'h' ? 'H_NOT_T' : 'D_NOT_T'
-  const text = key === 'h' ? `T${tool.t} is measured with H${value}` : `T${tool.t} is compensated with D${value}`
-  state.warnings.push({ line, code, text })
+  state.warnings.push({ line, code: key === 'h' ? 'H_NOT_T' : 'D_NOT_T', t: tool.t, offset: value })
 }
 
 function readSpeed(state: State, value: number, isLimit: boolean): void {
@@ -244,18 +225,17 @@ function checkLengthOffset(state: State, movesZ: boolean, line: number): void {
   const cuts = motion !== null && ((motion >= 1 && motion <= 3) || (motion >= 81 && motion <= 89))
   if (!current || !movesZ || !cuts || state.lengthOffset || current.warnedLength) return
   current.warnedLength = true
-  state.warnings.push({ line, code: 'NO_LENGTH_OFFSET', text: `T${current.t} moves in Z without a length offset (G43)` })
+  state.warnings.push({ line, code: 'NO_LENGTH_OFFSET', t: current.t })
 }
 
 function finish(state: State): void {
-  if (state.units === null)
-    state.warnings.push({ line: 1, code: 'NO_UNITS', text: 'Neither G20 nor G21: the program does not say its unit' })
+  if (state.units === null) state.warnings.push({ line: 1, code: 'NO_UNITS' })
   const seen = new Set<number>()
   for (const { t, line } of state.selections) {
     if (state.tools.has(t) || seen.has(t)) continue
     seen.add(t)
-    state.warnings.push({ line, code: 'PRESELECT_NEVER_CHANGED', text: `T${t} is called but never changed to` })
+    state.warnings.push({ line, code: 'PRESELECT_NEVER_CHANGED', t })
   }
   if (state.notRead > MOST_NOT_READ)
-    state.warnings.push({ line: 1, code: 'NOT_READ', text: `${state.notRead - MOST_NOT_READ} more lines could not be read.` })
+    state.warnings.push({ line: 1, code: 'NOT_READ', what: 'more', lines: state.notRead - MOST_NOT_READ })
 }

@@ -75,8 +75,8 @@ describe('recognising', () => {
     expect(why(POINT)).toMatchObject({ corner: 'EXPLAINED_ALREADY', facets: 'EXPLAINED_ALREADY', extremes: 'EXPLAINED_ALREADY' })
     expect(why(CHAMFER)).toMatchObject({
       point: 'NO_START',
-      'corner cut right': 'OTHER_CUT',
-      'corner cut at the top': 'OTHER_CUT',
+      'corner-cut-right': 'OTHER_CUT',
+      'corner-cut-top': 'OTHER_CUT',
     })
     for (const traced of [CORNER, BALL, CHAMFER, POINT]) expect(Object.keys(why(traced))).toHaveLength(7)
   })

@@ -35,7 +35,7 @@ const POINT: Recogniser<ToolPoint> = {
 
 /** A corner smaller than the blur of its picture: its radius is read from the light. */
 const SMALL_CORNER: Recogniser<Shape> = {
-  name: 'small corner',
+  name: 'small-corner',
   start: (look) => cornerBetweenSides(look),
   fit(look, start) {
     const { flank, face, near, whole } = look
@@ -49,7 +49,7 @@ const SMALL_CORNER: Recogniser<Shape> = {
 /** A corner, ball or half-seen corner: an arc with what lies beside it, fitted together. */
 const arc = (name: ShapeName, startOf: (look: Look) => Result<Shape, Why>): Recogniser<Shape> => ({
   name,
-  start: (look, best) => (best?.name === 'small corner' ? fail('EXPLAINED_ALREADY') : startOf(look)),
+  start: (look, best) => (best?.name === 'small-corner' ? fail('EXPLAINED_ALREADY') : startOf(look)),
   fit(look, start) {
     const points = look.points.filter((p) => inReach(p, start))
     const fitted = fitShape(points, start, look.pixel, look.blurMm)
@@ -107,12 +107,12 @@ const RECOGNISERS = [
   kind(arc('corner', cornerBetweenSides)),
   kind(arc('ball', ({ whole, points, pixel }) => (whole ? given(ballStart(points, pixel), 'NO_START') : fail('OTHER_CUT')))),
   kind(
-    arc('corner cut right', ({ touches, face, points, pixel }) =>
+    arc('corner-cut-right', ({ touches, face, points, pixel }) =>
       cutStart(touches.right, face, (side) => faceArcStart(points, side, pixel)),
     ),
   ),
   kind(
-    arc('corner cut at the top', ({ touches, flank, points, pixel }) =>
+    arc('corner-cut-top', ({ touches, flank, points, pixel }) =>
       cutStart(touches.top, flank, (side) => flankArcStart(points, side, pixel)),
     ),
   ),

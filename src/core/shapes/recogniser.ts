@@ -15,7 +15,7 @@ export interface Look extends Traced {
 }
 
 export type ShapeName =
-  'point' | 'small corner' | 'corner' | 'ball' | 'corner cut right' | 'corner cut at the top' | 'facets' | 'extremes'
+  'point' | 'small-corner' | 'corner' | 'ball' | 'corner-cut-right' | 'corner-cut-top' | 'facets' | 'extremes'
 
 /** Why a recogniser does not take an outline for its shape. */
 export type Why =

@@ -10,7 +10,6 @@ export const FETCHED: readonly Role[] = ['nut', 'collet', 'cutter', 'insert', 's
 export const WITH_SERIAL: readonly Role[] = ['holder', 'extension']
 
 export interface KindSpec {
-  readonly name: string
   readonly role: Role
   readonly has: readonly PropertyKey[]
   readonly may: readonly PropertyKey[]
@@ -18,7 +17,6 @@ export interface KindSpec {
 
 export const KINDS = {
   'shrink-holder': {
-    name: 'shrink-fit holder',
     role: 'holder',
     has: [
       'CCMS',
@@ -40,55 +38,46 @@ export const KINDS = {
     may: ['greatestHeats', 'TDZ'],
   },
   'collet-holder': {
-    name: 'collet holder',
     role: 'holder',
     has: ['CCMS', 'colletSystem', 'colletSize', 'LPR', 'BD', 'LSCX', 'RPMX', 'WT'],
     may: ['TQX', 'TDZ'],
   },
   'hydraulic-holder': {
-    name: 'hydraulic holder',
     role: 'holder',
     has: ['CCMS', 'DCONWS', 'LPR', 'BD', 'LSCN', 'LSCX', 'TQ', 'keyMm', 'RPMX', 'WT'],
     may: ['TQX'],
   },
   'side-lock-holder': {
-    name: 'side-lock holder',
     role: 'holder',
     has: ['CCMS', 'DCONWS', 'LPR', 'BD', 'LSCN', 'LSCX', 'TQ', 'keyMm', 'RPMX', 'WT'],
     may: ['TQX'],
   },
   'shell-arbor': {
-    name: 'shell-mill arbor',
     role: 'holder',
     has: ['CCMS', 'DCONWS', 'LPR', 'BD', 'TQ', 'keyMm', 'RPMX', 'WT'],
     may: ['TQX'],
   },
   'screw-in-holder': {
-    name: 'screw-in holder',
     role: 'holder',
     has: ['CCMS', 'TDZ', 'LPR', 'BD', 'TQ', 'keyMm', 'RPMX', 'WT'],
     may: ['TQX'],
   },
   'modular-holder': {
-    name: 'modular holder',
     role: 'holder',
     has: ['CCMS', 'moduleWS', 'LPR', 'BD', 'TQ', 'keyMm', 'RPMX', 'WT'],
     may: ['TQX'],
   },
   'drill-chuck': {
-    name: 'drill chuck',
     role: 'holder',
     has: ['CCMS', 'DCN', 'DCX', 'LPR', 'BD', 'LSCN', 'LSCX', 'TQ', 'RPMX', 'WT'],
     may: ['TQX', 'keyMm'],
   },
   'turning-holder': {
-    name: 'turning tool block',
     role: 'holder',
     has: ['CCMS', 'shankHeight', 'LPR', 'BD', 'TQ', 'keyMm', 'WT'],
     may: ['RPMX'],
   },
   'shrink-extension': {
-    name: 'shrink-fit extension',
     role: 'extension',
     has: [
       'DMM',
@@ -113,64 +102,55 @@ export const KINDS = {
     may: ['greatestHeats'],
   },
   'module-extension': {
-    name: 'modular extension',
     role: 'extension',
     has: ['moduleMS', 'moduleWS', 'LPR', 'BD', 'TQ', 'keyMm', 'RPMX', 'WT'],
     may: [],
   },
   collet: {
-    name: 'collet',
     role: 'collet',
     has: ['colletSystem', 'colletSize', 'DCX', 'OAL', 'WT'],
     may: ['DCN', 'RPMX'],
   },
   nut: {
-    name: 'nut',
     role: 'nut',
     has: ['colletSystem', 'colletSize', 'TQ', 'torqueSchool', 'lubricated', 'RPMX', 'WT'],
     may: ['TDZ'],
   },
-  'pull-stud': { name: 'pull stud', role: 'stud', has: ['CCMS', 'studForm', 'TDZ', 'TQ', 'WT'], may: ['ageMonths'] },
+  'pull-stud': { role: 'stud', has: ['CCMS', 'studForm', 'TDZ', 'TQ', 'WT'], may: ['ageMonths'] },
   'solid-cutter': {
-    name: 'solid cutter',
     role: 'cutter',
     has: ['form', 'DC', 'NOF', 'OAL', 'DMM', 'shankClass', 'shankMaterial', 'LCF', 'WT'],
     may: ['RE', 'SIG', 'KAPR', 'shankForm', 'coolantBoreMm', 'RPMX', 'TDZ'],
   },
   'insert-cutter': {
-    name: 'end mill with inserts',
     role: 'cutter',
     has: ['DC', 'NOF', 'OAL', 'DMM', 'shankClass', 'shankMaterial', 'LCF', 'CICT', 'SSC', 'KAPR', 'WT'],
     may: ['shankForm', 'coolantBoreMm', 'RPMX'],
   },
   'shell-mill': {
-    name: 'shell mill',
     role: 'cutter',
     has: ['DC', 'NOF', 'LF', 'DCONWS', 'BD', 'CICT', 'SSC', 'KAPR', 'WT'],
     may: ['RPMX'],
   },
   'screw-in-cutter': {
-    name: 'screw-in cutter',
     role: 'cutter',
     has: ['DC', 'NOF', 'LF', 'TDZ', 'BD', 'CICT', 'SSC', 'KAPR', 'WT'],
     may: ['RPMX', 'RE'],
   },
   'boring-head': {
-    name: 'boring head',
     role: 'cutter',
     has: ['moduleMS', 'DCN', 'DCX', 'LF', 'BD', 'CICT', 'SSC', 'divisionMm', 'WT'],
     may: ['RPMX'],
   },
   'turning-tool': {
-    name: 'turning tool',
     role: 'cutter',
     has: ['shankHeight', 'LH', 'OAL', 'CICT', 'SSC', 'KAPR', 'WT'],
     may: [],
   },
-  insert: { name: 'insert', role: 'insert', has: ['SSC', 'RE', 'S', 'insertEdges', 'WT'], may: ['IC', 'TQ'] },
-  screw: { name: 'screw', role: 'screw', has: ['TDZ', 'TQ', 'WT'], may: ['SSC', 'keyMm'] },
-  'stop-screw': { name: 'stop screw', role: 'stop-screw', has: ['TDZ', 'OAL', 'WT'], may: ['keyMm'] },
-  key: { name: 'key', role: 'key', has: ['keyMm', 'WT'], may: ['TQ'] },
+  insert: { role: 'insert', has: ['SSC', 'RE', 'S', 'insertEdges', 'WT'], may: ['IC', 'TQ'] },
+  screw: { role: 'screw', has: ['TDZ', 'TQ', 'WT'], may: ['SSC', 'keyMm'] },
+  'stop-screw': { role: 'stop-screw', has: ['TDZ', 'OAL', 'WT'], may: ['keyMm'] },
+  key: { role: 'key', has: ['keyMm', 'WT'], may: ['TQ'] },
 } as const satisfies Record<string, KindSpec>
 
 export type Kind = keyof typeof KINDS

@@ -192,9 +192,5 @@ export function controlT({ t, sister = 0 }: { readonly t: number; readonly siste
   return sisters.type === 'own T' ? t + sister * sisters.step : t
 }
 
-/** Where a tool stands in its machine, in words. */
-export const pocketText = (pocket: number | null): string =>
-  pocket === SPINDLE ? 'in the spindle' : pocket === null ? 'no pocket' : `pocket ${pocket}`
-
 /** What a post's editor lets a lead change at its machine. */
 export type PostOptions = TableOptions & Pick<Machine, 'sizeRegister' | 'decimals'>

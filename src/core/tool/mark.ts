@@ -3,9 +3,6 @@
 /** Letters, digits and the signs that stand in marks; no sign that would end a label's field. */
 const MARK = /^[A-Z0-9][A-Z0-9._/-]{1,38}[A-Z0-9]$/
 
-/** What marks may be, for whoever types one. */
-export const MARK_RULE = '3 to 40 letters, digits, dots, dashes or slashes'
-
 /** @param text as scanned or typed. @returns the mark as it is kept; null when the text is none */
 export function readMark(text: string): string | null {
   const mark = text.trim().toUpperCase()

@@ -58,7 +58,7 @@ async function askOnce<S extends z.ZodType>(url: string, schema: S, timeoutMs: n
     const json: unknown = await response.json()
     if (response.status === 422 || response.status === 404) {
       const refusal = Refusal.safeParse(json)
-      return fail({ code: 'REFUSED', line: refusal.data?.line ?? null, detail: refusal.data?.detail ?? 'no reason given' })
+      return fail({ code: 'REFUSED', line: refusal.data?.line ?? null, detail: refusal.data?.detail ?? '' })
     }
     const answer = schema.safeParse(json)
     if (!response.ok || !answer.success) return fail({ code: 'UNREACHABLE', detail: `answered ${response.status}` })
@@ -66,7 +66,7 @@ async function askOnce<S extends z.ZodType>(url: string, schema: S, timeoutMs: n
   } catch (error) {
     return fail({
       code: 'UNREACHABLE',
-      detail: error instanceof Error && error.name === 'TimeoutError' ? 'no answer in time' : 'no connection',
+      detail: error instanceof Error && error.name === 'TimeoutError' ? 'timeout' : 'no connection',
     })
   }
 }

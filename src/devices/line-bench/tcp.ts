@@ -18,9 +18,9 @@ export function tcpLineBench(address: string, timeoutMs = 3000): LineBench {
           done(result)
         }
         socket.setEncoding('ascii')
-        socket.setTimeout(timeoutMs, () => finish(fail({ code: 'UNREACHABLE', detail: 'no answer in time' })))
+        socket.setTimeout(timeoutMs, () => finish(fail({ code: 'UNREACHABLE', detail: 'timeout' })))
         socket.on('error', () => finish(fail({ code: 'UNREACHABLE', detail: 'no connection' })))
-        socket.on('end', () => finish(fail({ code: 'UNREACHABLE', detail: 'the line was closed in the middle' })))
+        socket.on('end', () => finish(fail({ code: 'UNREACHABLE', detail: 'incomplete' })))
         socket.on('connect', () => socket.write('SEND\r\n'))
         socket.on('data', (chunk) => {
           text += String(chunk)

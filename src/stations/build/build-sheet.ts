@@ -1,10 +1,10 @@
+import { EXTENSION, SEATS, SHIPPED_STEPS } from '@/words/steps'
 import { drawInMm, shrinkPractice, stopSetting, type StopSetting } from '@/core/clamp'
 import {
   carrierOf,
   checkTool,
   clampingOf,
   partIn,
-  SHIPPED_STEPS,
   chooseCollet,
   withOwnSteps,
   whatFits,
@@ -72,7 +72,7 @@ export function readBuildOf(db: Db, definition: Definition, job: Job | null, ser
     parts,
     checked,
     clamping,
-    steps: withOwnSteps(stepsOf(db, clamping), facts),
+    steps: withOwnSteps(stepsOf(db, clamping), facts, { extension: EXTENSION, seats: SEATS }),
     facts,
     stop,
     free: freeOf(

@@ -1,41 +1,12 @@
+import { SAMPLE_FACTS, SHIPPED_STEPS } from '@/words/steps'
 import { stepText } from '@/codecs/step-text'
-import { CONFIRMS, SHIPPED_STEPS, type Clamping, type Step, type StepFacts } from '@/core/fits'
+import { CONFIRMS, type Clamping, type Step } from '@/core/fits'
 import { fail, type Result } from '@/core/units'
 import { putStepList } from '@/db/build/write'
 import { getStepList } from '@/db/build/read'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
 import { must, write } from '../write'
-
-/** Every fact there is, with a plain value: what a step's text may name. */
-export const SAMPLE_FACTS: StepFacts = {
-  holder: 'collet holder size 25',
-  cutter: 'end mill Ø12',
-  collet: 'collet size 25, 12–11',
-  nut: 'nut size 25',
-  insert: 'insert r0.8',
-  extension: 'extension M50',
-  extensionTorque: 20,
-  extensionKey: 6,
-  seats: 3,
-  stop: 118.1,
-  LF: 118,
-  stickOut: 38,
-  depth: 45,
-  depthLeast: 36,
-  depthGreatest: 47,
-  shank: 12,
-  shankClass: 'h6',
-  shankMaterial: 'carbide',
-  coil: '8 … 12',
-  temperature: 250,
-  torque: 90,
-  torqueSchool: 'rated for the size',
-  lubricated: 'oiled',
-  key: 5,
-  seatTorque: 3,
-  travel: 3.56,
-}
 
 /** The shop's own steps of a clamping; null goes back to what ships. */
 export function putSteps(work: Work, clamping: Clamping, steps: readonly Step[] | null): Result<null, Refusal> {

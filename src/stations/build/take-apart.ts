@@ -1,3 +1,4 @@
+import { DONE } from '@/words/answers'
 import { FETCHED, nextState, type Assembly, type Disturbance, type PartDisposition } from '@/core/tool'
 import type { Removal } from '@/core/fits'
 import { fail, ok, type Result } from '@/core/units'
@@ -95,7 +96,7 @@ export function takeApart(
       return voidCurrent(tx.db, serial, tx.now, { code: 'TAKEN_APART' })
     },
   )
-  const text = hotUntil ? `${serial} is free once it is cold: not before ${timeText(hotUntil)}, computed` : `${serial} is free`
+  const text = DONE.takenApart(serial, hotUntil ? timeText(hotUntil) : null)
   return done.ok ? ok({ text }) : done
 }
 

@@ -36,7 +36,7 @@ export async function dropPost(
   { ids, over }: Drop,
 ): Promise<Result<{ readonly file: string }, Refusal>> {
   const handovers = ids.flatMap((id) => getHandover(work.db, id) ?? [])
-  if (!handovers.length || handovers.length !== new Set(ids).size) return fail({ code: 'UNKNOWN_HANDOVER', what: 'one of these' })
+  if (!handovers.length || handovers.length !== new Set(ids).size) return fail({ code: 'UNKNOWN_HANDOVER', what: 'these' })
   const key = handovers[0].values.machine
   const machine = getMachine(work.db, key)
   const { serial, t } = handovers[0].values

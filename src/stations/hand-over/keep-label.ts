@@ -33,7 +33,7 @@ export interface LabelTried {
 /** A label as it would be printed. @errors BAD_TEMPLATE, TOO_SMALL when the code would not be readable */
 export function tryLabel(db: Db, fonts: LabelFonts, given: LabelTry): Result<LabelTried, Refusal> {
   const handover = getHandover(db, given.handover)
-  if (!handover) return fail({ code: 'UNKNOWN_HANDOVER', what: 'to try it on' })
+  if (!handover) return fail({ code: 'UNKNOWN_HANDOVER', what: 'to-try' })
   return tryOn(db, fonts, given, handover)
 }
 

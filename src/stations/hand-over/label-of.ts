@@ -1,3 +1,4 @@
+import { LABEL_SAYINGS } from '@/words/label'
 import { labelLines, type LabelWords } from '@/codecs/label-lines'
 import type { LabelPicture } from '@/codecs/label-picture'
 import type { Handover } from '@/core/handover'
@@ -13,6 +14,7 @@ import { timeWithZone } from '@/words/time'
 export function wordsOf(db: Db, handover: Handover): LabelWords {
   const assembly = getAssemblyById(db, handover.assemblyId)
   return {
+    say: LABEL_SAYINGS,
     values: handover.values,
     machine: getMachine(db, handover.values.machine),
     name: assembly?.name ?? '',

@@ -15,7 +15,7 @@ export async function printLabels(
   ids: readonly number[],
 ): Promise<Result<{ readonly printed: number; readonly where: string }, Refusal>> {
   const handovers = ids.flatMap((id) => getHandover(work.db, id) ?? [])
-  if (!handovers.length || handovers.length !== new Set(ids).size) return fail({ code: 'UNKNOWN_HANDOVER', what: 'one of these' })
+  if (!handovers.length || handovers.length !== new Set(ids).size) return fail({ code: 'UNKNOWN_HANDOVER', what: 'these' })
   const old = handovers.find((h) => h.voidedAt)
   if (old) {
     const { serial, t, machine, issue } = old.values

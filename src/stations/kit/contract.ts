@@ -1,3 +1,4 @@
+import type { ToolListFault } from '@/codecs/faults'
 import { z } from 'zod'
 import { contract, fault, OneId, OneSerial, PartId, Pieces, PlaceId, Serial, Version } from '../contract'
 import type { Machine } from '@/core/tool'
@@ -8,7 +9,7 @@ export interface KitRefusals {
   NOT_A_PROGRAM: { readonly program: string }
   /** Written for another kind of machine. */
   OTHER_KIND: { readonly program: string; readonly kind: Machine['kind']; readonly machine: string; readonly is: Machine['kind'] }
-  NOT_A_LIST: { readonly list: string; readonly detail: string }
+  NOT_A_LIST: { readonly list: string; readonly fault: ToolListFault }
   START_PAST: Bare
   NO_TOOLS: Bare
   JOB_EXISTS: { readonly job: string }

@@ -1,3 +1,4 @@
+import { DONE } from '@/words/answers'
 import type { Job } from '@/core/plan'
 import { fail, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
@@ -25,7 +26,7 @@ export function neededNow(work: Work, serial: string): Result<Job, Refusal> {
     must(setCondition(tx.db, broken, 'broken'), changed)
     const job: NewJob = {
       id: `NOW-${countUrgent(tx.db) + 1}`,
-      name: `sister of T${t} on ${serial}`,
+      name: DONE.sisterJob(t, serial),
       machine: key,
       dueAt: tx.now,
       quantity: 1,

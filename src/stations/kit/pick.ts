@@ -1,3 +1,4 @@
+import { DONE } from '@/words/answers'
 import { pickList, type Need, type NettedTool, type PickList } from '@/core/plan'
 import { WITH_SERIAL, type Place, type StoreUnit } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
@@ -132,7 +133,7 @@ export function putBack(
   const entry = { code: 'PUT_BACK', count, part: part.name, place } as const
   return write(work, { entry, after: { component: part.id } }, (tx) => {
     need(bookInside(tx, moves.giveBack(part.id, count, place, job)))
-    return { text: `${count} × ${part.name} back in ${place ?? 'the tool room'}` }
+    return { text: DONE.putBack(count, part.name, place) }
   })
 }
 
@@ -145,5 +146,5 @@ export function shortPick(
   const before = lyingOf(work.db, given.component).find((l) => l.place === given.place)?.count ?? 0
   if (given.found >= before) return fail({ code: 'NOT_SHORT', place: given.place, should: before, found: given.found })
   const done = countStock(work, given)
-  return done.ok ? ok({ text: `${given.place} counted: ${given.found} × ${name}, ${before} were booked` }) : done
+  return done.ok ? ok({ text: DONE.counted(given.place, given.found, name, before) }) : done
 }

@@ -1,3 +1,4 @@
+import type { CellFault, FileFault } from '@/codecs/faults'
 import { z } from 'zod'
 import type { Refusal as FitsRefusal } from '@/core/fits'
 import type { Coupling, Definition, Kind, PartFault } from '@/core/tool'
@@ -13,7 +14,7 @@ export interface LibraryRefusals {
   DOES_NOT_FIT: { readonly definition: string; readonly fault: DefinitionFault; readonly in: 'form' | 'import' }
   T_TAKEN: { readonly t: number; readonly by: string }
   /** A file that cannot be taken in. @param detail a sentence of the reader of such files */
-  BAD_FILE: { readonly line: number | null; readonly column: string | null; readonly detail: string }
+  BAD_FILE: { readonly line: number | null; readonly column: string | null; readonly fault: FileFault }
   IMPORT_EMPTY: { readonly source: string }
   /** Two rows with one number. */
   IMPORT_TWICE: Bare
@@ -67,7 +68,7 @@ export interface ImportPreview {
   readonly sample: readonly (readonly string[])[]
   readonly rows: number
   readonly good: number
-  readonly faults: readonly { readonly line: number; readonly column: string; readonly text: string }[]
+  readonly faults: readonly CellFault[]
 }
 export const previewCsv = contract<ImportPreview>()(Csv)
 export const importCsv = contract<{ parts: number }>()(Csv)

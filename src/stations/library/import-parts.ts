@@ -1,6 +1,8 @@
+import { PROPERTY_NAMES } from '@/words/properties'
 import { decodeCsv } from '@/codecs/csv'
-import { MAP_KEYS, readParts, suggestMapping, type CellFault, type Mapping } from '@/codecs/parts-csv'
-import { KIND_NAMES, type Component, type Kind, type PartFault } from '@/core/tool'
+import type { CellFault } from '@/codecs/faults'
+import { MAP_KEYS, readParts, suggestMapping, type Mapping } from '@/codecs/parts-csv'
+import { KIND_NAMES, type Component, type Kind } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import type { Db } from '@/db/connection'
 import { listComponentIds } from '@/db/library/read'
@@ -9,8 +11,6 @@ import type { Refusal } from '../refusals'
 import type { ImportPreview, previewCsv } from './contract'
 
 type Asked = Given<typeof previewCsv>
-/** A fault of a part in words. */
-type Say = (fault: PartFault) => string
 
 interface Read {
   readonly columns: readonly string[]
@@ -19,19 +19,20 @@ interface Read {
   readonly parts: Result<Component[], readonly CellFault[]>
 }
 
-function read(db: Db, given: Asked, say: Say): Result<Read, Refusal> {
+function read(db: Db, given: Asked): Result<Read, Refusal> {
   const table = decodeCsv(given.text)
-  if (!table.ok) return fail({ code: 'BAD_FILE', line: null, column: null, detail: table.error.text })
+  if (!table.ok) return fail({ code: 'BAD_FILE', line: null, column: null, fault: table.error })
   const { columns, rows } = table.value
   const known = (key: string) => (MAP_KEYS as readonly string[]).includes(key)
-  const mapping = (given.mapping?.map((m) => (m && known(m.key) ? m : null)) ?? suggestMapping(columns)) as Mapping
+  const mapping = (given.mapping?.map((m) => (m && known(m.key) ? m : null)) ??
+    suggestMapping(columns, PROPERTY_NAMES)) as Mapping
   const kind = (KIND_NAMES as readonly string[]).includes(given.kind ?? '') ? (given.kind as Kind) : null
-  return ok({ columns, rows, mapping, parts: readParts(table.value, mapping, kind, listComponentIds(db), say) })
+  return ok({ columns, rows, mapping, parts: readParts(table.value, mapping, kind, listComponentIds(db)) })
 }
 
 /** What an import would do; nothing is stored. */
-export function previewParts(db: Db, given: Asked, say: Say): Result<ImportPreview, Refusal> {
-  const done = read(db, given, say)
+export function previewParts(db: Db, given: Asked): Result<ImportPreview, Refusal> {
+  const done = read(db, given)
   if (!done.ok) return done
   const { columns, rows, mapping, parts } = done.value
   const bad = parts.ok ? 0 : new Set(parts.error.map((f) => f.line)).size
@@ -46,10 +47,10 @@ export function previewParts(db: Db, given: Asked, say: Say): Result<ImportPrevi
 }
 
 /** The parts of a CSV file, when there is no fault in it. */
-export function readPartsFile(db: Db, given: Asked, say: Say): Result<Component[], Refusal> {
-  const done = read(db, given, say)
+export function readPartsFile(db: Db, given: Asked): Result<Component[], Refusal> {
+  const done = read(db, given)
   if (!done.ok) return done
   if (done.value.parts.ok) return done.value.parts
-  const [{ line, text: detail }] = done.value.parts.error
-  return fail({ code: 'BAD_FILE', line, column: null, detail })
+  const [{ line, said }] = done.value.parts.error
+  return fail({ code: 'BAD_FILE', line, column: null, fault: said })
 }

@@ -1,3 +1,4 @@
+import type { FrameSetError } from '@/codecs/faults'
 import { z } from 'zod'
 import { FEATURES } from '@/core/features'
 import type { CheckDue, DriftVerdict, FeatureKey, ProgramError, Verdict } from '@/core/judge'
@@ -30,7 +31,7 @@ export interface MeasureRefusals {
   OTHER_PROGRAM: Bare
   OTHER_SCALE: Bare
   /** Pictures that cannot be unpacked. @param detail a sentence of the reader of such files */
-  FRAME_SET: { readonly error: { readonly code: 'BAD_FRAMESET' | 'TOO_LARGE'; readonly detail: string } }
+  FRAME_SET: { readonly error: FrameSetError }
   /** Too many sets wait, or this one took too long. */
   BUSY: Bare
   SET: { readonly error: SetError }

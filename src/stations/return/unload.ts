@@ -1,3 +1,4 @@
+import { DONE } from '@/words/answers'
 import { isEmptyRow, isWorn, registerNumber, wearOf, type HeldRow, type Wear } from '@/core/handover'
 import type { MachineState } from '@/core/load'
 import { controlT, isTyped, nextState, SPINDLE, type Assembly, type Machine, type ToolEvent } from '@/core/tool'
@@ -206,8 +207,8 @@ async function chipText(work: Work, tag: TagStation | null, serial: string, wear
     radiusMm: wear?.radiusMm ?? null,
     lifeUsedMin,
   })
-  if (!written.ok) return { written: false, text: `its chip did not take wear and minutes: ${refusalText(written.error, 'mm')}` }
-  return written.value === 'written' ? { written: true, text: 'is out; wear and minutes are on its chip too' } : null
+  if (!written.ok) return { written: false, text: DONE.chipNotWritten(refusalText(written.error, 'mm')) }
+  return written.value === 'written' ? { written: true, text: DONE.chipWritten } : null
 }
 
 /** Another tool of the same kind that is measured or released. */

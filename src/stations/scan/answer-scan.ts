@@ -1,6 +1,8 @@
+import { SCANNED } from '@/words/answers'
+import { pocketText } from '@/words/pocket'
 import { readScan } from '@/codecs/label-text'
 import { wantedOf } from '@/core/plan'
-import { accepts, waitsFor, pocketText } from '@/core/tool'
+import { accepts, waitsFor } from '@/core/tool'
 import { getAssembly } from '@/db/assembly/read'
 import { lastMeasurement } from '@/db/measurement/read'
 import type { Db } from '@/db/connection'
@@ -32,22 +34,22 @@ export function answerScan(db: Db, raw: string, now: string): ScanAnswer {
     case 'badge': {
       const person = getPerson(db, scan.personId)
       return person
-        ? { title: person.name, text: `signed in, ${person.role}`, tone: 'holds', personId: person.id }
-        : { title: 'Badge', text: 'Nobody with this badge is known here.', tone: 'off' }
+        ? { title: person.name, text: SCANNED.signedIn(person.role), tone: 'holds', personId: person.id }
+        : { title: SCANNED.badge, text: SCANNED.unknownBadge, tone: 'off' }
     }
     case 'machine': {
       const machine = getMachine(db, scan.key)
       return machine
-        ? { title: machine.name, text: 'machine · now scan the holder', tone: 'todo', href: `/load?machine=${machine.key}` }
-        : { title: scan.key, text: 'No machine with this label is known here.', tone: 'off' }
+        ? { title: machine.name, text: SCANNED.machine, tone: 'todo', href: `/load?machine=${machine.key}` }
+        : { title: scan.key, text: SCANNED.unknownMachine, tone: 'off' }
     }
     case 'label': {
       const read = readLabel(db, scan.text)
       const { serial, t } = scan.label
-      if (!read.ok) return { title: `Label of ${serial}`, text: labelFaultText(read.error), tone: 'off' }
+      if (!read.ok) return { title: SCANNED.labelOf(serial), text: labelFaultText(read.error), tone: 'off' }
       return {
-        title: `Label of T${t}`,
-        text: `${serial}, hand-over ${scan.label.issue}, current`,
+        title: SCANNED.labelOf(`T${t}`),
+        text: SCANNED.label(serial, scan.label.issue),
         tone: 'holds',
         href: `/tools/${serial}`,
       }
@@ -55,13 +57,13 @@ export function answerScan(db: Db, raw: string, now: string): ScanAnswer {
     case 'place':
       return answerPlace(db, scan.placeId)
     case 'action':
-      return { title: 'Action card', text: 'There is nothing to confirm on this screen.', tone: 'off' }
+      return { title: SCANNED.actionCard, text: SCANNED.nothingToConfirm, tone: 'off' }
     case 'test':
-      return { title: 'Test code', text: 'The scanner works.', tone: 'holds' }
+      return { title: SCANNED.testCode, text: SCANNED.scannerWorks, tone: 'holds' }
     case 'damaged':
       return {
-        title: 'Unreadable',
-        text: 'A code of the tool room, but its check digits do not fit. Clean it and scan again.',
+        title: SCANNED.unreadable,
+        text: SCANNED.damaged,
         tone: 'off',
       }
     case 'plain':
@@ -80,7 +82,7 @@ function answerPlace(db: Db, id: string): ScanAnswer {
         kind: 'place',
         href: `/library/store?place=${place.id}`,
       }
-    : { title: id, text: 'There is no such place on the plan.', tone: 'off' }
+    : { title: id, text: SCANNED.unknownPlace, tone: 'off' }
 }
 
 function answerPlain(db: Db, text: string, now: string): ScanAnswer {
@@ -90,17 +92,14 @@ function answerPlain(db: Db, text: string, now: string): ScanAnswer {
     const waits = waitsFor(assembly, lastMeasurement(db, assembly.id)?.verdict ?? null)
     const title = `${serial} · T${assembly.t ?? '?'}`
     if (waits === 'change cutter')
-      return { title, text: `${assembly.name} · ${assembly.condition}, to take apart`, tone: 'off', href: `/tools/${serial}` }
-    if (waits === 'correct')
-      return { title, text: `${assembly.name} · out of tolerance, to correct`, tone: 'off', href: `/measure/${serial}` }
-    if (waits === 'measure') return { title, text: `${assembly.name} · to measure`, tone: 'todo', href: `/measure/${serial}` }
-    if (waits === 'hand-over')
-      return { title, text: `${assembly.name} · measured, to hand over`, tone: 'todo', href: `/hand-over/${serial}` }
-    if (waits === 'load')
-      return { title, text: `${assembly.name} · released, to load`, tone: 'todo', href: `/load?serial=${serial}` }
+      return { title, text: SCANNED.takeApart(assembly.name, assembly.condition), tone: 'off', href: `/tools/${serial}` }
+    if (waits === 'correct') return { title, text: SCANNED.correct(assembly.name), tone: 'off', href: `/measure/${serial}` }
+    if (waits === 'measure') return { title, text: SCANNED.measure(assembly.name), tone: 'todo', href: `/measure/${serial}` }
+    if (waits === 'hand-over') return { title, text: SCANNED.handOver(assembly.name), tone: 'todo', href: `/hand-over/${serial}` }
+    if (waits === 'load') return { title, text: SCANNED.load(assembly.name), tone: 'todo', href: `/load?serial=${serial}` }
     return {
       title,
-      text: `${assembly.name} · in ${assembly.machine}, ${pocketText(assembly.pocket)}`,
+      text: SCANNED.inMachine(assembly.name, assembly.machine ?? '', pocketText(assembly.pocket)),
       tone: 'holds',
       href: `/tools/${serial}`,
     }
@@ -111,7 +110,7 @@ function answerPlain(db: Db, text: string, now: string): ScanAnswer {
     if (running)
       return {
         title: serial,
-        text: `T${running.t} for ${running.job} is being built on it by ${running.who}`,
+        text: SCANNED.building(running.t, running.job, running.who),
         tone: 'todo',
         href: `/build?job=${encodeURIComponent(running.job)}&t=${running.t}&serial=${serial}`,
       }
@@ -127,14 +126,14 @@ function answerPlain(db: Db, text: string, now: string): ScanAnswer {
     if (!next?.tool.definition)
       return {
         title: serial,
-        text: holder.retired ? 'holder · retired' : 'free holder · no job wants a tool in it',
+        text: holder.retired ? SCANNED.retired : SCANNED.freeHolder,
         tone: holder.retired ? 'off' : 'holds',
         href: `/tools/${serial}`,
       }
     const { t, name } = next.tool.definition
     return {
       title: serial,
-      text: `free holder · build T${t} ${name}; scan it again to begin`,
+      text: SCANNED.buildNext(t, name),
       tone: 'todo',
       href: `/build?job=${encodeURIComponent(next.job.id)}&t=${t}`,
     }
@@ -144,7 +143,7 @@ function answerPlain(db: Db, text: string, now: string): ScanAnswer {
     return {
       title: job.id,
       kind: 'job',
-      text: `${job.name} · ${wantedOf(job).length} tools wanted`,
+      text: SCANNED.job(job.name, wantedOf(job).length),
       tone: 'todo',
       href: `/kit/${encodeURIComponent(job.id)}`,
     }
@@ -154,7 +153,7 @@ function answerPlain(db: Db, text: string, now: string): ScanAnswer {
   if (getPlace(db, text)) return answerPlace(db, text)
   return {
     title: text.slice(0, 24),
-    text: 'Not known here: no holder, job, machine or label says so. On Measure it can be taken in.',
+    text: SCANNED.unknown,
     tone: 'off',
   }
 }

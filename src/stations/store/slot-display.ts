@@ -19,7 +19,7 @@ export interface SlotDisplay {
   readonly lengthMm: number | null
   readonly diameterMm: number | null
   readonly issue: number | null
-  readonly toDo: 'measure' | 'hand over' | 'load' | 'on its way in' | 'measure again' | 'change cutter' | 'broken' | null
+  readonly toDo: 'measure' | 'hand over' | 'load' | 'loading' | 'measure again' | 'change cutter' | 'broken' | null
 }
 
 export interface SlotDisplays {
@@ -66,6 +66,6 @@ function display(db: Db, place: Place, tool: Assembly | null): SlotDisplay {
     lengthMm: measured?.summary.LF ?? null,
     diameterMm: measured?.summary.DC ?? null,
     issue: currentHandover(db, tool.serial)?.values.issue ?? null,
-    toDo: tool.condition === 'broken' ? 'broken' : getLoadRun(db, tool.serial) ? 'on its way in' : waits ? TO_DO[waits] : null,
+    toDo: tool.condition === 'broken' ? 'broken' : getLoadRun(db, tool.serial) ? 'loading' : waits ? TO_DO[waits] : null,
   }
 }

@@ -176,9 +176,7 @@ function HeatOut({ serial, heat, lead, ...props }: ApartPanelProps & { readonly 
           }}
         />
       )}
-      <Cautions
-        lines={[say.hotMetalLooksLikeCold, 'Then cool it fully; never quench by hand. The unit’s own instructions come first.']}
-      />
+      <Cautions lines={[say.hotMetalLooksLikeCold, say.coolItFullyNeverQuench]} />
     </>
   )
 }

@@ -1,5 +1,6 @@
+import { pocketText } from '@/words/pocket'
 import type { Handover } from '@/core/handover'
-import { pocketText, type Machine } from '@/core/tool'
+import { type Machine } from '@/core/tool'
 import { fixed, mmToUnit, unitMark } from '@/core/units'
 import { voidText } from '@/words/hand-over'
 import { formatWhen } from '../format/due'

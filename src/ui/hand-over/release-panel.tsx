@@ -171,7 +171,7 @@ function Where({
           />
         </Field>
         {pockets !== null && t !== null && (
-          <Field name={say.pocket} unit="if given here">
+          <Field name={say.pocket} unit={say.ifGivenHere}>
             <input
               key={pocket}
               className={`${FIELD} figures`}

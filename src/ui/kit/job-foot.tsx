@@ -34,9 +34,9 @@ export function JobFoot(props: JobFootProps) {
   return (
     <div className="border-rule mt-1 border-t pt-2">
       {job.state === 'open' && <OpenFoot {...props} />}
-      {job.state !== 'open' && <Reasoned job={job.id} ask={say.reopenJob} field="Why it is reopened" act={props.reopen} />}
+      {job.state !== 'open' && <Reasoned job={job.id} ask={say.reopenJob} field={say.whyItIsReopened} act={props.reopen} />}
       {job.state === 'open' && job.urgentFor !== null && (
-        <Reasoned job={job.id} ask={say.cancelTheRushTheTool} field="Why the rush is cancelled" act={props.takeBack} />
+        <Reasoned job={job.id} ask={say.cancelTheRushTheTool} field={say.whyTheRushIsCancelled} act={props.takeBack} />
       )}
       <Change {...props} />
     </div>

@@ -76,7 +76,13 @@ function Taken({ slot, tool }: { readonly slot: SlotView; readonly tool: NonNull
       </div>
       <div className="font-head flex items-center justify-between gap-2 bg-black px-2.5 py-0.5 text-[17px] font-semibold text-white">
         <span className="truncate">
-          {slot.toDo === null ? say.nothingToDo : slot.toDo === 'broken' ? say.brokenMark : `▲ ${slot.toDo}`}
+          {slot.toDo === null
+            ? say.nothingToDo
+            : slot.toDo === 'broken'
+              ? say.brokenMark
+              : slot.toDo === 'loading'
+                ? say.onItsWayIn
+                : `▲ ${slot.toDo}`}
           {slot.toDo === 'load' && slot.machine ? `: ${slot.machine}` : ''}
         </span>
         <span className="figures shrink-0">{slot.issue === null ? slot.due : `hand-over ${slot.issue}`}</span>

@@ -1,5 +1,5 @@
+import { pocketText } from '@/words/pocket'
 import type { NettedTool, Stale, StandingType } from '@/core/plan'
-import { pocketText } from '@/core/tool'
 import { say } from '@/words/screens/kit'
 
 /** How a wanted tool stands, in words and with a shape before them. */

@@ -1,4 +1,6 @@
 'use client'
+import type { ArchetypeFault, DxfFault } from '@/codecs/faults'
+import { fileFaultText } from '@/words/files'
 import { Trash2 } from 'lucide-react'
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
@@ -32,8 +34,8 @@ export interface DefinitionFormProps {
   readonly suggested?: Partial<Pick<Typed, 't' | 'name' | 'DC' | 'machines'>>
   readonly machines: readonly { readonly key: string; readonly name: string }[]
   readonly save: (definition: Definition) => Promise<Result<{ id: string; version: number }, { text: string }>>
-  readonly readContour: (text: string) => Promise<Result<ContourPiece[], { text: string }>>
-  readonly readArchetype: (text: string) => Promise<Result<Archetype, { text: string }>>
+  readonly readContour: (text: string) => Promise<Result<ContourPiece[], DxfFault>>
+  readonly readArchetype: (text: string) => Promise<Result<Archetype, ArchetypeFault>>
 }
 
 /** A tool's definition: what it is made of, what it shall be, and where it may go. A change makes a new version. */
@@ -85,12 +87,12 @@ export function DefinitionForm(props: DefinitionFormProps) {
     if (!file) return
     const read = await readContour(await file.text())
     if (read.ok) setContour(read.value)
-    setProblem(read.ok ? null : `${file.name}: ${read.error.text}`)
+    setProblem(read.ok ? null : `${file.name}: ${fileFaultText(read.error)}`)
   }
   const takeArchetype = async (file: File | undefined) => {
     if (!file) return
     const read = await readArchetype(await file.text())
-    if (!read.ok) return setProblem(`${file.name}: ${read.error.text}`)
+    if (!read.ok) return setProblem(`${file.name}: ${fileFaultText(read.error)}`)
     const a = read.value
     setValue('id', a.toolId)
     setValue('name', a.name)

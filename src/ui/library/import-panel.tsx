@@ -1,8 +1,10 @@
 'use client'
+import { KIND_LABELS, PROPERTY_NAMES } from '@/words/properties'
+import { fileFaultText } from '@/words/files'
 import { FileUp } from 'lucide-react'
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
-import { KINDS, PROPERTIES } from '@/core/tool'
+import { type PropertyKey, specOf } from '@/core/tool'
 import type { LengthUnit } from '@/core/units'
 import { BigAction } from '../common/actions'
 import { FileInput } from '../common/file-input'
@@ -30,7 +32,7 @@ const BASE = [
   ['leastStock', say.keepAtLeast],
   ['note', 'note'],
 ] as const
-const isLength = (key: string) => key in PROPERTIES && PROPERTIES[key as keyof typeof PROPERTIES].quantity === 'length'
+const isLength = (key: string) => key in PROPERTY_NAMES && specOf(key as PropertyKey).quantity === 'length'
 /** Definitions come as a CSV of their own, known by these columns. */
 const isToolCsv = (text: string) => /^[^\n]*\bclass\b[^\n]*\bmachines\b/i.test(text)
 
@@ -124,7 +126,7 @@ export function ImportPanel({ act }: { readonly act: ImportActions }) {
               }}
             >
               <option value="">{say.inEachRow}</option>
-              {Object.entries(KINDS).map(([key, { name }]) => (
+              {Object.entries(KIND_LABELS).map(([key, name]) => (
                 <option key={key} value={key}>
                   {name}
                 </option>
@@ -153,10 +155,10 @@ export function ImportPanel({ act }: { readonly act: ImportActions }) {
                             {name}
                           </option>
                         ))}
-                        {Object.entries(PROPERTIES).map(([key, p]) => (
+                        {(Object.keys(PROPERTY_NAMES) as PropertyKey[]).map((key) => (
                           <option key={key} value={key}>
-                            {'symbol' in p && p.symbol ? `${p.symbol} ` : ''}
-                            {p.name}
+                            {specOf(key).symbol ? `${specOf(key).symbol} ` : ''}
+                            {PROPERTY_NAMES[key]}
                           </option>
                         ))}
                       </select>
@@ -206,7 +208,7 @@ export function ImportPanel({ act }: { readonly act: ImportActions }) {
                 <li key={i} className="border-rule grid grid-cols-[90px_150px_1fr] gap-2 border-b py-1.5">
                   <span className="figures text-off font-semibold">{say.lineNumber(f.line)}</span>
                   <span className="truncate">{f.column}</span>
-                  <span>{f.text}</span>
+                  <span>{fileFaultText(f.said)}</span>
                 </li>
               ))}
             </ul>

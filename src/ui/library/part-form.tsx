@@ -1,8 +1,9 @@
 'use client'
+import { KIND_LABELS, PROPERTY_NAMES } from '@/words/properties'
 import { useRouter } from 'next/navigation'
 import { useMemo, useState } from 'react'
 import { useForm } from 'react-hook-form'
-import { kindSpec, KINDS, propertiesOf, ROLES, specOf, UNIT_OF, type Kind, type PropertyKey } from '@/core/tool'
+import { kindSpec, KIND_NAMES, propertiesOf, ROLES, specOf, UNIT_OF, type Kind, type PropertyKey } from '@/core/tool'
 import { lengthErrorText } from '@/words/length'
 import { formatLength, parseLength, unitMark, type LengthUnit } from '@/core/units'
 import { BigAction } from '../common/actions'
@@ -22,14 +23,14 @@ export function KindChoice() {
   return (
     <div className="grid grid-cols-2 gap-x-8 max-[900px]:grid-cols-1">
       {ROLES.map((role) => {
-        const kinds = (Object.entries(KINDS) as [Kind, { name: string; role: string }][]).filter(([, k]) => k.role === role)
-        return kinds.map(([key, { name }]) => (
+        const kinds = KIND_NAMES.filter((kind) => kindSpec(kind).role === role)
+        return kinds.map((key) => (
           <a
             key={key}
             href={`/library/parts/new?kind=${key}`}
             className="border-rule flex min-h-12 items-center justify-between border-b text-lg font-semibold"
           >
-            {name} <span className="text-soft text-base font-normal">{role}</span>
+            {KIND_LABELS[key]} <span className="text-soft text-base font-normal">{role}</span>
           </a>
         ))
       })}
@@ -155,12 +156,12 @@ export function PartForm({
           <input className={FIELD} {...register('name')} />
         </Field>
         {keys.map((key) => {
-          const { name, symbol, quantity, choices } = specOf(key)
+          const { symbol, quantity, choices } = specOf(key)
           const shown = quantity === 'length' ? unitMark(unit) : UNIT_OF[quantity]
           return (
             <Field
               key={key}
-              name={`${name}${has.includes(key) ? '' : say.ifItHasOne}`}
+              name={`${PROPERTY_NAMES[key]}${has.includes(key) ? '' : say.ifItHasOne}`}
               symbol={symbol}
               unit={shown}
               error={errors[key]?.message}

@@ -1,9 +1,9 @@
 'use client'
+import { KIND_LABELS } from '@/words/properties'
 import { createColumnHelper, rowSortingFeature, tableFeatures, useTable, type SortingState } from '@tanstack/react-table'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import Link from 'next/link'
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { KINDS } from '@/core/tool'
 import { formatLength, parseLength, unitMark, type LengthUnit } from '@/core/units'
 import { FIELD } from '../common/form'
 import { Say } from '../common/sheet'
@@ -37,7 +37,7 @@ const columnsFor = (unit: LengthUnit) => {
         </Link>
       ),
     }),
-    helper.accessor((r) => KINDS[r.kind].name, { id: 'kind', header: 'kind' }),
+    helper.accessor((r) => KIND_LABELS[r.kind], { id: 'kind', header: 'kind' }),
     helper.accessor(
       mm((r) => r.size),
       { id: 'size', header: `Ø ${unitMark(unit)}`, cell: ({ getValue }) => length(getValue()) },
@@ -139,7 +139,7 @@ export function PartsTable() {
           {say.kind}
           <select className={FIELD} value={kind} onChange={(e) => setKind(e.target.value)}>
             <option value="">{say.everyKind}</option>
-            {Object.entries(KINDS).map(([key, { name }]) => (
+            {Object.entries(KIND_LABELS).map(([key, name]) => (
               <option key={key} value={key}>
                 {name}
               </option>

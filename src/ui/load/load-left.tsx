@@ -1,4 +1,5 @@
-import { pocketText, type LoadRule } from '@/core/tool'
+import { pocketText } from '@/words/pocket'
+import { type LoadRule } from '@/core/tool'
 import { Checks } from './checks'
 import type { LoadStationProps } from './load-props'
 import type { LoadDone } from './loaded'

@@ -1,6 +1,7 @@
+import { pocketText } from '@/words/pocket'
 import { useState } from 'react'
 import { isClear, type StepLine } from '@/core/load'
-import { pocketText, SPINDLE } from '@/core/tool'
+import { SPINDLE } from '@/core/tool'
 import { BigAction, SmallAction, SmallActions } from '../common/actions'
 import { FIELD } from '../common/form'
 import { Say } from '../common/sheet'

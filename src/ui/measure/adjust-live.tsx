@@ -1,6 +1,7 @@
 'use client'
+import { featureWord } from '@/words/properties'
 import { useEffect, useState } from 'react'
-import { featureWord, targetOf, toGo } from '@/core/judge'
+import { targetOf, toGo } from '@/core/judge'
 import type { SpecLimits } from '@/core/features'
 import { formatDeviation, formatLength, parseLength, unitMark, mmToUnit, type Result } from '@/core/units'
 import { BigAction, SmallAction, SmallActions } from '../common/actions'

@@ -1,6 +1,7 @@
 'use client'
+import { featureWord } from '@/words/properties'
 import { FEATURES } from '@/core/features'
-import { featureWord, isAngle, type FeatureKey, type FeatureResult } from '@/core/judge'
+import { isAngle, type FeatureKey, type FeatureResult } from '@/core/judge'
 import { formatLength, mmToUnit, unitMark, type LengthUnit } from '@/core/units'
 import { VERDICT_TEXT, VerdictMark } from '../common/verdict'
 import { say } from '@/words/screens/measure'

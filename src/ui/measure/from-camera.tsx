@@ -1,7 +1,8 @@
 'use client'
+import { FEATURE_NAMES } from '@/words/properties'
 import { proxy } from 'comlink'
 import { useEffect, useRef, useState } from 'react'
-import { FEATURES, featureName, type Feature } from '@/core/features'
+import { FEATURES, type Feature } from '@/core/features'
 import type { Calibration } from '@/core/outline'
 import type { SetMeasurement } from '@/core/sets'
 import { parseLength, unitMark } from '@/core/units'
@@ -110,7 +111,7 @@ export function FromCamera({ other }: { readonly other: () => void }) {
               {CAMERA_FEATURES.map((f) => (
                 <label
                   key={f}
-                  title={featureName[f]}
+                  title={FEATURE_NAMES[f]}
                   className="border-rule font-head has-checked:border-act has-checked:text-act flex h-11 items-center gap-2 border px-2 text-[17px] font-semibold"
                 >
                   <input

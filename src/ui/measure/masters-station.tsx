@@ -264,9 +264,7 @@ function CheckRun({
             {due} {overruled ? say.leadApproval(overruled) : say.noToolCanBeMeasured}
           </Say>
         ) : (
-          <Cautions
-            lines={['Clean spindle, adapter and master with putty or air; clamp it as a tool. Hands clear when it turns.']}
-          />
+          <Cautions lines={[say.cleanTheMasterAndClampIt]} />
         )}
         <Problem lead={say.notSaved} text={note} />
         {state.type === 'failed' && <Problem lead={say.nothingMeasured} text={state.text} />}

@@ -1,3 +1,4 @@
+import { frameSetErrorText } from '@/words/files'
 import { pinErrorText, setErrorText } from '@/words/pictures'
 import type { PicturesFault } from '@/workers/pictures.worker'
 import { say } from '@/words/screens/measure'
@@ -5,7 +6,7 @@ import { say } from '@/words/screens/measure'
 export function picturesFaultText(fault: PicturesFault): string {
   switch (fault.code) {
     case 'FILE':
-      return fault.detail
+      return frameSetErrorText(fault.error)
     case 'NO_PICTURE':
       return say.thereIsNoPictureIn
     case 'SET':

@@ -1,4 +1,4 @@
-import { featureName } from '@/core/features'
+import { FEATURE_NAMES } from '@/words/properties'
 import { isAngle } from '@/core/judge'
 import type { SetMeasurement } from '@/core/sets'
 import { formatLength, unitMark, type LengthUnit } from '@/core/units'
@@ -13,7 +13,7 @@ export function SetValues({ set, unit }: { readonly set: SetMeasurement; readonl
         return (
           <div key={f} className="border-rule flex items-baseline justify-between border-b py-1.5">
             <dt className="font-semibold">
-              {featureName[f]} <small className="text-soft font-normal">{f}</small>
+              {FEATURE_NAMES[f]} <small className="text-soft font-normal">{f}</small>
             </dt>
             <dd className="figures text-[32px] leading-none font-[650]">
               {value === null ? (

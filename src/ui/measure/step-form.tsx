@@ -1,6 +1,7 @@
 'use client'
+import { FEATURE_NAMES } from '@/words/properties'
 import { useWatch, type Control, type UseFormRegister } from 'react-hook-form'
-import { FEATURES, featureName, type Feature } from '@/core/features'
+import { FEATURES, type Feature } from '@/core/features'
 import { isAngle } from '@/core/judge'
 import { formatLength, unitMark, type LengthUnit } from '@/core/units'
 import { Field, FIELD } from '../common/form'
@@ -49,12 +50,12 @@ export function StepForm({
         {FEATURES.map((f) => (
           <label
             key={f}
-            title={featureName[f]}
+            title={FEATURE_NAMES[f]}
             className="border-rule font-head has-checked:border-act has-checked:text-act flex h-11 items-center gap-1.5 border px-1.5 text-[17px] font-semibold"
           >
             <input type="checkbox" className="accent-[var(--color-act)]" {...register(`steps.${step}.asked.${f}`)} />
             {f}
-            <span className="sr-only">{featureName[f]}</span>
+            <span className="sr-only">{FEATURE_NAMES[f]}</span>
           </label>
         ))}
       </div>
@@ -83,7 +84,7 @@ function Limits({
   return (
     <div className="border-rule grid min-h-12 grid-cols-[1fr_92px_92px] items-center gap-2 border-b py-1">
       <span className="leading-tight font-semibold">
-        {featureName[feature]} <small className="text-soft font-normal">{isAngle(feature) ? '°' : unitMark(unit)}</small>
+        {FEATURE_NAMES[feature]} <small className="text-soft font-normal">{isAngle(feature) ? '°' : unitMark(unit)}</small>
       </span>
       {given ? (
         <span className="text-soft col-span-2 text-right text-base">{say.limitsFromTheLibrary}</span>
@@ -91,7 +92,7 @@ function Limits({
         (['min', 'max'] as const).map((end) => (
           <input
             key={end}
-            aria-label={`${end === 'min' ? say.lowerLimit : say.upperLimit} ${featureName[feature].toLowerCase()}`}
+            aria-label={`${end === 'min' ? say.lowerLimit : say.upperLimit} ${FEATURE_NAMES[feature].toLowerCase()}`}
             placeholder={end === 'min' ? say.least : say.greatest}
             className="figures border-ink bg-paper h-11 w-full rounded-[3px] border-[1.5px] px-2 text-right text-lg"
             {...register(`steps.${step}.limits.${feature}.${end}`)}

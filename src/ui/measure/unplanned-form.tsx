@@ -1,11 +1,13 @@
 'use client'
+import { MARK_RULE } from '@/words/faults'
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { z } from 'zod'
 import { readScan } from '@/codecs/label-text'
-import { MARK_RULE, readMark, COUPLING_NAMES } from '@/core/tool'
+import { readMark, COUPLING_NAMES } from '@/core/tool'
+import { FIELD } from '../common/form'
 import { BigAction } from '../common/actions'
 import { Problem } from '../common/sheet'
 import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
@@ -58,19 +60,18 @@ export function UnplannedForm({ machines, known, takeIn }: StrayProps) {
     if (done.ok) router.push(`/measure/${done.value.serial}`)
     else setProblem(done.error.text)
   })
-  const field = 'border-ink bg-paper mt-1 h-11 w-full rounded-[3px] border-[1.5px] px-3 text-lg'
   const { errors } = formState
   return (
     <form onSubmit={submit} className="flex flex-1 flex-col gap-3" noValidate>
       <h2 className="text-2xl font-bold">{say.measureWithoutAJob}</h2>
       <label className="text-lg font-semibold">
         {say.markOnTheHolder}
-        <input {...register('serial')} className={`${field} uppercase`} aria-invalid={!!errors.serial} placeholder={say.scanIt} />
+        <input {...register('serial')} className={`${FIELD} uppercase`} aria-invalid={!!errors.serial} placeholder={say.scanIt} />
         {errors.serial && <span className="text-off text-base">{errors.serial.message}</span>}
       </label>
       <label className="text-lg font-semibold">
         {say.taper}
-        <select {...register('coupling')} className={field}>
+        <select {...register('coupling')} className={FIELD}>
           {COUPLING_NAMES.map((name) => (
             <option key={name}>{name}</option>
           ))}
@@ -78,18 +79,18 @@ export function UnplannedForm({ machines, known, takeIn }: StrayProps) {
       </label>
       <label className="text-lg font-semibold">
         {say.name}
-        <input {...register('name')} className={field} placeholder={say.endMillDrill} />
+        <input {...register('name')} className={FIELD} placeholder={say.endMillDrill} />
         {errors.name && <span className="text-off text-base">{errors.name.message}</span>}
       </label>
       <div className="grid grid-cols-2 gap-3">
         <label className="text-lg font-semibold">
           {say.tNumber}
-          <input {...register('t')} className={field} inputMode="numeric" aria-invalid={!!errors.t} />
+          <input {...register('t')} className={FIELD} inputMode="numeric" aria-invalid={!!errors.t} />
           {errors.t && <span className="text-off text-base">{errors.t.message}</span>}
         </label>
         <label className="text-lg font-semibold">
           {say.machine}
-          <select {...register('machine')} className={field}>
+          <select {...register('machine')} className={FIELD}>
             <option value="">{say.later}</option>
             {machines.map((m) => (
               <option key={m.key} value={m.key}>

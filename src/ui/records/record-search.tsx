@@ -30,7 +30,7 @@ export function RecordSearch({
   )
   return (
     <form role="search" className="grid grid-cols-4 items-end gap-x-3 gap-y-2 max-[1100px]:grid-cols-2">
-      <Field name={say.tool} symbol="T12 or the holder">
+      <Field name={say.tool} symbol={say.tNumberOrHolder}>
         <input name="tool" className={FIELD} defaultValue={asked.tool} autoComplete="off" />
       </Field>
       <Field name={say.what}>

@@ -1,7 +1,7 @@
 'use client'
+import { pocketText } from '@/words/pocket'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
-import { pocketText } from '@/core/tool'
 import { readScan } from '@/codecs/label-text'
 import { ScanAction } from '../common/actions'
 import { Cautions, Say, Sheet, Title } from '../common/sheet'

@@ -1,4 +1,5 @@
 'use client'
+import { PRACTICE_NAMES } from '@/words/properties'
 import { useState } from 'react'
 import { PRACTICE, PRACTICE_KEYS, type Practice, type PracticeKey } from '@/core/clamp'
 import { parseLength } from '@/core/units'
@@ -22,7 +23,8 @@ export function PracticeTable({ practice, lead, keep }: PracticeTableProps) {
   return (
     <ul>
       {PRACTICE_KEYS.map((key) => {
-        const { name, unit, standard, source } = PRACTICE[key]
+        const { unit, standard } = PRACTICE[key]
+        const [name, source] = PRACTICE_NAMES[key]
         const own = practice[key] !== standard
         return (
           <li key={key} className="border-rule border-b py-1.5">
@@ -68,7 +70,8 @@ function Change({
 }) {
   const { busy, problem, setProblem, run } = useAct()
   const [text, setText] = useState(String(now))
-  const { name, unit, min, max, standard } = PRACTICE[key]
+  const { unit, min, max, standard } = PRACTICE[key]
+  const [name] = PRACTICE_NAMES[key]
   const save = (value: number | null) => void run(() => keep({ key, value }), done)
   const typed = () => {
     // a plain number reads the same with and without a unit of length

@@ -1,3 +1,4 @@
+import { fileFaultText } from '../files'
 import type { KitRefusals } from '@/stations/kit/contract'
 import type { Sentences } from './sentences'
 
@@ -6,7 +7,7 @@ export const KIT: Sentences<KitRefusals> = {
   NOT_A_PROGRAM: ({ program }) => `${program} has no block that can be read. Is it the NC program?`,
   OTHER_KIND: ({ program, kind, machine, is }) =>
     `${program} is written for a ${kind}. ${machine} is a ${is}. Choose the other machine.`,
-  NOT_A_LIST: ({ list, detail }) => `${list}: ${detail}`,
+  NOT_A_LIST: ({ list, fault }) => `${list}: ${fileFaultText(fault)}`,
   START_PAST: () => 'The start is in the past. Type when the job starts.',
   NO_TOOLS: () => 'Add an NC program or a tool list, or type in the tools.',
   JOB_EXISTS: ({ job }) => `There is a job ${job} already. Give this one another number.`,

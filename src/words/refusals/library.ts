@@ -1,4 +1,5 @@
-import { KINDS } from '@/core/tool'
+import { KIND_LABELS } from '../properties'
+import { fileFaultText } from '../files'
 import type { LengthUnit } from '@/core/units'
 import type { DefinitionFault, LibraryRefusals } from '@/stations/library/contract'
 import { fitsText } from '../fits'
@@ -20,13 +21,13 @@ export const LIBRARY: Sentences<LibraryRefusals> = {
       : inside === 'import'
         ? `${part} ${name} is in the library already. Nothing was imported.`
         : `There is a part ${part} already: ${name}. Give this one another number.`,
-  KIND_STAYS: ({ part, kind }) => `${part} is a ${KINDS[kind].name}. Its kind cannot be changed. Add another part instead.`,
+  KIND_STAYS: ({ part, kind }) => `${part} is a ${KIND_LABELS[kind]}. Its kind cannot be changed. Add another part instead.`,
   TOOL_EXISTS: ({ definition }) => `Tool ${definition} is in the library already. Nothing was imported.`,
   DOES_NOT_FIT: ({ definition, fault, in: inside }, unit) =>
     `${inside === 'import' ? `Tool ${definition}: ` : ''}${definitionFaultText(fault, unit)}${unchanged(inside)}`,
   T_TAKEN: ({ t, by }) => `T${t} is ${by} on one of these machines already.`,
-  BAD_FILE: ({ line, column, detail }) =>
-    `${line === null ? '' : `Line ${line}${column ? `, ${column}` : ''}: `}${detail} Nothing was imported.`,
+  BAD_FILE: ({ line, column, fault }) =>
+    `${line === null ? '' : `Line ${line}${column ? `, ${column}` : ''}: `}${fileFaultText(fault)} Nothing was imported.`,
   IMPORT_EMPTY: ({ source }) => `There is nothing to import in ${source}.`,
   IMPORT_TWICE: () => 'Two rows have the same number. Nothing was imported.',
   NOT_A_CUTTER: ({ part }) => `${part} is not a solid cutter.`,

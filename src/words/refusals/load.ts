@@ -1,5 +1,5 @@
+import { pocketText } from '../pocket'
 import { fixed } from '@/core/units'
-import { pocketText } from '@/core/tool'
 import type { LoadRefusals } from '@/stations/load/contract'
 import { loadSaidText, stepLineText } from '../load'
 import { labelFaultText, scanSaidText } from '../scans'

@@ -1,5 +1,6 @@
+import { featureWord } from '../properties'
+import { frameSetErrorText } from '../files'
 import type { FigureError, MixUp } from '@/core/sets'
-import { featureWord } from '@/core/judge'
 import type { MeasureRefusals } from '@/stations/measure/contract'
 import { lineErrorText } from '../devices'
 import { dueText } from '../measure'
@@ -53,7 +54,7 @@ export const MEASURE: Sentences<MeasureRefusals> = {
       : 'The bench was checked with its master after these pictures were taken. Measure the tool again.',
   OTHER_PROGRAM: () => 'The measuring routine was changed after these pictures were taken. Measure the tool again.',
   OTHER_SCALE: () => 'The pictures have another scale than this bench. Nothing was saved.',
-  FRAME_SET: ({ error }) => error.detail,
+  FRAME_SET: ({ error }) => frameSetErrorText(error),
   BUSY: () => 'The tool room is busy measuring other pictures. Nothing was saved. Try again in a minute.',
   SET: ({ error }) => setErrorText(error),
   DEBRIS: ({ edge }) =>

@@ -1,4 +1,5 @@
-import { pocketText, SPINDLE } from '@/core/tool'
+import { pocketText } from '../pocket'
+import { SPINDLE } from '@/core/tool'
 import type { ReturnRefusals } from '@/stations/return/contract'
 import type { Sentences } from './sentences'
 

@@ -1,4 +1,4 @@
-import { MARK_RULE } from '@/core/tool'
+import { MARK_RULE } from '../faults'
 import type { LeadOnly, SharedRefusals } from '@/stations/refusals'
 import { controlErrorText } from '../devices'
 import { fieldText } from '../faults'
@@ -38,9 +38,9 @@ export const SHARED: Sentences<SharedRefusals> = {
   UNKNOWN_PLACE: ({ place }) => `There is no place ${place} on the plan.`,
   UNKNOWN_HANDOVER: (data) => {
     switch (data.what) {
-      case 'one of these':
+      case 'these':
         return 'One of these hand-overs is not on record.'
-      case 'to try it on':
+      case 'to-try':
         return 'Choose a released tool to try it on.'
       case 'number':
         return `Holder ${data.serial} never had a hand-over ${data.issue}.`

@@ -1,5 +1,5 @@
+import { pocketText } from '../pocket'
 import type { Account, MoveError } from '@/core/plan'
-import { pocketText } from '@/core/tool'
 import type { StoreRefusals } from '@/stations/store/contract'
 import { timeText } from '../time'
 import type { Sentences } from './sentences'

@@ -166,4 +166,5 @@ export const say = {
   reportDamage: 'Report damage',
   theToolMustBeMeasured: 'The tool must be measured again. Its hand-over is void.',
   notSaved: 'Not saved.',
+  coolItFullyNeverQuench: 'Then cool it fully. Never quench by hand. The unit’s own instructions come first.',
 }

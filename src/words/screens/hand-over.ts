@@ -230,4 +230,5 @@ export const say = {
   chipsSitIn: (chips: string) => `Chips sit in ${chips}.`,
   scanTheHolder: 'Scan the holder',
   minutesCut: 'Minutes cut',
+  ifGivenHere: 'if given here',
 }

@@ -284,4 +284,7 @@ export const say = {
   anyJob: 'any job',
   reserve: 'Reserve',
   notChanged: 'Not changed.',
+  onItsWayIn: '▲ loading',
+  whyItIsReopened: 'Why it is reopened',
+  whyTheRushIsCancelled: 'Why the rush is cancelled',
 }

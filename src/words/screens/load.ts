@@ -157,4 +157,6 @@ export const say = {
   // load/rules/page.tsx
   rulesOfLoading: 'Rules of loading',
   rules: 'Rules',
+  holdItFromBelow:
+    'Hold it from below by its holder. After the change, cycle start may drive to the work position. Put away what was in the spindle first. Call a tool afterwards and watch the old one go home.',
 }

@@ -396,4 +396,6 @@ export const say = {
   deleteOlderPictures: 'Delete older pictures',
   aLeadCanDeleteOld: 'A lead can delete old pictures. Pictures of the current values stay.',
   notDeleted: 'Not deleted.',
+  cleanTheMasterAndClampIt:
+    'Clean spindle, adapter and master with putty or air. Clamp it like a tool. Keep hands clear when it turns.',
 }

@@ -100,4 +100,9 @@ export const say = {
   limitIsAWholeNumber: (most: number) => `limit is a whole number from 1 to ${most}.`,
 
   // actions.ts
+  somethingBroke: 'Something broke here. It is in the server’s log. Nothing was stored.',
+  busyTryAgain: 'Busy: try again',
+  itsValuesWereTyped: 'Its values were typed in. It has no pictures.',
+  sendForward: 'Send {"forwardS": seconds}: more than 0, at most a year.',
+  takesNoFiles: (machine: string) => `${machine} takes no files. Its offsets are typed in.`,
 }

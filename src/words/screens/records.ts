@@ -38,4 +38,5 @@ export const say = {
   asJson: 'as JSON',
   newest: 'Newest',
   olderEntries: 'Older entries',
+  tNumberOrHolder: 'T12 or the holder',
 }

@@ -1,5 +1,6 @@
 /** A frame set measured edge by edge, so that several threads can share it. */
-import { decodePictures, openFrameSet, type FrameSetError, type OpenedFrameSet, type PackedPicture } from '@/codecs/frame-set'
+import type { FrameSetError } from '@/codecs/faults'
+import { decodePictures, openFrameSet, type OpenedFrameSet, type PackedPicture } from '@/codecs/frame-set'
 import { edgeTasks, joinProgram, type EdgeTask, type FramesMeasured, type ProgramStep } from '@/core/judge'
 import { measureEdge, type EdgeRead, type SetError } from '@/core/sets'
 import { fail, ok, type Result } from '@/core/units'

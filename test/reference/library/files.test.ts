@@ -14,20 +14,20 @@ import { decodeArchetype, encodeArchetype } from '@/codecs/tool-archetype'
 import { decodeToolList } from '@/codecs/tool-list'
 import type { Component, ContourPiece, Definition } from '@/core/tool'
 import { seedFile } from '../../../scripts/fill-library'
-import { partFaultText } from '@/words/part'
+import { fileFaultText } from '@/words/files'
 
 const parts = seedFile<Component[]>('components.json')
 const definitions = seedFile<Definition[]>('definitions.json')
 const NONE: ReadonlySet<string> = new Set()
 const table = (text: string) => {
   const read = decodeCsv(text)
-  if (!read.ok) throw new Error(read.error.text)
+  if (!read.ok) throw new Error(fileFaultText(read.error))
   return read.value
 }
 const faults = (text: string, kind: Parameters<typeof readParts>[2] = null) => {
   const t = table(text)
-  const read = readParts(t, suggestMapping(t.columns), kind, NONE, partFaultText)
-  return read.ok ? [] : read.error.map((f) => `${f.line} ${f.column}: ${f.text}`)
+  const read = readParts(t, suggestMapping(t.columns), kind, NONE)
+  return read.ok ? [] : read.error.map((f) => `${f.line} ${f.column}: ${fileFaultText(f.said)}`)
 }
 
 describe('CSV', () => {
@@ -43,26 +43,26 @@ describe('CSV', () => {
   it.each([
     ['', 'column names'],
     ['a,b\n', 'at least one row'],
-    ['a,a\n1,2', 'twice'],
+    ['a,a\n1,2', 'two columns'],
     ['a,b\n1,2,3', 'Row 2 has 3 cells'],
     ['a,b\n1,"2', 'not closed'],
   ])('%j: %s', (text, words) => {
     const read = decodeCsv(text)
-    expect(read.ok ? '' : read.error.text).toContain(words)
+    expect(read.ok ? '' : fileFaultText(read.error)).toContain(words)
   })
 })
 
 describe('parts as CSV', () => {
   it('come back as they went out, every kind of the demo', () => {
     const t = table(encodeParts(parts))
-    const read = readParts(t, suggestMapping(t.columns), null, NONE, partFaultText)
+    const read = readParts(t, suggestMapping(t.columns), null, NONE)
     expect(read.ok ? read.value : read.error).toEqual(
       parts.map(({ reground, ...rest }) => (reground ? { ...rest, reground } : rest)),
     )
   })
   it('in inches, by the column’s name or the cell’s own unit', () => {
     const t = table('id,name,kind,colletSystem,colletSize,DCX [in],OAL,WT\nK1,k,collet,ISO 15488,25,1/2,34 mm,0.07')
-    const read = readParts(t, suggestMapping(t.columns), null, NONE, partFaultText)
+    const read = readParts(t, suggestMapping(t.columns), null, NONE)
     expect(read.ok && read.value[0]).toMatchObject({ DCX: 12.7, OAL: 34 })
   })
   it.each([
@@ -81,9 +81,9 @@ describe('parts as CSV', () => {
     [
       'a number twice',
       'id,name,DCX [mm],OAL [mm],WT,colletSystem,colletSize\nK1,k,9,34,0.07,ISO 15488,25\nK1,k,9,34,0.07,ISO 15488,25',
-      '3 : K1 stands in line 2',
+      '3 : K1 is already in line 2',
     ],
-    ['no number column', 'name,DCX [mm]\nk,9', 'No column is mapped to the part’s number'],
+    ['no number column', 'name,DCX [mm]\nk,9', 'No column is chosen for the part’s number'],
   ])('%s', (_, text, words) => expect(faults(text, 'collet').join('\n')).toContain(words))
   it('a list of 50,000 rows with faults in it: each told by its line, nothing taken', () => {
     const bad = new Set([17, 4711, 40_000])
@@ -98,11 +98,11 @@ describe('tools as CSV and JSON', () => {
     const back = decodeDefinitions(encodeDefinitions(definitions))
     expect(back.ok ? back.value : back.error).toEqual(definitions.map((d) => ({ ...d, version: 0 })))
     const library = { parts, definitions }
-    const read = decodeLibrary(encodeLibrary(library), partFaultText)
+    const read = decodeLibrary(encodeLibrary(library))
     expect(read.ok && read.value).toEqual(library)
   })
   it.each([
-    ['no JSON', '{', 'This is no JSON'],
+    ['no JSON', '{', 'not JSON'],
     ['another format', '{"format":"x"}', 'format'],
     ['a bad part', JSON.stringify({ format: 'boulder-library/1', parts: [{ ...parts[0], DCONWS: -1 }] }), 'is outside'],
     [
@@ -111,8 +111,8 @@ describe('tools as CSV and JSON', () => {
       'definitions › 0 › t',
     ],
   ])('%s is refused with the place', (_, text, words) => {
-    const read = decodeLibrary(text, partFaultText)
-    expect(read.ok ? '' : read.error.text).toContain(words)
+    const read = decodeLibrary(text)
+    expect(read.ok ? '' : fileFaultText(read.error)).toContain(words)
   })
   it('a tool CSV whose lengths name no unit is refused', () => {
     const read = decodeDefinitions('id,T,name,class,machines,LF\nD,1,n,finish,HERON,100')
@@ -130,12 +130,12 @@ describe('a tool list', () => {
   })
   it.each([
     ['name\nx', 'No column is called T'],
-    ['T\n0', '“0” is no T number'],
-    ['T,count\n1,0', 'no number of tools'],
-    ['T\n4\n4', 'twice'],
+    ['T\n0', '“0” is not a T number'],
+    ['T,count\n1,0', 'not a number of tools'],
+    ['T\n4\n4', 'already in the list'],
   ])('%j', (text, words) => {
     const read = decodeToolList(text)
-    expect(read.ok ? '' : read.error.text).toContain(words)
+    expect(read.ok ? '' : fileFaultText(read.error)).toContain(words)
   })
 })
 
@@ -173,13 +173,13 @@ describe('an archetype in XML', () => {
     })
   })
   it.each([
-    ['<a>', 'no well-formed XML'],
+    ['<a>', 'not XML that can be read'],
     ['<?xml version="1.0"?><!DOCTYPE a [<!ENTITY x "y">]><a>&x;</a>', 'document type'],
     ['<a/>', 'no cutting tool archetype'],
     [xml.replace('MILLIMETER', 'INCH'), 'is in INCH'],
   ])('%#: refused in words', (text, words) => {
     const read = decodeArchetype(text)
-    expect(read.ok ? '' : read.error.text).toContain(words)
+    expect(read.ok ? '' : fileFaultText(read.error)).toContain(words)
   })
 })
 
@@ -226,13 +226,13 @@ describe('a contour in DXF', () => {
     expect(read.ok && read.value[0]).toMatchObject({ to: [25.4, 0] })
   })
   it.each([
-    ['no drawing', 'hello', 'no DXF'],
-    ['no unit', drawing(line(0, 0, 1, 0), '70\n0'), 'does not say its unit'],
+    ['no drawing', 'hello', 'not a DXF'],
+    ['no unit', drawing(line(0, 0, 1, 0), '70\n0'), 'has no unit'],
     ['a spline', drawing('0\nSPLINE\n8\n0\n70\n8\n71\n3\n72\n0\n73\n0\n74\n0\n'), 'Turn splines into arcs'],
-    ['a gap', drawing(line(0, 0, 1, 0) + line(2, 0, 3, 0)), 'breaks off at x'],
+    ['a gap', drawing(line(0, 0, 1, 0) + line(2, 0, 3, 0)), 'ends at x'],
     ['nothing', drawing(''), 'empty'],
   ])('%s', (_, text, words) => {
     const read = decodeContour(text)
-    expect(read.ok ? '' : read.error.text).toContain(words)
+    expect(read.ok ? '' : fileFaultText(read.error)).toContain(words)
   })
 })

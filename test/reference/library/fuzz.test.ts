@@ -10,6 +10,8 @@ import { decodeArchetype, encodeArchetype } from '@/codecs/tool-archetype'
 import { decodeToolList } from '@/codecs/tool-list'
 import { checkComponent, type Component, type Definition } from '@/core/tool'
 import { seedFile } from '../../../scripts/fill-library'
+import type { CellFault, FileFault } from '@/codecs/faults'
+import { fileFaultText } from '@/words/files'
 import { partFaultText } from '@/words/part'
 
 const parts = seedFile<Component[]>('components.json')
@@ -26,9 +28,12 @@ const broken = (text: string) =>
 
 const words = (read: { ok: boolean; error?: unknown }) => {
   if (read.ok) return
-  const said = JSON.stringify(read.error)
-  expect(said.length).toBeGreaterThan(4)
-  expect(said).not.toMatch(/undefined|\[object/)
+  const faults = Array.isArray(read.error) ? (read.error as CellFault[]).map((f) => f.said) : [read.error as FileFault]
+  for (const fault of faults) {
+    const said = fileFaultText(fault)
+    expect(said).toMatch(/[.!?]$/)
+    expect(said).not.toMatch(/undefined|\[object|NaN/)
+  }
 }
 const known: ReadonlySet<string> = new Set()
 
@@ -47,14 +52,14 @@ describe('broken files', () => {
       encodeParts(parts.slice(0, 12)),
       (text) => {
         const table = decodeCsv(text)
-        return table.ok ? readParts(table.value, suggestMapping(table.value.columns), null, known, partFaultText) : table
+        return table.ok ? readParts(table.value, suggestMapping(table.value.columns), null, known) : table
       },
     ],
     ['tools', encodeDefinitions(definitions.slice(0, 4)), decodeDefinitions],
     [
       'library',
       encodeLibrary({ parts: parts.slice(0, 3), definitions: definitions.slice(0, 2) }),
-      (text: string) => decodeLibrary(text, partFaultText),
+      (text: string) => decodeLibrary(text),
     ],
     ['tool list', 'T,name,count,minutes\n1,a,2,3\n4,b,1,\n', decodeToolList],
     ['archetype', encodeArchetype(definitions[0], 'HSK-A63', '2026-11-25T08:00:00Z'), decodeArchetype],

@@ -1,11 +1,12 @@
 /** Step texts and the setup sheet: the PDF read back by its own library, its text by the characters drawn. */
+import { SHIPPED_STEPS } from '@/words/steps'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { PDFDocument } from 'pdf-lib'
 import { describe, expect, it } from 'vitest'
 import { setupSheetPdf, type SheetRow } from '@/codecs/setup-sheet'
 import { stepText } from '@/codecs/step-text'
-import { SHIPPED_STEPS, type StepFacts } from '@/core/fits'
+import { tickIds, type StepFacts } from '@/core/fits'
 import { plainProfile } from '@/core/tool'
 
 const facts: StepFacts = {
@@ -102,5 +103,18 @@ describe('the setup sheet', () => {
   it('takes letters that its fonts do not hold, and tools of which nothing is known', async () => {
     const doc = await pdf([row(1, { name: 'Fräser Łódź Δ 鋼 🔩', holder: '–', profile: null, figures: [] })])
     expect(doc.getPageCount()).toBe(1)
+  })
+})
+
+describe('steps of a build', () => {
+  it('every clamping has some, each with a name of its own', () => {
+    for (const steps of Object.values(SHIPPED_STEPS)) {
+      expect(steps.length).toBeGreaterThan(1)
+      expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length)
+    }
+  })
+  it('a step with seats is ticked once a pocket', () => {
+    expect(tickIds(SHIPPED_STEPS.arbor, 3)).toEqual(['clean', 'mount', 'seats-1', 'seats-2', 'seats-3'])
+    expect(tickIds(SHIPPED_STEPS.shrink, null)).toEqual(['shank', 'clean', 'stop', 'coil', 'heat', 'cool'])
   })
 })

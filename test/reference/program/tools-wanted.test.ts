@@ -1,4 +1,5 @@
 /** Words and blocks as ISO 6983 and RS-274 (NISTIR 6556) have them; each case is a program as a shop would write it. */
+import { programWarningText } from '@/words/kit'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { toolsWanted } from '@/core/program'
@@ -57,7 +58,7 @@ describe('offsets and speeds', () => {
       ['H_NOT_T', 3],
       ['D_NOT_T', 5],
     ])
-    expect(read(text).warnings[0].text).toBe('T12 is measured with H3')
+    expect(programWarningText(read(text).warnings[0])).toBe('T12 is called with H3.')
   })
   it.each([
     ['T1 M6\nG1 Z-1', [['NO_LENGTH_OFFSET', 3]]],

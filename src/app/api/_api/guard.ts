@@ -31,7 +31,7 @@ export function guarded(work: (request: NextRequest, params: Params) => Promise<
       return await work(request, ((await route.params) ?? {}) as Params)
     } catch (error) {
       console.error('api', request.nextUrl.pathname, error)
-      return problem(500, 'INTERNAL', 'Something broke here. It is in the server’s log; nothing was stored.')
+      return problem(500, 'INTERNAL', say.somethingBroke)
     }
   }
 }

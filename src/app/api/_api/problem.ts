@@ -10,7 +10,7 @@ const TITLES: Readonly<Record<number, string>> = {
   415: say.wrongTypeOfContent,
   422: say.itCannotBeUsed,
   500: say.aFaultOfOurOwn,
-  503: 'Busy; try again',
+  503: say.busyTryAgain,
   502: say.theMachinesControlDoesNot,
 }
 

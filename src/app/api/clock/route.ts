@@ -16,7 +16,7 @@ export const POST = guarded(async (request) => {
   const body = await readBody(request, ['application/json'], 1024)
   if (!body.ok) return body.error
   const given = Forward.safeParse(jsonOf(body.value))
-  if (!given.success) return problem(422, 'BAD_INPUT', 'Send {"forwardS": seconds}, more than none and at most a year.')
+  if (!given.success) return problem(422, 'BAD_INPUT', say.sendForward)
   clock.forward(1000 * given.data.forwardS)
   return Response.json({ now: clock.now() })
 })

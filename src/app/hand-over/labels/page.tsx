@@ -1,4 +1,4 @@
-import { LABEL_FIELDS } from '@/codecs/label-lines'
+import { LABEL_FIELDS } from '@/words/label'
 import { labelLayoutOf } from '@/core/tool'
 import { readLabelEditor } from '@/stations/hand-over/pages'
 import { HANDOVER_TABS } from '@/ui/common/sub-nav'

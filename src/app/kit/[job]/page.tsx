@@ -1,3 +1,4 @@
+import { programWarningText } from '@/words/kit'
 import { differenceInMinutes } from 'date-fns'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
@@ -190,7 +191,7 @@ function Programs({ job }: { readonly job: Job }) {
         {program.warnings.map((w, i) => (
           <li key={i} className="border-rule grid grid-cols-[70px_1fr] gap-2 border-t py-1.5">
             <span className="figures text-soft text-[17px]">{say.lineNumber(w.line)}</span>
-            <span>{w.text}</span>
+            <span>{programWarningText(w)}</span>
           </li>
         ))}
       </ul>

@@ -1,4 +1,4 @@
-import { pocketText } from '@/core/tool'
+import { pocketText } from '@/words/pocket'
 import Link from 'next/link'
 import { readNow } from '@/stations/kit/pages'
 import { Sheet } from '@/ui/common/sheet'

@@ -1,6 +1,7 @@
+import { pocketText } from '@/words/pocket'
 import { addYears, format } from 'date-fns'
 import Link from 'next/link'
-import { pocketText, waitsFor } from '@/core/tool'
+import { waitsFor } from '@/core/tool'
 import { formatLength, unitMark } from '@/core/units'
 import { readToolPage } from '@/stations/records/tool-page'
 import { ApartPanel, ConditionPanel, HappenedPanel } from '@/ui/build/apart-panel'

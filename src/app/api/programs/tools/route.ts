@@ -1,3 +1,4 @@
+import { programWarningText } from '@/words/kit'
 import { toolsWanted } from '@/core/program'
 import { asText, readBody } from '../../_api/body'
 import { guarded } from '../../_api/guard'
@@ -16,5 +17,7 @@ export const POST = guarded(async (request) => {
   if (!body.ok) return body.error
   const read = toolsWanted(asText(body.value), kind)
   if (!read.ok) return problem(422, 'NOT_A_PROGRAM', say.notOneBlockOfA)
-  return Response.json(read.value)
+  const { units, tools, warnings } = read.value
+  const told = warnings.map((w) => ({ line: w.line, code: w.code, text: programWarningText(w) }))
+  return Response.json({ units, tools, warnings: told })
 })

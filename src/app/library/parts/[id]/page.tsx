@@ -1,3 +1,4 @@
+import { KIND_LABELS, PROPERTY_NAMES } from '@/words/properties'
 import Link from 'next/link'
 import type { ReactNode } from 'react'
 import { missing, onHand } from '@/core/plan'
@@ -45,13 +46,13 @@ export default async function PartPage({ params }: { readonly params: Promise<{ 
         left={
           <>
             <Title lead={part.name}>
-              {KINDS[part.kind].name} · {part.id}
+              {KIND_LABELS[part.kind]} · {part.id}
             </Title>
             <div className="grid grid-cols-2 gap-x-8 max-[760px]:grid-cols-1">
               {propertiesOf(part.kind)
                 .filter((key) => valueOf(part, key) !== undefined)
                 .map((key) => (
-                  <Row key={key} name={specOf(key).name} symbol={specOf(key).symbol}>
+                  <Row key={key} name={PROPERTY_NAMES[key]} symbol={specOf(key).symbol}>
                     {valueText(part, key, shop.unit)}
                   </Row>
                 ))}

@@ -1,4 +1,5 @@
-import { isKind, KINDS } from '@/core/tool'
+import { KIND_LABELS } from '@/words/properties'
+import { isKind } from '@/core/tool'
 import { Sheet, Title } from '@/ui/common/sheet'
 import { KindChoice, PartForm } from '@/ui/library/part-form'
 import { putPartAction } from '../../actions'
@@ -16,7 +17,7 @@ export default async function NewPartPage({ searchParams }: { readonly searchPar
         left={
           chosen ? (
             <>
-              <Title lead={say.aNew(KINDS[chosen].name)} />
+              <Title lead={say.aNew(KIND_LABELS[chosen])} />
               <PartForm kind={chosen} part={null} save={putPartAction} />
             </>
           ) : (

@@ -1,6 +1,7 @@
+import { FEATURE_NAMES } from '@/words/properties'
 import { readRoutine } from '@/stations/measure/pages'
 import { notFound } from 'next/navigation'
-import { featureName, type Feature, type SpecLimits } from '@/core/features'
+import { type Feature, type SpecLimits } from '@/core/features'
 import { isAngle } from '@/core/judge'
 import { formatLength, unitMark, type LengthUnit } from '@/core/units'
 import { SmallAction, SmallActions } from '@/ui/common/actions'
@@ -61,7 +62,7 @@ export default async function ProgramPage({ params }: { readonly params: Promise
                     {step.features.map((f) => (
                       <li key={f} className="flex justify-between gap-4 py-0.5 text-lg">
                         <span>
-                          {featureName[f]} <small className="text-soft">{f}</small>
+                          {FEATURE_NAMES[f]} <small className="text-soft">{f}</small>
                         </span>
                         <span className="figures font-semibold">
                           {limitsText(f, step.limits[f], shop.unit, step.at === null)}

@@ -17,7 +17,7 @@ export const GET = guarded((request, { id }) => {
   const key = request.nextUrl.searchParams.get('machine') ?? values.machine
   const machine = getMachine(theShop().db, key)
   if (!machine) return problem(404, 'UNKNOWN_MACHINE', say.thereIsNoMachine(key.slice(0, 20)))
-  if (isTyped(machine)) return problem(422, 'NO_POST', `${machine.name} takes no files: its figures are typed.`)
+  if (isTyped(machine)) return problem(422, 'NO_POST', say.takesNoFiles(machine.name))
   if (machine.key !== values.machine)
     return problem(409, 'VALUES_DIFFER', say.handOverOfWasMade(values.issue, values.serial, values.machine, machine.key))
   if (handover.voidedAt)

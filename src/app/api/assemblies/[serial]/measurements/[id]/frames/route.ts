@@ -14,12 +14,7 @@ export const GET = guarded(async (_request, { serial, id }) => {
   if (!measurement || measurement.serial !== serialOf(serial))
     return problem(404, 'UNKNOWN_MEASUREMENT', say.noMeasurementOfIsKnown(id, serial))
   const zip = measurement.evidence ? evidence.read(measurement.evidence) : null
-  if (!zip)
-    return problem(
-      404,
-      'NO_PICTURES',
-      measurement.evidence ? say.itsPicturesWereCleanedAway : 'Its figures were typed in; there are no pictures.',
-    )
+  if (!zip) return problem(404, 'NO_PICTURES', measurement.evidence ? say.itsPicturesWereCleanedAway : say.itsValuesWereTyped)
   return new Response(Uint8Array.from(zip), {
     headers: {
       'content-type': 'application/zip',
