@@ -3,6 +3,10 @@ import { revalidatePath } from 'next/cache'
 import { z } from 'zod'
 import { putSession } from '@/stations/session/put-session'
 import { answerScan, type ScanAnswer } from '@/stations/scan/answer-scan'
+import { findAnything as findAnythingContract } from '@/stations/find/contract'
+import { findAnything } from '@/stations/find/find-anything'
+import { ok } from '@/core/units'
+import { defineQuestion } from './_server/action'
 import { context } from './_server/context'
 
 async function changeSession(change: Parameters<typeof putSession>[2]): Promise<void> {
@@ -29,3 +33,5 @@ export async function answerScanAction(text: string): Promise<ScanAnswer> {
   const { db, now } = await context()
   return answerScan(db, z.string().max(4096).catch('').parse(text), now)
 }
+
+export const findAnythingAction = defineQuestion(findAnythingContract, ({ words }, { db }) => ok(findAnything(db, words)))

@@ -5,9 +5,10 @@ import type { Metadata, Viewport } from 'next'
 import type { ReactNode } from 'react'
 import { countWaiting } from '@/stations/rack/rack'
 import { Frame } from '@/ui/shell/frame'
+import { Providers, Toasts } from '@/ui/shell/providers'
 import { ShellProvider } from '@/ui/shell/shell-context'
 import { context } from './_server/context'
-import { answerScanAction, setPersonAction, setThemeAction, setUnitAction } from './actions'
+import { answerScanAction, findAnythingAction, setPersonAction, setThemeAction, setUnitAction } from './actions'
 import { say } from '@/words/screens/shell'
 
 export const metadata: Metadata = {
@@ -23,11 +24,18 @@ export default async function RootLayout({ children }: { readonly children: Reac
   return (
     <html lang="en" data-theme={shop.theme}>
       <body>
-        <ShellProvider unit={shop.unit} theme={shop.theme} person={shop.person} people={shop.people} actions={ACTIONS}>
-          <Frame place={process.env.BOULDER_PLACE ?? say.toolRoom} waiting={countWaiting(shop.db, shop.now)}>
-            {children}
-          </Frame>
-        </ShellProvider>
+        <Providers>
+          <ShellProvider unit={shop.unit} theme={shop.theme} person={shop.person} people={shop.people} actions={ACTIONS}>
+            <Frame
+              find={findAnythingAction}
+              place={process.env.BOULDER_PLACE ?? say.toolRoom}
+              waiting={countWaiting(shop.db, shop.now)}
+            >
+              {children}
+            </Frame>
+            <Toasts />
+          </ShellProvider>
+        </Providers>
       </body>
     </html>
   )

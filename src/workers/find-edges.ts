@@ -27,6 +27,7 @@ export async function findEdges(bench: Bench, corner: Hint, show: Show): Promise
     reach.push(farthest(bench, picture, corner))
   }
   const most = Math.max(...reach)
+  if (most === -Infinity) return [0] // nothing in sight there
   const n = reach.length
   const near = reach.map((r) => r > most - NEAR_PX)
   const start = near.indexOf(false)

@@ -15,7 +15,7 @@ test('an NC program is dropped and its tools are listed', async ({ page }) => {
   await expect(rows).toHaveCount(2)
   await expect(rows.first()).toContainText('6,000')
   await expect(rows.nth(1)).toContainText('unknown T')
-  await expect(page.getByText('T12 is measured with H3')).toBeVisible()
+  await expect(page.getByText('T12 is called with H3')).toBeVisible()
   const which = page.getByRole('group', { name: 'Which tool is T77?' })
   await which.getByRole('button', { name: 'Nothing to set up' }).click()
   await expect(rows.nth(1)).toContainText('nothing to set up')

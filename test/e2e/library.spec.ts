@@ -59,7 +59,7 @@ test('a list of parts: columns are mapped, a missing unit is a fault, all or not
   await page.getByLabel('Kind of rows without one').selectOption('collet')
   await expect(page.getByText(/rows:/)).toContainText('faults')
   await page.getByLabel('What “biggest” is').selectOption('DCX')
-  await expect(page.getByText(/has no unit: say mm or inch/).first()).toBeVisible()
+  await expect(page.getByText(/has no unit. Choose mm or inch/).first()).toBeVisible()
   await page.getByLabel('Unit of “biggest”').selectOption('mm')
   await page.getByLabel('What “long (mm)” is').selectOption('OAL')
   await page.getByLabel('Unit of “long (mm)”').selectOption('mm')

@@ -30,7 +30,7 @@ test('T12 from the job to the control', async ({ page }) => {
     await expect(row(12)).toContainText('to build')
     await expect(row(4)).toContainText('in Heron, pocket 1')
     await expect(row(44)).toContainText('unknown T')
-    await expect(page.getByText('T44 is measured with H4')).toBeVisible()
+    await expect(page.getByText('T44 is called with H4')).toBeVisible()
   })
 
   await test.step('build: the wrong holders are refused, the right one is taken', async () => {

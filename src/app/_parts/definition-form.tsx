@@ -1,5 +1,6 @@
 import { readMachineNames } from '@/stations/library/pages'
-import { DefinitionForm, type DefinitionFormProps } from '@/ui/library/definition-form'
+import { DefinitionForm } from '@/ui/library/definition-form'
+import type { DefinitionFormProps } from '@/ui/library/definition-props'
 import { context } from '../_server/context'
 import { putDefinitionAction, readArchetypeAction, readContourAction } from '../library/actions'
 

@@ -16,9 +16,9 @@ export function MovesTable({
   if (moves.length === 0) return <p className="text-soft py-1">{say.noEntriesYet}</p>
   return (
     <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={say.stockEntries}>
-      <table className="w-full text-left">
+      <table className="table">
         <thead>
-          <tr className="border-ink border-b-2 [&>th]:pr-3 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">
+          <tr>
             <th scope="col">{say.when}</th>
             <th scope="col">{say.what}</th>
             {names && <th scope="col">{say.part}</th>}

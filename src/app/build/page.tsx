@@ -1,16 +1,17 @@
 import Link from 'next/link'
 import { stepText } from '@/codecs/step-text'
-import { carrierOf, partIn, tickIds } from '@/core/fits'
-import { numberOf, roleOf, valueOf } from '@/core/tool'
+import { carrierOf, partIn, tickIds, type StepFacts, type StackUp, type Checked } from '@/core/fits'
+import { numberOf, roleOf, valueOf, type Definition, type Component } from '@/core/tool'
 import { type BuildSheet } from '@/stations/build/build-sheet'
-import { readBuildPage } from '@/stations/build/pages'
-import { BuildPanel, type BuildActions } from '@/ui/build/build-panel'
+import { readBuildPage, type BuildPage as Plan } from '@/stations/build/pages'
+import { BuildPanel } from '@/ui/build/build-panel'
+import type { BuildActions } from '@/ui/build/build-props'
 import { SetUp } from '@/ui/build/set-up'
 import { Row, Say, Sheet, Title } from '@/ui/common/sheet'
 import { ToolDrawing } from '@/ui/drawing/tool-drawing'
 import { formatDue } from '@/ui/format/due'
 import { StationPage } from '../_parts/station'
-import { context } from '../_server/context'
+import { context, type Context } from '../_server/context'
 import { fitsText } from '@/words/fits'
 import type { LengthUnit } from '@/core/units'
 import {
@@ -26,6 +27,7 @@ import {
   tickStepAction,
 } from './actions'
 import { say } from '@/words/screens/build'
+import type { ChosenPart } from '@/stations/build/choose-parts'
 
 export const metadata = { title: say.build }
 
@@ -93,71 +95,17 @@ export default async function BuildPage({
               {say.forName(definition.name)} <b className="text-ink">{sheet.job.id}</b> ·{' '}
               <span className={due.late ? 'text-off font-bold' : ''}>{due.text}</span>
             </Title>
-            <div className="grid grid-cols-[270px_1fr] gap-5 max-[760px]:grid-cols-1">
-              {stack?.profile && (
-                <ToolDrawing
-                  profile={stack.profile}
-                  unit={shop.unit}
-                  width={270}
-                  height={430}
-                  title={definition.name}
-                  LF={stack.LF}
-                  DC={definition.DC.nominal}
-                  RE={definition.RE?.nominal ?? null}
-                  stickOutMm={stack.stickOutMm}
-                />
-              )}
-              <div>
-                {stack && (
-                  <SetUp
-                    stack={stack}
-                    shrink={checked.shrink}
-                    stop={sheet.stop}
-                    LF={definition.LF.nominal}
-                    coil={facts.coil}
-                    greatestC={greatestC}
-                    torqueNm={facts.torque}
-                    reachMm={definition.reachMm}
-                  />
-                )}
-                {checked.notes.map((note, i) => (
-                  <p key={i} className="text-unsure mt-2 font-semibold">
-                    ◐ {fitsText(note, shop.unit)}
-                  </p>
-                ))}
-              </div>
-            </div>
+            <DrawnAndSetUp
+              stack={stack}
+              shop={shop}
+              definition={definition}
+              checked={checked}
+              sheet={sheet}
+              facts={facts}
+              greatestC={greatestC}
+            />
             <h2 className="mt-1 text-2xl font-bold">{say.parts}</h2>
-            <div className="grid grid-cols-2 gap-x-8 max-[760px]:grid-cols-1">
-              {parts.map((p) => (
-                <Row
-                  key={`${p.line.role}-${p.component.id}`}
-                  name={
-                    <Link
-                      href={`/library/parts/${encodeURIComponent(p.component.id)}`}
-                      className="inline-flex min-h-11 items-center"
-                    >
-                      {p.component.name}
-                      {p.component.id !== p.line.component && <span className="text-unsure ml-2">{say.standsIn}</span>}
-                    </Link>
-                  }
-                  symbol={ROLE_WORD[p.line.role]}
-                >
-                  {p.line.role === 'holder'
-                    ? say.freeAt(sheet.free.length)
-                    : p.line.role === 'stud'
-                      ? say.inTheHolder
-                      : p.line.role === 'extension'
-                        ? `${p.count}`
-                        : `${p.count > 1 ? `${p.count} × ` : ''}${p.fetched ? say.pickedFetched(p.fetched) : say.inStock(p.onHand)}`}
-                </Row>
-              ))}
-              {cutter && (
-                <Row name={say.shank}>
-                  {[valueOf(cutter, 'shankMaterial'), valueOf(cutter, 'shankClass')].filter(Boolean).join(', ') || '–'}
-                </Row>
-              )}
-            </div>
+            <PartRows parts={parts} sheet={sheet} cutter={cutter} />
             <Nearest sheet={sheet} unit={shop.unit} />
           </>
         }
@@ -202,6 +150,103 @@ export default async function BuildPage({
         }
       />
     </StationPage>
+  )
+}
+
+/** The tool as it will be, and what is set for it. */
+function DrawnAndSetUp({
+  stack,
+  shop,
+  definition,
+  checked,
+  sheet,
+  facts,
+  greatestC,
+}: {
+  readonly stack: StackUp | null
+  readonly shop: Context
+  readonly definition: Definition
+  readonly checked: Checked
+  readonly sheet: Plan
+  readonly facts: StepFacts
+  readonly greatestC: number | null
+}) {
+  return (
+    <div className="grid grid-cols-[270px_1fr] gap-5 max-[760px]:grid-cols-1">
+      {stack?.profile && (
+        <ToolDrawing
+          profile={stack.profile}
+          unit={shop.unit}
+          width={270}
+          height={430}
+          title={definition.name}
+          LF={stack.LF}
+          DC={definition.DC.nominal}
+          RE={definition.RE?.nominal ?? null}
+          stickOutMm={stack.stickOutMm}
+        />
+      )}
+      <div>
+        {stack && (
+          <SetUp
+            stack={stack}
+            shrink={checked.shrink}
+            stop={sheet.stop}
+            LF={definition.LF.nominal}
+            coil={facts.coil}
+            greatestC={greatestC}
+            torqueNm={facts.torque}
+            reachMm={definition.reachMm}
+          />
+        )}
+        {checked.notes.map((note, i) => (
+          <p key={i} className="text-unsure mt-2 font-semibold">
+            ◐ {fitsText(note, shop.unit)}
+          </p>
+        ))}
+      </div>
+    </div>
+  )
+}
+
+/** Its parts, with where they lie. */
+function PartRows({
+  parts,
+  sheet,
+  cutter,
+}: {
+  readonly parts: readonly ChosenPart[]
+  readonly sheet: Plan
+  readonly cutter: Component | null
+}) {
+  return (
+    <div className="grid grid-cols-2 gap-x-8 max-[760px]:grid-cols-1">
+      {parts.map((p) => (
+        <Row
+          key={`${p.line.role}-${p.component.id}`}
+          name={
+            <Link href={`/library/parts/${encodeURIComponent(p.component.id)}`} className="inline-flex min-h-11 items-center">
+              {p.component.name}
+              {p.component.id !== p.line.component && <span className="text-unsure ml-2">{say.standsIn}</span>}
+            </Link>
+          }
+          symbol={ROLE_WORD[p.line.role]}
+        >
+          {p.line.role === 'holder'
+            ? say.freeAt(sheet.free.length)
+            : p.line.role === 'stud'
+              ? say.inTheHolder
+              : p.line.role === 'extension'
+                ? `${p.count}`
+                : `${p.count > 1 ? `${p.count} × ` : ''}${p.fetched ? say.pickedFetched(p.fetched) : say.inStock(p.onHand)}`}
+        </Row>
+      ))}
+      {cutter && (
+        <Row name={say.shank}>
+          {[valueOf(cutter, 'shankMaterial'), valueOf(cutter, 'shankClass')].filter(Boolean).join(', ') || '–'}
+        </Row>
+      )}
+    </div>
   )
 }
 

@@ -16,13 +16,13 @@ export default function PartsPage() {
             <SubNav tabs={LIBRARY_TABS} label={say.sheetsOfTheLibrary} heading />
             <PartsTable />
             <div className="flex flex-wrap gap-x-5">
-              <Link className="text-act font-head flex min-h-11 items-center text-lg font-semibold" href="/library/parts/new">
+              <Link className="row-link text-lg" href="/library/parts/new">
                 {say.addAPart}
               </Link>
-              <a className="text-act font-head flex min-h-11 items-center text-lg font-semibold" href="/api/library/parts.csv">
+              <a className="row-link text-lg" href="/api/library/parts.csv">
                 {say.allPartsAsCsv}
               </a>
-              <a className="text-act font-head flex min-h-11 items-center text-lg font-semibold" href="/api/library/library.json">
+              <a className="row-link text-lg" href="/api/library/library.json">
                 {say.partsAndToolsAsJson}
               </a>
             </div>

@@ -1,5 +1,5 @@
 import { pocketText } from '@/words/pocket'
-import { emptyRow, registersOf, type HeldRow } from '@/core/handover'
+import { emptyRow, registersOf, type HandoverValues, type HeldRow } from '@/core/handover'
 import { isTyped, SPINDLE, tableOf, type Machine } from '@/core/tool'
 import { fixed, formatLength, unitMark, mmToUnit } from '@/core/units'
 import { readInMachines, readReturn } from '@/stations/return/pages'
@@ -81,45 +81,7 @@ export default async function ReturnPage({ searchParams }: { readonly searchPara
               </Say>
             )}
             <div className="grid grid-cols-[1fr_250px] gap-6 max-[900px]:grid-cols-1">
-              <table className="w-full self-start text-left text-lg">
-                <thead>
-                  <tr className="border-ink border-b-2 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">
-                    <th scope="col">{say.register}</th>
-                    <th scope="col" className="text-right">
-                      {typed ? say.typeAtItsControl : say.controlHolds}
-                    </th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {Object.entries(shown).map(([register, value]) => {
-                    const wear = register.endsWith('wear')
-                    return (
-                      <tr key={register} className="border-rule h-[46px] border-b">
-                        <th scope="row" className="font-semibold">
-                          {register}
-                          {register === 'length' && (
-                            <small className="text-soft block text-base font-medium">{lengthFrom(machine)}</small>
-                          )}
-                        </th>
-                        <td
-                          className={`figures text-right text-[24px] font-semibold ${wear && value !== 0 ? 'text-unsure' : ''}`}
-                        >
-                          {register === 'tip' ? value : sized(value)}
-                          {wear && value !== 0 && ' ◐'}
-                        </td>
-                      </tr>
-                    )
-                  })}
-                  {values && (
-                    <tr className="text-soft h-[46px]">
-                      <th scope="row" className="font-semibold">
-                        {say.lengthAtLoadingFromGauge}
-                      </th>
-                      <td className="figures text-right text-[20px]">{sized(mmToUnit(values.lengthMm, machine.unit))}</td>
-                    </tr>
-                  )}
-                </tbody>
-              </table>
+              <Registers typed={typed} shown={shown} machine={machine} sized={sized} values={values} />
               {profile && (
                 <ToolDrawing
                   profile={profile}
@@ -160,5 +122,77 @@ export default async function ReturnPage({ searchParams }: { readonly searchPara
         }
       />
     </>
+  )
+}
+
+/** What the control holds for it now. */
+function Registers({
+  typed,
+  shown,
+  machine,
+  sized,
+  values,
+}: {
+  readonly typed: boolean
+  readonly shown: Readonly<
+    Partial<
+      Record<
+        | 'length'
+        | 'length wear'
+        | 'radius'
+        | 'radius wear'
+        | 'diameter'
+        | 'diameter wear'
+        | 'X radius'
+        | 'X diameter'
+        | 'Z'
+        | 'X wear'
+        | 'Z wear'
+        | 'nose radius'
+        | 'tip',
+        number
+      >
+    >
+  >
+  readonly machine: Machine
+  readonly sized: (value: number | undefined) => string
+  readonly values: HandoverValues | null
+}) {
+  return (
+    <table className="table self-start text-lg">
+      <thead>
+        <tr>
+          <th scope="col">{say.register}</th>
+          <th scope="col" className="text-right">
+            {typed ? say.typeAtItsControl : say.controlHolds}
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {Object.entries(shown).map(([register, value]) => {
+          const wear = register.endsWith('wear')
+          return (
+            <tr key={register} className="h-[46px]">
+              <th scope="row" className="font-semibold">
+                {register}
+                {register === 'length' && <small className="text-soft block text-base font-medium">{lengthFrom(machine)}</small>}
+              </th>
+              <td className={`figures text-right text-[24px] font-semibold ${wear && value !== 0 ? 'text-unsure' : ''}`}>
+                {register === 'tip' ? value : sized(value)}
+                {wear && value !== 0 && ' ◐'}
+              </td>
+            </tr>
+          )
+        })}
+        {values && (
+          <tr className="text-soft h-[46px]">
+            <th scope="row" className="font-semibold">
+              {say.lengthAtLoadingFromGauge}
+            </th>
+            <td className="figures text-right text-[20px]">{sized(mmToUnit(values.lengthMm, machine.unit))}</td>
+          </tr>
+        )}
+      </tbody>
+    </table>
   )
 }

@@ -51,7 +51,7 @@ export function measureFrame(frame: Frame, view: View, asked: readonly Feature[]
 export function measureOutline(traced: Traced, view: View, asked: readonly Feature[]): FrameMeasurement {
   const { points, blurPx, touches: cut, islands } = traced
   const { found } = recognise(traced)
-  const values = found.values()
+  const values = seenOnly(found.values(), traced)
   const widens = !cut.right && widensBelow(points, view)
   const x = cut.right || widens ? null : shift(values.x, view.centreX)
   const z = cut.top ? null : shift(values.z, view.centreZ)
@@ -76,6 +76,19 @@ export function measureOutline(traced: Traced, view: View, asked: readonly Featu
     outline: points.map((p) => ({ x: p.x + view.centreX, z: p.z + view.centreZ })),
   }
 }
+
+/**
+ * A fitted shape may run on to where nothing is: a value farther out than anything seen is no value. A corner's blur takes
+ * off about as much as it is wide.
+ */
+function seenOnly(values: Values, { points, pixel, blurPx }: Traced): Values {
+  const beyond = (BEYOND_PX + BEYOND_BLURS * blurPx) * pixel
+  const seen = (m: Measured | null, axis: 'x' | 'z') => (m && points.some((p) => p[axis] > m.value - beyond) ? m : null)
+  return { ...values, x: seen(values.x, 'x'), z: seen(values.z, 'z') }
+}
+/** How far beyond the outermost place seen a value may stand: grain and blur, px and blurs of the picture. */
+const BEYOND_PX = 1.5
+const BEYOND_BLURS = 1.5
 
 /** At this blur, px, a picture is as sharp as it gets; so much more of it takes the focus down to 1/e. */
 const SHARP_PX = 0.7

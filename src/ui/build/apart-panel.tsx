@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { DISTURBANCES, type PartDisposition } from '@/core/tool'
 import type { Removal } from '@/core/fits'
 import { SmallAction, SmallActions } from '../common/actions'
-import { FIELD } from '../common/form'
+import { TextField } from '../common/form'
 import { Cautions, Problem, Row, Say } from '../common/sheet'
 import { formatTime } from '../format/due'
 import { useAct } from '../common/use-act'
@@ -71,7 +71,7 @@ export function ApartPanel(props: ApartPanelProps) {
                   key={to}
                   type="button"
                   aria-pressed={disposition(component).to === to}
-                  className={`font-head border-ink h-11 rounded-[3px] border-[1.5px] px-3 text-lg font-semibold ${disposition(component).to === to ? 'bg-ink text-paper' : ''}`}
+                  className="btn btn-outline px-3"
                   onClick={() => set(component, { to })}
                 >
                   {to === 'back' ? `back${place ? say.toPlace(place) : ''}` : say.scrap}
@@ -79,7 +79,7 @@ export function ApartPanel(props: ApartPanelProps) {
               ))}
             </div>
             <input
-              className={FIELD}
+              className="input"
               aria-label={say.wearOf(name)}
               placeholder={say.wearSeenIfAny}
               value={disposition(component).wear}
@@ -143,10 +143,7 @@ function HeatOut({ serial, heat, lead, ...props }: ApartPanelProps & { readonly 
         </Say>
       )}
       {heat.leadFor.length > 0 && lead && (
-        <label className="mb-2 block text-lg font-semibold">
-          {say.leadApprovalReason}
-          <input className={FIELD} value={reason} onChange={(e) => setReason(e.target.value)} />
-        </label>
+        <TextField label={say.leadApprovalReason} value={reason} onChange={(e) => setReason(e.target.value)} />
       )}
       {heat.hotUntil ? (
         <Say tone="off" lead={say.stillWarm}>
@@ -195,13 +192,8 @@ export function ConditionPanel({
   const [reason, setReason] = useState('')
   return (
     <details>
-      <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">
-        {say.itIsNot(condition)}
-      </summary>
-      <label className="block text-lg font-semibold">
-        {say.whyItWasReported(condition)}
-        <input className={FIELD} value={reason} onChange={(e) => setReason(e.target.value)} />
-      </label>
+      <summary className="fold">{say.itIsNot(condition)}</summary>
+      <TextField label={say.whyItWasReported(condition)} value={reason} onChange={(e) => setReason(e.target.value)} />
       <Problem lead={say.notChanged} text={problem} />
       <SmallActions>
         <SmallAction disabled={busy} onAct={() => void run(() => correct({ serial, reason }))}>
@@ -217,7 +209,7 @@ export function HappenedPanel({ serial, disturb }: { readonly serial: string; re
   const { busy, problem, run } = useAct()
   return (
     <details>
-      <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">{say.reportDamage}</summary>
+      <summary className="fold">{say.reportDamage}</summary>
       <p className="text-soft">{say.theToolMustBeMeasured}</p>
       <div className="mt-1 flex flex-wrap gap-2">
         {DISTURBANCES.map((what) => (
@@ -225,7 +217,7 @@ export function HappenedPanel({ serial, disturb }: { readonly serial: string; re
             key={what}
             type="button"
             disabled={busy}
-            className="border-ink font-head h-11 rounded-[3px] border-[1.5px] px-3 text-lg font-semibold"
+            className="btn btn-outline"
             onClick={() => void run(() => disturb({ serial, what }))}
           >
             {what}

@@ -1,8 +1,8 @@
 'use client'
-import { useState } from 'react'
+import { useState, type SetStateAction, type Dispatch } from 'react'
 import { BigAction, SmallAction, SmallActions } from '../common/actions'
 import { Problem, Say } from '../common/sheet'
-import { useAct } from '../common/use-act'
+import { useAct, type Run } from '../common/use-act'
 import { UnitPanel, useUnitState, type AskUnit } from './unit-panel'
 import type { Ask } from '@/stations/contract'
 import type * as build from '@/stations/build/contract'
@@ -50,27 +50,17 @@ export function HeatPanel({ serial, due, out, coil, seconds, greatestC, leastC, 
     return (
       <div className="border-rule mt-1 border-t pt-2">
         <Problem lead={say.notYet} text={problem} />
-        {!heated ? (
-          <>
-            <Say tone="todo" lead={say.coilAboutS(coil, Math.max(1, seconds).toFixed(0))}>
-              {out ? say.heatOncePullTheCutter : say.heatOncePushTheCutter}
-            </Say>
-            <BigAction onAct={() => setHeated(true)}>{out ? say.heatedCutterIsOut : say.heatedCutterIsIn}</BigAction>
-          </>
-        ) : (
-          <>
-            <Say tone="todo" lead={say.howIsItCooled}>
-              {say.theLaterOfTheUnits}
-            </Say>
-            <SmallActions>
-              {COOLING.map(([way, name]) => (
-                <SmallAction key={way} disabled={busy} onAct={() => void run(() => act.byHand({ serial, way }))}>
-                  {name}
-                </SmallAction>
-              ))}
-            </SmallActions>
-          </>
-        )}
+        <ByHand
+          heated={heated}
+          coil={coil}
+          seconds={seconds}
+          out={out}
+          setHeated={setHeated}
+          busy={busy}
+          run={run}
+          act={act}
+          serial={serial}
+        />
         <SmallActions>
           <SmallAction onAct={() => setByHand(false)}>{say.useTheConnectedUnit}</SmallAction>
         </SmallActions>
@@ -129,5 +119,50 @@ export function HeatPanel({ serial, due, out, coil, seconds, greatestC, leastC, 
         </>
       )}
     </div>
+  )
+}
+
+/** Without a unit on a line: the heat is told by hand. */
+function ByHand({
+  heated,
+  coil,
+  seconds,
+  out,
+  setHeated,
+  busy,
+  run,
+  act,
+  serial,
+}: {
+  readonly heated: boolean
+  readonly coil: HeatPanelProps['coil']
+  readonly seconds: HeatPanelProps['seconds']
+  readonly out: HeatPanelProps['out']
+  readonly setHeated: Dispatch<SetStateAction<boolean>>
+  readonly busy: boolean
+  readonly run: Run
+  readonly act: HeatPanelProps['act']
+  readonly serial: HeatPanelProps['serial']
+}) {
+  return !heated ? (
+    <>
+      <Say tone="todo" lead={say.coilAboutS(coil, Math.max(1, seconds).toFixed(0))}>
+        {out ? say.heatOncePullTheCutter : say.heatOncePushTheCutter}
+      </Say>
+      <BigAction onAct={() => setHeated(true)}>{out ? say.heatedCutterIsOut : say.heatedCutterIsIn}</BigAction>
+    </>
+  ) : (
+    <>
+      <Say tone="todo" lead={say.howIsItCooled}>
+        {say.theLaterOfTheUnits}
+      </Say>
+      <SmallActions>
+        {COOLING.map(([way, name]) => (
+          <SmallAction key={way} disabled={busy} onAct={() => void run(() => act.byHand({ serial, way }))}>
+            {name}
+          </SmallAction>
+        ))}
+      </SmallActions>
+    </>
   )
 }

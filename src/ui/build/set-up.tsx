@@ -1,7 +1,7 @@
 'use client'
 import type { ShrinkSetup, StopSetting } from '@/core/clamp'
 import type { StackUp } from '@/core/fits'
-import { formatLength, unitMark } from '@/core/units'
+import { formatLength, unitMark, type LengthUnit } from '@/core/units'
 import { formatSeconds } from '../format/due'
 import { useUnit } from '../shell/shell-context'
 import { say } from '@/words/screens/build'
@@ -25,46 +25,18 @@ export function SetUp({ stack, shrink, stop, LF, coil, greatestC, torqueNm, reac
   const um = (mm: number) => (mm * 1000).toFixed(0)
   return (
     <div className="grid grid-cols-2 gap-x-6 max-[640px]:grid-cols-1">
-      {shrink && stop ? (
-        <>
-          <Big
-            name={say.setTheStopTo}
-            value={formatLength(LF + stop.highMm, unit, unit === 'mm' ? 2 : 4)}
-            mark={unitMark(unit)}
-            note={
-              stop.builds
-                ? say.highFromBuildsOfThis(length(stop.highMm), stop.builds, length(stop.spreadMm ?? 0))
-                : say.highComputedTheToolGets(length(stop.highMm), length(shrink.shrinkBackBoundMm))
-            }
-          />
-          <Big
-            name={say.heatTo}
-            value={shrink.temperatureC.toFixed(0)}
-            mark="°C"
-            note={say.tightestPairMHolderLimit(
-              um(shrink.interferenceMm.max),
-              greatestC,
-              coil,
-              Math.max(1, shrink.heatingS).toFixed(0),
-            )}
-          />
-        </>
-      ) : (
-        <>
-          <Big
-            name={say.targetLength}
-            value={formatLength(stack.LF, unit, unit === 'mm' ? 1 : 3)}
-            mark={unitMark(unit)}
-            note={say.gaugeLineToTip}
-          />
-          <Big
-            name={say.outOfTheNose}
-            value={formatLength(stack.stickOutMm, unit, unit === 'mm' ? 1 : 2)}
-            mark={unitMark(unit)}
-            note={torqueNm === null ? say.noseToTip : say.noseToTipTightenTo(torqueNm)}
-          />
-        </>
-      )}
+      <StopAndHeat
+        shrink={shrink}
+        stop={stop}
+        LF={LF}
+        unit={unit}
+        length={length}
+        um={um}
+        greatestC={greatestC}
+        coil={coil}
+        stack={stack}
+        torqueNm={torqueNm}
+      />
       {stack.depthMm !== null && stack.depthLimitsMm && (
         <Small
           name={say.shankIn}
@@ -85,39 +57,112 @@ export function SetUp({ stack, shrink, stop, LF, coil, greatestC, torqueNm, reac
           stack.greatestRpm === null ? '' : say.revMinForThe(stack.greatestRpm.toLocaleString('en'), stack.slowestPart),
         )}
       />
-      {shrink && (
-        <>
-          <Small
-            name={say.earliestTimeToTouchTo}
-            value={`${formatSeconds(shrink.touchS)}, ${formatSeconds(shrink.measureS)}`}
-            note={say.computedForContactCoolingFollow}
-          />
-          <Small
-            name={say.grip}
-            value={`${shrink.gripTorqueNm.min.toFixed(0)} … ${shrink.gripTorqueNm.max.toFixed(0)} N·m`}
-            note={say.pullOutKnAtWorst(
-              (shrink.pullOutN.min / 1000).toFixed(1),
-              um(shrink.interferenceMm.min),
-              um(shrink.interferenceMm.max),
-              (shrink.stressShare * 100).toFixed(0),
-            )}
-          />
-          {shrink.notes.map((note) => (
-            <p key={note.code} className="text-unsure col-span-2 mt-2 font-semibold">
-              ◐{' '}
-              {note.code === 'STEEL_SHANK'
-                ? say.steelShankItExpandsLike
-                : note.code === 'NOT_OUT_AGAIN'
-                  ? say.itMayNotComeOut(
-                      Number.isFinite(note.neededC) ? `${note.neededC.toFixed(0)} °C` : say.moreThanAnyHeat,
-                      note.limitC,
-                    )
-                  : say.theWorstPairHoldsN(note.worstNm.toFixed(0), note.wantedNm.toFixed(0))}
-            </p>
-          ))}
-        </>
-      )}
+      <ShrinkFacts shrink={shrink} um={um} />
     </div>
+  )
+}
+
+/** What shrinking gives, and how long it takes. */
+function ShrinkFacts({ shrink, um }: { readonly shrink: SetUpProps['shrink']; readonly um: (mm: number) => string }) {
+  return (
+    shrink && (
+      <>
+        <Small
+          name={say.earliestTimeToTouchTo}
+          value={`${formatSeconds(shrink.touchS)}, ${formatSeconds(shrink.measureS)}`}
+          note={say.computedForContactCoolingFollow}
+        />
+        <Small
+          name={say.grip}
+          value={`${shrink.gripTorqueNm.min.toFixed(0)} … ${shrink.gripTorqueNm.max.toFixed(0)} N·m`}
+          note={say.pullOutKnAtWorst(
+            (shrink.pullOutN.min / 1000).toFixed(1),
+            um(shrink.interferenceMm.min),
+            um(shrink.interferenceMm.max),
+            (shrink.stressShare * 100).toFixed(0),
+          )}
+        />
+        {shrink.notes.map((note) => (
+          <p key={note.code} className="text-unsure col-span-2 mt-2 font-semibold">
+            ◐{' '}
+            {note.code === 'STEEL_SHANK'
+              ? say.steelShankItExpandsLike
+              : note.code === 'NOT_OUT_AGAIN'
+                ? say.itMayNotComeOut(
+                    Number.isFinite(note.neededC) ? `${note.neededC.toFixed(0)} °C` : say.moreThanAnyHeat,
+                    note.limitC,
+                  )
+                : say.theWorstPairHoldsN(note.worstNm.toFixed(0), note.wantedNm.toFixed(0))}
+          </p>
+        ))}
+      </>
+    )
+  )
+}
+
+/** Where the stop is set and how hot it is made. */
+function StopAndHeat({
+  shrink,
+  stop,
+  LF,
+  unit,
+  length,
+  um,
+  greatestC,
+  coil,
+  stack,
+  torqueNm,
+}: {
+  readonly shrink: SetUpProps['shrink']
+  readonly stop: SetUpProps['stop']
+  readonly LF: SetUpProps['LF']
+  readonly unit: LengthUnit
+  readonly length: (mm: number, decimals?: number) => string
+  readonly um: (mm: number) => string
+  readonly greatestC: SetUpProps['greatestC']
+  readonly coil: SetUpProps['coil']
+  readonly stack: SetUpProps['stack']
+  readonly torqueNm: SetUpProps['torqueNm']
+}) {
+  return shrink && stop ? (
+    <>
+      <Big
+        name={say.setTheStopTo}
+        value={formatLength(LF + stop.highMm, unit, unit === 'mm' ? 2 : 4)}
+        mark={unitMark(unit)}
+        note={
+          stop.builds
+            ? say.highFromBuildsOfThis(length(stop.highMm), stop.builds, length(stop.spreadMm ?? 0))
+            : say.highComputedTheToolGets(length(stop.highMm), length(shrink.shrinkBackBoundMm))
+        }
+      />
+      <Big
+        name={say.heatTo}
+        value={shrink.temperatureC.toFixed(0)}
+        mark="°C"
+        note={say.tightestPairMHolderLimit(
+          um(shrink.interferenceMm.max),
+          greatestC,
+          coil,
+          Math.max(1, shrink.heatingS).toFixed(0),
+        )}
+      />
+    </>
+  ) : (
+    <>
+      <Big
+        name={say.targetLength}
+        value={formatLength(stack.LF, unit, unit === 'mm' ? 1 : 3)}
+        mark={unitMark(unit)}
+        note={say.gaugeLineToTip}
+      />
+      <Big
+        name={say.outOfTheNose}
+        value={formatLength(stack.stickOutMm, unit, unit === 'mm' ? 1 : 2)}
+        mark={unitMark(unit)}
+        note={torqueNm === null ? say.noseToTip : say.noseToTipTightenTo(torqueNm)}
+      />
+    </>
   )
 }
 

@@ -1,5 +1,5 @@
 'use client'
-import { Children, useEffect, useRef, type ReactNode } from 'react'
+import { Children, useEffect, useRef, type ComponentProps, type ReactNode } from 'react'
 import { useShell } from '../shell/shell-context'
 
 /** The one thing to do next: the biggest thing on the screen; Space, Enter or the action card do it. */
@@ -47,14 +47,14 @@ export function BigAction({
       ref={button}
       type="button"
       data-testid="big-action"
-      className="bg-act text-act-ink sticky bottom-0 z-10 flex h-[60px] w-full shrink-0 items-center justify-between gap-3 rounded-[3px] px-5 text-left text-[25px] leading-none font-bold disabled:bg-[var(--color-base-300)] disabled:text-[var(--soft)]"
+      className="btn btn-primary btn-block btn-big"
       disabled={disabled}
       onClick={() => onAct()}
     >
       <span className={Children.toArray(children).join('').length > 24 ? 'line-clamp-2 text-[20px]' : 'truncate'}>
         {children}
       </span>
-      {!disabled && <kbd className="key-hint shrink-0">{hint}</kbd>}
+      {!disabled && <kbd className="kbd shrink-0">{hint}</kbd>}
     </button>
   )
 }
@@ -68,21 +68,17 @@ export function ScanAction({ children }: { readonly children: ReactNode }) {
   )
 }
 
-export function SmallAction({
-  children,
-  onAct,
-  disabled,
-  href,
-  download,
-}: {
+interface Pressed {
   readonly children: ReactNode
   readonly onAct?: () => void
   readonly disabled?: boolean
   readonly href?: string
   readonly download?: boolean
-}) {
-  const look =
-    'flex h-[46px] flex-1 items-center justify-center text-center leading-none rounded-[3px] border-[1.5px] border-ink px-2 text-[19px] font-semibold font-head disabled:border-rule disabled:text-soft'
+}
+
+/** What else is possible: smaller than the big action, side by side. */
+export function SmallAction({ children, onAct, disabled, href, download }: Pressed) {
+  const look = 'btn btn-outline flex-1 px-2 text-[19px]'
   if (href)
     return (
       <a className={look} href={href} download={download}>
@@ -93,6 +89,52 @@ export function SmallAction({
     <button type="button" className={look} onClick={onAct} disabled={disabled}>
       {children}
     </button>
+  )
+}
+
+/** A press inside of a row or under a list: a word in the colour of what can be pressed. */
+export function RowAction({
+  children,
+  onAct,
+  className = '',
+  ...button
+}: Omit<ComponentProps<'button'>, 'onClick'> & { readonly onAct: () => void }) {
+  return (
+    <button type="button" {...button} className={`btn btn-ghost text-act px-2 ${className}`} onClick={onAct}>
+      {children}
+    </button>
+  )
+}
+
+/** A row of choices of which one is taken. */
+export function Choices<T extends string>({
+  label,
+  all,
+  taken,
+  take,
+  disabled = false,
+}: {
+  readonly label: string
+  readonly all: readonly { readonly key: T; readonly name: string }[]
+  readonly taken: T | null
+  readonly take: (key: T) => void
+  readonly disabled?: boolean
+}) {
+  return (
+    <div className="join shrink-0" role="group" aria-label={label}>
+      {all.map(({ key, name }) => (
+        <button
+          key={key}
+          type="button"
+          className="btn btn-outline join-item px-3"
+          aria-pressed={taken === key}
+          disabled={disabled}
+          onClick={() => take(key)}
+        >
+          {name}
+        </button>
+      ))}
+    </div>
   )
 }
 

@@ -1,39 +1,94 @@
-import { cloneElement, isValidElement, useId, type HTMLAttributes, type ReactNode } from 'react'
+'use client'
+import { useId, type ComponentProps, type ReactNode } from 'react'
+import { unitMark } from '@/core/units'
+import { useUnit } from '../shell/shell-context'
 
-export const FIELD = 'border-ink bg-paper mt-1 h-11 w-full rounded-[3px] border-[1.5px] px-3 text-lg'
+interface Named {
+  readonly label: ReactNode
+  /** The symbol of the field's standard, small beside the word. */
+  readonly symbol?: string
+  readonly unit?: string
+  /** What is wrong with it, below it. */
+  readonly error?: string
+  /** Over both columns of the form. */
+  readonly wide?: boolean
+}
 
-/** A field with its name above it, its unit behind the name, and what is wrong below it. */
+/** Name above, unit behind the name, fault below; `children` is the control, which is told of the fault. */
 export function Field({
-  name,
+  label,
   symbol,
   unit,
   error,
   wide = false,
   children,
-}: {
-  readonly name: ReactNode
-  readonly symbol?: string
-  readonly unit?: string
-  readonly error?: string
-  readonly wide?: boolean
-  readonly children: ReactNode
+}: Named & {
+  readonly children: (told: { 'aria-describedby'?: string; 'aria-invalid'?: true }) => ReactNode
 }) {
   const fault = useId()
-  const field =
-    error && isValidElement<HTMLAttributes<HTMLElement>>(children)
-      ? cloneElement(children, { 'aria-describedby': fault, 'aria-invalid': true })
-      : children
   return (
-    <label className={`text-lg leading-tight font-semibold ${wide ? 'col-span-2' : ''}`}>
-      {name}
-      {symbol && <small className="text-soft ml-1.5 font-normal">{symbol}</small>}
-      {unit && <small className="text-soft ml-1.5 font-normal">{unit}</small>}
-      {field}
+    <label className={`field ${wide ? 'col-span-2' : ''}`}>
+      {label}
+      {symbol && <small>{symbol}</small>}
+      {unit && <small>{unit}</small>}
+      {children(error ? { 'aria-describedby': fault, 'aria-invalid': true } : {})}
       {error && (
         <span id={fault} role="alert" className="text-off block text-base">
           {error}
         </span>
       )}
+    </label>
+  )
+}
+
+const parted = <P extends Named>({ label, symbol, unit, error, wide, ...control }: P) => ({
+  named: { label, symbol, unit, error, wide },
+  control,
+})
+
+type InputField = Named & ComponentProps<'input'>
+
+export function TextField(props: InputField) {
+  const { named, control } = parted(props)
+  return <Field {...named}>{(told) => <input {...control} {...told} className={`input ${control.className ?? ''}`} />}</Field>
+}
+
+/** A figure that people type: pieces, speeds, kilograms. What it may be is said by the form's schema, not here. */
+export function NumberField({ decimals = true, ...props }: InputField & { readonly decimals?: boolean }) {
+  return <TextField inputMode={decimals ? 'decimal' : 'numeric'} {...props} className={`figures ${props.className ?? ''}`} />
+}
+
+/** A length as people type it (`19.05`, `3/4 in`, `0,5`); without a unit it is in the reader's. */
+export function LengthField(props: Omit<InputField, 'unit'>) {
+  return <NumberField {...props} unit={unitMark(useUnit())} />
+}
+
+export function SelectField({ children, ...props }: Named & ComponentProps<'select'>) {
+  const { named, control } = parted(props)
+  return (
+    <Field {...named}>
+      {(told) => (
+        <select {...control} {...told} className={`select ${control.className ?? ''}`}>
+          {children}
+        </select>
+      )}
+    </Field>
+  )
+}
+
+export function AreaField(props: Named & ComponentProps<'textarea'>) {
+  const { named, control } = parted(props)
+  return (
+    <Field {...named}>{(told) => <textarea {...control} {...told} className={`textarea ${control.className ?? ''}`} />}</Field>
+  )
+}
+
+/** A tick with its word beside it, large enough for a glove. */
+export function CheckField({ label, className = '', ...control }: { readonly label: ReactNode } & ComponentProps<'input'>) {
+  return (
+    <label className={`flex min-h-11 items-center gap-3 text-lg font-semibold ${className}`}>
+      <input type="checkbox" {...control} className="checkbox checkbox-primary" />
+      {label}
     </label>
   )
 }

@@ -1,6 +1,5 @@
 'use client'
 import { useRouter } from 'next/navigation'
-import { FIELD } from './form'
 import { say } from '@/words/screens/shell'
 
 /** Leads to the same sheet for another machine. */
@@ -16,7 +15,7 @@ export function MachineSelect({
   const router = useRouter()
   return (
     <select
-      className={`${FIELD} mt-0! w-44!`}
+      className="select w-44"
       aria-label={say.machine}
       value={value}
       onChange={(e) => router.push(`${path}?machine=${e.target.value}`)}

@@ -25,13 +25,7 @@ export function Title({ lead, children }: { readonly lead: ReactNode; readonly c
   )
 }
 
-const EDGE = { holds: 'border-holds', unsure: 'border-unsure', off: 'border-off', todo: 'border-act' } as const
-const TINT = {
-  holds: 'var(--color-holds)',
-  unsure: 'var(--color-unsure)',
-  off: 'var(--color-off)',
-  todo: 'var(--color-act)',
-} as const
+const LOOK = { holds: 'alert-success', unsure: 'alert-warning', off: 'alert-error', todo: 'alert-info' } as const
 
 /** Advice above the big action: one sentence that leads, one that explains. */
 export function Say({
@@ -40,17 +34,13 @@ export function Say({
   children,
   role,
 }: {
-  readonly tone: keyof typeof EDGE
+  readonly tone: keyof typeof LOOK
   readonly lead: ReactNode
   readonly children?: ReactNode
   readonly role?: 'status' | 'alert'
 }) {
   return (
-    <p
-      role={role}
-      className={`my-2.5 border-l-[5px] px-3 py-2 text-[16.5px] ${EDGE[tone]}`}
-      style={{ background: `color-mix(in srgb, ${TINT[tone]} var(--tint), var(--color-base-100))` }}
-    >
+    <p role={role} className={`alert ${LOOK[tone]}`}>
       <b>{lead}</b> {children}
     </p>
   )

@@ -24,13 +24,13 @@ export function SubNav({
   return (
     <>
       {heading && <h1 className="sr-only">{tabs.find(({ href }) => href === path)?.name ?? label}</h1>}
-      <nav aria-label={label} className="border-rule -mx-[18px] -mt-3.5 flex shrink-0 overflow-x-auto border-b px-[18px]">
+      <nav aria-label={label} className="tabs -mx-[18px] -mt-3.5 shrink-0 overflow-x-auto px-[18px]">
         {tabs.map(({ href, name, count }) => (
           <Link
             key={href}
             href={href}
             aria-current={path === href ? 'page' : undefined}
-            className={`font-head flex h-12 shrink-0 items-center gap-2 px-3.5 text-[19px] font-semibold ${path === href ? 'border-act -mb-px border-b-[3px]' : 'text-soft'}`}
+            className={`tab ${path === href ? 'tab-active' : ''}`}
           >
             {name}
             {count ? <small className="figures text-base">{count}</small> : null}

@@ -13,9 +13,9 @@ export function CheckTable({
   readonly heldName: string
 }) {
   return (
-    <table className="w-full max-w-[676px] text-left">
+    <table className="table max-w-[676px]">
       <thead>
-        <tr className="border-ink border-b-2 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">
+        <tr>
           <th scope="col">{say.register}</th>
           <th scope="col" className="text-right">
             {say.measured}
@@ -29,7 +29,7 @@ export function CheckTable({
       </thead>
       <tbody>
         {rows.map((row) => (
-          <tr key={`${row.t}-${row.register}`} className="border-rule h-[46px] border-b">
+          <tr key={`${row.t}-${row.register}`} className="h-[46px]">
             <th scope="row" className="text-[19px] font-semibold">
               T{row.t} {row.register}
             </th>

@@ -93,7 +93,7 @@ function Kit({ kit, drop, print }: { readonly kit: KitOfMachine; readonly drop: 
             <label className="grid h-12 w-11 place-items-center">
               <input
                 type="checkbox"
-                className="h-5 w-5 accent-[var(--color-act)]"
+                className="checkbox checkbox-primary"
                 checked={!left.has(tool.handover)}
                 onChange={() => toggle(tool.handover)}
                 aria-label={`T${tool.t} ${tool.serial}`}

@@ -13,7 +13,7 @@ export function LabelWords({ text }: { readonly text: string }) {
     )
   return (
     <details>
-      <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">{say.itsCodeAsText}</summary>
+      <summary className="fold">{say.itsCodeAsText}</summary>
       <code className="bg-ground block p-2 text-[15px] break-all select-all">{text}</code>
       <p className="text-soft" role="status">
         {copied === false ? say.itCouldNotBeCopied : copied ? say.copiedPutItIntoThe : say.noScannerTypeOrPut}

@@ -19,7 +19,7 @@ export function Numbers({
   if (!handovers.length) return null
   return (
     <details>
-      <summary className="font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">
+      <summary className="fold text-ink">
         {handovers.length === 1 ? say.oneHandOverSoFar : `${handovers.length} hand-overs so far`}
       </summary>
       <ul>

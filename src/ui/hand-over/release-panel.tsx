@@ -2,7 +2,8 @@
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { BigAction, ScanAction } from '../common/actions'
-import { Field, FIELD } from '../common/form'
+import { DateField } from '../common/date-field'
+import { NumberField, SelectField, TextField } from '../common/form'
 import { Problem, Say } from '../common/sheet'
 import { useShell, type ScanSaid } from '../shell/shell-context'
 import { useMarks } from '../shell/use-marks'
@@ -93,27 +94,16 @@ export function ReleasePanel(props: ReleaseProps) {
       )}
       {mayOverrule && needs('OFF') && (
         <div className="mb-2 grid grid-cols-2 gap-3">
-          <Field name={say.concessionForJob}>
-            <select className={FIELD} value={job} onChange={(e) => setJob(e.target.value)}>
-              <option value="">{say.untilADay}</option>
-              {jobs.map((id) => (
-                <option key={id}>{id}</option>
-              ))}
-            </select>
-          </Field>
-          {!job && (
-            <Field name={say.until}>
-              <input className={FIELD} type="date" value={until} onChange={(e) => setUntil(e.target.value)} />
-            </Field>
-          )}
+          <SelectField label={say.concessionForJob} value={job} onChange={(e) => setJob(e.target.value)}>
+            <option value="">{say.untilADay}</option>
+            {jobs.map((id) => (
+              <option key={id}>{id}</option>
+            ))}
+          </SelectField>
+          {!job && <DateField label={say.until} value={until} take={setUntil} />}
         </div>
       )}
-      {mayOverrule && (
-        <label className="mb-2 block text-lg font-semibold">
-          {say.leadApprovalReason}
-          <input className={FIELD} value={reason} onChange={(e) => setReason(e.target.value)} />
-        </label>
-      )}
+      {mayOverrule && <TextField label={say.leadApprovalReason} value={reason} onChange={(e) => setReason(e.target.value)} />}
       <Problem lead={say.notReleased} text={refused} />
       {against.length === 0 && !postProblem && !refused && (
         <Say tone="holds" lead={say.readyToRelease}>
@@ -144,66 +134,60 @@ function Where({
   const [newT, setNewT] = useState(t === null ? '' : String(t))
   return (
     <details open={open} className="border-rule border-b">
-      <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">{say.machineTAndPocket}</summary>
+      <summary className="fold">{say.machineTAndPocket}</summary>
       <div className="grid grid-cols-2 gap-x-3 gap-y-2 pb-2.5">
-        <Field name={say.machine}>
-          <select
-            key={machine}
-            className={FIELD}
-            defaultValue={machine ?? ''}
-            onChange={(event) => event.target.value && go({ machine: event.target.value, pocket: '' })}
-          >
-            {machine === null && <option value="">{say.choose}</option>}
-            {machines.map((m) => (
-              <option key={m.key} value={m.key}>
-                {m.name}
-              </option>
-            ))}
-          </select>
-        </Field>
-        <Field name={say.tNumber}>
-          <input
-            className={`${FIELD} figures`}
-            inputMode="numeric"
-            value={newT}
-            onChange={(event) => setNewT(event.target.value.replace(/\D/g, ''))}
-            onBlur={() => newT && newT !== String(t ?? '') && go({ t: newT })}
-          />
-        </Field>
+        <SelectField
+          label={say.machine}
+          key={machine}
+          defaultValue={machine ?? ''}
+          onChange={(event) => event.target.value && go({ machine: event.target.value, pocket: '' })}
+        >
+          {machine === null && <option value="">{say.choose}</option>}
+          {machines.map((m) => (
+            <option key={m.key} value={m.key}>
+              {m.name}
+            </option>
+          ))}
+        </SelectField>
+        <NumberField
+          label={say.tNumber}
+          decimals={false}
+          value={newT}
+          onChange={(event) => setNewT(event.target.value.replace(/\D/g, ''))}
+          onBlur={() => newT && newT !== String(t ?? '') && go({ t: newT })}
+        />
         {pockets !== null && t !== null && (
-          <Field name={say.pocket} unit={say.ifGivenHere}>
-            <input
-              key={pocket}
-              className={`${FIELD} figures`}
-              inputMode="numeric"
-              aria-label={say.pocket}
-              placeholder="later"
-              defaultValue={pocket ?? ''}
-              onBlur={(event) => {
-                const text = event.target.value.replace(/\D/g, '')
-                if (text !== String(pocket ?? '')) go({ pocket: text })
-              }}
-            />
-          </Field>
+          <NumberField
+            label={say.pocket}
+            unit={say.ifGivenHere}
+            decimals={false}
+            key={pocket}
+            aria-label={say.pocket}
+            placeholder="later"
+            defaultValue={pocket ?? ''}
+            onBlur={(event) => {
+              const text = event.target.value.replace(/\D/g, '')
+              if (text !== String(pocket ?? '')) go({ pocket: text })
+            }}
+          />
         )}
         {tip !== undefined && (
-          <Field name={say.tipPoints} unit="orientation">
-            <select
-              key={tip}
-              className={FIELD}
-              defaultValue={tip ?? ''}
-              aria-label={say.tipOrientationOf(serial)}
-              onChange={(event) => event.target.value && go({ tip: event.target.value })}
-            >
-              {tip === null && <option value="">{say.choose}</option>}
-              {[1, 2, 3, 4, 5, 6, 7, 8, 9].map((n) => (
-                <option key={n} value={n}>
-                  {n}
-                  {n === 9 ? say.noseCentre : ''}
-                </option>
-              ))}
-            </select>
-          </Field>
+          <SelectField
+            label={say.tipPoints}
+            unit="orientation"
+            key={tip}
+            defaultValue={tip ?? ''}
+            aria-label={say.tipOrientationOf(serial)}
+            onChange={(event) => event.target.value && go({ tip: event.target.value })}
+          >
+            {tip === null && <option value="">{say.choose}</option>}
+            {[1, 2, 3, 4, 5, 6, 7, 8, 9].map((n) => (
+              <option key={n} value={n}>
+                {n}
+                {n === 9 ? say.noseCentre : ''}
+              </option>
+            ))}
+          </SelectField>
         )}
       </div>
     </details>

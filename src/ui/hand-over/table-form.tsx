@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import type { PostOptions, Sisters } from '@/core/tool'
 import { formatLength, parseLength, unitMark, type LengthUnit } from '@/core/units'
-import { Field, FIELD } from '../common/form'
+import { LengthField, NumberField, SelectField, TextField } from '../common/form'
 import { say } from '@/words/screens/hand-over'
 
 /** How a machine's tool table is filled: what its size register holds, where lengths begin, which register a tool takes. */
@@ -36,116 +36,120 @@ export function TableForm({
   }
   return (
     <div className="mt-3 grid grid-cols-2 gap-x-3 gap-y-2">
-      <Field name={say.sizeRegister}>
-        <select
-          className={FIELD}
-          value={options.sizeRegister}
-          onChange={(e) => change({ ...options, sizeRegister: e.target.value as PostOptions['sizeRegister'] })}
-        >
-          <option value="radius">{say.radiusLower}</option>
-          <option value="diameter">{say.diameterLower}</option>
-        </select>
-      </Field>
-      <Field name={say.decimals} unit={unitMark(unit)}>
-        <input
-          className={`${FIELD} figures`}
-          type="number"
-          min={1}
-          max={6}
-          value={options.decimals}
-          onChange={(e) => change({ ...options, decimals: Number(e.target.value) })}
-        />
-      </Field>
-      <Field name={say.lengthFrom}>
-        <select
-          className={FIELD}
-          value={lengthFrom.type}
-          onChange={(e) =>
-            e.target.value === 'master' ? setLength(master || '0') : change({ ...options, lengthFrom: { type: 'gauge line' } })
-          }
-        >
-          <option value="gauge line">{say.gaugeLine}</option>
-          <option value="master">{say.aMasterTool}</option>
-        </select>
-      </Field>
+      <SelectField
+        label={say.sizeRegister}
+        value={options.sizeRegister}
+        onChange={(e) => change({ ...options, sizeRegister: e.target.value as PostOptions['sizeRegister'] })}
+      >
+        <option value="radius">{say.radiusLower}</option>
+        <option value="diameter">{say.diameterLower}</option>
+      </SelectField>
+      <NumberField
+        label={say.decimals}
+        unit={unitMark(unit)}
+        type="number"
+        min={1}
+        max={6}
+        value={options.decimals}
+        onChange={(e) => change({ ...options, decimals: Number(e.target.value) })}
+      />
+      <SelectField
+        label={say.lengthFrom}
+        value={lengthFrom.type}
+        onChange={(e) =>
+          e.target.value === 'master' ? setLength(master || '0') : change({ ...options, lengthFrom: { type: 'gauge line' } })
+        }
+      >
+        <option value="gauge line">{say.gaugeLine}</option>
+        <option value="master">{say.aMasterTool}</option>
+      </SelectField>
       {lengthFrom.type === 'master' ? (
-        <Field name={say.itsLength} unit={unitMark(unit)}>
-          <input className={`${FIELD} figures`} inputMode="decimal" value={master} onChange={(e) => setLength(e.target.value)} />
-        </Field>
+        <LengthField label={say.itsLength} value={master} onChange={(e) => setLength(e.target.value)} />
       ) : (
-        <Field name={say.wearTitle}>
-          <WearSelect options={options} change={change} />
-        </Field>
+        <WearSelect options={options} change={change} />
       )}
-      <Field name={say.registerFrom}>
-        <select
-          className={FIELD}
-          value={options.numberFrom}
-          onChange={(e) => change({ ...options, numberFrom: e.target.value as PostOptions['numberFrom'] })}
-        >
-          <option value="T">{say.tNumber}</option>
-          <option value="pocket">{say.pocketLower}</option>
-          <option value="table">{say.aTable}</option>
-        </select>
-      </Field>
-      {lengthFrom.type === 'master' && (
-        <Field name={say.wearTitle}>
-          <WearSelect options={options} change={change} />
-        </Field>
-      )}
-      <Field name={say.sisterTools}>
-        <select
-          className={FIELD}
-          value={options.sisters.type}
-          onChange={(e) => change({ ...options, sisters: sistersOf(e.target.value, options) })}
-        >
-          <option value="none">{say.oneToolPerT}</option>
-          <option value="own T">{say.ownTInTheGroup}</option>
-          <option value="copies">{say.copiesOfOneT}</option>
-        </select>
-      </Field>
-      {options.sisters.type !== 'none' && (
-        <>
-          <Field name={options.sisters.type === 'own T' ? say.tOfASisterT : say.itsRegister}>
-            <input
-              className={`${FIELD} figures`}
-              type="number"
-              min={1}
-              max={9999}
-              value={options.sisters.step}
-              onChange={(e) => change({ ...options, sisters: { ...options.sisters, step: Number(e.target.value) } as Sisters })}
-            />
-          </Field>
-          <Field name={say.sisterCalledBy}>
-            <select
-              className={FIELD}
-              value={options.switchBy}
-              onChange={(e) => change({ ...options, switchBy: e.target.value as PostOptions['switchBy'] })}
-            >
-              <option value="control">{say.theControlAtTheLife}</option>
-              <option value="program">{say.theProgram}</option>
-            </select>
-          </Field>
-        </>
-      )}
-      {lathe && (
-        <Field name={say.g90InFiles}>
-          <select
-            className={FIELD}
-            value={options.absoluteWord ? 'yes' : 'no'}
-            onChange={(e) => change({ ...options, absoluteWord: e.target.value === 'yes' })}
-          >
-            <option value="yes">{say.yes}</option>
-            <option value="no">{say.noGCodeSystemA}</option>
-          </select>
-        </Field>
-      )}
+      <SelectField
+        label={say.registerFrom}
+        value={options.numberFrom}
+        onChange={(e) => change({ ...options, numberFrom: e.target.value as PostOptions['numberFrom'] })}
+      >
+        <option value="T">{say.tNumber}</option>
+        <option value="pocket">{say.pocketLower}</option>
+        <option value="table">{say.aTable}</option>
+      </SelectField>
+      {lengthFrom.type === 'master' && <WearSelect options={options} change={change} />}
+      <SelectField
+        label={say.sisterTools}
+        value={options.sisters.type}
+        onChange={(e) => change({ ...options, sisters: sistersOf(e.target.value, options) })}
+      >
+        <option value="none">{say.oneToolPerT}</option>
+        <option value="own T">{say.ownTInTheGroup}</option>
+        <option value="copies">{say.copiesOfOneT}</option>
+      </SelectField>
+      <SisterFields options={options} change={change} />
+      <Absolute lathe={lathe} options={options} change={change} />
       {options.numberFrom === 'table' && (
-        <Field name={say.registers} symbol="T = register" wide>
-          <input className={FIELD} placeholder="12=312 4=304" value={numbers} onChange={(e) => setTable(e.target.value)} />
-        </Field>
+        <TextField
+          label={say.registers}
+          symbol="T = register"
+          wide
+          placeholder="12=312 4=304"
+          value={numbers}
+          onChange={(e) => setTable(e.target.value)}
+        />
       )}
     </div>
+  )
+}
+
+/** Whether its files say G90. */
+function Absolute({
+  lathe,
+  options,
+  change,
+}: {
+  readonly lathe: boolean
+  readonly options: PostOptions
+  readonly change: (options: PostOptions) => void
+}) {
+  return (
+    lathe && (
+      <SelectField
+        label={say.g90InFiles}
+        value={options.absoluteWord ? 'yes' : 'no'}
+        onChange={(e) => change({ ...options, absoluteWord: e.target.value === 'yes' })}
+      >
+        <option value="yes">{say.yes}</option>
+        <option value="no">{say.noGCodeSystemA}</option>
+      </SelectField>
+    )
+  )
+}
+
+/** How sisters are told apart and called. */
+function SisterFields({ options, change }: { readonly options: PostOptions; readonly change: (options: PostOptions) => void }) {
+  return (
+    options.sisters.type !== 'none' && (
+      <>
+        <NumberField
+          label={options.sisters.type === 'own T' ? say.tOfASisterT : say.itsRegister}
+          type="number"
+          min={1}
+          max={9999}
+          value={options.sisters.step}
+          onChange={(e) => change({ ...options, sisters: { ...options.sisters, step: Number(e.target.value) } as Sisters })}
+        />
+        <SelectField
+          label={say.sisterCalledBy}
+          value={options.switchBy}
+          onChange={(e) => change({ ...options, switchBy: e.target.value as PostOptions['switchBy'] })}
+        >
+          <option value="control">{say.theControlAtTheLife}</option>
+          <option value="program">{say.theProgram}</option>
+        </SelectField>
+      </>
+    )
   )
 }
 
@@ -157,13 +161,13 @@ function sistersOf(type: string, { sisters }: PostOptions): Sisters {
 
 function WearSelect({ options, change }: { readonly options: PostOptions; readonly change: (options: PostOptions) => void }) {
   return (
-    <select
-      className={FIELD}
+    <SelectField
+      label={say.wearTitle}
       value={options.wear}
       onChange={(e) => change({ ...options, wear: e.target.value as PostOptions['wear'] })}
     >
       <option value="zero">{say.setToZero}</option>
       <option value="keep">{say.leftAsItIs}</option>
-    </select>
+    </SelectField>
   )
 }

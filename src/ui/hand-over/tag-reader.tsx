@@ -7,12 +7,14 @@ import { ScanAction, SmallAction } from '../common/actions'
 import { formatWhen } from '../format/due'
 import { Problem, Row, Say, Sheet, Title } from '../common/sheet'
 import { HANDOVER_TABS, SubNav } from '../common/sub-nav'
-import { useAct } from '../common/use-act'
+import { useAct, type Run } from '../common/use-act'
 import { useShell, type ScanSaid } from '../shell/shell-context'
 import { useMarks } from '../shell/use-marks'
-import type { Ask, Asked, Said } from '@/stations/contract'
+import type { Ask, Asked, Contract, Said } from '@/stations/contract'
 import type * as standIn from '@/stations/stand-in/contract'
 import { say } from '@/words/screens/hand-over'
+import type { ZodObject, ZodPipe, ZodString, ZodTransform, ZodEnum } from 'zod'
+import type { $strip } from 'zod/v4/core'
 
 type Trick = Asked<typeof standIn.tagTrick>['trick']
 
@@ -65,24 +67,7 @@ export function TagReader({
             </Say>
           )}
           {read?.ok && <Record record={read.value.record} unit={unit} />}
-          {parts.length > 0 && (
-            <>
-              <h2 className="mt-2 text-2xl font-bold">{say.builtFrom}</h2>
-              <ul className="max-w-[676px]">
-                {parts.map((p) => (
-                  <li key={p.id} className="border-rule flex min-h-11 items-center justify-between border-b">
-                    <Link className="text-act font-semibold" href={`/library/parts/${encodeURIComponent(p.id)}`}>
-                      {p.name}
-                    </Link>
-                    <span className="text-soft figures">
-                      {p.count > 1 ? `${p.count} × ` : ''}
-                      {p.id}
-                    </span>
-                  </li>
-                ))}
-              </ul>
-            </>
-          )}
+          <Parts parts={parts} />
         </>
       }
       right={
@@ -105,26 +90,76 @@ export function TagReader({
           )}
           <div className="mt-auto pt-3">
             <Problem lead={say.notDone} text={problem} />
-            {serial && (
-              <details className="mb-2.5">
-                <summary className="font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">
-                  {say.theStandInsChipIn(serial)}
-                </summary>
-                <div className="grid grid-cols-2 gap-2">
-                  {TRICKS.map(([name, words]) => (
-                    <SmallAction key={name} disabled={busy} onAct={() => void run(() => trick({ serial, trick: name }))}>
-                      {words}
-                    </SmallAction>
-                  ))}
-                </div>
-              </details>
-            )}
+            <StandInTag serial={serial} busy={busy} run={run} trick={trick} />
             {chips.length > 0 && <p className="text-soft mb-2 text-base">{say.chipsSitIn(chips.join(', '))}</p>}
             <ScanAction>{say.scanTheHolder}</ScanAction>
           </div>
         </>
       }
     />
+  )
+}
+
+/** What may happen to a tag, played by its stand-in. */
+function StandInTag({
+  serial,
+  busy,
+  run,
+  trick,
+}: {
+  readonly serial: string | null
+  readonly busy: boolean
+  readonly run: Run
+  readonly trick: Ask<
+    Contract<
+      ZodObject<
+        {
+          serial: ZodPipe<ZodString, ZodTransform<string, string>>
+          trick: ZodEnum<{ small: 'small'; new: 'new'; foreign: 'foreign'; flip: 'flip'; pull: 'pull' }>
+        },
+        $strip
+      >,
+      null
+    >
+  >
+}) {
+  return (
+    serial && (
+      <details className="mb-2.5">
+        <summary className="fold text-ink">{say.theStandInsChipIn(serial)}</summary>
+        <div className="grid grid-cols-2 gap-2">
+          {TRICKS.map(([name, words]) => (
+            <SmallAction key={name} disabled={busy} onAct={() => void run(() => trick({ serial, trick: name }))}>
+              {words}
+            </SmallAction>
+          ))}
+        </div>
+      </details>
+    )
+  )
+}
+
+/** What the tag says of the parts. */
+function Parts({ parts }: { readonly parts: readonly Part[] }) {
+  return (
+    parts.length > 0 && (
+      <>
+        <h2 className="mt-2 text-2xl font-bold">{say.builtFrom}</h2>
+        <ul className="max-w-[676px]">
+          {parts.map((p) => (
+            <li key={p.id} className="border-rule flex min-h-11 items-center justify-between border-b">
+              <Link className="text-act font-semibold" href={`/library/parts/${encodeURIComponent(p.id)}`}>
+                {p.name}
+              </Link>
+              <span className="text-soft figures">
+                {p.count > 1 ? `${p.count} × ` : ''}
+                {p.id}
+              </span>
+            </li>
+          ))}
+        </ul>
+      </>
+    )
   )
 }
 

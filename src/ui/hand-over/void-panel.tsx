@@ -2,7 +2,6 @@
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { SmallAction, SmallActions } from '../common/actions'
-import { FIELD } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import type { Ask } from '@/stations/contract'
@@ -31,7 +30,7 @@ export function VoidPanel({
       ) : (
         <SmallActions>
           <input
-            className={`${FIELD} mt-0! flex-1`}
+            className="input flex-1"
             aria-label={say.whyItIsVoid}
             placeholder="why"
             value={reason}

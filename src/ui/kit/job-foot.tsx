@@ -4,7 +4,8 @@ import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { Job } from '@/core/plan'
 import { SmallAction, SmallActions } from '../common/actions'
-import { Field, FIELD } from '../common/form'
+import { TimeField } from '../common/date-field'
+import { NumberField, TextField } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import type { Ask } from '@/stations/contract'
@@ -59,9 +60,7 @@ function Reasoned({
   return (
     <div className="flex flex-wrap items-end gap-3 pb-2">
       <div className="min-w-[260px] flex-1">
-        <Field name={field}>
-          <input className={FIELD} value={reason} onChange={(e) => setReason(e.target.value)} />
-        </Field>
+        <TextField label={field} value={reason} onChange={(e) => setReason(e.target.value)} />
       </div>
       <SmallAction disabled={busy} onAct={() => void run(() => act({ job, reason }))}>
         {ask}
@@ -87,6 +86,7 @@ function Change({ job, change, copy }: JobFootProps) {
     void run(
       () => change({ job: job.id, name: typed.name, dueAt, quantity, priority: job.priority, version }),
       () => setVersion((v) => v + 1),
+      say.changesAreSaved(job.id),
     )
   }
   const copyIt = () => {
@@ -99,20 +99,12 @@ function Change({ job, change, copy }: JobFootProps) {
   }
   return (
     <details>
-      <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">{say.changeOrCopyJob}</summary>
-      <div className="grid grid-cols-2 gap-x-3 gap-y-2 pb-2 sm:grid-cols-4">
-        <Field name={say.whatItMakes}>
-          <input className={FIELD} value={typed.name} onChange={set('name')} />
-        </Field>
-        <Field name={say.starts}>
-          <input className={FIELD} type="datetime-local" value={typed.due} onChange={set('due')} />
-        </Field>
-        <Field name={say.partsTitle}>
-          <input className={FIELD} inputMode="numeric" value={typed.quantity} onChange={set('quantity')} />
-        </Field>
-        <Field name={say.numberOfTheCopy}>
-          <input className={FIELD} value={typed.id} onChange={set('id')} />
-        </Field>
+      <summary className="fold">{say.changeOrCopyJob}</summary>
+      <div className="grid grid-cols-2 gap-x-3 gap-y-2 pb-2 lg:grid-cols-[1fr_290px_90px_1fr]">
+        <TextField label={say.whatItMakes} value={typed.name} onChange={set('name')} />
+        <TimeField label={say.starts} value={typed.due} take={(due) => setTyped((t) => ({ ...t, due }))} />
+        <NumberField label={say.partsTitle} decimals={false} value={typed.quantity} onChange={set('quantity')} />
+        <TextField label={say.numberOfTheCopy} value={typed.id} onChange={set('id')} />
       </div>
       <Problem lead={say.notSaved} text={problem} />
       <SmallActions>
@@ -147,14 +139,10 @@ function OpenFoot({ job: { id: job }, addTools, close }: JobFootProps) {
       <Problem lead={say.notDone} text={problem} />
       <div className="flex flex-wrap items-end gap-3">
         <div className="w-24">
-          <Field name={say.tByHand}>
-            <input className={FIELD} value={t} inputMode="numeric" onChange={(e) => setT(e.target.value)} />
-          </Field>
+          <NumberField label={say.tByHand} decimals={false} value={t} onChange={(e) => setT(e.target.value)} />
         </div>
         <div className="w-20">
-          <Field name="pieces">
-            <input className={FIELD} value={count} inputMode="numeric" onChange={(e) => setCount(e.target.value)} />
-          </Field>
+          <NumberField label="pieces" decimals={false} value={count} onChange={(e) => setCount(e.target.value)} />
         </div>
         <div className="w-28">
           <SmallAction onAct={add}>{say.addTool}</SmallAction>

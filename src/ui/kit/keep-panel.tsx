@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import { SmallAction } from '../common/actions'
-import { Field, FIELD } from '../common/form'
+import { SelectField } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import type { Ask } from '@/stations/contract'
@@ -24,21 +24,23 @@ export function KeepPanel({
   const [chosen, setChosen] = useState(job ?? '')
   return (
     <details>
-      <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">
-        {job ? say.reservedForJob(job) : say.notReserved}
-      </summary>
+      <summary className="fold">{job ? say.reservedForJob(job) : say.notReserved}</summary>
       <div className="flex items-end gap-2.5">
-        <Field name={say.reserveFor}>
-          <select className={FIELD} value={chosen} onChange={(e) => setChosen(e.target.value)}>
-            <option value="">{say.anyJob}</option>
-            {jobs.map((j) => (
-              <option key={j}>{j}</option>
-            ))}
-          </select>
-        </Field>
+        <SelectField label={say.reserveFor} value={chosen} onChange={(e) => setChosen(e.target.value)}>
+          <option value="">{say.anyJob}</option>
+          {jobs.map((j) => (
+            <option key={j}>{j}</option>
+          ))}
+        </SelectField>
         <SmallAction
           disabled={busy || chosen === (job ?? '')}
-          onAct={() => void run(() => keep({ serial, job: chosen || null }))}
+          onAct={() =>
+            void run(
+              () => keep({ serial, job: chosen || null }),
+              undefined,
+              chosen ? say.nowReserved(serial, chosen) : say.nowFree(serial),
+            )
+          }
         >
           {say.reserve}
         </SmallAction>

@@ -1,12 +1,13 @@
 'use client'
 import Link from 'next/link'
 import { Fragment } from 'react'
-import type { NettedTool } from '@/core/plan'
-import { formatLength, unitMark } from '@/core/units'
+import type { NettedTool, Wanted, Standing } from '@/core/plan'
+import { formatLength, unitMark, type LengthUnit } from '@/core/units'
 import { useUnit } from '../shell/shell-context'
 import { standingText, TONE, type Names } from './standing'
 import { WhichTool, type WhichToolProps } from './which-tool'
 import { say } from '@/words/screens/kit'
+import type { Definition } from '@/core/tool'
 
 const hrefOf = ({ standing, wanted }: NettedTool, job: string): string | null => {
   switch (standing.type) {
@@ -50,9 +51,9 @@ export function KitTable({
 }) {
   const unit = useUnit()
   return (
-    <table className="w-full text-left">
+    <table className="table">
       <thead>
-        <tr className="border-ink border-b-2 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">
+        <tr>
           <th scope="col">T</th>
           <th scope="col">{say.tool}</th>
           <th scope="col">
@@ -69,33 +70,17 @@ export function KitTable({
           const href = hrefOf(tool, job)
           return (
             <Fragment key={`${wanted.t}-${sister}`}>
-              <tr className={`border-rule relative h-[46px] border-b ${wanted.t === chosenT ? 'bg-ground' : ''}`}>
-                <th scope="row" className="figures pr-3 text-[21px] font-bold">
-                  T{wanted.t}
-                  {sister > 0 && (
-                    <small className="text-soft block text-[14px] leading-none font-medium whitespace-nowrap">
-                      {say.sisterNumber(sister)}
-                    </small>
-                  )}
-                </th>
-                <td className="pr-3">{definition?.name ?? wanted.name ?? <span className="text-soft">{say.notNamed}</span>}</td>
-                <td className="num pr-3 text-[19px] font-semibold">
-                  {definition ? formatLength(definition.LF.nominal, unit, unit === 'mm' ? 1 : 3) : '–'}
-                </td>
-                <td className="num pr-3">
-                  {wanted.h.length ? `H${wanted.h.join(', H')}` : '–'} {wanted.d.length ? `D${wanted.d.join(', D')}` : ''}
-                </td>
-                <td className="num pr-3">{wanted.maxSpindle?.toLocaleString('en') ?? '–'}</td>
-                <td className={`font-semibold ${TONE[standing.type]}`}>
-                  {href ? (
-                    <Link href={href} className="flex min-h-[44px] items-center">
-                      {standingText(tool, names)}
-                    </Link>
-                  ) : (
-                    standingText(tool, names)
-                  )}
-                </td>
-              </tr>
+              <Line
+                wanted={wanted}
+                chosenT={chosenT}
+                sister={sister}
+                definition={definition}
+                unit={unit}
+                standing={standing}
+                href={href}
+                tool={tool}
+                names={names}
+              />
               {sister === 0 && NOT_CLEAR.includes(standing.type) && (
                 <tr>
                   <td />
@@ -122,5 +107,58 @@ export function KitTable({
         })}
       </tbody>
     </table>
+  )
+}
+
+/** One wanted tool. */
+function Line({
+  wanted,
+  chosenT,
+  sister,
+  definition,
+  unit,
+  standing,
+  href,
+  tool,
+  names,
+}: {
+  readonly wanted: Wanted
+  readonly chosenT: number | null
+  readonly sister: number
+  readonly definition: Definition | null
+  readonly unit: LengthUnit
+  readonly standing: Standing
+  readonly href: string | null
+  readonly tool: NettedTool
+  readonly names: Names
+}) {
+  return (
+    <tr className={`border-rule relative h-[46px] border-b ${wanted.t === chosenT ? 'bg-ground' : ''}`}>
+      <th scope="row" className="figures pr-3 text-[21px] font-bold">
+        T{wanted.t}
+        {sister > 0 && (
+          <small className="text-soft block text-[14px] leading-none font-medium whitespace-nowrap">
+            {say.sisterNumber(sister)}
+          </small>
+        )}
+      </th>
+      <td className="pr-3">{definition?.name ?? wanted.name ?? <span className="text-soft">{say.notNamed}</span>}</td>
+      <td className="num pr-3 text-[19px] font-semibold">
+        {definition ? formatLength(definition.LF.nominal, unit, unit === 'mm' ? 1 : 3) : '–'}
+      </td>
+      <td className="num pr-3">
+        {wanted.h.length ? `H${wanted.h.join(', H')}` : '–'} {wanted.d.length ? `D${wanted.d.join(', D')}` : ''}
+      </td>
+      <td className="num pr-3">{wanted.maxSpindle?.toLocaleString('en') ?? '–'}</td>
+      <td className={`font-semibold ${TONE[standing.type]}`}>
+        {href ? (
+          <Link href={href} className="flex min-h-[44px] items-center">
+            {standingText(tool, names)}
+          </Link>
+        ) : (
+          standingText(tool, names)
+        )}
+      </td>
+    </tr>
   )
 }

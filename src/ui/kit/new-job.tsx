@@ -2,12 +2,13 @@
 import { zodResolver } from '@hookform/resolvers/zod'
 import { FileUp } from 'lucide-react'
 import { useRouter } from 'next/navigation'
-import { useRef, useState } from 'react'
-import { useForm } from 'react-hook-form'
+import { useRef, useState, type SetStateAction, type RefObject, type Dispatch } from 'react'
+import { Controller, useForm, type UseFormRegister, type FieldErrors, type Control } from 'react-hook-form'
 import { z } from 'zod'
 import { BigAction } from '../common/actions'
 import { FileInput } from '../common/file-input'
-import { Field, FIELD } from '../common/form'
+import { TimeField } from '../common/date-field'
+import { NumberField, SelectField, TextField } from '../common/form'
 import { Problem } from '../common/sheet'
 import type { Ask } from '@/stations/contract'
 import type * as kit from '@/stations/kit/contract'
@@ -45,7 +46,7 @@ export function NewJob({ machines, suggestedDue, addJob }: NewJobProps) {
   const [files, setFiles] = useState<readonly TextFile[]>([])
   const [over, setOver] = useState(false)
   const [problem, setProblem] = useState<string | null>(null)
-  const { register, handleSubmit, formState, setValue, getValues } = useForm<
+  const { register, control, handleSubmit, formState, setValue, getValues } = useForm<
     z.input<typeof Form>,
     unknown,
     z.output<typeof Form>
@@ -89,56 +90,9 @@ export function NewJob({ machines, suggestedDue, addJob }: NewJobProps) {
   return (
     <form onSubmit={submit} className="flex flex-1 flex-col gap-2.5" noValidate>
       <h2 className="text-2xl font-bold">{say.aNewJob}</h2>
-      <button
-        type="button"
-        className={`flex h-24 shrink-0 flex-col items-center justify-center gap-1 rounded-[3px] border-2 border-dashed px-2 text-lg leading-tight font-semibold ${over ? 'border-act bg-ground' : 'border-stone'}`}
-        onClick={() => picker.current?.click()}
-        onDragOver={(event) => {
-          event.preventDefault()
-          setOver(true)
-        }}
-        onDragLeave={() => setOver(false)}
-        onDrop={(event) => {
-          event.preventDefault()
-          setOver(false)
-          void take([...event.dataTransfer.files])
-        }}
-      >
-        <FileUp size={24} aria-hidden="true" />
-        {files.length ? files.map((f) => f.name).join(', ') : say.ncProgramsOrATool}
-      </button>
+      <Drop over={over} picker={picker} setOver={setOver} take={take} files={files} />
       <FileInput picker={picker} label={say.ncProgram} many take={(chosen) => void take(chosen)} />
-      <div className="grid grid-cols-2 gap-x-3 gap-y-2">
-        <Field name={say.jobNumber} error={errors.id?.message}>
-          <input {...register('id')} className={FIELD} aria-invalid={!!errors.id} />
-        </Field>
-        <Field name={say.machine} error={errors.machine?.message}>
-          <select {...register('machine')} className={FIELD} aria-invalid={!!errors.machine}>
-            <option value="">{say.choose}</option>
-            {machines.map((m) => (
-              <option key={m.key} value={m.key}>
-                {m.name}
-              </option>
-            ))}
-          </select>
-        </Field>
-        <Field name={say.whatItMakes} wide>
-          <input {...register('name')} className={FIELD} />
-        </Field>
-        <Field name={say.howManyTitle} error={errors.quantity?.message}>
-          <input {...register('quantity')} inputMode="numeric" className={FIELD} aria-invalid={!!errors.quantity} />
-        </Field>
-        <Field name={say.priority}>
-          <select {...register('priority')} className={FIELD}>
-            <option value="0">{say.asPlanned}</option>
-            <option value="4">{say.beforeOthers}</option>
-            <option value="8">{say.firstOfAll}</option>
-          </select>
-        </Field>
-        <Field name={say.starts} wide error={errors.due?.message}>
-          <input {...register('due')} type="datetime-local" className={FIELD} aria-invalid={!!errors.due} />
-        </Field>
-      </div>
+      <Fields errors={errors} register={register} machines={machines} control={control} />
       <div className="mt-auto">
         <Problem lead={say.nothingWasSaved} text={problem} />
         <BigAction onAct={() => (files.length ? void submit() : picker.current?.click())} disabled={formState.isSubmitting}>
@@ -146,5 +100,100 @@ export function NewJob({ machines, suggestedDue, addJob }: NewJobProps) {
         </BigAction>
       </div>
     </form>
+  )
+}
+
+/** Where programs are dropped or chosen. */
+function Drop({
+  over,
+  picker,
+  setOver,
+  take,
+  files,
+}: {
+  readonly over: boolean
+  readonly picker: RefObject<HTMLInputElement | null>
+  readonly setOver: Dispatch<SetStateAction<boolean>>
+  readonly take: (chosen: readonly File[]) => Promise<void>
+  readonly files: readonly TextFile[]
+}) {
+  return (
+    <button
+      type="button"
+      className={`flex h-24 shrink-0 flex-col items-center justify-center gap-1 rounded-[3px] border-2 border-dashed px-2 text-lg leading-tight font-semibold ${over ? 'border-act bg-ground' : 'border-stone'}`}
+      onClick={() => picker.current?.click()}
+      onDragOver={(event) => {
+        event.preventDefault()
+        setOver(true)
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={(event) => {
+        event.preventDefault()
+        setOver(false)
+        void take([...event.dataTransfer.files])
+      }}
+    >
+      <FileUp size={24} aria-hidden="true" />
+      {files.length ? files.map((f) => f.name).join(', ') : say.ncProgramsOrATool}
+    </button>
+  )
+}
+
+/** What the job is called, where it runs and when. */
+function Fields({
+  errors,
+  register,
+  machines,
+  control,
+}: {
+  readonly errors: FieldErrors<{
+    id: string
+    name: string
+    machine: string
+    due: string
+    quantity: string
+    priority: '0' | '4' | '8'
+  }>
+  readonly register: UseFormRegister<{
+    id: string
+    name: string
+    machine: string
+    due: string
+    quantity: string
+    priority: '0' | '4' | '8'
+  }>
+  readonly machines: NewJobProps['machines']
+  readonly control: Control<
+    { id: string; name: string; machine: string; due: string; quantity: string; priority: '0' | '4' | '8' },
+    unknown,
+    { id: string; name: string; machine: string; due: string; quantity: number; priority: '0' | '4' | '8' }
+  >
+}) {
+  return (
+    <div className="grid grid-cols-2 gap-x-3 gap-y-2">
+      <TextField label={say.jobNumber} error={errors.id?.message} {...register('id')} />
+      <SelectField label={say.machine} error={errors.machine?.message} {...register('machine')}>
+        <option value="">{say.choose}</option>
+        {machines.map((m) => (
+          <option key={m.key} value={m.key}>
+            {m.name}
+          </option>
+        ))}
+      </SelectField>
+      <TextField label={say.whatItMakes} wide {...register('name')} />
+      <NumberField label={say.howManyTitle} error={errors.quantity?.message} decimals={false} {...register('quantity')} />
+      <SelectField label={say.priority} {...register('priority')}>
+        <option value="0">{say.asPlanned}</option>
+        <option value="4">{say.beforeOthers}</option>
+        <option value="8">{say.firstOfAll}</option>
+      </SelectField>
+      <Controller
+        control={control}
+        name="due"
+        render={({ field }) => (
+          <TimeField label={say.starts} wide value={field.value} take={field.onChange} error={errors.due?.message} />
+        )}
+      />
+    </div>
   )
 }

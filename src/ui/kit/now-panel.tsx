@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { readScan } from '@/codecs/label-text'
 import { readMark } from '@/core/tool'
-import { BigAction, ScanAction, SmallAction, SmallActions } from '../common/actions'
+import { BigAction, RowAction, ScanAction, SmallAction, SmallActions } from '../common/actions'
 import { Say } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
@@ -41,16 +41,16 @@ export function NowPanel({
         {tools.map(({ serial, text }) => (
           <li key={serial} className="border-rule flex min-h-12 items-center justify-between gap-3 border-b">
             <span>{text}</span>
-            <button
+            <RowAction
               aria-pressed={asked === serial}
-              className={`font-head h-11 rounded-[3px] px-2 text-lg font-semibold ${asked === serial ? 'bg-ink text-paper' : 'text-act'}`}
-              onClick={() => {
+
+              onAct={() => {
                 setProblem(null)
                 setAsked(serial)
               }}
             >
               {say.broken}
-            </button>
+            </RowAction>
           </li>
         ))}
         {tools.length === 0 && <li className="text-soft py-3 text-lg">{say.byTheRecordThereIs}</li>}

@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
-import { BigAction } from '../common/actions'
-import { FIELD } from '../common/form'
+import { BigAction, RowAction } from '../common/actions'
+import { AreaField } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import type { Ask } from '@/stations/contract'
@@ -28,26 +28,19 @@ export function ShiftNotes({
             <span>
               {note.text} <small className="text-soft block text-[14px]">{note.said}</small>
             </span>
-            <button
-              className="text-act font-head min-h-11 px-2 font-semibold"
-              onClick={() => void run(() => tick({ id: note.id }))}
-            >
-              {say.seen}
-            </button>
+            <RowAction onAct={() => void run(() => tick({ id: note.id }))}>{say.seen}</RowAction>
           </li>
         ))}
         {notes.length === 0 && <li className="text-soft py-2 text-lg">{say.noOpenNotes}</li>}
       </ul>
       <Problem lead={say.notKept} text={problem} />
-      <label className="mb-3 text-lg font-semibold">
-        {say.forTheNextShift}
-        <textarea
-          className={`${FIELD} h-24 py-2 leading-tight`}
-          value={text}
-          maxLength={400}
-          onChange={(event) => setText(event.target.value)}
-        />
-      </label>
+      <AreaField
+        label={say.forTheNextShift}
+        value={text}
+        maxLength={400}
+        onChange={(event) => setText(event.target.value)}
+        className="h-24 py-2 leading-tight"
+      />
       <BigAction
         hint={say.space}
         disabled={busy || text.trim().length < 2}
@@ -55,6 +48,7 @@ export function ShiftNotes({
           void run(
             () => write({ text }),
             () => setText(''),
+            say.noteIsSaved,
           )
         }
       >

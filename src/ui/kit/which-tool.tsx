@@ -4,7 +4,7 @@ import { useState } from 'react'
 import type { Difference } from '@/core/plan'
 import { differenceText } from '@/words/kit'
 import { SmallAction, SmallActions } from '../common/actions'
-import { FIELD } from '../common/form'
+import { SelectField } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import { useUnit } from '../shell/shell-context'
@@ -48,17 +48,16 @@ export function WhichTool({ job, machine, t, comment, asked, leftOut, definition
         {asked && `; ${asked.differs.map((d) => differenceText(d, unit)).join('; ')}`}.
       </p>
       <div className="mt-1 flex flex-wrap items-end gap-3">
-        <label className="min-w-[260px] flex-1 text-base font-semibold">
-          {say.tIs(t)}
-          <select className={FIELD} value={chosen} onChange={(e) => setChosen(e.target.value)}>
+        <div className="min-w-[260px] flex-1">
+          <SelectField label={say.tIs(t)} value={chosen} onChange={(e) => setChosen(e.target.value)}>
             <option value="">{say.chooseTheDefinition}</option>
             {definitions.map((d) => (
               <option key={d.id} value={d.id}>
                 T{d.t} {d.name}, {d.id}
               </option>
             ))}
-          </select>
-        </label>
+          </SelectField>
+        </div>
         <SmallActions>
           <SmallAction disabled={busy || chosen === ''} onAct={() => answer(chosen)}>
             {say.itIsThisTool}
@@ -68,7 +67,7 @@ export function WhichTool({ job, machine, t, comment, asked, leftOut, definition
           </SmallAction>
         </SmallActions>
         <Link
-          className="text-act font-head flex min-h-11 items-center px-2 text-lg font-semibold"
+          className="row-link px-2 text-lg"
           href={`/library/tools/new?t=${t}&machine=${encodeURIComponent(machine)}&name=${encodeURIComponent(comment ?? '')}`}
         >
           {say.defineTool}

@@ -1,6 +1,6 @@
 'use client'
 import { useRouter } from 'next/navigation'
-import { Field, FIELD } from '../common/form'
+import { SelectField } from '../common/form'
 import { say } from '@/words/screens/library'
 
 /** Which piece of furniture is counted. */
@@ -13,18 +13,16 @@ export function CountUnit({
 }) {
   const router = useRouter()
   return (
-    <Field name={say.cabinet}>
-      <select
-        className={FIELD}
-        value={unit ?? ''}
-        onChange={(e) => router.push(`/library/stock?unit=${encodeURIComponent(e.target.value)}`)}
-      >
-        {units.map((u) => (
-          <option key={u.id} value={u.id}>
-            {u.name}
-          </option>
-        ))}
-      </select>
-    </Field>
+    <SelectField
+      label={say.cabinet}
+      value={unit ?? ''}
+      onChange={(e) => router.push(`/library/stock?unit=${encodeURIComponent(e.target.value)}`)}
+    >
+      {units.map((u) => (
+        <option key={u.id} value={u.id}>
+          {u.name}
+        </option>
+      ))}
+    </SelectField>
   )
 }

@@ -28,7 +28,7 @@ export function PartDrawing({ id, drawing }: { readonly id: string; readonly dra
     <div className="mt-3">
       {drawing &&
         (drawing.endsWith('.pdf') ? (
-          <a className="text-act font-head flex min-h-11 items-center text-lg font-semibold" href={address} target="_blank">
+          <a className="row-link text-lg" href={address} target="_blank">
             {say.openTheDrawingPdf}
           </a>
         ) : (

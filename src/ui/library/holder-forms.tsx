@@ -1,7 +1,8 @@
 'use client'
 import { useState } from 'react'
 import { BigAction, SmallAction, SmallActions } from '../common/actions'
-import { Field, FIELD } from '../common/form'
+import { DateField } from '../common/date-field'
+import { SelectField, TextField } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import type { Ask } from '@/stations/contract'
@@ -24,27 +25,21 @@ export function AddHolder({
   return (
     <div className="flex flex-col gap-2.5">
       <h2 className="text-2xl font-bold">{say.aNewHolderOrExtension}</h2>
-      <Field name={say.serialOnTheHolder}>
-        <input className={FIELD} value={serial} onChange={(e) => setSerial(e.target.value)} />
-      </Field>
-      <Field name={say.type}>
-        <select className={FIELD} value={type} onChange={(e) => setType(e.target.value)}>
-          <option value="">{say.choose}</option>
-          {types.map((t) => (
-            <option key={t.id} value={t.id}>
-              {t.name}
-            </option>
-          ))}
-        </select>
-      </Field>
-      <Field name={say.place}>
-        <select className={FIELD} value={place} onChange={(e) => setPlace(e.target.value)}>
-          <option value="">{say.noPlace}</option>
-          {places.map((p) => (
-            <option key={p}>{p}</option>
-          ))}
-        </select>
-      </Field>
+      <TextField label={say.serialOnTheHolder} value={serial} onChange={(e) => setSerial(e.target.value)} />
+      <SelectField label={say.type} value={type} onChange={(e) => setType(e.target.value)}>
+        <option value="">{say.choose}</option>
+        {types.map((t) => (
+          <option key={t.id} value={t.id}>
+            {t.name}
+          </option>
+        ))}
+      </SelectField>
+      <SelectField label={say.place} value={place} onChange={(e) => setPlace(e.target.value)}>
+        <option value="">{say.noPlace}</option>
+        {places.map((p) => (
+          <option key={p}>{p}</option>
+        ))}
+      </SelectField>
       <Problem lead={say.notSaved} text={problem} />
       <BigAction
         disabled={busy || !serial || !type}
@@ -52,6 +47,7 @@ export function AddHolder({
           void run(
             () => add({ serial, component: type, place: place || null }),
             () => setSerial(''),
+            say.holderAdded(serial),
           )
         }
       >
@@ -89,16 +85,18 @@ export function HolderCare({
   if (retired) return <p className="text-off font-semibold">{say.retired}</p>
   return (
     <details>
-      <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">{say.holderCare}</summary>
+      <summary className="fold">{say.holderCare}</summary>
       <div className="flex flex-col gap-2">
-        <Field name={say.taperNoseAndStudInspected}>
-          <input type="date" className={FIELD} value={until} onChange={(e) => setUntil(e.target.value)} />
-        </Field>
+        <DateField label={say.taperNoseAndStudInspected} value={until} take={setUntil} />
         <SmallActions>
           <SmallAction
             disabled={busy || !until}
             onAct={() =>
-              void run(() => act.inspect({ serial, until: new Date(`${until}T12:00`).toISOString(), retireReason: null }))
+              void run(
+                () => act.inspect({ serial, until: new Date(`${until}T12:00`).toISOString(), retireReason: null }),
+                undefined,
+                say.inspectionSaved(serial),
+              )
             }
           >
             {say.inspected}
@@ -106,26 +104,25 @@ export function HolderCare({
         </SmallActions>
         {studs.length > 0 && (
           <>
-            <Field name={say.newPullStud}>
-              <select className={FIELD} value={stud} onChange={(e) => setStud(e.target.value)}>
-                <option value="">{say.choose}</option>
-                {studs.map((s) => (
-                  <option key={s.id} value={s.id}>
-                    {s.name}
-                  </option>
-                ))}
-              </select>
-            </Field>
+            <SelectField label={say.newPullStud} value={stud} onChange={(e) => setStud(e.target.value)}>
+              <option value="">{say.choose}</option>
+              {studs.map((s) => (
+                <option key={s.id} value={s.id}>
+                  {s.name}
+                </option>
+              ))}
+            </SelectField>
             <SmallActions>
-              <SmallAction disabled={busy || !stud} onAct={() => void run(() => act.stud({ serial, stud }))}>
+              <SmallAction
+                disabled={busy || !stud}
+                onAct={() => void run(() => act.stud({ serial, stud }), undefined, say.studChanged(serial))}
+              >
                 {say.studReplaced}
               </SmallAction>
             </SmallActions>
           </>
         )}
-        <Field name={say.reasonToRetire}>
-          <input className={FIELD} value={reason} onChange={(e) => setReason(e.target.value)} />
-        </Field>
+        <TextField label={say.reasonToRetire} value={reason} onChange={(e) => setReason(e.target.value)} />
         <SmallActions>
           <SmallAction
             disabled={busy || reason.trim().length < 3}

@@ -1,21 +1,14 @@
 'use client'
-import { KIND_LABELS, PROPERTY_NAMES } from '@/words/properties'
-import { fileFaultText } from '@/words/files'
 import { FileUp } from 'lucide-react'
 import { useRouter } from 'next/navigation'
-import { useRef, useState } from 'react'
-import { type PropertyKey, specOf } from '@/core/tool'
-import type { LengthUnit } from '@/core/units'
+import { useRef, useState, type RefObject } from 'react'
 import { BigAction } from '../common/actions'
 import { FileInput } from '../common/file-input'
-import { FIELD } from '../common/form'
 import { Say, Problem } from '../common/sheet'
-import type { Answer, Ask } from '@/stations/contract'
+import type { Ask } from '@/stations/contract'
 import type * as library from '@/stations/library/contract'
 import { say } from '@/words/screens/library'
-
-type Preview = Answer<typeof library.previewCsv>
-type Mapping = Preview['mapping']
+import { KindOfRows, Faults, Columns, Preview, Mapping } from './import-fields'
 
 export interface ImportActions {
   readonly preview: Ask<typeof library.previewCsv>
@@ -23,16 +16,6 @@ export interface ImportActions {
   readonly file: Ask<typeof library.importFile>
 }
 
-const BASE = [
-  ['id', 'number'],
-  ['kind', 'kind'],
-  ['name', 'name'],
-  ['makerNumber', say.makersNumber],
-  ['price', 'price'],
-  ['leastStock', say.keepAtLeast],
-  ['note', 'note'],
-] as const
-const isLength = (key: string) => key in PROPERTY_NAMES && specOf(key as PropertyKey).quantity === 'length'
 /** Definitions come as a CSV of their own, known by these columns. */
 const isToolCsv = (text: string) => /^[^\n]*\bclass\b[^\n]*\bmachines\b/i.test(text)
 
@@ -92,19 +75,7 @@ export function ImportPanel({ act }: { readonly act: ImportActions }) {
   }
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-3">
-      <button
-        type="button"
-        className="border-stone flex h-24 shrink-0 flex-col items-center justify-center gap-1 rounded-[3px] border-2 border-dashed text-lg font-semibold"
-        onClick={() => picker.current?.click()}
-        onDragOver={(event) => event.preventDefault()}
-        onDrop={(event) => {
-          event.preventDefault()
-          void take(event.dataTransfer.files[0])
-        }}
-      >
-        <FileUp size={24} aria-hidden="true" />
-        {busy ? say.reading : (file?.name ?? say.partsOrToolsAsCsv)}
-      </button>
+      <Drop picker={picker} take={take} busy={busy} file={file} />
       <FileInput picker={picker} label={say.fileToImport} accept=".csv,.txt,.json" take={([chosen]) => void take(chosen)} />
       {said && (
         <Say tone="holds" lead={say.done} role="status">
@@ -114,86 +85,8 @@ export function ImportPanel({ act }: { readonly act: ImportActions }) {
       <Problem lead={say.nothingWasImported} text={problem} />
       {preview && (
         <>
-          <label className="max-w-xs text-lg font-semibold">
-            {say.kindOfRowsWithoutOne}
-            <select
-              className={FIELD}
-              disabled={busy}
-              value={kind}
-              onChange={(event) => {
-                setKind(event.target.value)
-                if (file) void look(file.text, mapping, event.target.value)
-              }}
-            >
-              <option value="">{say.inEachRow}</option>
-              {Object.entries(KIND_LABELS).map(([key, name]) => (
-                <option key={key} value={key}>
-                  {name}
-                </option>
-              ))}
-            </select>
-          </label>
-          <div className="shrink-0 overflow-x-auto" tabIndex={0} role="region" aria-label={say.columnsOfTheFile}>
-            <table className="text-left">
-              <thead>
-                <tr className="border-ink border-b-2">
-                  {preview.columns.map((column, i) => (
-                    <th key={i} scope="col" className="min-w-[150px] pr-3 pb-2 align-bottom text-[17px] font-semibold">
-                      {column || say.noName}
-                      <select
-                        className={`${FIELD} text-base`}
-                        disabled={busy}
-                        aria-label={say.whatIs(column)}
-                        value={mapping[i]?.key ?? ''}
-                        onChange={(e) =>
-                          change(i, e.target.value ? { key: e.target.value, unit: mapping[i]?.unit ?? null } : null)
-                        }
-                      >
-                        <option value="">{say.leftOut}</option>
-                        {BASE.map(([key, name]) => (
-                          <option key={key} value={key}>
-                            {name}
-                          </option>
-                        ))}
-                        {(Object.keys(PROPERTY_NAMES) as PropertyKey[]).map((key) => (
-                          <option key={key} value={key}>
-                            {specOf(key).symbol ? `${specOf(key).symbol} ` : ''}
-                            {PROPERTY_NAMES[key]}
-                          </option>
-                        ))}
-                      </select>
-                      {mapping[i] && isLength(mapping[i].key) && (
-                        <select
-                          className={`${FIELD} text-base`}
-                          disabled={busy}
-                          aria-label={say.unitOf(column)}
-                          value={mapping[i].unit ?? ''}
-                          onChange={(e) =>
-                            change(i, { key: mapping[i]!.key, unit: (e.target.value || null) as LengthUnit | null })
-                          }
-                        >
-                          <option value="">{say.unitInEachCell}</option>
-                          <option value="mm">mm</option>
-                          <option value="inch">inch</option>
-                        </select>
-                      )}
-                    </th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody>
-                {preview.sample.map((row, i) => (
-                  <tr key={i} className="border-rule h-9 border-b">
-                    {row.map((cell, c) => (
-                      <td key={c} className={`pr-3 ${mapping[c] ? '' : 'text-soft'}`}>
-                        {cell}
-                      </td>
-                    ))}
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
+          <KindOfRows busy={busy} kind={kind} setKind={setKind} file={file} look={look} mapping={mapping} />
+          <Columns preview={preview} busy={busy} mapping={mapping} change={change} />
           <p className="figures text-lg font-semibold" role="status">
             {say.rowsGood(
               preview.rows.toLocaleString('en'),
@@ -202,17 +95,7 @@ export function ImportPanel({ act }: { readonly act: ImportActions }) {
                 : say.faultCount(preview.faults.length, preview.faults.length >= 200 ? say.orMore : ''),
             )}
           </p>
-          {preview.faults.length > 0 && (
-            <ul className="max-h-64 min-h-24 overflow-auto" tabIndex={0} aria-label={say.faultsTitle}>
-              {preview.faults.slice(0, 200).map((f, i) => (
-                <li key={i} className="border-rule grid grid-cols-[90px_150px_1fr] gap-2 border-b py-1.5">
-                  <span className="figures text-off font-semibold">{say.lineNumber(f.line)}</span>
-                  <span className="truncate">{f.column}</span>
-                  <span>{fileFaultText(f.said)}</span>
-                </li>
-              ))}
-            </ul>
-          )}
+          {preview.faults.length > 0 && <Faults preview={preview} />}
           <div className="max-w-md">
             <BigAction disabled={busy || preview.faults.length > 0 || preview.good === 0} onAct={() => void takeIn()}>
               {preview.faults.length ? say.correctTheFaultsFirst : say.importParts(preview.good.toLocaleString('en'))}
@@ -221,5 +104,34 @@ export function ImportPanel({ act }: { readonly act: ImportActions }) {
         </>
       )}
     </div>
+  )
+}
+
+/** Where a file is dropped or chosen. */
+function Drop({
+  picker,
+  take,
+  busy,
+  file,
+}: {
+  readonly picker: RefObject<HTMLInputElement | null>
+  readonly take: (chosen: File | undefined) => Promise<void>
+  readonly busy: boolean
+  readonly file: { name: string; text: string } | null
+}) {
+  return (
+    <button
+      type="button"
+      className="border-stone flex h-24 shrink-0 flex-col items-center justify-center gap-1 rounded-[3px] border-2 border-dashed text-lg font-semibold"
+      onClick={() => picker.current?.click()}
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={(event) => {
+        event.preventDefault()
+        void take(event.dataTransfer.files[0])
+      }}
+    >
+      <FileUp size={24} aria-hidden="true" />
+      {busy ? say.reading : (file?.name ?? say.partsOrToolsAsCsv)}
+    </button>
   )
 }

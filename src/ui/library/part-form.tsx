@@ -1,19 +1,19 @@
 'use client'
-import { KIND_LABELS, PROPERTY_NAMES } from '@/words/properties'
+import { KIND_LABELS } from '@/words/properties'
 import { useRouter } from 'next/navigation'
 import { useMemo, useState } from 'react'
 import { useForm } from 'react-hook-form'
-import { kindSpec, KIND_NAMES, propertiesOf, ROLES, specOf, UNIT_OF, type Kind, type PropertyKey } from '@/core/tool'
+import { kindSpec, KIND_NAMES, propertiesOf, ROLES, specOf, type Kind, type PropertyKey } from '@/core/tool'
 import { lengthErrorText } from '@/words/length'
 import { formatLength, parseLength, unitMark, type LengthUnit } from '@/core/units'
 import { BigAction } from '../common/actions'
-import { Field, FIELD } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import { useUnit, useUnsaved } from '../shell/shell-context'
 import type { Ask } from '@/stations/contract'
 import type * as library from '@/stations/library/contract'
 import { say } from '@/words/screens/library'
+import { Fields } from './part-fields'
 
 type Raw = Readonly<Record<string, unknown>>
 type Save = Ask<typeof library.putPart>
@@ -148,50 +148,7 @@ export function PartForm({
   useUnsaved(isDirty ? say.thisPart : null)
   return (
     <form onSubmit={submit} noValidate className="flex flex-col gap-3">
-      <div className="grid grid-cols-3 gap-x-4 gap-y-2.5 max-[900px]:grid-cols-2">
-        <Field name={say.number} error={errors.id?.message}>
-          <input className={FIELD} {...register('id')} readOnly={part !== null} />
-        </Field>
-        <Field name={say.name} wide error={errors.name?.message}>
-          <input className={FIELD} {...register('name')} />
-        </Field>
-        {keys.map((key) => {
-          const { symbol, quantity, choices } = specOf(key)
-          const shown = quantity === 'length' ? unitMark(unit) : UNIT_OF[quantity]
-          return (
-            <Field
-              key={key}
-              name={`${PROPERTY_NAMES[key]}${has.includes(key) ? '' : say.ifItHasOne}`}
-              symbol={symbol}
-              unit={shown}
-              error={errors[key]?.message}
-            >
-              {choices ? (
-                <select className={FIELD} {...register(key)}>
-                  <option value="">{say.choose}</option>
-                  {choices.map((c) => (
-                    <option key={c}>{c}</option>
-                  ))}
-                </select>
-              ) : (
-                <input className={FIELD} inputMode={quantity === 'text' ? 'text' : 'decimal'} {...register(key)} />
-              )}
-            </Field>
-          )
-        })}
-        <Field name={say.makersNumberTitle}>
-          <input className={FIELD} {...register('makerNumber')} />
-        </Field>
-        <Field name={say.price} error={errors.price?.message}>
-          <input className={FIELD} inputMode="decimal" {...register('price')} />
-        </Field>
-        <Field name={say.keepAtLeastTitle} unit="pieces" error={errors.leastStock?.message}>
-          <input className={FIELD} inputMode="numeric" {...register('leastStock')} />
-        </Field>
-        <Field name={say.note} wide>
-          <input className={FIELD} {...register('note')} />
-        </Field>
-      </div>
+      <Fields errors={errors} register={register} part={part} keys={keys} unit={unit} has={has} />
       <Problem lead={say.notSaved} text={problem} />
       <div className="max-w-md">
         <BigAction disabled={busy} onAct={() => void submit()}>

@@ -1,9 +1,9 @@
 'use client'
 import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react'
-import { useFieldArray, useForm } from 'react-hook-form'
+import { useFieldArray, useForm, type UseFormRegister, type UseFieldArraySwap, type UseFieldArrayRemove } from 'react-hook-form'
 import { CONFIRMS, type Clamping, type Step } from '@/core/fits'
 import { BigAction, SmallAction, SmallActions } from '../common/actions'
-import { Field, FIELD } from '../common/form'
+import { AreaField, SelectField, TextField } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import { useUnsaved } from '../shell/shell-context'
@@ -79,53 +79,7 @@ export function StepsForm({
   return (
     <form onSubmit={submit} noValidate className="flex flex-col gap-3">
       {fields.map((field, i) => (
-        <fieldset key={field.id} className="border-rule border-b pb-3">
-          <legend className="sr-only">{say.stepNumber(i + 1)}</legend>
-          <div className="grid grid-cols-[1fr_140px_auto] items-end gap-2.5">
-            <Field name={say.titleLine(i + 1)}>
-              <input className={FIELD} {...register(`lines.${i}.title`)} />
-            </Field>
-            <Field name={say.confirmedBy}>
-              <select className={FIELD} {...register(`lines.${i}.confirm`)}>
-                {CONFIRMS.map((c) => (
-                  <option key={c}>{c}</option>
-                ))}
-              </select>
-            </Field>
-            <span className="flex">
-              {(
-                [
-                  ['Earlier', ArrowUp, i > 0, () => swap(i, i - 1)],
-                  ['Later', ArrowDown, i < fields.length - 1, () => swap(i, i + 1)],
-                  [say.takeItOut, Trash2, true, () => remove(i)],
-                ] as const
-              ).map(([name, Icon, can, go]) => (
-                <button
-                  key={name}
-                  type="button"
-                  disabled={!can}
-                  aria-label={say.stepNameI(name, i + 1)}
-                  className="disabled:text-soft flex size-11 items-center justify-center"
-                  onClick={go}
-                >
-                  <Icon size={20} />
-                </button>
-              ))}
-            </span>
-          </div>
-          <label className="mt-2 block text-lg font-semibold">
-            {say.whatToDo}
-            <textarea className={`${FIELD} h-20 py-2 font-sans text-base leading-snug`} {...register(`lines.${i}.text`)} />
-          </label>
-          <div className="mt-2 grid grid-cols-2 gap-2.5">
-            <Field name={say.neededAtHandSeparatedBy}>
-              <input className={FIELD} {...register(`lines.${i}.needs`)} />
-            </Field>
-            <Field name={say.caution}>
-              <input className={FIELD} {...register(`lines.${i}.caution`)} />
-            </Field>
-          </div>
-        </fieldset>
+        <StepFields key={field.id} i={i} register={register} swap={swap} fields={fields} remove={remove} />
       ))}
       <Problem lead={say.notKept} text={problem} />
       <div className="max-w-md">
@@ -149,5 +103,59 @@ export function StepsForm({
         </SmallActions>
       </div>
     </form>
+  )
+}
+
+/** One step, with its place among the others. */
+function StepFields({
+  i,
+  register,
+  swap,
+  fields,
+  remove,
+}: {
+  readonly i: number
+  readonly register: UseFormRegister<{ lines: Line[] }>
+  readonly swap: UseFieldArraySwap
+  readonly fields: (Line & Record<'id', string> & { disabled?: boolean })[]
+  readonly remove: UseFieldArrayRemove
+}) {
+  return (
+    <fieldset className="border-rule border-b pb-3">
+      <legend className="sr-only">{say.stepNumber(i + 1)}</legend>
+      <div className="grid grid-cols-[1fr_140px_auto] items-end gap-2.5">
+        <TextField label={say.titleLine(i + 1)} {...register(`lines.${i}.title`)} />
+        <SelectField label={say.confirmedBy} {...register(`lines.${i}.confirm`)}>
+          {CONFIRMS.map((c) => (
+            <option key={c}>{c}</option>
+          ))}
+        </SelectField>
+        <span className="flex">
+          {(
+            [
+              ['Earlier', ArrowUp, i > 0, () => swap(i, i - 1)],
+              ['Later', ArrowDown, i < fields.length - 1, () => swap(i, i + 1)],
+              [say.takeItOut, Trash2, true, () => remove(i)],
+            ] as const
+          ).map(([name, Icon, can, go]) => (
+            <button
+              key={name}
+              type="button"
+              disabled={!can}
+              aria-label={say.stepNameI(name, i + 1)}
+              className="btn btn-ghost btn-square"
+              onClick={go}
+            >
+              <Icon size={20} />
+            </button>
+          ))}
+        </span>
+      </div>
+      <AreaField label={say.whatToDo} {...register(`lines.${i}.text`)} className="h-20 py-2 font-sans text-base leading-snug" />
+      <div className="mt-2 grid grid-cols-2 gap-2.5">
+        <TextField label={say.neededAtHandSeparatedBy} {...register(`lines.${i}.needs`)} />
+        <TextField label={say.caution} {...register(`lines.${i}.caution`)} />
+      </div>
+    </fieldset>
   )
 }

@@ -1,8 +1,8 @@
 'use client'
 import { useState } from 'react'
-import { formatLength, parseLength, unitMark } from '@/core/units'
-import { SmallAction, SmallActions } from '../common/actions'
-import { Field, FIELD } from '../common/form'
+import { formatLength, parseLength } from '@/core/units'
+import { RowAction, SmallAction, SmallActions } from '../common/actions'
+import { LengthField, NumberField, SelectField } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import { useUnit } from '../shell/shell-context'
@@ -40,6 +40,7 @@ export function StockForm({
     void run(
       () => book({ what, component, count: n, from: what === 'scrap' ? at : null, to: what === 'receive' ? at : null }),
       () => setSaid(null),
+      what === 'receive' ? say.receivedOf(n, component) : say.scrappedOf(n, component),
     )
   const counted = () =>
     void run(
@@ -54,17 +55,13 @@ export function StockForm({
   return (
     <div className="flex flex-col gap-2.5">
       <div className="grid grid-cols-2 gap-3">
-        <Field name={say.pieces}>
-          <input className={FIELD} inputMode="numeric" value={pieces} onChange={(e) => setPieces(e.target.value)} />
-        </Field>
-        <Field name={say.place}>
-          <select className={FIELD} value={place} onChange={(e) => setPlace(e.target.value)}>
-            <option value="">{say.noPlace}</option>
-            {places.map((p) => (
-              <option key={p}>{p}</option>
-            ))}
-          </select>
-        </Field>
+        <NumberField label={say.pieces} decimals={false} value={pieces} onChange={(e) => setPieces(e.target.value)} />
+        <SelectField label={say.place} value={place} onChange={(e) => setPlace(e.target.value)}>
+          <option value="">{say.noPlace}</option>
+          {places.map((p) => (
+            <option key={p}>{p}</option>
+          ))}
+        </SelectField>
       </div>
       <div className="flex gap-2.5">
         <SmallAction disabled={busy} onAct={() => go('receive')}>
@@ -88,14 +85,13 @@ export function PutRight({ id, undo }: { readonly id: number; readonly undo: Ask
   const { busy, problem, run } = useAct()
   return (
     <>
-      <button
-        type="button"
+      <RowAction
         disabled={busy}
-        className="text-act font-head min-h-11 px-1 font-semibold whitespace-nowrap"
-        onClick={() => void run(() => undo({ id }))}
+        className="px-1 whitespace-nowrap"
+        onAct={() => void run(() => undo({ id }), undefined, say.bookingUndone)}
       >
         {say.undo}
-      </button>
+      </RowAction>
       {problem && (
         <span role="alert" className="text-off block text-[15px]">
           {problem}
@@ -126,20 +122,18 @@ export function RegrindForm({
   const go = () => {
     const [dc, oal] = [parseLength(size, unit), parseLength(long, unit)]
     if (!dc.ok || !oal.ok) return setProblem(say.typeTheNewSizesSuch)
-    void run(() => regrind({ id, DC: Number(dc.value.toFixed(4)), OAL: Number(oal.value.toFixed(4)), count: whole(pieces) }))
+    void run(
+      () => regrind({ id, DC: Number(dc.value.toFixed(4)), OAL: Number(oal.value.toFixed(4)), count: whole(pieces) }),
+      undefined,
+      say.bookedFromTheGrinder,
+    )
   }
   return (
     <div className="flex flex-col gap-2.5">
       <div className="grid grid-cols-3 gap-3">
-        <Field name={say.newWord} unit={unitMark(unit)}>
-          <input className={FIELD} inputMode="decimal" value={size} onChange={(e) => setSize(e.target.value)} />
-        </Field>
-        <Field name={say.newLength} unit={unitMark(unit)}>
-          <input className={FIELD} inputMode="decimal" value={long} onChange={(e) => setLong(e.target.value)} />
-        </Field>
-        <Field name={say.pieces}>
-          <input className={FIELD} inputMode="numeric" value={pieces} onChange={(e) => setPieces(e.target.value)} />
-        </Field>
+        <LengthField label={say.newWord} value={size} onChange={(e) => setSize(e.target.value)} />
+        <LengthField label={say.newLength} value={long} onChange={(e) => setLong(e.target.value)} />
+        <NumberField label={say.pieces} decimals={false} value={pieces} onChange={(e) => setPieces(e.target.value)} />
       </div>
       <SmallActions>
         <SmallAction disabled={busy} onAct={go}>

@@ -1,5 +1,6 @@
 'use client'
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useQueries, useQuery } from '@tanstack/react-query'
+import { useCallback, useEffect, useState } from 'react'
 import type { Kind } from '@/core/tool'
 import { say } from '@/words/screens/library'
 
@@ -38,73 +39,60 @@ async function ask(query: PartsQuery, from: number, count: number, signal: Abort
   return (await answer.json()) as PartsPage
 }
 
+/** Stands still for a moment while somebody types. */
+function useSettled(text: string): string {
+  const [settled, setSettled] = useState(text)
+  useEffect(() => {
+    const timer = setTimeout(() => setSettled(text), SOON_MS)
+    return () => clearTimeout(timer)
+  }, [text])
+  return settled
+}
+
 /** What is looked for, page by page as it comes into view. */
 export function useParts(query: PartsQuery) {
-  const asked = JSON.stringify(query)
-  const [state, setState] = useState<{
-    readonly pages: ReadonlyMap<number, readonly PartRow[]>
-    readonly found: number
-    readonly of: number
-  } | null>(null)
-  const [problem, setProblem] = useState<string | null>(null)
-  const open = useRef<{ asked: string; pages: Set<number>; gone: AbortController } | null>(null)
-
-  const load = useCallback((page: number) => {
-    const now = open.current
-    if (!now || now.pages.has(page)) return
-    now.pages.add(page)
-    ask(JSON.parse(now.asked) as PartsQuery, page * AT_ONCE, AT_ONCE, now.gone.signal)
-      .then(({ rows, found, of }) => {
-        if (open.current !== now) return
-        setProblem(null)
-        setState((before) => ({ pages: new Map(page === 0 ? [] : before?.pages).set(page, rows), found, of }))
-      })
-      .catch((error: unknown) => {
-        if (now.gone.signal.aborted) return
-        setProblem(say.theListOfPartsDid(error instanceof Error ? error.message : say.noAnswer))
-      })
-  }, [])
-
-  useEffect(() => {
-    const gone = new AbortController()
-    open.current = { asked, pages: new Set(), gone }
-    const timer = setTimeout(() => load(0), SOON_MS)
-    return () => {
-      clearTimeout(timer)
-      gone.abort()
-    }
-  }, [asked, load])
-
-  const rowAt = (index: number): PartRow | null => {
-    const page = Math.floor(index / AT_ONCE)
-    return state?.pages.get(page)?.[index % AT_ONCE] ?? null
-  }
+  const asked = useSettled(JSON.stringify(query))
+  const [seen, setSeen] = useState<{ readonly asked: string; readonly pages: readonly number[] }>({ asked, pages: [0] })
+  const wanted = seen.asked === asked ? seen.pages : [0]
+  const pages = useQueries({
+    queries: wanted.map((page) => ({
+      queryKey: ['parts', asked, page],
+      queryFn: ({ signal }: { readonly signal: AbortSignal }) =>
+        ask(JSON.parse(asked) as PartsQuery, page * AT_ONCE, AT_ONCE, signal),
+    })),
+  })
+  const at = new Map(wanted.map((page, i) => [page, pages[i]]))
+  const first = at.get(0)?.data
+  const failed = pages.find((page) => page.isError)
   /** Asks for the pages that these rows are on. */
   const see = useCallback(
-    (first: number, last: number) => {
-      for (let page = Math.floor(first / AT_ONCE); page <= Math.floor(last / AT_ONCE); page++) if (page > 0) load(page)
-    },
-    [load],
+    (from: number, to: number) =>
+      setSeen((before) => {
+        const known = before.asked === asked ? before.pages : [0]
+        const more = []
+        for (let page = Math.floor(from / AT_ONCE); page <= Math.floor(to / AT_ONCE); page++)
+          if (!known.includes(page)) more.push(page)
+        return more.length || before.asked !== asked ? { asked, pages: [...known, ...more] } : before
+      }),
+    [asked],
   )
-  return { found: state?.found ?? null, of: state?.of ?? null, problem, rowAt, see }
+  return {
+    found: first?.found ?? null,
+    of: first?.of ?? null,
+    problem: failed ? say.theListOfPartsDid(failed.error instanceof Error ? failed.error.message : say.noAnswer) : null,
+    rowAt: (index: number): PartRow | null => at.get(Math.floor(index / AT_ONCE))?.data?.rows[index % AT_ONCE] ?? null,
+    see,
+  }
 }
 
 /** The first few parts that have these words, as somebody types them; null while nothing is asked. */
 export function useFewParts(words: string, more: PartsQuery = {}, count = 8): readonly PartRow[] | null {
-  const asked = words.trim().length < 2 ? null : JSON.stringify({ ...more, words: words.trim() })
-  const [found, setFound] = useState<{ readonly asked: string; readonly rows: readonly PartRow[] } | null>(null)
-  useEffect(() => {
-    if (asked === null) return
-    const gone = new AbortController()
-    const timer = setTimeout(() => {
-      ask(JSON.parse(asked) as PartsQuery, 0, count, gone.signal)
-        .then(({ rows }) => setFound({ asked, rows }))
-        .catch(() => undefined)
-    }, SOON_MS)
-    return () => {
-      clearTimeout(timer)
-      gone.abort()
-    }
-  }, [asked, count])
-  return asked !== null && found?.asked === asked ? found.rows : null
+  const asked = useSettled(JSON.stringify({ ...more, words: words.trim() }))
+  const some = words.trim().length >= 2
+  const { data } = useQuery({
+    queryKey: ['few parts', asked, count],
+    queryFn: ({ signal }) => ask(JSON.parse(asked) as PartsQuery, 0, count, signal),
+    enabled: some && (JSON.parse(asked) as { words: string }).words.length >= 2,
+  })
+  return some ? (data?.rows ?? null) : null
 }

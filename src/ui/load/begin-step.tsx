@@ -1,7 +1,6 @@
 import type { PocketState } from '@/core/load'
 import { SPINDLE } from '@/core/tool'
 import { BigAction, SmallActions } from '../common/actions'
-import { FIELD } from '../common/form'
 import { Say } from '../common/sheet'
 import type { LoadMachine } from './load-props'
 import { say } from '@/words/screens/load'
@@ -50,7 +49,7 @@ export function PocketChoice({
   return (
     <SmallActions>
       <select
-        className={`${FIELD} mt-0! flex-1`}
+        className="select flex-1"
         aria-label={say.anotherPocket}
         value={pocket ?? ''}
         onChange={(e) => choose(Number(e.target.value))}

@@ -1,6 +1,5 @@
 import type { LoadLine } from '@/words/load'
 import type { LoadRule } from '@/core/tool'
-import { FIELD } from '../common/form'
 import { say } from '@/words/screens/load'
 
 export interface Line {
@@ -70,7 +69,7 @@ export function Checks({
                 <label className="block pb-2 pl-7">
                   <span className="text-soft">{WHO[f.may]}</span>
                   <input
-                    className={FIELD}
+                    className="input"
                     value={reasons[f.rule] ?? ''}
                     placeholder={say.whyItCanBeLoaded}
                     aria-label={say.whyText(f.text)}

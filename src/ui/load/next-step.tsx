@@ -1,14 +1,16 @@
 import { pocketText } from '@/words/pocket'
-import { useState } from 'react'
+import { useState, type SetStateAction, type Dispatch } from 'react'
 import { isClear, type StepLine } from '@/core/load'
 import { SPINDLE } from '@/core/tool'
 import { BigAction, SmallAction, SmallActions } from '../common/actions'
-import { FIELD } from '../common/form'
 import { Say } from '../common/sheet'
-import type { useAct } from '../common/use-act'
+import type { useAct, Run } from '../common/use-act'
 import type { HandAct, LoadMachine, LoadStationProps } from './load-props'
 import { stepLineText } from '@/words/load'
 import { say } from '@/words/screens/load'
+import type { Ask, Contract } from '@/stations/contract'
+import type { ZodObject, ZodPipe, ZodString, ZodTransform } from 'zod'
+import type { $strip } from 'zod/v4/core'
 
 const HANDS: Partial<Record<StepLine['step'], readonly [HandAct, string]>> = {
   open: ['open', say.openTheDoor],
@@ -83,32 +85,53 @@ export function NextStep({
           </SmallAction>
         </SmallActions>
       )}
-      {why === null ? (
-        <SmallActions>
-          <SmallAction onAct={() => setWhy('')}>{say.cancelLoading}</SmallAction>
-        </SmallActions>
-      ) : (
-        <SmallActions>
-          <input
-            className={`${FIELD} mt-0! flex-1`}
-            value={why}
-            aria-label={say.whyLoadingIsCancelled}
-            placeholder="why"
-            onChange={(e) => setWhy(e.target.value)}
-          />
-          <SmallAction
-            onAct={() =>
-              void act(
-                () => drop({ serial, reason: why.trim() }),
-                () => setWhy(null),
-              )
-            }
-            disabled={busy}
-          >
-            {say.cancelLoadingTitle}
-          </SmallAction>
-        </SmallActions>
-      )}
+      <Cancel why={why} setWhy={setWhy} act={act} drop={drop} serial={serial} busy={busy} />
     </>
+  )
+}
+
+/** Loading is cancelled with a reason. */
+function Cancel({
+  why,
+  setWhy,
+  act,
+  drop,
+  serial,
+  busy,
+}: {
+  readonly why: string | null
+  readonly setWhy: Dispatch<SetStateAction<string | null>>
+  readonly act: Run
+  readonly drop: Ask<
+    Contract<ZodObject<{ serial: ZodPipe<ZodString, ZodTransform<string, string>>; reason: ZodString }, $strip>, null>
+  >
+  readonly serial: string
+  readonly busy: boolean
+}) {
+  return why === null ? (
+    <SmallActions>
+      <SmallAction onAct={() => setWhy('')}>{say.cancelLoading}</SmallAction>
+    </SmallActions>
+  ) : (
+    <SmallActions>
+      <input
+        className="input flex-1"
+        value={why}
+        aria-label={say.whyLoadingIsCancelled}
+        placeholder="why"
+        onChange={(e) => setWhy(e.target.value)}
+      />
+      <SmallAction
+        onAct={() =>
+          void act(
+            () => drop({ serial, reason: why.trim() }),
+            () => setWhy(null),
+          )
+        }
+        disabled={busy}
+      >
+        {say.cancelLoadingTitle}
+      </SmallAction>
+    </SmallActions>
   )
 }

@@ -3,7 +3,7 @@ import { useState, type ReactNode } from 'react'
 import type { RegisterName } from '@/core/handover'
 import { fixed, mmToUnit, parseLength, roundTo, unitMark, type LengthUnit } from '@/core/units'
 import { BigAction } from '../common/actions'
-import { FIELD } from '../common/form'
+import { NumberField } from '../common/form'
 import { StepRow } from './steps'
 import { say } from '@/words/screens/load'
 
@@ -69,15 +69,12 @@ export function TypedFigures({
         {said(figure)}{' '}
         <small className="text-soft text-2xl font-medium">{figure.register === 'tip' ? '' : unitMark(figure.unit)}</small>
       </p>
-      <label className="mt-2 block text-lg font-semibold">
-        {say.theControlShows}
-        <input
-          className={`${FIELD} figures h-[52px]! text-[26px]!`}
-          inputMode="decimal"
-          value={text}
-          onChange={(e) => setText(e.target.value)}
-        />
-      </label>
+      <NumberField
+        label={say.theControlShows}
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+        className="h-[52px]! text-[26px]!"
+      />
       <div className="mt-2">
         {problem}
         <BigAction hint={say.enter} onAct={read} disabled={busy || !readable}>

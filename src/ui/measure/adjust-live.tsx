@@ -1,11 +1,11 @@
 'use client'
 import { featureWord } from '@/words/properties'
 import { useEffect, useState } from 'react'
-import { targetOf, toGo } from '@/core/judge'
+import { targetOf, toGo, type ToGo } from '@/core/judge'
 import type { SpecLimits } from '@/core/features'
 import { formatDeviation, formatLength, parseLength, unitMark, mmToUnit, type Result } from '@/core/units'
 import { BigAction, SmallAction, SmallActions } from '../common/actions'
-import { FIELD } from '../common/form'
+import { LengthField } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useShell } from '../shell/shell-context'
 import { say } from '@/words/screens/measure'
@@ -65,21 +65,7 @@ export function AdjustLive({
         {valueMm === null ? '–' : formatLength(valueMm, unit)}
         <small className="text-soft ml-2 text-[22px] font-medium">{unitMark(unit)}</small>
       </p>
-      <div className="relative mt-3 h-11" aria-hidden="true">
-        <div className="absolute inset-x-0 top-5 h-1.5 bg-[var(--color-base-300)]" />
-        <div
-          className="absolute top-4 h-3.5 bg-[var(--color-base-300)]"
-          style={{
-            left: `${50 - 100 * ((limits.max - targetOf(limits)) / (2 * span))}%`,
-            right: `${50 - 100 * ((limits.max - targetOf(limits)) / (2 * span))}%`,
-          }}
-        />
-        <div className="bg-ink absolute top-2 left-1/2 h-7 w-[2px]" />
-        <div
-          className={`absolute top-2.5 h-6 w-2.5 -translate-x-1/2 ${left?.there ? 'bg-[var(--color-holds)]' : 'bg-[var(--color-off)]'}`}
-          style={{ left: `${at}%` }}
-        />
-      </div>
+      <Scale limits={limits} span={span} left={left} at={at} />
       <p className="flex items-baseline justify-between text-lg">
         <span className="text-soft">{say.toLimits(formatLength(targetOf(limits), unit))}</span>
         <b className={`figures text-[30px] leading-none ${left?.there ? 'text-holds' : 'text-off'}`} data-testid="to-go">
@@ -87,15 +73,7 @@ export function AdjustLive({
         </b>
       </p>
       <div className="border-rule mt-3 grid grid-cols-2 gap-3 border-t pt-2">
-        <label className="text-base font-semibold">
-          {say.oneDivision} <small className="text-soft font-normal">{unitMark(unit)}</small>
-          <input
-            className={`${FIELD} figures`}
-            inputMode="decimal"
-            value={division}
-            onChange={(e) => setDivision(e.target.value)}
-          />
-        </label>
+        <LengthField label={say.oneDivision} value={division} onChange={(e) => setDivision(e.target.value)} />
         <p className="text-base font-semibold">
           {say.divisionsToGo}
           <span className="figures block pt-1 text-[34px] leading-[44px] font-[650]" data-testid="divisions">
@@ -124,5 +102,36 @@ export function AdjustLive({
         </BigAction>
       </div>
     </>
+  )
+}
+
+/** Where the value stands between its limits. */
+function Scale({
+  limits,
+  span,
+  left,
+  at,
+}: {
+  readonly limits: SpecLimits
+  readonly span: number
+  readonly left: ToGo | null
+  readonly at: number
+}) {
+  return (
+    <div className="relative mt-3 h-11" aria-hidden="true">
+      <div className="absolute inset-x-0 top-5 h-1.5 bg-[var(--color-base-300)]" />
+      <div
+        className="absolute top-4 h-3.5 bg-[var(--color-base-300)]"
+        style={{
+          left: `${50 - 100 * ((limits.max - targetOf(limits)) / (2 * span))}%`,
+          right: `${50 - 100 * ((limits.max - targetOf(limits)) / (2 * span))}%`,
+        }}
+      />
+      <div className="bg-ink absolute top-2 left-1/2 h-7 w-[2px]" />
+      <div
+        className={`absolute top-2.5 h-6 w-2.5 -translate-x-1/2 ${left?.there ? 'bg-[var(--color-holds)]' : 'bg-[var(--color-off)]'}`}
+        style={{ left: `${at}%` }}
+      />
+    </div>
   )
 }

@@ -1,47 +1,28 @@
 'use client'
-import { featureWord } from '@/words/properties'
 import { useRouter } from 'next/navigation'
 import { useForm, useWatch } from 'react-hook-form'
-import { useState } from 'react'
+import { useState, type SetStateAction, type Dispatch } from 'react'
 import { FIGURE_KEYS, FIGURE_SIGMA_MM, type FigureKey, type Figures } from '@/core/sets'
-import type { SpecLimits } from '@/core/features'
 import { formatLength, parseLength, unitMark } from '@/core/units'
 import { lengthErrorText } from '@/words/length'
 import { verdictText } from '@/words/verdict'
 import { ScanAction, SmallAction, SmallActions } from '../common/actions'
-import { FIELD } from '../common/form'
+import { TextField } from '../common/form'
 import { Problem, Sheet, Title } from '../common/sheet'
 import { useShell, useUnsaved, type ScanSaid } from '../shell/shell-context'
 import { useMarks } from '../shell/use-marks'
-import { ValuesCheckForm, type ValuesCheckProps } from './values-check'
-import type { Ask } from '@/stations/contract'
-import type * as measure from '@/stations/measure/contract'
+import { ValuesCheckForm } from './values-check'
 import { say } from '@/words/screens/measure'
+import { Line, type FigureTexts } from './figure-line'
+import { FiguresProps } from './figures-props'
 
-export interface FiguresProps {
-  readonly serial: string
-  readonly title: string
-  readonly about: string
-  readonly limits: Readonly<Record<FigureKey, SpecLimits | null>>
-  readonly before: Readonly<Partial<Record<FigureKey, number | null>>> | null
-  /** The master check of the other bench. */
-  readonly check: ValuesCheckProps
-  readonly save: Ask<typeof measure.saveFigures>
-  /** The bench at the end of a serial line; null where none is connected. */
-  readonly line: {
-    readonly read: Ask<typeof measure.readLine>
-    readonly save: Ask<typeof measure.saveLineFigures>
-  } | null
-}
-
-type Typed = Record<`${FigureKey}${1 | 2}`, string>
-const EMPTY: Typed = { LF1: '', LF2: '', DC1: '', DC2: '', RE1: '', RE2: '' }
+const EMPTY: FigureTexts = { LF1: '', LF2: '', DC1: '', DC2: '', RE1: '', RE2: '' }
 
 /** Figures read off a bench without a camera: each typed twice, the second time without looking at the first. */
 export function FiguresForm({ serial, title, about, limits, before, check, save, line }: FiguresProps) {
   const { unit } = useShell()
   const router = useRouter()
-  const { register, control } = useForm<Typed>({ defaultValues: EMPTY })
+  const { register, control } = useForm<FigureTexts>({ defaultValues: EMPTY })
   const [problem, setProblem] = useState<{ code: string; text: string } | null>(null)
   const [reason, setReason] = useState('')
   const [taken, setTaken] = useState<Figures | null>(null)
@@ -103,8 +84,8 @@ export function FiguresForm({ serial, title, about, limits, before, check, save,
         <>
           <Title lead={title}>{say.valuesOfABenchWithout(about)}</Title>
           <p className="max-w-[60ch] text-lg">{taken ? say.valuesAsTheSerialGauge : say.readEachValueAndType}</p>
-          <table className="w-full max-w-[690px] border-collapse text-lg">
-            <thead className="text-soft text-left text-base">
+          <table className="table max-w-[690px] text-lg">
+            <thead>
               <tr>
                 <th className="pb-1 font-semibold">{unitMark(unit)}</th>
                 <th className="pb-1 font-semibold">{taken ? say.fromTheLine : say.first}</th>
@@ -117,51 +98,16 @@ export function FiguresForm({ serial, title, about, limits, before, check, save,
                 const wanted = limits[key]
                 const different = typed[`${key}1`] !== '' && typed[`${key}2`] !== '' && mm(key, 1) !== mm(key, 2)
                 return (
-                  <tr key={key} className="border-rule border-t">
-                    <th className="py-2 pr-3 text-left font-semibold whitespace-nowrap">
-                      {featureWord(key)} <small className="text-soft font-normal">{key}</small>
-                      {typeof before?.[key] === 'number' && (
-                        <small className="figures text-soft block font-medium">
-                          {say.wasBefore(formatLength(before[key], unit))}
-                        </small>
-                      )}
-                    </th>
-                    {taken ? (
-                      <td colSpan={2} className="figures py-2 text-[34px] leading-none font-[650]">
-                        {taken[key] === null ? '–' : formatLength(taken[key], unit)}{' '}
-                        <small className="text-soft text-[18px] font-medium">{unitMark(unit)}</small>
-                      </td>
-                    ) : (
-                      ([1, 2] as const).map((n) => (
-                        <td key={n} className={n === 2 ? 'pl-3' : ''}>
-                          <input
-                            {...register(`${key}${n}`)}
-                            inputMode="decimal"
-                            autoComplete="off"
-                            aria-label={`${featureWord(key)}, ${n === 1 ? 'first' : 'again'}`}
-                            aria-invalid={wrongOf(key, n) !== null}
-                            aria-describedby={wrongOf(key, n) ? `${key}${n}-wrong` : undefined}
-                            className={`${FIELD} figures text-[22px] font-semibold ${different && n === 2 ? 'border-off' : ''}`}
-                          />
-                          {wrongOf(key, n) && (
-                            <span
-                              id={`${key}${n}-wrong`}
-                              role="alert"
-                              className="text-off block max-w-[190px] text-[14px] leading-tight"
-                            >
-                              {wrongOf(key, n)}
-                            </span>
-                          )}
-                        </td>
-                      ))
-                    )}
-                    <td className="figures text-soft pl-3 text-right whitespace-nowrap">
-                      {wanted
-                        ? `${wanted.min === null ? '' : formatLength(wanted.min, unit)} – ${formatLength(wanted.max, unit)}`
-                        : say.notJudged}
-                      {different && <span className="text-off block font-semibold">{say.notTheSame}</span>}
-                    </td>
-                  </tr>
+                  <Line
+                    key={key}
+                    before={before}
+                    unit={unit}
+                    taken={taken}
+                    register={register}
+                    wrongOf={wrongOf}
+                    different={different}
+                    wanted={wanted}
+                  />
                 )
               })}
             </tbody>
@@ -179,26 +125,64 @@ export function FiguresForm({ serial, title, about, limits, before, check, save,
             )}
           </p>
           <ValuesCheckForm {...check} />
-          <div className="mt-auto pt-1">
-            <Problem lead={say.notSaved} text={problem?.text ?? null} />
-            {(problem?.code === 'JUMP' || problem?.code === 'MIXED_UP') && (
-              <label className="mb-2.5 block text-lg font-semibold">
-                {problem.code === 'JUMP' ? say.whyItChanged : say.whyItIsRight}
-                <input className={FIELD} value={reason} onChange={(e) => setReason(e.target.value)} />
-              </label>
-            )}
-            <ScanAction>{say.scanToSave(serial)}</ScanAction>
-            {line && (
-              <SmallActions>
-                <SmallAction onAct={() => void take()} disabled={asking}>
-                  {asking ? say.readingTheGauge : taken ? say.readAgain : say.readFromSerialGauge}
-                </SmallAction>
-                {taken && <SmallAction onAct={() => setTaken(null)}>{say.typeInValues}</SmallAction>}
-              </SmallActions>
-            )}
-          </div>
+          <Foot
+            problem={problem}
+            reason={reason}
+            setReason={setReason}
+            serial={serial}
+            line={line}
+            take={take}
+            asking={asking}
+            taken={taken}
+            setTaken={setTaken}
+          />
         </>
       }
     />
+  )
+}
+
+/** What speaks against saving them, and the scan that does it. */
+function Foot({
+  problem,
+  reason,
+  setReason,
+  serial,
+  line,
+  take,
+  asking,
+  taken,
+  setTaken,
+}: {
+  readonly problem: { code: string; text: string } | null
+  readonly reason: string
+  readonly setReason: Dispatch<SetStateAction<string>>
+  readonly serial: FiguresProps['serial']
+  readonly line: FiguresProps['line']
+  readonly take: () => Promise<void>
+  readonly asking: boolean
+  readonly taken: Readonly<Record<'LF' | 'DC' | 'RE', number | null>> | null
+  readonly setTaken: Dispatch<SetStateAction<Readonly<Record<'LF' | 'DC' | 'RE', number | null>> | null>>
+}) {
+  return (
+    <div className="mt-auto pt-1">
+      <Problem lead={say.notSaved} text={problem?.text ?? null} />
+      {(problem?.code === 'JUMP' || problem?.code === 'MIXED_UP') && (
+        <TextField
+          label={problem.code === 'JUMP' ? say.whyItChanged : say.whyItIsRight}
+          value={reason}
+          onChange={(e) => setReason(e.target.value)}
+        />
+      )}
+      <ScanAction>{say.scanToSave(serial)}</ScanAction>
+      {line && (
+        <SmallActions>
+          <SmallAction onAct={() => void take()} disabled={asking}>
+            {asking ? say.readingTheGauge : taken ? say.readAgain : say.readFromSerialGauge}
+          </SmallAction>
+          {taken && <SmallAction onAct={() => setTaken(null)}>{say.typeInValues}</SmallAction>}
+        </SmallActions>
+      )}
+    </div>
   )
 }

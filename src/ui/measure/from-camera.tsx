@@ -1,14 +1,15 @@
 'use client'
+import type { Frame } from '@/core/imaging'
 import { FEATURE_NAMES } from '@/words/properties'
 import { proxy } from 'comlink'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useRef, useState, type SetStateAction, type Dispatch } from 'react'
 import { FEATURES, type Feature } from '@/core/features'
 import type { Calibration } from '@/core/outline'
 import type { SetMeasurement } from '@/core/sets'
-import { parseLength, unitMark } from '@/core/units'
+import { parseLength } from '@/core/units'
 import type { Shown } from '@/workers/shown'
 import { BigAction, SmallAction, SmallActions } from '../common/actions'
-import { Field, FIELD } from '../common/form'
+import { LengthField } from '../common/form'
 import { Problem, Say, Sheet } from '../common/sheet'
 import { useShell } from '../shell/shell-context'
 import { LivePicture } from './live-picture'
@@ -106,72 +107,119 @@ export function FromCamera({ other }: { readonly other: () => void }) {
               <p className="mt-2 text-lg">{place ? say.clampTheToolTurnIt : say.clampAPinOfKnown}</p>
             </>
           )}
-          {place && (
-            <div className="mt-3 grid grid-cols-3 gap-1.5">
-              {CAMERA_FEATURES.map((f) => (
-                <label
-                  key={f}
-                  title={FEATURE_NAMES[f]}
-                  className="border-rule font-head has-checked:border-act has-checked:text-act flex h-11 items-center gap-2 border px-2 text-[17px] font-semibold"
-                >
-                  <input
-                    type="checkbox"
-                    className="accent-[var(--color-act)]"
-                    checked={asked.includes(f)}
-                    onChange={(e) => setAsked(FEATURES.filter((g) => (g === f ? e.target.checked : asked.includes(g))))}
-                  />
-                  {f}
-                </label>
-              ))}
-            </div>
-          )}
-          <div className="mt-auto pt-3">
-            {!place && (
-              <div className="mb-2.5 grid grid-cols-2 gap-3">
-                <Field name={say.pin} unit={unitMark(unit)}>
-                  <input
-                    className={`${FIELD} figures`}
-                    inputMode="decimal"
-                    value={pin.diameter}
-                    onChange={(e) => setPin({ ...pin, diameter: e.target.value })}
-                  />
-                </Field>
-                <Field name={say.itsLength} unit={unitMark(unit)}>
-                  <input
-                    className={`${FIELD} figures`}
-                    inputMode="decimal"
-                    value={pin.length}
-                    onChange={(e) => setPin({ ...pin, length: e.target.value })}
-                  />
-                </Field>
-              </div>
-            )}
-            <Problem lead={place ? say.notMeasured : say.notCalibrated} text={problem} />
-            {place ? (
-              <BigAction onAct={() => void measure()} disabled={busy || asked.length === 0}>
-                {say.measureWhatIsInView}
-              </BigAction>
-            ) : (
-              <BigAction onAct={() => void calibrate()} disabled={busy || !take}>
-                {say.calibrateOnThisPin}
-              </BigAction>
-            )}
-            <SmallActions>
-              {place && (
-                <SmallAction
-                  onAct={() => {
-                    setPlace(null)
-                    setSet(null)
-                  }}
-                >
-                  {say.calibrateAgain}
-                </SmallAction>
-              )}
-              <SmallAction onAct={other}>{say.picturesFromFiles}</SmallAction>
-            </SmallActions>
-          </div>
+          <Asked place={place} asked={asked} setAsked={setAsked} />
+          <Foot
+            place={place}
+            pin={pin}
+            setPin={setPin}
+            problem={problem}
+            measure={measure}
+            busy={busy}
+            asked={asked}
+            calibrate={calibrate}
+            take={take}
+            setPlace={setPlace}
+            setSet={setSet}
+            other={other}
+          />
         </>
       }
     />
+  )
+}
+
+/** Calibrating first, then measuring. */
+function Foot({
+  place,
+  pin,
+  setPin,
+  problem,
+  measure,
+  busy,
+  asked,
+  calibrate,
+  take,
+  setPlace,
+  setSet,
+  other,
+}: {
+  readonly place: Calibration | null
+  readonly pin: { diameter: string; length: string }
+  readonly setPin: Dispatch<SetStateAction<{ diameter: string; length: string }>>
+  readonly problem: string | null
+  readonly measure: () => Promise<void>
+  readonly busy: boolean
+  readonly asked: readonly Feature[]
+  readonly calibrate: () => Promise<void>
+  readonly take: (() => Promise<Frame>) | null
+  readonly setPlace: Dispatch<SetStateAction<Calibration | null>>
+  readonly setSet: Dispatch<SetStateAction<SetMeasurement | null>>
+  readonly other: () => void
+}) {
+  return (
+    <div className="mt-auto pt-3">
+      {!place && (
+        <div className="mb-2.5 grid grid-cols-2 gap-3">
+          <LengthField label={say.pin} value={pin.diameter} onChange={(e) => setPin({ ...pin, diameter: e.target.value })} />
+          <LengthField label={say.itsLength} value={pin.length} onChange={(e) => setPin({ ...pin, length: e.target.value })} />
+        </div>
+      )}
+      <Problem lead={place ? say.notMeasured : say.notCalibrated} text={problem} />
+      {place ? (
+        <BigAction onAct={() => void measure()} disabled={busy || asked.length === 0}>
+          {say.measureWhatIsInView}
+        </BigAction>
+      ) : (
+        <BigAction onAct={() => void calibrate()} disabled={busy || !take}>
+          {say.calibrateOnThisPin}
+        </BigAction>
+      )}
+      <SmallActions>
+        {place && (
+          <SmallAction
+            onAct={() => {
+              setPlace(null)
+              setSet(null)
+            }}
+          >
+            {say.calibrateAgain}
+          </SmallAction>
+        )}
+        <SmallAction onAct={other}>{say.picturesFromFiles}</SmallAction>
+      </SmallActions>
+    </div>
+  )
+}
+
+/** What is measured. */
+function Asked({
+  place,
+  asked,
+  setAsked,
+}: {
+  readonly place: Calibration | null
+  readonly asked: readonly Feature[]
+  readonly setAsked: Dispatch<SetStateAction<readonly Feature[]>>
+}) {
+  return (
+    place && (
+      <div className="mt-3 grid grid-cols-3 gap-1.5">
+        {CAMERA_FEATURES.map((f) => (
+          <label
+            key={f}
+            title={FEATURE_NAMES[f]}
+            className="border-rule font-head has-checked:border-act has-checked:text-act flex h-11 items-center gap-2 border px-2 text-[17px] font-semibold"
+          >
+            <input
+              type="checkbox"
+              className="checkbox checkbox-primary"
+              checked={asked.includes(f)}
+              onChange={(e) => setAsked(FEATURES.filter((g) => (g === f ? e.target.checked : asked.includes(g))))}
+            />
+            {f}
+          </label>
+        ))}
+      </div>
+    )
   )
 }

@@ -3,18 +3,17 @@ import Link from 'next/link'
 import { useState } from 'react'
 import type { Master } from '@/core/judge'
 import { COUPLING_NAMES, type Coupling } from '@/core/tool'
-import { formatLength, parseLength, unitMark } from '@/core/units'
+import { formatLength, parseLength } from '@/core/units'
 import { lengthErrorText } from '@/words/length'
 import { SmallAction, SmallActions } from '../common/actions'
-import { Field, FIELD } from '../common/form'
+import { DateField } from '../common/date-field'
+import { LengthField, SelectField, TextField } from '../common/form'
 import { Problem, Say } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import { useShell } from '../shell/shell-context'
 import type { Ask } from '@/stations/contract'
 import type * as measure from '@/stations/measure/contract'
 import { say } from '@/words/screens/measure'
-
-const FOLDED = 'text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold'
 
 /** One list of what a drift held: each is measured again, a loaded one is named with its machine. */
 export function Again({
@@ -37,10 +36,7 @@ export function Again({
       <ul className="grid grid-cols-2 gap-x-6">
         {tools.map((tool) => (
           <li key={tool.serial} className="border-rule border-b">
-            <Link
-              className="text-act flex min-h-11 items-center font-semibold"
-              href={tool.loaded ? `/tools/${tool.serial}` : `/measure/${tool.serial}`}
-            >
+            <Link className="row-link" href={tool.loaded ? `/tools/${tool.serial}` : `/measure/${tool.serial}`}>
               T{tool.t} {tool.name} · {tool.serial}
               {tool.loaded && <span className="text-off ml-2">{say.inMachine(tool.machine)}</span>}
             </Link>
@@ -71,21 +67,19 @@ export function Renew({
     const [LF, DC] = [parseLength(length, unit), parseLength(diameter, unit)]
     if (!LF.ok) return setProblem(lengthErrorText(LF.error))
     if (!DC.ok) return setProblem(lengthErrorText(DC.error))
-    void run(() => renew({ id: master.id, LFmm: LF.value, DCmm: DC.value, calibratedUntil: until }))
+    void run(
+      () => renew({ id: master.id, LFmm: LF.value, DCmm: DC.value, calibratedUntil: until }),
+      undefined,
+      say.certificateSaved(master.id),
+    )
   }
   return (
     <details>
-      <summary className={FOLDED}>{say.renewTheCertificate}</summary>
+      <summary className="fold">{say.renewTheCertificate}</summary>
       <div className="grid grid-cols-2 gap-x-3 gap-y-1">
-        <Field name={say.lengthTitle} unit={unitMark(unit)}>
-          <input className={`${FIELD} figures`} value={length} onChange={(e) => setLength(e.target.value)} />
-        </Field>
-        <Field name={say.diameterTitle} unit={unitMark(unit)}>
-          <input className={`${FIELD} figures`} value={diameter} onChange={(e) => setDiameter(e.target.value)} />
-        </Field>
-        <Field name={say.certificateUntil} wide>
-          <input className={FIELD} type="date" value={until} onChange={(e) => setUntil(e.target.value)} />
-        </Field>
+        <LengthField label={say.lengthTitle} value={length} onChange={(e) => setLength(e.target.value)} />
+        <LengthField label={say.diameterTitle} value={diameter} onChange={(e) => setDiameter(e.target.value)} />
+        <DateField label={say.certificateUntil} wide value={until} take={setUntil} />
       </div>
       <Problem lead={say.notSaved} text={problem} />
       <SmallActions>
@@ -104,18 +98,14 @@ export function NewAdapter({ add }: { readonly add: Ask<typeof measure.addAdapte
   const [coupling, setCoupling] = useState<Coupling>(COUPLING_NAMES[0])
   return (
     <details>
-      <summary className={FOLDED}>{say.enterAnotherAdapter}</summary>
+      <summary className="fold">{say.enterAnotherAdapter}</summary>
       <div className="grid grid-cols-2 gap-x-3">
-        <Field name={say.markOnIt}>
-          <input className={FIELD} value={serial} onChange={(e) => setSerial(e.target.value)} />
-        </Field>
-        <Field name={say.takes}>
-          <select className={FIELD} value={coupling} onChange={(e) => setCoupling(e.target.value as Coupling)}>
-            {COUPLING_NAMES.map((c) => (
-              <option key={c}>{c}</option>
-            ))}
-          </select>
-        </Field>
+        <TextField label={say.markOnIt} value={serial} onChange={(e) => setSerial(e.target.value)} />
+        <SelectField label={say.takes} value={coupling} onChange={(e) => setCoupling(e.target.value as Coupling)}>
+          {COUPLING_NAMES.map((c) => (
+            <option key={c}>{c}</option>
+          ))}
+        </SelectField>
       </div>
       <Problem lead={say.notEntered} text={problem} />
       <SmallActions>

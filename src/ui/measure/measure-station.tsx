@@ -1,117 +1,22 @@
 'use client'
 import { useRouter } from 'next/navigation'
-import { useEffect, useMemo, useState } from 'react'
-import { advise, benchFor, judgeTool, type FeatureKey, type LimitSet, type ToolMade } from '@/core/judge'
+import { useEffect, useMemo, useReducer, useState } from 'react'
+import { advise, benchFor, judgeTool, type ToolResult } from '@/core/judge'
 import type { SetMeasurement } from '@/core/sets'
-import { adviceText, runoutText } from '@/words/measure'
-import type { Heat } from '@/core/tool'
-import { formatDeviation, type Result } from '@/core/units'
-import type { OpenTool } from '@/workers/bench.worker'
-import { BigAction, ScanAction, SmallAction, SmallActions } from '../common/actions'
-import { FIELD } from '../common/form'
-import { Cautions, Say, Sheet, Title } from '../common/sheet'
-import { useShell, useUnsaved, type ScanSaid } from '../shell/shell-context'
-import { useMarks } from '../shell/use-marks'
-import { formatSeconds } from '../format/due'
-import { AdjustLive } from './adjust-live'
-import { EdgeRibbon } from './edge-ribbon'
-import { FeatureRows } from './feature-rows'
-import { LivePicture } from './live-picture'
-import { Overrule } from './overrule'
-import { useBench, type BenchState } from './use-bench'
-import type { Ask } from '@/stations/contract'
-import type * as measure from '@/stations/measure/contract'
-import type * as standIn from '@/stations/stand-in/contract'
-import type { Saved } from '@/stations/measure/contract'
+import { runoutText } from '@/words/measure'
 import { verdictText } from '@/words/verdict'
 import { say } from '@/words/screens/measure'
-
-export interface MeasureProps {
-  readonly serial: string
-  readonly title: string
-  readonly about: string
-  readonly forMachine: string | null
-  readonly due: { readonly text: string; readonly late: boolean }
-  readonly tool: OpenTool
-  readonly limits: LimitSet
-  /** The measuring program in force; null for a tool without a definition. */
-  readonly program: { readonly version: number | null } | null
-  /** The job that is measured tool after tool, and what comes next in it. */
-  readonly kit: { readonly job: string; readonly next: NextTool | null } | null
-  readonly made: ToolMade
-  readonly guardSigmas: number
-  readonly heat: Heat | null
-  /** The tool room's time when the sheet was opened. */
-  readonly now: string
-  readonly before: Readonly<Partial<Record<FeatureKey, number | null>>> | null
-  /** The check of the bench whose zero the pictures are placed with. */
-  readonly checkId: number | null
-  /** Why nothing may be measured now. */
-  readonly held: { readonly text: string; readonly adapter: boolean } | null
-  /** A lead's reason for going on without the check. */
-  readonly overruled: string | null
-  /** Whether whoever works here is a lead. */
-  readonly lead: boolean
-  readonly overrule: Ask<typeof measure.overruleCheck>
-  readonly turnScrew: Ask<typeof standIn.turnScrew>
-  readonly wipe: Ask<typeof standIn.wipe>
-}
-
-interface NextTool {
-  readonly serial: string
-  readonly t: number | null
-  readonly name: string
-}
-
-const CAUTIONS = [say.spindleAndCarriageMoveBy, say.cleanOnlyWithTheSpindle]
-
-interface Problem {
-  readonly code?: string
-  readonly title?: string
-  readonly detail?: string
-}
-
-/** The server measures the pictures again and answers what stands in the record now. */
-async function save(
-  serial: string,
-  scanned: string,
-  about: { readonly taken: string; readonly check: number | null; readonly program: number; readonly reason: string },
-  zip: Uint8Array<ArrayBuffer>,
-): Promise<Result<Saved, { readonly code: string; readonly text: string }>> {
-  const asked = new URLSearchParams({ scanned, taken: about.taken, program: String(about.program) })
-  if (about.check !== null) asked.set('check', String(about.check))
-  if (about.reason) asked.set('reason', about.reason)
-  try {
-    const response = await fetch(`/api/assemblies/${encodeURIComponent(serial)}/measurements?${asked.toString()}`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/zip' },
-      body: zip,
-    })
-    if (response.ok) return { ok: true, value: (await response.json()) as Saved }
-    const problem = (await response.json().catch(() => ({}))) as Problem
-    return { ok: false, error: { code: problem.code ?? '', text: problem.detail ?? problem.title ?? say.itCouldNotBeSaved } }
-  } catch {
-    return {
-      ok: false,
-      error: {
-        code: 'OFFLINE',
-        text: say.noAnswerFromTheTool,
-      },
-    }
-  }
-}
-
-function busyText(state: BenchState): string {
-  if (state.type === 'opening') return say.movingToTheTool
-  if (state.type !== 'running') return say.cleaning
-  return state.edge ? say.edgeWhat(state.edge, state.of ? say.ofWhat(state.of) : '') : say.lookingForTheEdges
-}
-
-/** The edge whose value is the tool's: the longest, or the one farthest out. */
-function farthestEdge(set: SetMeasurement, key: 'LF' | 'DC'): number {
-  const value = (e: SetMeasurement['edges'][number]) => (key === 'LF' ? e.z : e.x)?.value ?? -Infinity
-  return set.edges.reduce((a, b) => (value(b) > value(a) ? b : a)).edge
-}
+import { Sheet, Title } from '../common/sheet'
+import { useShell, useUnsaved, type ScanSaid } from '../shell/shell-context'
+import { useMarks } from '../shell/use-marks'
+import { AdjustLive } from './adjust-live'
+import { EdgeRibbon } from './edge-ribbon'
+import { LivePicture } from './live-picture'
+import { AT_REST, measureSheet } from './machine'
+import type { MeasureProps } from './measure-props'
+import { MeasureRight } from './measure-right'
+import { savePictures } from './save-pictures'
+import { useBench } from './use-bench'
 
 /** The tool room's time, going on from when the sheet was opened. */
 function useNow(opened: string, going: boolean): string {
@@ -125,71 +30,76 @@ function useNow(opened: string, going: boolean): string {
   return now
 }
 
-export function MeasureStation(props: MeasureProps) {
-  const { serial, limits, heat, before } = props
-  const now = useNow(props.now, heat !== null)
-  const { unit } = useShell()
-  const router = useRouter()
+/** The bench with what was measured on it: judged at the time when its pictures were taken. */
+function useJudged(props: MeasureProps, now: string) {
   const bench = useBench(props.tool)
-  const [note, setNote] = useState<string | null>(null)
-  const { state, proposal, shown } = bench
-  const [wiping, setWiping] = useState(false)
-  const [jump, setJump] = useState<string | null>(null)
-  const [reason, setReason] = useState('')
-  const [saving, setSaving] = useState<string | null>(null)
-  useUnsaved(proposal && saving === null ? say.thisMeasurement : null)
-  const held = props.held !== null
-  const [adjusting, setAdjusting] = useState<'LF' | 'DC' | null>(null)
-  const running = wiping || state.type === 'running' || state.type === 'opening'
+  const { proposal, takenMs } = bench
+  const { limits, heat, guardSigmas } = props
   // by the clock of the room, whatever this terminal's own one says
   const [aheadMs] = useState(() => Date.parse(now) - Date.now())
-  const takenAt = bench.takenMs === null ? null : new Date(bench.takenMs + aheadMs).toISOString()
+  const takenAt = takenMs === null ? null : new Date(takenMs + aheadMs).toISOString()
   const result = useMemo(
-    () =>
-      proposal && takenAt ? judgeTool(proposal.set, limits, benchFor(heat, takenAt, props.guardSigmas), proposal.steps) : null,
-    [proposal, limits, heat, takenAt, props.guardSigmas],
+    () => (proposal && takenAt ? judgeTool(proposal.set, limits, benchFor(heat, takenAt, guardSigmas), proposal.steps) : null),
+    [proposal, limits, heat, takenAt, guardSigmas],
   )
-  const warmMm = benchFor(heat, now).warmMm
-  const advice = proposal && result ? advise(proposal.set, result, props.made) : null
-  const advised = advice && adviceText(advice, unit)
   const dirty = [proposal?.set, ...(proposal?.steps.map((s) => s.set) ?? [])]
     .flatMap((set) => set?.warnings ?? [])
     .find((w) => w.warning.code === 'DEBRIS')
+  return { bench, takenAt, result, dirtyEdge: dirty?.edge ?? null }
+}
 
-  // what a hand can set: what is off or unsure before what holds, the length before the diameter
+/** The edge whose value is the tool's: the longest, or the one farthest out. */
+function farthestEdge(set: SetMeasurement, key: 'LF' | 'DC'): number {
+  const value = (e: SetMeasurement['edges'][number]) => (key === 'LF' ? e.z : e.x)?.value ?? -Infinity
+  return set.edges.reduce((a, b) => (value(b) > value(a) ? b : a)).edge
+}
+
+/** What a hand can set: what is off or unsure before what holds, the length before the diameter. */
+function settableOf(result: ToolResult | null): 'LF' | 'DC' | null {
   const judged = (['LF', 'DC'] as const).flatMap(
     (key) => result?.features.find((f) => f.key === key && f.step === null && f.limits) ?? [],
   )
-  const settable = (judged.find((f) => f.verdict !== 'holds') ?? judged[0])?.key as 'LF' | 'DC' | undefined
+  return ((judged.find((f) => f.verdict !== 'holds') ?? judged[0])?.key as 'LF' | 'DC' | undefined) ?? null
+}
+
+/** A tool on the spindle: its edges are found, measured and judged; the scan of its holder saves them. */
+export function MeasureStation(props: MeasureProps) {
+  const { serial, limits } = props
+  const { unit } = useShell()
+  const router = useRouter()
+  const now = useNow(props.now, props.heat !== null)
+  const { bench, takenAt, result, dirtyEdge } = useJudged(props, now)
+  const { state, proposal, shown } = bench
+  const [sheet, happened] = useReducer(measureSheet, AT_REST)
+  useUnsaved(proposal && sheet.saving === null ? say.thisMeasurement : null)
+  const moving = sheet.wiping || state.type === 'running' || state.type === 'opening'
+  const warmMm = benchFor(props.heat, now).warmMm
 
   useMarks(async (scanned): Promise<ScanSaid | null> => {
-    if (!proposal || running) return scanned === serial ? { title: serial, text: say.isOnTheSpindleMeasure, tone: 'todo' } : null
-    const refuse = (text: string): ScanSaid => {
-      setNote(text)
+    if (!proposal || moving) return scanned === serial ? { title: serial, text: say.isOnTheSpindleMeasure, tone: 'todo' } : null
+    const refuse = (text: string, jump = false): ScanSaid => {
+      happened({ type: 'refused', text, jump })
       return { title: scanned, text, tone: 'off' }
     }
     if (scanned !== serial) return refuse(say.wasScannedIsOnThe(scanned, serial))
-    setSaving(say.preparingThePictures)
+    happened({ type: 'saving', part: 'packing' })
     const zip = await bench.pack()
-    setSaving(say.measuringThePicturesOnThe)
+    if (!zip) return refuse(say.thereAreNoPicturesTo)
+    happened({ type: 'saving', part: 'measuring' })
     const about = {
       taken: takenAt ?? now,
       check: props.checkId,
       program: props.program?.version ?? 0,
-      reason: jump ? reason.trim() : '',
+      reason: sheet.jumped ? sheet.reason.trim() : '',
     }
-    const done = zip ? await save(serial, scanned, about, zip) : null
-    setSaving(null)
-    if (!done) return refuse(say.thereAreNoPicturesTo)
-    if (!done.ok) {
-      if (done.error.code === 'JUMP') setJump(done.error.text)
-      return refuse(done.error.text)
-    }
+    const done = await savePictures(serial, scanned, about, zip)
+    if (!done.ok) return refuse(done.error.text, done.error.code === 'JUMP')
+    happened({ type: 'saved' })
     router.refresh()
     const { verdict, kept } = done.value
     return {
       title: serial,
-      text: kept ? say.savedTheSameWithinUncertainty : `saved: ${verdict === null ? say.notJudged : verdictText(verdict)}`,
+      text: kept ? say.savedTheSameWithinUncertainty : say.savedAs(verdict === null ? say.notJudged : verdictText(verdict)),
       tone: verdict === 'holds' ? 'holds' : verdict === 'off' ? 'off' : 'todo',
       href: props.kit
         ? `/measure/kit/${encodeURIComponent(props.kit.job)}`
@@ -200,9 +110,8 @@ export function MeasureStation(props: MeasureProps) {
   })
 
   const wipe = async (edge: number | null) => {
-    if (running) return
-    setNote(null)
-    setWiping(true)
+    if (moving) return
+    happened({ type: 'wiping' })
     const spindleDeg = edge === null ? undefined : proposal?.angles[edge - 1]
     const done = await props.wipe({ serial, at: spindleDeg === undefined || edge === null ? null : { edge, spindleDeg } })
     if (done.ok) {
@@ -210,29 +119,21 @@ export function MeasureStation(props: MeasureProps) {
       // a warm tool has become shorter since the other edges were measured
       if (edge !== null && warmMm === 0) await bench.measureOne(edge)
       else await bench.measureAll()
-    } else setNote(done.error.text)
-    setWiping(false)
+    }
+    happened({ type: 'wiped', fault: done.ok ? null : done.error.text })
   }
+  const { adjusting } = sheet
 
   return (
     <Sheet
       left={
         <>
-          <Title lead={props.title}>
-            {props.about}
-            {props.forMachine && (
-              <>
-                {' '}
-                {say.forWord} <b className="text-ink">{props.forMachine}</b>
-              </>
-            )}{' '}
-            · <span className={props.due.late ? 'text-off font-bold' : ''}>{props.due.text}</span>
-          </Title>
+          <Heading {...props} />
           <LivePicture
             shown={shown}
             edges={proposal?.angles.length ?? props.tool.edges}
             unit={unit}
-            move={running || held ? undefined : (byU, byV, byDeg) => void bench.move(byU, byV, byDeg)}
+            move={moving || props.held ? undefined : (byU, byV, byDeg) => void bench.move(byU, byV, byDeg)}
           />
           <EdgeRibbon
             set={proposal?.set ?? null}
@@ -263,119 +164,44 @@ export function MeasureStation(props: MeasureProps) {
             refresh={bench.refresh}
             turn={(byMm) => props.turnScrew({ serial, key: adjusting, byMm })}
             done={() => {
-              setAdjusting(null)
+              happened({ type: 'adjust', key: null })
               void bench.measureAll()
             }}
           />
         ) : (
-          <>
-            {result ? (
-              <FeatureRows features={result.features} before={before} unit={unit} />
-            ) : (
-              <>
-                <h2 className="text-2xl font-bold">{say.isOnTheSpindle(serial)}</h2>
-                <p className="mt-2 text-lg">{say.cleanTaperFlangeAndEdgesPress}</p>
-                {!held && <Cautions lines={CAUTIONS} />}
-              </>
-            )}
-            <div className="mt-auto pt-1">
-              {warmMm > 0 && heat && (
-                <Say tone="unsure" lead={say.stillWarmItReadsUp(formatDeviation(warmMm, unit))}>
-                  {say.thisIsIncludedInThe(
-                    heat.measureAt > now
-                      ? say.coldEnoughInComputed(formatSeconds((Date.parse(heat.measureAt) - Date.parse(now)) / 1000))
-                      : say.nearlyCold,
-                  )}
-                </Say>
-              )}
-              {props.held && (
-                <Say tone="off" lead={say.measuringIsStopped} role="alert">
-                  {props.held.text}
-                </Say>
-              )}
-              {props.overruled && (
-                <Say tone="unsure" lead={say.measuredWithoutTheMasterCheck}>
-                  {say.leadApproval(props.overruled)}
-                </Say>
-              )}
-              {note && (
-                <Say tone={jump ? 'unsure' : 'off'} lead={say.notSaved} role="alert">
-                  {note}
-                </Say>
-              )}
-              {jump && (
-                <label className="mb-2.5 block text-lg font-semibold">
-                  {say.whyItChanged}
-                  <input
-                    className={FIELD}
-                    value={reason}
-                    placeholder={say.regroundAdjustedDropped}
-                    onChange={(e) => setReason(e.target.value)}
-                  />
-                </label>
-              )}
-              {props.held && !props.held.adapter && props.lead && <Overrule overrule={props.overrule} />}
-              {proposal?.seen && props.tool.edges && proposal.seen !== props.tool.edges && !running ? (
-                <Say tone="unsure" lead={say.aTurnShowsEdgesNot(proposal.seen, props.tool.edges)}>
-                  {say.checkThatThisIsThe}
-                </Say>
-              ) : null}
-              {state.type === 'failed' ? (
-                <Say tone="off" lead={say.nothingMeasured} role="alert">
-                  {state.text}
-                </Say>
-              ) : (
-                !note &&
-                advice &&
-                advised &&
-                !running && (
-                  <Say tone={advice.tone} lead={advised.lead} role="status">
-                    {advised.rest} {result?.verdict === 'off' && !dirty && say.scanningSavesItAsOut}
-                  </Say>
-                )
-              )}
-              {held ? (
-                <BigAction onAct={() => router.push('/measure/masters')}>{say.goToTheMasterCheck}</BigAction>
-              ) : saving !== null ? (
-                <BigAction onAct={() => undefined} disabled>
-                  {saving}
-                </BigAction>
-              ) : running ? (
-                <BigAction onAct={() => undefined} disabled>
-                  {busyText(state)}
-                </BigAction>
-              ) : dirty ? (
-                <BigAction onAct={() => void wipe(dirty.edge)}>{say.cleanEdgeAndMeasureIt(dirty.edge)}</BigAction>
-              ) : proposal && result?.verdict === 'off' ? (
-                <BigAction onAct={() => void bench.measureAll()}>{say.correctItAndMeasureAgain}</BigAction>
-              ) : proposal ? (
-                <ScanAction>{say.scanToSave(serial)}</ScanAction>
-              ) : (
-                <BigAction onAct={() => void bench.measureAll()}>{say.measureAllEdges}</BigAction>
-              )}
-              {!proposal && !running && (
-                <SmallActions>
-                  <SmallAction href={`/measure/${serial}/figures`}>{say.typeInValues}</SmallAction>
-                  {props.program && <SmallAction href={`/measure/${serial}/program`}>{say.itsRoutine}</SmallAction>}
-                </SmallActions>
-              )}
-              {proposal && !running && !held && (
-                <SmallActions>
-                  {result?.verdict !== 'off' && (
-                    <SmallAction onAct={() => void bench.measureAll()}>{say.measureAllAgain}</SmallAction>
-                  )}
-                  {settable && <SmallAction onAct={() => setAdjusting(settable)}>{say.adjustWithLiveReading}</SmallAction>}
-                  {props.program?.version === null && result?.verdict === 'holds' && !dirty ? (
-                    <SmallAction href={`/measure/${serial}/program`}>{say.saveRoutine}</SmallAction>
-                  ) : (
-                    <SmallAction onAct={() => void wipe(null)}>{say.cleanAllAndMeasureAgain}</SmallAction>
-                  )}
-                </SmallActions>
-              )}
-            </div>
-          </>
+          <MeasureRight
+            {...props}
+            time={now}
+            warmMm={warmMm}
+            sheet={sheet}
+            state={state}
+            moving={moving}
+            proposal={proposal}
+            result={result}
+            advice={proposal && result ? advise(proposal.set, result, props.made) : null}
+            dirtyEdge={dirtyEdge}
+            settable={settableOf(result)}
+            happened={happened}
+            wipeEdge={(edge) => void wipe(edge)}
+            measureAll={() => void bench.measureAll()}
+          />
         )
       }
     />
+  )
+}
+
+function Heading({ title, about, forMachine, due }: MeasureProps) {
+  return (
+    <Title lead={title}>
+      {about}
+      {forMachine && (
+        <>
+          {' '}
+          {say.forWord} <b className="text-ink">{forMachine}</b>
+        </>
+      )}{' '}
+      · <span className={due.late ? 'text-off font-bold' : ''}>{due.text}</span>
+    </Title>
   )
 }

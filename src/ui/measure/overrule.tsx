@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import { SmallAction, SmallActions } from '../common/actions'
-import { FIELD } from '../common/form'
+import { TextField } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import type { Ask } from '@/stations/contract'
@@ -15,10 +15,7 @@ export function Overrule({ overrule }: { readonly overrule: Ask<typeof measure.o
   return (
     <form className="mb-2.5">
       <Problem lead={say.notApproved} text={problem} />
-      <label className="block text-lg font-semibold">
-        {say.orGoOnWithoutIt}
-        <input className={FIELD} value={reason} onChange={(e) => setReason(e.target.value)} />
-      </label>
+      <TextField label={say.orGoOnWithoutIt} value={reason} onChange={(e) => setReason(e.target.value)} />
       <SmallActions>
         <SmallAction disabled={busy || reason.trim().length < 3} onAct={() => void run(() => overrule({ reason }))}>
           {say.approveAsLead}

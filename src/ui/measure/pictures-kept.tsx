@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import { SmallAction, SmallActions } from '../common/actions'
-import { Field, FIELD } from '../common/form'
+import { NumberField } from '../common/form'
 import { Problem, Row } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import type { Ask } from '@/stations/contract'
@@ -35,9 +35,7 @@ export function PicturesKept({
       {lead ? (
         <>
           <div className="mt-2 max-w-[220px]">
-            <Field name={say.keep} unit="days">
-              <input className={FIELD} inputMode="numeric" value={days} onChange={(e) => setDays(e.target.value)} />
-            </Field>
+            <NumberField label={say.keep} unit="days" decimals={false} value={days} onChange={(e) => setDays(e.target.value)} />
           </div>
           <SmallActions>
             <SmallAction

@@ -4,7 +4,7 @@ import { useWatch, type Control, type UseFormRegister } from 'react-hook-form'
 import { FEATURES, type Feature } from '@/core/features'
 import { isAngle } from '@/core/judge'
 import { formatLength, unitMark, type LengthUnit } from '@/core/units'
-import { Field, FIELD } from '../common/form'
+import { TextField } from '../common/form'
 import type { StepFields } from './program-steps'
 import { say } from '@/words/screens/measure'
 
@@ -31,9 +31,7 @@ export function StepForm({
   return (
     <fieldset className="mt-3">
       <div className="grid grid-cols-[1fr_auto] items-end gap-3">
-        <Field name={say.name}>
-          <input className={FIELD} maxLength={40} {...register(`steps.${step}.name`)} />
-        </Field>
+        <TextField label={say.name} maxLength={40} {...register(`steps.${step}.name`)} />
         <p className="figures text-soft pb-2 text-[17px] leading-tight">
           {fields.at ? (
             <>
@@ -53,7 +51,7 @@ export function StepForm({
             title={FEATURE_NAMES[f]}
             className="border-rule font-head has-checked:border-act has-checked:text-act flex h-11 items-center gap-1.5 border px-1.5 text-[17px] font-semibold"
           >
-            <input type="checkbox" className="accent-[var(--color-act)]" {...register(`steps.${step}.asked.${f}`)} />
+            <input type="checkbox" className="checkbox checkbox-primary" {...register(`steps.${step}.asked.${f}`)} />
             {f}
             <span className="sr-only">{FEATURE_NAMES[f]}</span>
           </label>
@@ -94,7 +92,7 @@ function Limits({
             key={end}
             aria-label={`${end === 'min' ? say.lowerLimit : say.upperLimit} ${FEATURE_NAMES[feature].toLowerCase()}`}
             placeholder={end === 'min' ? say.least : say.greatest}
-            className="figures border-ink bg-paper h-11 w-full rounded-[3px] border-[1.5px] px-2 text-right text-lg"
+            className="input figures px-2 text-right"
             {...register(`steps.${step}.limits.${feature}.${end}`)}
           />
         ))

@@ -7,7 +7,7 @@ import { useForm } from 'react-hook-form'
 import { z } from 'zod'
 import { readScan } from '@/codecs/label-text'
 import { readMark, COUPLING_NAMES } from '@/core/tool'
-import { FIELD } from '../common/form'
+import { NumberField, SelectField, TextField } from '../common/form'
 import { BigAction } from '../common/actions'
 import { Problem } from '../common/sheet'
 import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
@@ -64,41 +64,29 @@ export function UnplannedForm({ machines, known, takeIn }: StrayProps) {
   return (
     <form onSubmit={submit} className="flex flex-1 flex-col gap-3" noValidate>
       <h2 className="text-2xl font-bold">{say.measureWithoutAJob}</h2>
-      <label className="text-lg font-semibold">
-        {say.markOnTheHolder}
-        <input {...register('serial')} className={`${FIELD} uppercase`} aria-invalid={!!errors.serial} placeholder={say.scanIt} />
-        {errors.serial && <span className="text-off text-base">{errors.serial.message}</span>}
-      </label>
-      <label className="text-lg font-semibold">
-        {say.taper}
-        <select {...register('coupling')} className={FIELD}>
-          {COUPLING_NAMES.map((name) => (
-            <option key={name}>{name}</option>
-          ))}
-        </select>
-      </label>
-      <label className="text-lg font-semibold">
-        {say.name}
-        <input {...register('name')} className={FIELD} placeholder={say.endMillDrill} />
-        {errors.name && <span className="text-off text-base">{errors.name.message}</span>}
-      </label>
+      <TextField
+        label={say.markOnTheHolder}
+        error={errors.serial?.message}
+        {...register('serial')}
+        placeholder={say.scanIt}
+        className="uppercase"
+      />
+      <SelectField label={say.taper} {...register('coupling')}>
+        {COUPLING_NAMES.map((name) => (
+          <option key={name}>{name}</option>
+        ))}
+      </SelectField>
+      <TextField label={say.name} error={errors.name?.message} {...register('name')} placeholder={say.endMillDrill} />
       <div className="grid grid-cols-2 gap-3">
-        <label className="text-lg font-semibold">
-          {say.tNumber}
-          <input {...register('t')} className={FIELD} inputMode="numeric" aria-invalid={!!errors.t} />
-          {errors.t && <span className="text-off text-base">{errors.t.message}</span>}
-        </label>
-        <label className="text-lg font-semibold">
-          {say.machine}
-          <select {...register('machine')} className={FIELD}>
-            <option value="">{say.later}</option>
-            {machines.map((m) => (
-              <option key={m.key} value={m.key}>
-                {m.name}
-              </option>
-            ))}
-          </select>
-        </label>
+        <NumberField label={say.tNumber} error={errors.t?.message} decimals={false} {...register('t')} />
+        <SelectField label={say.machine} {...register('machine')}>
+          <option value="">{say.later}</option>
+          {machines.map((m) => (
+            <option key={m.key} value={m.key}>
+              {m.name}
+            </option>
+          ))}
+        </SelectField>
       </div>
       <div className="mt-auto">
         <Problem lead={say.notSaved} text={problem} />

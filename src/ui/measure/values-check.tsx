@@ -1,10 +1,10 @@
 'use client'
 import { useState } from 'react'
 import type { Coupling } from '@/core/tool'
-import { parseLength, unitMark } from '@/core/units'
+import { parseLength } from '@/core/units'
 import { lengthErrorText } from '@/words/length'
 import { SmallAction, SmallActions } from '../common/actions'
-import { Field, FIELD } from '../common/form'
+import { LengthField, TextField } from '../common/form'
 import { Problem, Say } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import { useShell } from '../shell/shell-context'
@@ -56,20 +56,15 @@ export function ValuesCheckForm({ coupling, master, due, save }: ValuesCheckProp
         {due}
       </Say>
       <div className="grid grid-cols-2 gap-x-3 gap-y-1">
-        <Field name={say.markOnTheMaster} wide>
-          <input className={FIELD} value={mark} placeholder={master.mark} onChange={(e) => setMark(e.target.value)} />
-        </Field>
-        <Field name={say.lengthReads} unit={unitMark(unit)}>
-          <input className={`${FIELD} figures`} inputMode="decimal" value={length} onChange={(e) => setLength(e.target.value)} />
-        </Field>
-        <Field name={say.diameterReads} unit={unitMark(unit)}>
-          <input
-            className={`${FIELD} figures`}
-            inputMode="decimal"
-            value={diameter}
-            onChange={(e) => setDiameter(e.target.value)}
-          />
-        </Field>
+        <TextField
+          label={say.markOnTheMaster}
+          wide
+          value={mark}
+          placeholder={master.mark}
+          onChange={(e) => setMark(e.target.value)}
+        />
+        <LengthField label={say.lengthReads} value={length} onChange={(e) => setLength(e.target.value)} />
+        <LengthField label={say.diameterReads} value={diameter} onChange={(e) => setDiameter(e.target.value)} />
       </div>
       <Problem lead={say.notSaved} text={problem} />
       <SmallActions>

@@ -39,7 +39,7 @@ const holder = helper.accessor('serial', {
   cell: ({ getValue }) => {
     const serial = getValue()
     return serial ? (
-      <Link className="text-act flex min-h-11 items-center font-semibold" href={`/tools/${serial}`}>
+      <Link className="row-link" href={`/tools/${serial}`}>
         {serial}
       </Link>
     ) : (
@@ -71,10 +71,10 @@ export function RecordTable({ lines, oneTool = false }: { readonly lines: readon
   return (
     <>
       <div className="overflow-x-auto" tabIndex={0}>
-        <table className="w-full text-left">
+        <table className="table">
           <thead>
             {table.getHeaderGroups().map((group) => (
-              <tr key={group.id} className="border-ink border-b-2">
+              <tr key={group.id}>
                 {group.headers.map((header) => (
                   <th key={header.id} scope="col" className="pr-4 pb-1.5 text-[17px] font-medium">
                     <table.FlexRender header={header} />
@@ -85,7 +85,7 @@ export function RecordTable({ lines, oneTool = false }: { readonly lines: readon
           </thead>
           <tbody>
             {rows.map((row) => (
-              <tr key={row.id} className="border-rule h-[46px] border-b">
+              <tr key={row.id} className="h-[46px]">
                 {row.getAllCells().map((cell) => (
                   <td key={cell.id} className="py-1 pr-4 align-middle">
                     <table.FlexRender cell={cell} />

@@ -3,8 +3,8 @@ import { PRACTICE_NAMES } from '@/words/properties'
 import { useState } from 'react'
 import { PRACTICE, PRACTICE_KEYS, type Practice, type PracticeKey } from '@/core/clamp'
 import { parseLength } from '@/core/units'
-import { SmallAction, SmallActions } from '../common/actions'
-import { FIELD } from '../common/form'
+import { RowAction, SmallAction, SmallActions } from '../common/actions'
+import { NumberField } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import type { Ask } from '@/stations/contract'
@@ -37,14 +37,9 @@ export function PracticeTable({ practice, lead, keep }: PracticeTableProps) {
                 {practice[key]} <small className="font-normal">{unit}</small>
               </b>
               {lead && open !== key && (
-                <button
-                  type="button"
-                  className="text-act font-head min-h-11 px-2 text-lg font-semibold"
-                  aria-label={say.changeName(name)}
-                  onClick={() => setOpen(key)}
-                >
+                <RowAction aria-label={say.changeName(name)} onAct={() => setOpen(key)}>
                   {say.changeTitle}
-                </button>
+                </RowAction>
               )}
             </div>
             {open === key && <Change key={key} of={key} now={practice[key]} own={own} keep={keep} done={() => setOpen(null)} />}
@@ -72,7 +67,8 @@ function Change({
   const [text, setText] = useState(String(now))
   const { unit, min, max, standard } = PRACTICE[key]
   const [name] = PRACTICE_NAMES[key]
-  const save = (value: number | null) => void run(() => keep({ key, value }), done)
+  const save = (value: number | null) =>
+    void run(() => keep({ key, value }), done, value === null ? say.backToStandard(name) : say.valueSaved(name))
   const typed = () => {
     // a plain number reads the same with and without a unit of length
     const read = parseLength(text, 'mm')
@@ -87,16 +83,12 @@ function Change({
         typed()
       }}
     >
-      <label className="block text-base font-semibold">
-        {say.fromTo(min, max, unit)}
-        <input
-          className={`${FIELD} figures`}
-          aria-label={say.newValue(name)}
-          inputMode="decimal"
-          value={text}
-          onChange={(e) => setText(e.target.value)}
-        />
-      </label>
+      <NumberField
+        label={say.fromTo(min, max, unit)}
+        aria-label={say.newValue(name)}
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+      />
       <Problem lead={say.notSaved} text={problem} />
       <SmallActions>
         <SmallAction onAct={done}>{say.cancel}</SmallAction>

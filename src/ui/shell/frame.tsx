@@ -3,10 +3,14 @@ import { Camera, ScanBarcode } from 'lucide-react'
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
 import { useRef, useState, type ReactNode } from 'react'
+import { Choices } from '../common/actions'
 import { Keys } from './keys'
 import { Leaving } from './leaving'
+import { Palette } from './palette'
 import { OTHERS, STATIONS } from './places'
 import { useShell } from './shell-context'
+import type { Ask } from '@/stations/contract'
+import type { findAnything } from '@/stations/find/contract'
 import { say } from '@/words/screens/shell'
 
 export type Waiting = Readonly<Record<string, number>>
@@ -15,19 +19,18 @@ export type Waiting = Readonly<Record<string, number>>
 export function Frame({
   place,
   waiting,
+  find,
   children,
 }: {
   readonly place: string
   readonly waiting: Waiting
+  readonly find: Ask<typeof findAnything>
   readonly children: ReactNode
 }) {
   const help = useRef<HTMLDialogElement>(null)
   return (
     <div className="relative grid h-dvh grid-cols-[164px_1fr] grid-rows-[56px_1fr] max-[900px]:grid-cols-[132px_1fr]">
-      <a
-        href="#sheet"
-        className="bg-act text-act-ink font-head sr-only z-30 px-4 py-2 text-lg font-semibold focus:not-sr-only focus:absolute focus:top-2 focus:left-2"
-      >
+      <a href="#sheet" className="btn btn-primary sr-only z-30 focus:not-sr-only focus:absolute focus:top-2 focus:left-2">
         {say.skipToTheSheet}
       </a>
       <header className="border-rule bg-paper col-span-2 flex items-center gap-4 border-b pr-4">
@@ -43,7 +46,7 @@ export function Frame({
         <UnitSwitch />
         <Who />
         <button
-          className="font-head text-soft h-11 w-9 shrink-0 text-xl font-semibold"
+          className="btn btn-ghost btn-square text-soft shrink-0 text-xl"
           aria-label={say.keysOfThisProgram}
           onClick={() => help.current?.showModal()}
         >
@@ -56,15 +59,14 @@ export function Frame({
       </main>
       <Keys onHelp={() => help.current?.showModal()} />
       <Leaving />
-      <dialog
-        ref={help}
-        className="bg-paper text-ink border-ink m-auto border-[1.5px] p-6 backdrop:bg-black/50"
-        aria-label={say.keys}
-      >
-        <KeyList />
-        <form method="dialog" className="mt-4">
-          <button className="font-head border-ink h-11 border-[1.5px] px-6 text-lg font-semibold">{say.close}</button>
-        </form>
+      <Palette find={find} />
+      <dialog ref={help} className="modal" aria-label={say.keys}>
+        <div className="modal-box max-w-3xl">
+          <KeyList />
+          <form method="dialog" className="modal-action">
+            <button className="btn btn-outline px-6">{say.close}</button>
+          </form>
+        </div>
       </dialog>
     </div>
   )
@@ -168,26 +170,14 @@ function FromPicture() {
   )
 }
 
+const UNITS = [
+  { key: 'mm', name: 'mm' },
+  { key: 'inch', name: 'inch' },
+] as const
+
 function UnitSwitch() {
   const { unit, actions } = useShell()
-  return (
-    <div
-      className="border-ink flex h-11 shrink-0 overflow-hidden rounded-[3px] border-[1.5px]"
-      role="group"
-      aria-label={say.unitOfLengths}
-    >
-      {(['mm', 'inch'] as const).map((u) => (
-        <button
-          key={u}
-          aria-pressed={unit === u}
-          className={`px-3 text-[17px] font-semibold ${unit === u ? 'bg-ink text-paper' : 'text-ink'}`}
-          onClick={() => void actions.setUnit(u)}
-        >
-          {u}
-        </button>
-      ))}
-    </div>
-  )
+  return <Choices label={say.unitOfLengths} all={UNITS} taken={unit} take={(u) => void actions.setUnit(u)} />
 }
 
 function Who() {
@@ -200,11 +190,11 @@ function Who() {
       >
         <span className="truncate">{person?.name ?? say.signIn}</span>
       </summary>
-      <ul className="bg-paper border-ink absolute right-0 z-20 mt-1 w-64 border-[1.5px]">
+      <ul className="menu bg-paper border-ink absolute right-0 z-20 mt-1 w-64 border-[1.5px]">
         {people.map((p) => (
           <li key={p.id}>
             <button
-              className="hover:bg-ground flex h-12 w-full items-center justify-between px-4 text-left text-lg font-semibold"
+              className="flex h-12 justify-between text-lg font-semibold"
               onClick={() => {
                 menu.current?.removeAttribute('open')
                 void actions.setPerson(p.id)
@@ -259,15 +249,16 @@ function KeyList() {
     [say.gThenALetter, OTHERS.map((o) => `${o.go} ${o.name}`).join(' · ')],
     ['← →', say.walkAlongTheRack],
     ['u', say.mmOrInch],
+    [say.findKey, say.findAnything],
     ['?', say.thisList],
   ]
   return (
-    <table className="text-left">
+    <table className="table">
       <caption className="font-head pb-3 text-left text-2xl font-bold">{say.keys}</caption>
       <tbody>
         {rows.map(([key, what]) => (
-          <tr key={key} className="border-rule border-t">
-            <th scope="row" className="py-2 pr-6 text-lg font-semibold whitespace-nowrap">
+          <tr key={key}>
+            <th scope="row" className="text-lg font-semibold whitespace-nowrap">
               {key}
             </th>
             <td>{what}</td>

@@ -27,30 +27,20 @@ export function Leaving() {
     return () => document.removeEventListener('click', onClick, true)
   }, [go, hasUnsaved])
   return (
-    <dialog
-      ref={dialog}
-      className="bg-paper text-ink border-ink m-auto max-w-[520px] border-[1.5px] p-6 backdrop:bg-black/50"
-      aria-labelledby="leaving-title"
-      onClose={() => leaving && leave(false)}
-    >
-      <h2 id="leaving-title" className="text-2xl font-bold">
-        {say.isNotSaved(leaving?.what ?? say.something)}
-      </h2>
-      <p className="mt-2 text-lg">{say.stayToSaveItOr}</p>
-      <div className="mt-4 flex gap-3">
-        <button
-          autoFocus
-          className="bg-act text-act-ink font-head h-12 flex-1 rounded-[3px] px-5 text-xl font-semibold"
-          onClick={() => leave(false)}
-        >
-          {say.stayHere}
-        </button>
-        <button
-          className="font-head border-ink h-12 flex-1 rounded-[3px] border-[1.5px] px-5 text-xl font-semibold"
-          onClick={() => leave(true)}
-        >
-          {say.leaveWithoutSaving}
-        </button>
+    <dialog ref={dialog} className="modal" aria-labelledby="leaving-title" onClose={() => leaving && leave(false)}>
+      <div className="modal-box">
+        <h2 id="leaving-title" className="text-2xl font-bold">
+          {say.isNotSaved(leaving?.what ?? say.something)}
+        </h2>
+        <p className="mt-2 text-lg">{say.stayToSaveItOr}</p>
+        <div className="mt-4 flex gap-3">
+          <button autoFocus className="btn btn-primary btn-lg flex-1" onClick={() => leave(false)}>
+            {say.stayHere}
+          </button>
+          <button className="btn btn-outline btn-lg flex-1" onClick={() => leave(true)}>
+            {say.leaveWithoutSaving}
+          </button>
+        </div>
       </div>
     </dialog>
   )

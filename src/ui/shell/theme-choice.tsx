@@ -1,4 +1,5 @@
 'use client'
+import { Choices } from '../common/actions'
 import { useShell } from './shell-context'
 import { say } from '@/words/screens/shell'
 
@@ -9,19 +10,5 @@ const THEMES = [
 
 export function ThemeChoice() {
   const { theme, actions } = useShell()
-  return (
-    <div className="flex gap-3" role="group" aria-label={say.lookOfTheScreen}>
-      {THEMES.map(({ key, name }) => (
-        <button
-          key={key}
-          type="button"
-          aria-pressed={theme === key}
-          className={`border-ink h-12 rounded-[3px] border-[1.5px] px-5 text-lg font-semibold ${theme === key ? 'bg-ink text-paper' : ''}`}
-          onClick={() => void actions.setTheme(key)}
-        >
-          {name}
-        </button>
-      ))}
-    </div>
-  )
+  return <Choices label={say.lookOfTheScreen} all={THEMES} taken={theme} take={(key) => void actions.setTheme(key)} />
 }

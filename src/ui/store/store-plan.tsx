@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
 import { COUPLING_NAMES, UNIT_KINDS, type Coupling, type StoreUnit, type UnitKind } from '@/core/tool'
 import { BigAction, SmallAction, SmallActions } from '../common/actions'
-import { Field, FIELD } from '../common/form'
+import { NumberField, SelectField, TextField } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useFewParts } from '../library/use-parts'
 import { useAct } from '../common/use-act'
@@ -128,9 +128,7 @@ export function FindPart() {
   )
   return (
     <div>
-      <Field name={say.findAPart}>
-        <input className={FIELD} value={word} onChange={(e) => setWord(e.target.value)} />
-      </Field>
+      <TextField label={say.findAPart} value={word} onChange={(e) => setWord(e.target.value)} />
       <ul>
         {found.map((p) => (
           <li key={`${p.id}-${p.place}`}>
@@ -182,31 +180,26 @@ export function AddUnit({ units, floor, placeUnit }: Pick<StorePlanProps, 'units
   return (
     <div className="flex flex-col gap-2">
       <div className="grid grid-cols-2 gap-2">
-        <Field name={say.shortName}>
-          <input className={FIELD} value={id} onChange={(e) => setId(e.target.value)} />
-        </Field>
-        <Field name={say.kind}>
-          <select className={FIELD} value={kind} onChange={(e) => setKind(e.target.value as UnitKind)}>
-            {UNIT_KINDS.map((k) => (
-              <option key={k}>{k}</option>
-            ))}
-          </select>
-        </Field>
-        <Field name={say.name} wide>
-          <input className={FIELD} value={name} onChange={(e) => setName(e.target.value)} />
-        </Field>
-        <Field name={tools ? say.slots : say.drawers}>
-          <input className={FIELD} inputMode="numeric" value={count} onChange={(e) => setCount(e.target.value)} />
-        </Field>
+        <TextField label={say.shortName} value={id} onChange={(e) => setId(e.target.value)} />
+        <SelectField label={say.kind} value={kind} onChange={(e) => setKind(e.target.value as UnitKind)}>
+          {UNIT_KINDS.map((k) => (
+            <option key={k}>{k}</option>
+          ))}
+        </SelectField>
+        <TextField label={say.name} wide value={name} onChange={(e) => setName(e.target.value)} />
+        <NumberField
+          label={tools ? say.slots : say.drawers}
+          decimals={false}
+          value={count}
+          onChange={(e) => setCount(e.target.value)}
+        />
         {tools && (
-          <Field name={say.taper}>
-            <select className={FIELD} value={taper} onChange={(e) => setTaper(e.target.value as Coupling | '')}>
-              <option value="">{say.any}</option>
-              {COUPLING_NAMES.map((c) => (
-                <option key={c}>{c}</option>
-              ))}
-            </select>
-          </Field>
+          <SelectField label={say.taper} value={taper} onChange={(e) => setTaper(e.target.value as Coupling | '')}>
+            <option value="">{say.any}</option>
+            {COUPLING_NAMES.map((c) => (
+              <option key={c}>{c}</option>
+            ))}
+          </SelectField>
         )}
       </div>
       <Problem lead={say.notSaved} text={problem} />

@@ -1,5 +1,9 @@
 /** What the screens of kit say. */
 export const say = {
+  changesAreSaved: (job: string) => `The changes of ${job} are saved.`,
+  noteIsSaved: 'The next shift will read it.',
+  nowReserved: (serial: string, job: string) => `${serial} is reserved for ${job}.`,
+  nowFree: (serial: string) => `Any job may take ${serial}.`,
   // standing.ts
   measuredDaysAgo: (days: number) => `measured ${days} days ago`,
   builtToVersionNow: (built: number, current: number) => `built to version ${built}, now ${current}`,

@@ -1,5 +1,12 @@
 /** What the screens of library say. */
 export const say = {
+  holderAdded: (serial: string) => `${serial} is in the library.`,
+  studChanged: (serial: string) => `The new stud of ${serial} is saved.`,
+  inspectionSaved: (serial: string) => `The inspection of ${serial} is saved.`,
+  receivedOf: (n: number, part: string) => `${n} × ${part} received.`,
+  scrappedOf: (n: number, part: string) => `${n} × ${part} scrapped.`,
+  bookingUndone: 'The booking is undone.',
+  bookedFromTheGrinder: 'Its new sizes are saved.',
   // actions.ts
   aCsvFile: 'a CSV file',
 

@@ -1,5 +1,8 @@
 /** What the screens of measure say. */
 export const say = {
+  howFar: 'How far it is',
+  savedAs: (verdict: string) => `saved: ${verdict}`,
+  certificateSaved: (master: string) => `The certificate of ${master} is saved.`,
   // actions.ts
   adapterOf: (coupling: string) => `adapter ${coupling}`,
   toolWithoutADefinition: 'Tool without a definition',

@@ -1,5 +1,21 @@
 /** What the screens of shell say. */
 export const say = {
+  findAnything: 'Find anything',
+  findPlaceholder: 'A tool, part, job, holder or page',
+  nothingFound: 'Nothing has these letters.',
+  pages: 'Pages',
+  findKey: 'Ctrl K',
+  findTools: 'Tools',
+  findJobs: 'Jobs',
+  findDefinitions: 'Tools in the library',
+  findParts: 'Parts',
+  findHolders: 'Holders',
+  findMachines: 'Machines',
+  timeOfDay: 'Time of day',
+  typeTheTime: 'Type the time such as 7:30 or 0730.',
+  suchAsADay: '28 Nov 2026',
+  pickADay: 'Pick a day',
+  typeTheDay: 'Type the day such as 28 Nov 2026 or 28.11.',
   // due.ts
   noDate: 'no date',
   lateSpan: (span: string) => `late ${span}`,

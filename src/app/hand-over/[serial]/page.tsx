@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { isTyped } from '@/core/tool'
+import { isTyped, type Machine, type Assembly } from '@/core/tool'
 import { fixed, mmToUnit, unitMark } from '@/core/units'
 import { readHandover } from '@/stations/hand-over/pages'
 import { refuseTrial } from '@/stations/hand-over/propose'
@@ -24,6 +24,7 @@ import { handoverRefusalText, refusalMark } from '@/words/hand-over'
 import { refusalText } from '@/words/refusals'
 import { releaseAction, dropPostAction, printLabelsAction, voidHandoverAction, writeTagAction } from '../actions'
 import { say } from '@/words/screens/hand-over'
+import type { Handover, HandoverValues } from '@/core/handover'
 
 export const metadata = { title: say.handOver }
 
@@ -90,7 +91,7 @@ export default async function HandoverPage({
               )}
               {current.postFile && (
                 <details>
-                  <summary className="font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">{current.postFile}</summary>
+                  <summary className="fold text-ink">{current.postFile}</summary>
                   <pre className="bg-ground overflow-auto p-3 text-[15px]">{current.postText}</pre>
                 </details>
               )}
@@ -103,27 +104,7 @@ export default async function HandoverPage({
               <Row name={say.releasedTitle}>{formatWhen(current.releasedAt)}</Row>
               <Row name={say.by}>{shop.people.find((p) => p.id === current.personId)?.name ?? current.personId}</Row>
               <Row name={say.measuredTitle}>{formatWhen(current.values.measuredAt)}</Row>
-              <div className="mt-auto">
-                <Say tone="holds" lead={say.releasedSentence}>
-                  {say.hangTheLabelOnThe}
-                </Say>
-                <GoTo href={`/load?serial=${serial}`}>{say.loadIt}</GoTo>
-                <SmallActions>
-                  <SmallAction href={`${files}/label.pdf`} download>
-                    {say.labelPdf}
-                  </SmallAction>
-                  {!(machine && isTyped(machine)) && (
-                    <SmallAction href={`${files}/post?machine=${current.values.machine}`} download>
-                      {say.postFile}
-                    </SmallAction>
-                  )}
-                </SmallActions>
-                <LabelWords text={encodeLabel(current.values)} />
-                <PrintPanel id={current.id} print={printLabelsAction} />
-                {!(machine && isTyped(machine)) && <DropPanel id={current.id} drop={dropPostAction} />}
-                <TagPanel serial={serial} write={writeTagAction} />
-                {assembly.state === 'released' && <VoidPanel serial={serial} takeBack={voidHandoverAction} />}
-              </div>
+              <Released serial={serial} files={files} machine={machine} current={current} assembly={assembly} />
             </>
           }
         />
@@ -155,27 +136,7 @@ export default async function HandoverPage({
         right={
           <>
             <h2 className="text-2xl font-bold">{say.valuesToRelease}</h2>
-            {values && machine ? (
-              <>
-                <Row name={say.length} symbol="LF">
-                  {sized(values.lengthMm)}
-                </Row>
-                <Row
-                  name={machine.sizeRegister === 'radius' ? say.radius : say.diameter}
-                  symbol={machine.sizeRegister === 'radius' ? 'DC/2' : 'DC'}
-                >
-                  {sized(machine.sizeRegister === 'radius' ? values.radiusMm : 2 * values.radiusMm)}
-                </Row>
-                {values.cornerRadiusMm !== null && (
-                  <Row name={say.cornerRadius} symbol="RE">
-                    {sized(values.cornerRadiusMm)}
-                  </Row>
-                )}
-                <Row name={say.handOverTitle}>{values.issue}</Row>
-              </>
-            ) : (
-              <p className="text-soft">{say.nothingYet}</p>
-            )}
+            <Values values={values} machine={machine} sized={sized} />
             {measurement && (
               <Row name={say.measuredTitle}>
                 {formatWhen(measurement.at)} {measurement.verdict && <VerdictMark verdict={measurement.verdict} />}
@@ -203,5 +164,77 @@ export default async function HandoverPage({
         }
       />
     </StationPage>
+  )
+}
+
+/** What goes out with it. */
+function Released({
+  serial,
+  files,
+  machine,
+  current,
+  assembly,
+}: {
+  readonly serial: string
+  readonly files: string
+  readonly machine: Machine | null
+  readonly current: Handover
+  readonly assembly: Assembly
+}) {
+  return (
+    <div className="mt-auto">
+      <Say tone="holds" lead={say.releasedSentence}>
+        {say.hangTheLabelOnThe}
+      </Say>
+      <GoTo href={`/load?serial=${serial}`}>{say.loadIt}</GoTo>
+      <SmallActions>
+        <SmallAction href={`${files}/label.pdf`} download>
+          {say.labelPdf}
+        </SmallAction>
+        {!(machine && isTyped(machine)) && (
+          <SmallAction href={`${files}/post?machine=${current.values.machine}`} download>
+            {say.postFile}
+          </SmallAction>
+        )}
+      </SmallActions>
+      <LabelWords text={encodeLabel(current.values)} />
+      <PrintPanel id={current.id} print={printLabelsAction} />
+      {!(machine && isTyped(machine)) && <DropPanel id={current.id} drop={dropPostAction} />}
+      <TagPanel serial={serial} write={writeTagAction} />
+      {assembly.state === 'released' && <VoidPanel serial={serial} takeBack={voidHandoverAction} />}
+    </div>
+  )
+}
+
+/** What would be handed over. */
+function Values({
+  values,
+  machine,
+  sized,
+}: {
+  readonly values: HandoverValues | null
+  readonly machine: Machine | null
+  readonly sized: (mm: number) => string
+}) {
+  return values && machine ? (
+    <>
+      <Row name={say.length} symbol="LF">
+        {sized(values.lengthMm)}
+      </Row>
+      <Row
+        name={machine.sizeRegister === 'radius' ? say.radius : say.diameter}
+        symbol={machine.sizeRegister === 'radius' ? 'DC/2' : 'DC'}
+      >
+        {sized(machine.sizeRegister === 'radius' ? values.radiusMm : 2 * values.radiusMm)}
+      </Row>
+      {values.cornerRadiusMm !== null && (
+        <Row name={say.cornerRadius} symbol="RE">
+          {sized(values.cornerRadiusMm)}
+        </Row>
+      )}
+      <Row name={say.handOverTitle}>{values.issue}</Row>
+    </>
+  ) : (
+    <p className="text-soft">{say.nothingYet}</p>
   )
 }

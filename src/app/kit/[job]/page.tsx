@@ -2,7 +2,7 @@ import { programWarningText } from '@/words/kit'
 import { differenceInMinutes } from 'date-fns'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
-import type { Job, StandingType } from '@/core/plan'
+import type { Job, NettedTool, StandingType } from '@/core/plan'
 import { readJobPage } from '@/stations/kit/pages'
 import { FLOOR } from '@/stations/store/plan'
 import { Say, Sheet, Title } from '@/ui/common/sheet'
@@ -79,21 +79,7 @@ export default async function JobPage({
                 {say.itNeedsNoToolsAny}
               </Say>
             )}
-            <div
-              className="font-head flex h-[34px] shrink-0 text-lg font-semibold"
-              role="img"
-              aria-label={SHARES.map((s) => `${count(s.types)} ${s.text}`).join(', ')}
-            >
-              {SHARES.filter((s) => count(s.types) > 0).map((s) => (
-                <div
-                  key={s.text}
-                  className={`border-paper flex items-center overflow-hidden border-r-2 px-3 whitespace-nowrap last:border-r-0 ${s.look}`}
-                  style={{ flexGrow: count(s.types), flexBasis: 'auto' }}
-                >
-                  {count(s.types)} {s.text}
-                </div>
-              ))}
-            </div>
+            <Shares count={count} />
             <div className="shrink-0 overflow-x-auto" tabIndex={0} aria-label={say.wantedTools} role="region">
               <KitTable
                 job={job.id}
@@ -133,38 +119,71 @@ export default async function JobPage({
               putBack={putBackAction}
               short={shortPickAction}
             />
-            {!toFetch && (
-              <div className="mt-2">
-                {chosen?.definition ? (
-                  <>
-                    <Say tone="todo" lead={say.tIsNext(chosen.wanted.t)}>
-                      {say.everythingForItIsPicked(chosen.definition.name)}
-                    </Say>
-                    <GoTo href={`/build?job=${encodeURIComponent(job.id)}&t=${chosen.wanted.t}`}>
-                      {say.buildT(chosen.wanted.t)}
-                    </GoTo>
-                  </>
-                ) : (
-                  <Say tone="holds" lead={say.nothingLeftToBuild}>
-                    {count(['in-work']) > 0
-                      ? say.builtToolsStillHaveTo
-                      : count(['cannot-build', 'unknown-t']) > 0
-                        ? say.blockedToolsNeedPartsOr
-                        : say.everyToolIsReadyOr}
-                  </Say>
-                )}
-                <Link
-                  className="text-act font-head flex min-h-11 items-center text-lg font-semibold"
-                  href={`/kit/${encodeURIComponent(job.id)}/setup`}
-                >
-                  {say.setupSheet}
-                </Link>
-              </div>
-            )}
+            <Chosen toFetch={toFetch} chosen={chosen} job={job} count={count} />
           </>
         }
       />
     </StationPage>
+  )
+}
+
+/** How far the tools of the job are. */
+function Shares({ count }: { readonly count: (types: readonly string[]) => number }) {
+  return (
+    <div
+      className="font-head flex h-[34px] shrink-0 text-lg font-semibold"
+      role="img"
+      aria-label={SHARES.map((s) => `${count(s.types)} ${s.text}`).join(', ')}
+    >
+      {SHARES.filter((s) => count(s.types) > 0).map((s) => (
+        <div
+          key={s.text}
+          className={`border-paper flex items-center overflow-hidden border-r-2 px-3 whitespace-nowrap last:border-r-0 ${s.look}`}
+          style={{ flexGrow: count(s.types), flexBasis: 'auto' }}
+        >
+          {count(s.types)} {s.text}
+        </div>
+      ))}
+    </div>
+  )
+}
+
+/** The tool of the list that was chosen. */
+function Chosen({
+  toFetch,
+  chosen,
+  job,
+  count,
+}: {
+  readonly toFetch: boolean
+  readonly chosen: NettedTool
+  readonly job: Job
+  readonly count: (types: readonly string[]) => number
+}) {
+  return (
+    !toFetch && (
+      <div className="mt-2">
+        {chosen?.definition ? (
+          <>
+            <Say tone="todo" lead={say.tIsNext(chosen.wanted.t)}>
+              {say.everythingForItIsPicked(chosen.definition.name)}
+            </Say>
+            <GoTo href={`/build?job=${encodeURIComponent(job.id)}&t=${chosen.wanted.t}`}>{say.buildT(chosen.wanted.t)}</GoTo>
+          </>
+        ) : (
+          <Say tone="holds" lead={say.nothingLeftToBuild}>
+            {count(['in-work']) > 0
+              ? say.builtToolsStillHaveTo
+              : count(['cannot-build', 'unknown-t']) > 0
+                ? say.blockedToolsNeedPartsOr
+                : say.everyToolIsReadyOr}
+          </Say>
+        )}
+        <Link className="row-link text-lg" href={`/kit/${encodeURIComponent(job.id)}/setup`}>
+          {say.setupSheet}
+        </Link>
+      </div>
+    )
   )
 }
 

@@ -45,7 +45,7 @@ export default async function CartsPage({ searchParams }: { readonly searchParam
                   <Link
                     href={`/kit/carts?job=${encodeURIComponent(j.id)}&cart=${chosen?.unit.id ?? ''}`}
                     aria-current={j.id === job ? 'true' : undefined}
-                    className={`border-ink font-head flex h-11 items-center rounded-[3px] border-[1.5px] px-3 text-lg font-semibold ${j.id === job ? 'bg-ink text-paper' : ''}`}
+                    className="btn btn-outline px-3"
                   >
                     {j.id}
                   </Link>

@@ -1,14 +1,17 @@
 import Link from 'next/link'
 import { readHolders } from '@/stations/library/pages'
 import { SmallAction } from '@/ui/common/actions'
-import { FIELD } from '@/ui/common/form'
+import { TextField } from '@/ui/common/form'
 import { Sheet } from '@/ui/common/sheet'
 import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
 import { AddHolder } from '@/ui/library/holder-forms'
-import { context } from '../../_server/context'
+import { context, type Context } from '../../_server/context'
 import { fitsText } from '@/words/fits'
 import { addHolderAction } from '../actions'
 import { say } from '@/words/screens/library'
+import type { Refusal } from '@/core/fits'
+import type { HolderLine } from '@/stations/library/pages'
+import type { Component } from '@/core/tool'
 
 export const metadata = { title: say.holders }
 
@@ -35,19 +38,16 @@ export default async function HoldersPage({
           <>
             <SubNav tabs={LIBRARY_TABS} label={say.sheetsOfTheLibrary} heading />
             <form role="search" className="flex items-end gap-3">
-              <label className="max-w-md min-w-[220px] flex-1 text-lg font-semibold">
-                {say.markOrType}
-                <input name="words" className={FIELD} defaultValue={typed} autoComplete="off" />
-              </label>
-              <button className="border-ink font-head h-11 rounded-[3px] border-[1.5px] px-4 text-[19px] font-semibold">
-                {say.search}
-              </button>
+              <div className="max-w-md min-w-[220px] flex-1">
+                <TextField label={say.markOrType} name="words" defaultValue={typed} autoComplete="off" />
+              </div>
+              <button className="btn btn-outline">{say.search}</button>
               <span className="figures text-soft pb-2.5 text-lg">{say.holderCount(of.toLocaleString('en'))}</span>
             </form>
             <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={say.holders}>
-              <table className="w-full text-left">
+              <table className="table">
                 <thead>
-                  <tr className="border-ink border-b-2 [&>th]:pr-4 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">
+                  <tr>
                     <th scope="col">{say.serial}</th>
                     <th scope="col">{say.typeLower}</th>
                     <th scope="col" className="text-right">
@@ -60,39 +60,7 @@ export default async function HoldersPage({
                 </thead>
                 <tbody>
                   {lines.map(({ holder: h, type, health, greatestHeats: greatest }) => (
-                    <tr key={h.serial} className="border-rule h-[46px] border-b [&>td]:pr-4">
-                      <th scope="row">
-                        <Link
-                          className="text-act flex min-h-11 items-center pr-4 text-[19px] font-semibold"
-                          href={`/tools/${h.serial}`}
-                        >
-                          {h.serial}
-                        </Link>
-                      </th>
-                      <td>
-                        {type?.name ?? h.coupling}
-                        {health.length > 0 && (
-                          <span className="text-off block text-[14px] leading-tight font-semibold">
-                            ◆ {fitsText(health[0], shop.unit)}
-                          </span>
-                        )}
-                      </td>
-                      <td className="num text-right text-[19px] whitespace-nowrap">
-                        {greatest === undefined && h.heats === 0 ? '–' : h.heats}
-                        {greatest !== undefined && <small className="text-soft"> {say.ofGreatest(greatest)}</small>}
-                      </td>
-                      <td className="figures whitespace-nowrap">{h.inspectBy?.slice(0, 10) ?? '–'}</td>
-                      <td className="figures whitespace-nowrap">{h.studSince?.slice(0, 10) ?? '–'}</td>
-                      <td className="whitespace-nowrap">
-                        {h.retired
-                          ? say.retiredMark
-                          : h.carries
-                            ? h.carriesT === null
-                              ? say.withATool
-                              : say.withT(h.carriesT)
-                            : say.freePlace(h.place ?? say.noPlace)}
-                      </td>
-                    </tr>
+                    <Line key={h.serial} h={h} type={type} health={health} shop={shop} greatest={greatest} />
                   ))}
                 </tbody>
               </table>
@@ -108,5 +76,51 @@ export default async function HoldersPage({
         right={<AddHolder types={types} places={drawers} add={addHolderAction} />}
       />
     </>
+  )
+}
+
+/** One holder. */
+function Line({
+  h,
+  type,
+  health,
+  shop,
+  greatest,
+}: {
+  readonly h: HolderLine['holder']
+  readonly type: Component | null
+  readonly health: readonly Refusal[]
+  readonly shop: Context
+  readonly greatest: number | undefined
+}) {
+  return (
+    <tr className="border-rule h-[46px] border-b [&>td]:pr-4">
+      <th scope="row">
+        <Link className="row-link pr-4 text-[19px]" href={`/tools/${h.serial}`}>
+          {h.serial}
+        </Link>
+      </th>
+      <td>
+        {type?.name ?? h.coupling}
+        {health.length > 0 && (
+          <span className="text-off block text-[14px] leading-tight font-semibold">◆ {fitsText(health[0], shop.unit)}</span>
+        )}
+      </td>
+      <td className="num text-right text-[19px] whitespace-nowrap">
+        {greatest === undefined && h.heats === 0 ? '–' : h.heats}
+        {greatest !== undefined && <small className="text-soft"> {say.ofGreatest(greatest)}</small>}
+      </td>
+      <td className="figures whitespace-nowrap">{h.inspectBy?.slice(0, 10) ?? '–'}</td>
+      <td className="figures whitespace-nowrap">{h.studSince?.slice(0, 10) ?? '–'}</td>
+      <td className="whitespace-nowrap">
+        {h.retired
+          ? say.retiredMark
+          : h.carries
+            ? h.carriesT === null
+              ? say.withATool
+              : say.withT(h.carriesT)
+            : say.freePlace(h.place ?? say.noPlace)}
+      </td>
+    </tr>
   )
 }

@@ -27,11 +27,7 @@ export default async function ProgramsPage() {
                   <p className="flex flex-wrap items-center gap-x-4">
                     <span className="text-soft">{say.usedBy}</span>
                     {jobs.map((job) => (
-                      <Link
-                        key={job.id}
-                        className="text-act flex min-h-11 items-center font-semibold"
-                        href={`/kit/${encodeURIComponent(job.id)}`}
-                      >
+                      <Link key={job.id} className="row-link" href={`/kit/${encodeURIComponent(job.id)}`}>
                         {job.id}, {machines.get(job.machine) ?? job.machine}
                         {job.state === 'open' ? '' : ` (${job.state})`}
                       </Link>

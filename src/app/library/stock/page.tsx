@@ -69,10 +69,7 @@ export default async function StockPage({ searchParams }: { readonly searchParam
             </ul>
             <div className="mt-3 flex gap-2.5">
               <PrintButton />
-              <a
-                className="border-ink font-head flex h-11 items-center rounded-[3px] border-[1.5px] px-4 text-lg font-semibold"
-                href="/api/library/stock.csv"
-              >
+              <a className="btn btn-outline" href="/api/library/stock.csv">
                 {say.asCsv}
               </a>
             </div>

@@ -20,9 +20,9 @@ export default async function ToolsPage() {
           <>
             <SubNav tabs={LIBRARY_TABS} label={say.sheetsOfTheLibrary} heading />
             <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={say.tools}>
-              <table className="w-full text-left">
+              <table className="table">
                 <thead>
-                  <tr className="border-ink border-b-2 [&>th]:pr-4 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">
+                  <tr>
                     <th scope="col">
                       <span className="sr-only">{say.shape}</span>
                     </th>
@@ -46,10 +46,7 @@ export default async function ToolsPage() {
                         T{d.t}
                       </th>
                       <td>
-                        <Link
-                          className="text-act flex min-h-11 items-center font-semibold"
-                          href={`/library/tools/${encodeURIComponent(d.id)}`}
-                        >
+                        <Link className="row-link" href={`/library/tools/${encodeURIComponent(d.id)}`}>
                           {d.name}
                         </Link>
                       </td>
@@ -66,13 +63,10 @@ export default async function ToolsPage() {
             </div>
             {tools.length === 0 && <p className="text-lg">{say.noToolsDefinedYetYou}</p>}
             <div className="flex flex-wrap gap-x-5">
-              <Link className="text-act font-head flex min-h-11 items-center text-lg font-semibold" href="/library/tools/new">
+              <Link className="row-link text-lg" href="/library/tools/new">
                 {say.defineTool}
               </Link>
-              <a
-                className="text-act font-head flex min-h-11 items-center text-lg font-semibold"
-                href="/api/library/definitions.csv"
-              >
+              <a className="row-link text-lg" href="/api/library/definitions.csv">
                 {say.allToolsAsCsv}
               </a>
             </div>

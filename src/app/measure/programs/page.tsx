@@ -22,9 +22,9 @@ export default async function ProgramsPage() {
             <SubNav tabs={MEASURE_TABS} label={say.sheetsOfTheBench} heading />
             <p className="text-soft max-w-[70ch] text-lg">{say.howEachKindOfTool}</p>
             <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={say.measuringPrograms}>
-              <table className="w-full text-left">
+              <table className="table">
                 <thead>
-                  <tr className="border-ink border-b-2 [&>th]:pr-4 [&>th]:pb-1.5 [&>th]:text-[17px] [&>th]:font-medium">
+                  <tr>
                     <th scope="col">T</th>
                     <th scope="col">{say.tool}</th>
                     <th scope="col">{say.machines}</th>
@@ -42,10 +42,7 @@ export default async function ProgramsPage() {
                           T{d.t}
                         </th>
                         <td>
-                          <Link
-                            className="text-act flex min-h-11 items-center font-semibold"
-                            href={`/measure/programs/${encodeURIComponent(d.id)}`}
-                          >
+                          <Link className="row-link" href={`/measure/programs/${encodeURIComponent(d.id)}`}>
                             {d.name}
                           </Link>
                         </td>

@@ -16,7 +16,7 @@ import { GoTo } from '@/ui/kit/kit-next'
 import { HolderCare } from '@/ui/library/holder-forms'
 import { RecordTable } from '@/ui/records/record-table'
 import { recordLines } from '../../_parts/record-lines'
-import { context } from '../../_server/context'
+import { context, type Context } from '../../_server/context'
 import { serialOf } from '../../_server/params'
 import { fitsText } from '@/words/fits'
 import {
@@ -57,6 +57,8 @@ const NEXT = {
   build: null,
 } as const
 
+type Page = NonNullable<ReturnType<typeof readToolPage>>
+
 export default async function ToolPage({ params }: { readonly params: Promise<{ serial: string }> }) {
   const serial = serialOf((await params).serial)
   const shop = await context()
@@ -68,28 +70,9 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
         <Sheet left={<Title lead={serial}>{say.thereIsNoHolderWith}</Title>} />
       </>
     )
-  const {
-    assembly,
-    holder,
-    definition,
-    profile,
-    measurements,
-    handovers,
-    record,
-    machines,
-    names,
-    greatestHeats,
-    health,
-    apart,
-  } = page
+  const { assembly, holder, definition, profile, measurements, record, machines, apart } = page
   const last = measurements[0]
-  const current = handovers.find((h) => h.voidedAt === null)
   const type = page.type?.name
-  const waits = assembly && waitsFor(assembly, last?.verdict ?? null)
-  const next = waits && waits !== 'change cutter' ? NEXT[waits] : null
-  const length = (mm: number | null | undefined) =>
-    mm === null || mm === undefined ? '–' : `${formatLength(mm, shop.unit)} ${unitMark(shop.unit)}`
-  const warm = assembly?.heat && assembly.state === 'built' && assembly.heat.measureAt > shop.now ? assembly.heat : null
   return (
     <>
       <KeepFresh />
@@ -113,99 +96,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
                   RE={last?.summary.RE ?? definition?.RE?.nominal ?? null}
                 />
               )}
-              <div className="min-w-[300px] flex-1">
-                <Row name={say.holder}>{type ?? holder.coupling}</Row>
-                <Row name={say.heatCycles}>
-                  {holder.heats}
-                  {greatestHeats !== undefined && <small className="text-soft"> {say.ofGreatestHeats(greatestHeats)}</small>}
-                </Row>
-                {holder.inspectBy && <Row name={say.inspectBy}>{holder.inspectBy.slice(0, 10)}</Row>}
-                {holder.stud && (
-                  <Row name={names.get(holder.stud) ?? say.pullStud}>
-                    {say.sinceStudSince(holder.studSince?.slice(0, 10) ?? '–')}
-                  </Row>
-                )}
-                <Row name={say.whereItIs}>
-                  {assembly
-                    ? assembly.state === 'loaded'
-                      ? `${machines.get(assembly.machine ?? '') ?? assembly.machine}, ${pocketText(assembly.pocket)}`
-                      : (assembly.place ?? say.toolRoom)
-                    : (holder.place ?? say.toolRoom)}
-                </Row>
-                {assembly && (
-                  <>
-                    <Row name={say.forWord}>
-                      {assembly.machine ? (machines.get(assembly.machine) ?? assembly.machine) : say.noMachineYet}
-                      {assembly.job ? `, ${assembly.job}` : ''}
-                    </Row>
-                    <Row name={say.length} symbol="LF">
-                      {length(last?.summary.LF)}
-                    </Row>
-                    <Row name={say.diameter} symbol="DC">
-                      {length(last?.summary.DC)}
-                    </Row>
-                    <Row name={say.radialRunout}>{length(last?.summary.radialRunout)}</Row>
-                    <Row name={say.lastMeasured}>
-                      {last ? (
-                        <>
-                          {formatWhen(last.at)} {last.verdict && <VerdictMark verdict={last.verdict} />}
-                          <small className="block text-base font-medium">
-                            {last.evidence ? (
-                              <a
-                                className="text-act"
-                                href={`/api/assemblies/${encodeURIComponent(serial)}/measurements/${last.id}/frames`}
-                                download
-                              >
-                                {say.pictures}
-                              </a>
-                            ) : (
-                              `figures ${last.source}`
-                            )}
-                          </small>
-                        </>
-                      ) : (
-                        'never'
-                      )}
-                    </Row>
-                    {assembly.condition !== 'fit' && <Row name={say.condition}>◆ {assembly.condition}</Row>}
-                    {definition && (
-                      <Row name={say.definition}>
-                        <Link
-                          className="text-act"
-                          href={`/library/tools/${encodeURIComponent(definition.id)}?version=${definition.version}`}
-                        >
-                          {say.versionOf(definition.id, definition.version)}
-                        </Link>
-                      </Row>
-                    )}
-                    {assembly.parts
-                      .filter((p) => p.role !== 'holder')
-                      .map((p) => (
-                        <Row key={`${p.role}-${p.component}`} name={names.get(p.component)} symbol={p.role}>
-                          {p.serial ?? (p.count > 1 ? `${p.count} ×` : '')}
-                        </Row>
-                      ))}
-                    <Row name={say.handOver}>
-                      {current ? (
-                        <>
-                          <Link className="text-act" href={`/hand-over/${serial}`}>
-                            {say.currentIssue(current.values.issue)}
-                          </Link>
-                          {current.values.concession && (
-                            <small className="block text-base font-medium">
-                              {concessionText(current.values.concession, shop.unit)}
-                            </small>
-                          )}
-                        </>
-                      ) : handovers[0] ? (
-                        `${handovers[0].values.issue}, ${voidText(handovers[0].voidReason)}`
-                      ) : (
-                        'none'
-                      )}
-                    </Row>
-                  </>
-                )}
-              </div>
+              <Facts page={page} shop={shop} />
             </div>
             <h2 className="mt-2 text-2xl font-bold">{say.history}</h2>
             <RecordTable lines={recordLines(record, shop.unit, machines)} oneTool />
@@ -213,52 +104,8 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
         }
         right={
           <div className="mt-auto">
-            {warm && (
-              <Say tone="unsure" lead={say.hotUntilTheUnitsLight}>
-                {say.computedEarliestTimeToTouch(formatTime(warm.touchAt), formatTime(warm.measureAt))}
-              </Say>
-            )}
-            {holder.heat && holder.heat.touchAt > shop.now && !warm && (
-              <Say tone="unsure" lead={say.theHolderIsStillHot}>
-                {say.computedEarliestTimeToTouchHot(formatTime(holder.heat.touchAt))}
-              </Say>
-            )}
-            {holder.fallenAt && (
-              <Say tone="off" lead={say.itWasDroppedInspectThe}>
-                {say.itCannotBeUsedOr}
-              </Say>
-            )}
-            {waits === 'change cutter' && assembly && assembly.condition !== 'fit' ? (
-              <>
-                <Say tone="off" lead={say.theToolIsTakeIt(assembly.condition)}>
-                  {say.itsCutterGoesToScrap}
-                </Say>
-                <ConditionPanel serial={serial} condition={assembly.condition} correct={correctConditionAction} />
-              </>
-            ) : next ? (
-              <>
-                <Say tone={waits === 'correct' ? 'off' : 'todo'} lead={next.sized} />
-                <GoTo href={next.href(serial)}>{next.text}</GoTo>
-                {waits === 'correct' && (
-                  <p className="mt-2 text-base">
-                    <Link className="text-act" href={`/hand-over/${serial}`}>
-                      {say.releaseItOutOfTolerance}
-                    </Link>{' '}
-                    {say.leadOnly}
-                  </p>
-                )}
-              </>
-            ) : (
-              <Say tone="holds" lead={assembly ? say.itIsInItsMachine : say.free}>
-                {assembly
-                  ? say.nothingToDoHereUntil
-                  : holder.retired
-                    ? say.thisHolderIsRetired
-                    : health.length
-                      ? say.butHealth(health.map((r) => fitsText(r, shop.unit)).join(' '))
-                      : say.itCanBeUsedFor}
-              </Say>
-            )}
+            <Warnings page={page} shop={shop} />
+            <Next page={page} shop={shop} />
             {assembly && assembly.state !== 'loaded' && (
               <KeepPanel serial={serial} job={assembly.job} jobs={page.jobs} keep={reserveAction} />
             )}
@@ -288,6 +135,212 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
           </div>
         }
       />
+    </>
+  )
+}
+
+/** What becomes of it next, by its life. */
+function Next({ page, shop }: { readonly page: Page; readonly shop: Context }) {
+  const { assembly, holder, measurements, health } = page
+  const last = measurements[0]
+  const waits = assembly && waitsFor(assembly, last?.verdict ?? null)
+  const next = waits && waits !== 'change cutter' ? NEXT[waits] : null
+  const { serial } = holder
+  return (
+    <>
+      {waits === 'change cutter' && assembly && assembly.condition !== 'fit' ? (
+        <>
+          <Say tone="off" lead={say.theToolIsTakeIt(assembly.condition)}>
+            {say.itsCutterGoesToScrap}
+          </Say>
+          <ConditionPanel serial={serial} condition={assembly.condition} correct={correctConditionAction} />
+        </>
+      ) : next ? (
+        <>
+          <Say tone={waits === 'correct' ? 'off' : 'todo'} lead={next.sized} />
+          <GoTo href={next.href(serial)}>{next.text}</GoTo>
+          {waits === 'correct' && (
+            <p className="mt-2 text-base">
+              <Link className="text-act" href={`/hand-over/${serial}`}>
+                {say.releaseItOutOfTolerance}
+              </Link>{' '}
+              {say.leadOnly}
+            </p>
+          )}
+        </>
+      ) : (
+        <Say tone="holds" lead={assembly ? say.itIsInItsMachine : say.free}>
+          {assembly
+            ? say.nothingToDoHereUntil
+            : holder.retired
+              ? say.thisHolderIsRetired
+              : health.length
+                ? say.butHealth(health.map((r) => fitsText(r, shop.unit)).join(' '))
+                : say.itCanBeUsedFor}
+        </Say>
+      )}
+    </>
+  )
+}
+
+/** Hot, or dropped. */
+function Warnings({ page, shop }: { readonly page: Page; readonly shop: Context }) {
+  const { assembly, holder } = page
+  const warm = assembly?.heat && assembly.state === 'built' && assembly.heat.measureAt > shop.now ? assembly.heat : null
+  return (
+    <>
+      {warm && (
+        <Say tone="unsure" lead={say.hotUntilTheUnitsLight}>
+          {say.computedEarliestTimeToTouch(formatTime(warm.touchAt), formatTime(warm.measureAt))}
+        </Say>
+      )}
+      {holder.heat && holder.heat.touchAt > shop.now && !warm && (
+        <Say tone="unsure" lead={say.theHolderIsStillHot}>
+          {say.computedEarliestTimeToTouchHot(formatTime(holder.heat.touchAt))}
+        </Say>
+      )}
+      {holder.fallenAt && (
+        <Say tone="off" lead={say.itWasDroppedInspectThe}>
+          {say.itCannotBeUsedOr}
+        </Say>
+      )}
+    </>
+  )
+}
+
+/** When it was measured last, with its evidence. */
+function LastMeasured({ page }: { readonly page: Page }) {
+  const { holder, measurements } = page
+  const last = measurements[0]
+  const { serial } = holder
+  return (
+    <>
+      <Row name={say.lastMeasured}>
+        {last ? (
+          <>
+            {formatWhen(last.at)} {last.verdict && <VerdictMark verdict={last.verdict} />}
+            <small className="block text-base font-medium">
+              {last.evidence ? (
+                <a
+                  className="text-act"
+                  href={`/api/assemblies/${encodeURIComponent(serial)}/measurements/${last.id}/frames`}
+                  download
+                >
+                  {say.pictures}
+                </a>
+              ) : (
+                `figures ${last.source}`
+              )}
+            </small>
+          </>
+        ) : (
+          'never'
+        )}
+      </Row>
+    </>
+  )
+}
+
+/** The hand-over that counts, or why the last one does not. */
+function HandOverRow({ page, shop }: { readonly page: Page; readonly shop: Context }) {
+  const { holder, handovers } = page
+  const current = handovers.find((h) => h.voidedAt === null)
+  const { serial } = holder
+  return (
+    <>
+      <Row name={say.handOver}>
+        {current ? (
+          <>
+            <Link className="text-act" href={`/hand-over/${serial}`}>
+              {say.currentIssue(current.values.issue)}
+            </Link>
+            {current.values.concession && (
+              <small className="block text-base font-medium">{concessionText(current.values.concession, shop.unit)}</small>
+            )}
+          </>
+        ) : handovers[0] ? (
+          `${handovers[0].values.issue}, ${voidText(handovers[0].voidReason)}`
+        ) : (
+          'none'
+        )}
+      </Row>
+    </>
+  )
+}
+
+/** What it is and what it measures. */
+function ToolRows({ page, shop }: { readonly page: Page; readonly shop: Context }) {
+  const { assembly, definition, measurements, machines, names } = page
+  const last = measurements[0]
+  const length = (mm: number | null | undefined) =>
+    mm === null || mm === undefined ? '–' : `${formatLength(mm, shop.unit)} ${unitMark(shop.unit)}`
+  if (!assembly) return null
+  return (
+    <>
+      {assembly && (
+        <>
+          <Row name={say.forWord}>
+            {assembly.machine ? (machines.get(assembly.machine) ?? assembly.machine) : say.noMachineYet}
+            {assembly.job ? `, ${assembly.job}` : ''}
+          </Row>
+          <Row name={say.length} symbol="LF">
+            {length(last?.summary.LF)}
+          </Row>
+          <Row name={say.diameter} symbol="DC">
+            {length(last?.summary.DC)}
+          </Row>
+          <Row name={say.radialRunout}>{length(last?.summary.radialRunout)}</Row>
+          <LastMeasured page={page} />
+          {assembly.condition !== 'fit' && <Row name={say.condition}>◆ {assembly.condition}</Row>}
+          {definition && (
+            <Row name={say.definition}>
+              <Link
+                className="text-act"
+                href={`/library/tools/${encodeURIComponent(definition.id)}?version=${definition.version}`}
+              >
+                {say.versionOf(definition.id, definition.version)}
+              </Link>
+            </Row>
+          )}
+          {assembly.parts
+            .filter((p) => p.role !== 'holder')
+            .map((p) => (
+              <Row key={`${p.role}-${p.component}`} name={names.get(p.component)} symbol={p.role}>
+                {p.serial ?? (p.count > 1 ? `${p.count} ×` : '')}
+              </Row>
+            ))}
+          <HandOverRow page={page} shop={shop} />
+        </>
+      )}
+    </>
+  )
+}
+
+/** The holder, where it is, and the tool on it. */
+function Facts({ page, shop }: { readonly page: Page; readonly shop: Context }) {
+  const { assembly, holder, machines, names, greatestHeats } = page
+  const type = page.type?.name
+  return (
+    <>
+      <div className="min-w-[300px] flex-1">
+        <Row name={say.holder}>{type ?? holder.coupling}</Row>
+        <Row name={say.heatCycles}>
+          {holder.heats}
+          {greatestHeats !== undefined && <small className="text-soft"> {say.ofGreatestHeats(greatestHeats)}</small>}
+        </Row>
+        {holder.inspectBy && <Row name={say.inspectBy}>{holder.inspectBy.slice(0, 10)}</Row>}
+        {holder.stud && (
+          <Row name={names.get(holder.stud) ?? say.pullStud}>{say.sinceStudSince(holder.studSince?.slice(0, 10) ?? '–')}</Row>
+        )}
+        <Row name={say.whereItIs}>
+          {assembly
+            ? assembly.state === 'loaded'
+              ? `${machines.get(assembly.machine ?? '') ?? assembly.machine}, ${pocketText(assembly.pocket)}`
+              : (assembly.place ?? say.toolRoom)
+            : (holder.place ?? say.toolRoom)}
+        </Row>
+        <ToolRows page={page} shop={shop} />
+      </div>
     </>
   )
 }

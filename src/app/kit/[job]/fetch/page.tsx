@@ -27,10 +27,7 @@ export default async function FetchPage({ params }: { readonly params: Promise<{
             <div className="flex flex-wrap items-start justify-between gap-3">
               <Title lead={say.pickListFor(plainText(id))}>{say.linesInWalkingOrder(list.lines.length)}</Title>
               <div className="flex gap-2.5 print:hidden">
-                <Link
-                  className="text-act font-head flex h-11 items-center px-2 text-lg font-semibold"
-                  href={`/kit/${encodeURIComponent(plainText(id))}`}
-                >
+                <Link className="row-link px-2 text-lg" href={`/kit/${encodeURIComponent(plainText(id))}`}>
                   {say.backToTheJob}
                 </Link>
                 <PrintButton />

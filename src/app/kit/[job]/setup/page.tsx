@@ -33,17 +33,10 @@ export default async function SetupPage({ params }: { readonly params: Promise<{
                 </p>
               </div>
               <div className="flex gap-2.5 print:hidden">
-                <Link
-                  className="text-act font-head flex h-11 items-center px-2 text-lg font-semibold"
-                  href={`/kit/${encodeURIComponent(job.id)}`}
-                >
+                <Link className="row-link px-2 text-lg" href={`/kit/${encodeURIComponent(job.id)}`}>
                   {say.backToTheJob}
                 </Link>
-                <a
-                  className="border-ink font-head flex h-11 items-center rounded-[3px] border-[1.5px] px-4 text-lg font-semibold"
-                  href={`/api/jobs/${encodeURIComponent(job.id)}/setup-sheet.pdf`}
-                  target="_blank"
-                >
+                <a className="btn btn-outline" href={`/api/jobs/${encodeURIComponent(job.id)}/setup-sheet.pdf`} target="_blank">
                   {say.pdf}
                 </a>
                 <PrintButton />

@@ -2,7 +2,7 @@ import { KIND_LABELS, PROPERTY_NAMES } from '@/words/properties'
 import Link from 'next/link'
 import type { ReactNode } from 'react'
 import { missing, onHand } from '@/core/plan'
-import { KINDS, propertiesOf, specOf, UNIT_OF, valueOf, type Component, type PropertyKey } from '@/core/tool'
+import { KINDS, propertiesOf, specOf, UNIT_OF, valueOf, type Component, type Definition, type PropertyKey } from '@/core/tool'
 import { formatLength, unitMark, type LengthUnit } from '@/core/units'
 import { readPartPage } from '@/stations/library/pages'
 import { Row, Sheet, Title } from '@/ui/common/sheet'
@@ -14,6 +14,7 @@ import { context } from '../../../_server/context'
 import { plainText } from '../../../_server/params'
 import { bookAction, countStockAction, putPartAction, regrindAction } from '../../actions'
 import { say } from '@/words/screens/library'
+import type { HolderLine } from '@/stations/library/pages'
 
 export const metadata = { title: say.part }
 
@@ -61,24 +62,11 @@ export default async function PartPage({ params }: { readonly params: Promise<{ 
               {part.reground && <Row name={say.reground}>{say.wasCountFrom(part.reground.count, part.reground.from)}</Row>}
             </div>
             <details>
-              <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">{say.changeIt}</summary>
+              <summary className="fold">{say.changeIt}</summary>
               <PartForm kind={part.kind} part={{ ...part }} version={version} save={putPartAction} />
             </details>
             <h2 className="mt-1 text-2xl font-bold">{say.whereItIsUsed}</h2>
-            <List none={say.noToolUsesIt}>
-              {definitions.map((d) => (
-                <Link
-                  key={d.id}
-                  href={`/library/tools/${encodeURIComponent(d.id)}`}
-                  className="border-rule flex min-h-11 items-center gap-3 border-b"
-                >
-                  <b className="figures w-14 text-lg">T{d.t}</b> {d.name}
-                  <span className="text-soft ml-auto">
-                    {d.parts.some((l) => l.component === part.id) ? say.firstChoice : say.substitute}
-                  </span>
-                </Link>
-              ))}
-            </List>
+            <UsedIn definitions={definitions} part={part} />
             {tools.length > 0 && (
               <List none="">
                 {tools.slice(0, 12).map((a) => (
@@ -101,24 +89,7 @@ export default async function PartPage({ params }: { readonly params: Promise<{ 
           withSerial ? (
             <>
               <h2 className="text-2xl font-bold">{say.pieces}</h2>
-              <List none={say.noneYetAddOneOn}>
-                {pieces.map((h) => (
-                  <Link
-                    key={h.serial}
-                    href={`/tools/${h.serial}`}
-                    className="border-rule flex min-h-11 items-center justify-between border-b"
-                  >
-                    <b className="text-act text-[19px]">{h.serial}</b>
-                    <span>
-                      {h.retired
-                        ? say.retiredLower
-                        : h.carries
-                          ? say.carries(h.carriesT === null ? say.aTool : `T${h.carriesT}`)
-                          : say.freePlace(h.place ?? say.noPlace)}
-                    </span>
-                  </Link>
-                ))}
-              </List>
+              <Pieces pieces={pieces} />
             </>
           ) : (
             <>
@@ -156,6 +127,50 @@ export default async function PartPage({ params }: { readonly params: Promise<{ 
         }
       />
     </>
+  )
+}
+
+/** Tools of the library that have it. */
+function UsedIn({ definitions, part }: { readonly definitions: readonly Definition[]; readonly part: Component }) {
+  return (
+    <List none={say.noToolUsesIt}>
+      {definitions.map((d) => (
+        <Link
+          key={d.id}
+          href={`/library/tools/${encodeURIComponent(d.id)}`}
+          className="border-rule flex min-h-11 items-center gap-3 border-b"
+        >
+          <b className="figures w-14 text-lg">T{d.t}</b> {d.name}
+          <span className="text-soft ml-auto">
+            {d.parts.some((l) => l.component === part.id) ? say.firstChoice : say.substitute}
+          </span>
+        </Link>
+      ))}
+    </List>
+  )
+}
+
+/** Those with a serial. */
+function Pieces({ pieces }: { readonly pieces: readonly HolderLine['holder'][] }) {
+  return (
+    <List none={say.noneYetAddOneOn}>
+      {pieces.map((h) => (
+        <Link
+          key={h.serial}
+          href={`/tools/${h.serial}`}
+          className="border-rule flex min-h-11 items-center justify-between border-b"
+        >
+          <b className="text-act text-[19px]">{h.serial}</b>
+          <span>
+            {h.retired
+              ? say.retiredLower
+              : h.carries
+                ? say.carries(h.carriesT === null ? say.aTool : `T${h.carriesT}`)
+                : say.freePlace(h.place ?? say.noPlace)}
+          </span>
+        </Link>
+      ))}
+    </List>
   )
 }
 

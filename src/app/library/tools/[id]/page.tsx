@@ -1,6 +1,6 @@
 import Link from 'next/link'
 import { formatDeviation, formatLength, unitMark } from '@/core/units'
-import type { Tolerance } from '@/core/tool'
+import type { Definition, Tolerance, ToolProfile } from '@/core/tool'
 import { definitionFaultText } from '@/words/refusals/library'
 import { readDefinitionPage } from '@/stations/library/pages'
 import { Row, Say, Sheet, Title } from '@/ui/common/sheet'
@@ -8,7 +8,7 @@ import { Contour } from '@/ui/drawing/contour'
 import { ToolDrawing } from '@/ui/drawing/tool-drawing'
 import { formatWhen } from '@/ui/format/due'
 import { ToolForm } from '../../../_parts/definition-form'
-import { context } from '../../../_server/context'
+import { context, type Context } from '../../../_server/context'
 import { plainText } from '../../../_server/params'
 import { say } from '@/words/screens/library'
 
@@ -50,57 +50,8 @@ export default async function DefinitionPage({
               </Say>
             ))}
             <div className="grid grid-cols-[290px_1fr] gap-5 max-[760px]:grid-cols-1">
-              <ToolDrawing
-                profile={profile}
-                unit={shop.unit}
-                width={290}
-                height={430}
-                title={d.name}
-                LF={d.LF.nominal}
-                DC={d.DC.nominal}
-                RE={d.RE?.nominal ?? null}
-              />
-              <div>
-                <Row name={say.length} symbol="LF">
-                  {size(d.LF)}
-                </Row>
-                <Row name={say.diameter} symbol="DC">
-                  {size(d.DC)}
-                </Row>
-                {d.RE && (
-                  <Row name={say.cornerRadius} symbol="RE">
-                    {size(d.RE)}
-                  </Row>
-                )}
-                <Row name={say.runoutRadialAndAxial}>
-                  {formatDeviation(d.radialRunoutMax, shop.unit)}, {formatDeviation(d.axialRunoutMax, shop.unit)}
-                </Row>
-                <Row name={say.edgesClass}>
-                  {d.edges} · {d.toolClass}
-                </Row>
-                <Row name={say.programSpeed}>{d.programRpm.toLocaleString('en')} rev/min</Row>
-                {d.balance && <Row name={say.balance}>{say.gAt(d.balance.grade, d.balance.rpm.toLocaleString('en'))}</Row>}
-                <Row name={say.route}>{d.route}</Row>
-                {d.lifeMin !== null && <Row name={say.life}>{d.lifeMin} min</Row>}
-                <Row name={say.machines}>{d.machines.map((key) => machines.get(key) ?? key).join(', ')}</Row>
-                {d.parts.map((line) => (
-                  <Row
-                    key={`${line.role}-${line.component}`}
-                    name={
-                      <Link
-                        className="text-act inline-flex min-h-11 items-center"
-                        href={`/library/parts/${encodeURIComponent(line.component)}`}
-                      >
-                        {names.get(line.component)}
-                      </Link>
-                    }
-                    symbol={line.role}
-                  >
-                    {line.count > 1 ? `${line.count} ×` : ''}{' '}
-                    {line.alternatives.length ? say.orAlternatives(line.alternatives.join(', ')) : ''}
-                  </Row>
-                ))}
-              </div>
+              <Drawn profile={profile} shop={shop} d={d} />
+              <Wanted size={size} d={d} shop={shop} machines={machines} names={names} />
             </div>
             {d.contour && (
               <>
@@ -112,9 +63,7 @@ export default async function DefinitionPage({
             )}
             {isCurrent && (
               <details>
-                <summary className="text-act font-head min-h-11 cursor-pointer py-2 text-lg font-semibold">
-                  {say.changeItANewVersion}
-                </summary>
+                <summary className="fold">{say.changeItANewVersion}</summary>
                 <ToolForm definition={d} />
               </details>
             )}
@@ -156,16 +105,10 @@ export default async function DefinitionPage({
               </Link>
             ))}
             <div className="mt-4 flex gap-2.5">
-              <a
-                className="border-ink font-head flex h-11 flex-1 items-center justify-center rounded-[3px] border-[1.5px] text-lg font-semibold"
-                href={`/api/definitions/${encodeURIComponent(d.id)}/archetype.xml`}
-              >
+              <a className="btn btn-outline flex-1" href={`/api/definitions/${encodeURIComponent(d.id)}/archetype.xml`}>
                 {say.xml}
               </a>
-              <a
-                className="border-ink font-head flex h-11 flex-1 items-center justify-center rounded-[3px] border-[1.5px] text-lg font-semibold"
-                href={`/api/definitions/${encodeURIComponent(d.id)}/contour.dxf`}
-              >
+              <a className="btn btn-outline flex-1" href={`/api/definitions/${encodeURIComponent(d.id)}/contour.dxf`}>
                 {say.dxf}
               </a>
             </div>
@@ -173,5 +116,79 @@ export default async function DefinitionPage({
         }
       />
     </>
+  )
+}
+
+function Drawn({ profile, shop, d }: { readonly profile: ToolProfile; readonly shop: Context; readonly d: Definition }) {
+  return (
+    <ToolDrawing
+      profile={profile}
+      unit={shop.unit}
+      width={290}
+      height={430}
+      title={d.name}
+      LF={d.LF.nominal}
+      DC={d.DC.nominal}
+      RE={d.RE?.nominal ?? null}
+    />
+  )
+}
+
+/** What the tool shall be. */
+function Wanted({
+  size,
+  d,
+  shop,
+  machines,
+  names,
+}: {
+  readonly size: ({ nominal, lower, upper }: Tolerance) => string
+  readonly d: Definition
+  readonly shop: Context
+  readonly machines: ReadonlyMap<string, string>
+  readonly names: ReadonlyMap<string, string>
+}) {
+  return (
+    <div>
+      <Row name={say.length} symbol="LF">
+        {size(d.LF)}
+      </Row>
+      <Row name={say.diameter} symbol="DC">
+        {size(d.DC)}
+      </Row>
+      {d.RE && (
+        <Row name={say.cornerRadius} symbol="RE">
+          {size(d.RE)}
+        </Row>
+      )}
+      <Row name={say.runoutRadialAndAxial}>
+        {formatDeviation(d.radialRunoutMax, shop.unit)}, {formatDeviation(d.axialRunoutMax, shop.unit)}
+      </Row>
+      <Row name={say.edgesClass}>
+        {d.edges} · {d.toolClass}
+      </Row>
+      <Row name={say.programSpeed}>{d.programRpm.toLocaleString('en')} rev/min</Row>
+      {d.balance && <Row name={say.balance}>{say.gAt(d.balance.grade, d.balance.rpm.toLocaleString('en'))}</Row>}
+      <Row name={say.route}>{d.route}</Row>
+      {d.lifeMin !== null && <Row name={say.life}>{d.lifeMin} min</Row>}
+      <Row name={say.machines}>{d.machines.map((key) => machines.get(key) ?? key).join(', ')}</Row>
+      {d.parts.map((line) => (
+        <Row
+          key={`${line.role}-${line.component}`}
+          name={
+            <Link
+              className="text-act inline-flex min-h-11 items-center"
+              href={`/library/parts/${encodeURIComponent(line.component)}`}
+            >
+              {names.get(line.component)}
+            </Link>
+          }
+          symbol={line.role}
+        >
+          {line.count > 1 ? `${line.count} ×` : ''}{' '}
+          {line.alternatives.length ? say.orAlternatives(line.alternatives.join(', ')) : ''}
+        </Row>
+      ))}
+    </div>
   )
 }

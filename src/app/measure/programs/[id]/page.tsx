@@ -2,13 +2,13 @@ import { FEATURE_NAMES } from '@/words/properties'
 import { readRoutine } from '@/stations/measure/pages'
 import { notFound } from 'next/navigation'
 import { type Feature, type SpecLimits } from '@/core/features'
-import { isAngle } from '@/core/judge'
+import { isAngle, type ProgramStep } from '@/core/judge'
 import { formatLength, unitMark, type LengthUnit } from '@/core/units'
 import { SmallAction, SmallActions } from '@/ui/common/actions'
 import { Row, Sheet, Title } from '@/ui/common/sheet'
 import { MEASURE_TABS, SubNav } from '@/ui/common/sub-nav'
 import { formatWhen } from '@/ui/format/due'
-import { context } from '../../../_server/context'
+import { context, type Context } from '../../../_server/context'
 import { plainText } from '../../../_server/params'
 import { say } from '@/words/screens/measure'
 
@@ -43,34 +43,7 @@ export default async function ProgramPage({ params }: { readonly params: Promise
             </Title>
             <ol className="max-w-[760px]">
               {steps.map((step, i) => (
-                <li key={step.name} className="border-rule border-b py-2">
-                  <h2 className="flex items-baseline gap-3 text-[22px] font-bold">
-                    <span className="figures text-soft w-6">{i + 1}</span>
-                    {step.name}
-                    <small className="figures text-soft text-[17px] font-medium">
-                      {step.at
-                        ? say.belowTheTipFromThe(
-                            formatLength(step.at.downMm, shop.unit, SHORT[shop.unit]),
-                            unitMark(shop.unit),
-                            formatLength(step.at.xMm, shop.unit, SHORT[shop.unit]),
-                            unitMark(shop.unit),
-                          )
-                        : say.foundAtTheToolsEnd}
-                    </small>
-                  </h2>
-                  <ul className="pl-9">
-                    {step.features.map((f) => (
-                      <li key={f} className="flex justify-between gap-4 py-0.5 text-lg">
-                        <span>
-                          {FEATURE_NAMES[f]} <small className="text-soft">{f}</small>
-                        </span>
-                        <span className="figures font-semibold">
-                          {limitsText(f, step.limits[f], shop.unit, step.at === null)}
-                        </span>
-                      </li>
-                    ))}
-                  </ul>
-                </li>
+                <Step key={step.name} step={step} i={i} shop={shop} />
               ))}
             </ol>
           </>
@@ -110,5 +83,37 @@ export default async function ProgramPage({ params }: { readonly params: Promise
         }
       />
     </>
+  )
+}
+
+/** One step of it. */
+function Step({ step, i, shop }: { readonly step: ProgramStep; readonly i: number; readonly shop: Context }) {
+  return (
+    <li className="border-rule border-b py-2">
+      <h2 className="flex items-baseline gap-3 text-[22px] font-bold">
+        <span className="figures text-soft w-6">{i + 1}</span>
+        {step.name}
+        <small className="figures text-soft text-[17px] font-medium">
+          {step.at
+            ? say.belowTheTipFromThe(
+                formatLength(step.at.downMm, shop.unit, SHORT[shop.unit]),
+                unitMark(shop.unit),
+                formatLength(step.at.xMm, shop.unit, SHORT[shop.unit]),
+                unitMark(shop.unit),
+              )
+            : say.foundAtTheToolsEnd}
+        </small>
+      </h2>
+      <ul className="pl-9">
+        {step.features.map((f) => (
+          <li key={f} className="flex justify-between gap-4 py-0.5 text-lg">
+            <span>
+              {FEATURE_NAMES[f]} <small className="text-soft">{f}</small>
+            </span>
+            <span className="figures font-semibold">{limitsText(f, step.limits[f], shop.unit, step.at === null)}</span>
+          </li>
+        ))}
+      </ul>
+    </li>
   )
 }

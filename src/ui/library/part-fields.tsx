@@ -1,0 +1,61 @@
+'use client'
+import { PROPERTY_NAMES } from '@/words/properties'
+import { type UseFormRegister, type FieldErrors } from 'react-hook-form'
+import { specOf, UNIT_OF, type PropertyKey } from '@/core/tool'
+import { unitMark, type LengthUnit } from '@/core/units'
+import { NumberField, SelectField, TextField } from '../common/form'
+import { say } from '@/words/screens/library'
+
+/** What the part is and measures. */
+export function Fields({
+  errors,
+  register,
+  part,
+  keys,
+  unit,
+  has,
+}: {
+  readonly errors: FieldErrors<Record<string, string>>
+  readonly register: UseFormRegister<Record<string, string>>
+  readonly part: Readonly<Record<string, unknown>> | null
+  readonly keys: readonly PropertyKey[]
+  readonly unit: LengthUnit
+  readonly has: readonly PropertyKey[]
+}) {
+  return (
+    <div className="grid grid-cols-3 gap-x-4 gap-y-2.5 max-[900px]:grid-cols-2">
+      <TextField label={say.number} error={errors.id?.message} {...register('id')} readOnly={part !== null} />
+      <TextField label={say.name} wide error={errors.name?.message} {...register('name')} />
+      {keys.map((key) => {
+        const { symbol, quantity, choices } = specOf(key)
+        const shown = quantity === 'length' ? unitMark(unit) : UNIT_OF[quantity]
+        const named = {
+          label: `${PROPERTY_NAMES[key]}${has.includes(key) ? '' : say.ifItHasOne}`,
+          symbol,
+          unit: shown,
+          error: errors[key]?.message,
+          ...register(key),
+        }
+        if (!choices) return <TextField key={key} {...named} inputMode={quantity === 'text' ? 'text' : 'decimal'} />
+        return (
+          <SelectField key={key} {...named}>
+            <option value="">{say.choose}</option>
+            {choices.map((c) => (
+              <option key={c}>{c}</option>
+            ))}
+          </SelectField>
+        )
+      })}
+      <TextField label={say.makersNumberTitle} {...register('makerNumber')} />
+      <NumberField label={say.price} error={errors.price?.message} {...register('price')} />
+      <NumberField
+        label={say.keepAtLeastTitle}
+        unit="pieces"
+        error={errors.leastStock?.message}
+        decimals={false}
+        {...register('leastStock')}
+      />
+      <TextField label={say.note} wide {...register('note')} />
+    </div>
+  )
+}
