@@ -6,63 +6,20 @@ import { useAct, type Run } from '../common/use-act'
 import type { ScanSaid } from '../shell/shell-context'
 import { useMarks } from '../shell/use-marks'
 import { HeatPanel } from './heat-panel'
+import { buildBig, stepDue, type BuildBig } from './machine'
 import { say } from '@/words/screens/build'
 import type { AppRouterInstance } from 'next/dist/shared/lib/app-router-context.shared-runtime'
 import { Begin, StepLine } from './build-steps'
-import { StepView, BuildPanelProps } from './build-props'
+import { BuildPanelProps } from './build-props'
 
 /** The steps of the clamping at hand; a scan of the holder begins, a second one after the last step says it is built. */
 export function BuildPanel(props: BuildPanelProps) {
-  const { job, t, steps, build, parts, free, blocked, shrink, act, wantedExtensions } = props
+  const { job, t, steps, build, free, blocked, shrink, act, wantedExtensions } = props
   const { busy, problem, run, setProblem } = useAct()
   const router = useRouter()
-  const done = (step: StepView) => step.ticks.every((id) => build?.done.includes(id))
-  const next = build ? steps.find((step) => !done(step)) : undefined
+  const next = stepDue(steps, build)
 
-  const otherScan = (kind: 'part' | 'place', id: string, said: ScanSaid): ScanSaid => {
-    const own = parts.find((p) => (kind === 'part' ? p.component === id : p.places.includes(id)))
-    if (own) return { title: id, text: say.belongsToT(own.name, t), tone: 'holds' }
-    const text =
-      kind === 'part' ? say.wrongPartForTIt(t, said.text, parts.map((p) => p.name).join(', ')) : say.wrongPlaceForTNothing(t, id)
-    setProblem(text)
-    return { title: id, text, tone: 'off' }
-  }
-
-  useMarks(
-    async (serial): Promise<ScanSaid | null> => {
-      const refuse = (text: string): ScanSaid => {
-        setProblem(text)
-        return { title: serial, text, tone: 'off' }
-      }
-      if (build && serial === build.serial) {
-        const built = await act.finish({ serial })
-        if (!built.ok) return refuse(built.error.text)
-        return {
-          title: serial,
-          text: say.tIsBuiltScanIt(t),
-          tone: 'holds',
-          href: `/tools/${serial}`,
-        }
-      }
-      if (build && wantedExtensions.length) {
-        const taken = await act.extension({ serial: build.serial, extension: serial })
-        if (!taken.ok) return refuse(taken.error.text)
-        setProblem(null)
-        return { title: serial, text: say.goesBetween, tone: 'holds' }
-      }
-      if (build) return refuse(say.tIsBeingBuiltOn(t, build.serial))
-      const begun = await act.begin({ job, t, serial })
-      if (!begun.ok) return refuse(begun.error.text)
-      setProblem(null)
-      return {
-        title: serial,
-        text: say.tIsStartedOnIt(t),
-        tone: 'holds',
-        href: `/build?job=${encodeURIComponent(job)}&t=${t}&serial=${serial}`,
-      }
-    },
-    (kind, id, said) => otherScan(kind, id, said),
-  )
+  useBuildScans(props, setProblem)
   const tick = (step: string, on: boolean) => build && void run(() => act.tick({ serial: build.serial, step, done: on }))
   return (
     <>
@@ -110,7 +67,7 @@ export function BuildPanel(props: BuildPanelProps) {
         build={build}
         blocked={blocked}
         free={free}
-        next={next}
+        big={buildBig(steps, build)}
         busy={busy}
         tick={tick}
         run={run}
@@ -123,13 +80,64 @@ export function BuildPanel(props: BuildPanelProps) {
   )
 }
 
+/** A scan begins a build, takes an extension, or says that it is built; other marks are told. */
+function useBuildScans(
+  { job, t, build, parts, act, wantedExtensions }: BuildPanelProps,
+  setProblem: (text: string | null) => void,
+): void {
+  const otherScan = (kind: 'part' | 'place', id: string, said: ScanSaid): ScanSaid => {
+    const own = parts.find((p) => (kind === 'part' ? p.component === id : p.places.includes(id)))
+    if (own) return { title: id, text: say.belongsToT(own.name, t), tone: 'holds' }
+    const text =
+      kind === 'part' ? say.wrongPartForTIt(t, said.text, parts.map((p) => p.name).join(', ')) : say.wrongPlaceForTNothing(t, id)
+    setProblem(text)
+    return { title: id, text, tone: 'off' }
+  }
+
+  useMarks(
+    async (serial): Promise<ScanSaid | null> => {
+      const refuse = (text: string): ScanSaid => {
+        setProblem(text)
+        return { title: serial, text, tone: 'off' }
+      }
+      if (build && serial === build.serial) {
+        const built = await act.finish({ serial })
+        if (!built.ok) return refuse(built.error.text)
+        return {
+          title: serial,
+          text: say.tIsBuiltScanIt(t),
+          tone: 'holds',
+          href: `/tools/${serial}`,
+        }
+      }
+      if (build && wantedExtensions.length) {
+        const taken = await act.extension({ serial: build.serial, extension: serial })
+        if (!taken.ok) return refuse(taken.error.text)
+        setProblem(null)
+        return { title: serial, text: say.goesBetween, tone: 'holds' }
+      }
+      if (build) return refuse(say.tIsBeingBuiltOn(t, build.serial))
+      const begun = await act.begin({ job, t, serial })
+      if (!begun.ok) return refuse(begun.error.text)
+      setProblem(null)
+      return {
+        title: serial,
+        text: say.tIsStartedOnIt(t),
+        tone: 'holds',
+        href: `/build?job=${encodeURIComponent(job)}&t=${t}&serial=${serial}`,
+      }
+    },
+    (kind, id, said) => otherScan(kind, id, said),
+  )
+}
+
 /** What speaks against it, and what comes next. */
 function Foot({
   problem,
   build,
   blocked,
   free,
-  next,
+  big,
   busy,
   tick,
   run,
@@ -142,7 +150,7 @@ function Foot({
   readonly build: BuildPanelProps['build']
   readonly blocked: BuildPanelProps['blocked']
   readonly free: BuildPanelProps['free']
-  readonly next: StepView | undefined
+  readonly big: BuildBig
   readonly busy: boolean
   readonly tick: (step: string, on: boolean) => null | undefined
   readonly run: Run
@@ -164,17 +172,7 @@ function Foot({
       ) : !build ? (
         <Begin free={free} />
       ) : null}
-      {build && next && (next.confirm === 'tick' || next.confirm === 'coil') ? (
-        <BigAction disabled={busy} onAct={() => tick(next.ticks[0], true)}>
-          {next.confirm === 'coil' ? say.coilPositionOk : say.doneTitle(next.title)}
-        </BigAction>
-      ) : build && next?.confirm === 'seats' ? (
-        <BigAction disabled={busy} onAct={() => tick(next.ticks.find((id) => !build.done.includes(id)) ?? next.ticks[0], true)}>
-          {say.pocketOfDone(next.ticks.findIndex((id) => !build.done.includes(id)) + 1, next.ticks.length)}
-        </BigAction>
-      ) : !build || !next ? (
-        <ScanAction>{build ? say.builtScan(build.serial) : say.scanTheHolder}</ScanAction>
-      ) : null}
+      <Big big={big} serial={build?.serial ?? ''} busy={busy} tick={tick} />
       {build && (
         <SmallActions>
           <SmallAction
@@ -191,4 +189,37 @@ function Foot({
       )}
     </div>
   )
+}
+
+function Big({
+  big,
+  serial,
+  busy,
+  tick,
+}: {
+  readonly big: BuildBig
+  readonly serial: string
+  readonly busy: boolean
+  readonly tick: (step: string, on: boolean) => void
+}) {
+  switch (big.type) {
+    case 'scan holder':
+      return <ScanAction>{say.scanTheHolder}</ScanAction>
+    case 'scan built':
+      return <ScanAction>{say.builtScan(serial)}</ScanAction>
+    case 'tick':
+      return (
+        <BigAction disabled={busy} onAct={() => tick(big.id, true)}>
+          {big.step.confirm === 'coil' ? say.coilPositionOk : say.doneTitle(big.step.title)}
+        </BigAction>
+      )
+    case 'seat':
+      return (
+        <BigAction disabled={busy} onAct={() => tick(big.id, true)}>
+          {say.pocketOfDone(big.seat, big.of)}
+        </BigAction>
+      )
+    case 'unit':
+      return null
+  }
 }

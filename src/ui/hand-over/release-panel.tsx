@@ -5,6 +5,7 @@ import { BigAction, ScanAction } from '../common/actions'
 import { DateField } from '../common/date-field'
 import { NumberField, SelectField, TextField } from '../common/form'
 import { Problem, Say } from '../common/sheet'
+import { asksConcession, asksWhere, concessionOf, mayAllow, releaseBig, type Against } from './machine'
 import { useShell, type ScanSaid } from '../shell/shell-context'
 import { useMarks } from '../shell/use-marks'
 import type { Ask } from '@/stations/contract'
@@ -21,12 +22,7 @@ export interface ReleaseProps {
   readonly pockets: number | null
   /** Where the tip of a turning tool points; null while nobody said, left out where nothing is asked. */
   readonly tip?: number | null
-  readonly against: readonly {
-    readonly code: string
-    readonly mark: string
-    readonly text: string
-    readonly leadMay: boolean
-  }[]
+  readonly against: readonly Against[]
   readonly postProblem: string | null
   readonly machines: readonly { readonly key: string; readonly name: string }[]
   /** Open jobs of the machine, for a concession. */
@@ -43,9 +39,9 @@ export function ReleasePanel(props: ReleaseProps) {
   const [reason, setReason] = useState('')
   const [job, setJob] = useState('')
   const [until, setUntil] = useState('')
-  const needs = (code: string) => against.some((r) => r.code === code)
-  const mayOverrule = person?.role === 'lead' && against.length > 0 && against.every((r) => r.leadMay)
-  const concession = needs('OFF') ? { job: job || null, until: job ? null : until || null } : undefined
+  const seen = { against, postProblem, lead: person?.role === 'lead' }
+  const allows = mayAllow(seen)
+  const conceding = asksConcession(seen)
   useMarks(async (scanned): Promise<ScanSaid> => {
     const done = await release({
       serial,
@@ -55,7 +51,7 @@ export function ReleasePanel(props: ReleaseProps) {
       pocket: pocket ?? undefined,
       tip: tip ?? undefined,
       reason: reason || undefined,
-      concession: mayOverrule ? concession : undefined,
+      concession: conceding ? concessionOf(job, until) : undefined,
     })
     if (!done.ok) {
       setRefused(done.error.text)
@@ -78,10 +74,9 @@ export function ReleasePanel(props: ReleaseProps) {
     })
     router.push(`/hand-over/${serial}?${all.toString()}`)
   }
-  const blocked = (against.length > 0 && !mayOverrule) || postProblem !== null
   return (
     <div className="mt-auto">
-      <Where {...props} go={go} open={needs('NO_MACHINE') || needs('NO_T') || needs('NO_REGISTER') || needs('NO_TIP')} />
+      <Where {...props} go={go} open={asksWhere(against)} />
       {against.map((r) => (
         <Say key={`${r.code} ${r.text}`} tone={r.leadMay ? 'unsure' : 'off'} lead={r.mark}>
           {r.text}
@@ -92,7 +87,7 @@ export function ReleasePanel(props: ReleaseProps) {
           {postProblem}
         </Say>
       )}
-      {mayOverrule && needs('OFF') && (
+      {conceding && (
         <div className="mb-2 grid grid-cols-2 gap-3">
           <SelectField label={say.concessionForJob} value={job} onChange={(e) => setJob(e.target.value)}>
             <option value="">{say.untilADay}</option>
@@ -103,14 +98,14 @@ export function ReleasePanel(props: ReleaseProps) {
           {!job && <DateField label={say.until} value={until} take={setUntil} />}
         </div>
       )}
-      {mayOverrule && <TextField label={say.leadApprovalReason} value={reason} onChange={(e) => setReason(e.target.value)} />}
+      {allows && <TextField label={say.leadApprovalReason} value={reason} onChange={(e) => setReason(e.target.value)} />}
       <Problem lead={say.notReleased} text={refused} />
       {against.length === 0 && !postProblem && !refused && (
         <Say tone="holds" lead={say.readyToRelease}>
           {say.theControlGetsTheMeasured}
         </Say>
       )}
-      {blocked ? (
+      {releaseBig(seen).type === 'measure' ? (
         <BigAction onAct={() => router.push(`/measure/${serial}`)}>{say.measureAgain}</BigAction>
       ) : (
         <ScanAction>{say.scanToRelease(serial)}</ScanAction>

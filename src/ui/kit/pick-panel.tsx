@@ -9,6 +9,7 @@ import { NumberField } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct, type Run } from '../common/use-act'
 import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
+import { keyOf, lineNow, lineOf, toTake } from './machine'
 import { Plan } from '../store/plan'
 import type { Ask, Said } from '@/stations/contract'
 import type * as kit from '@/stations/kit/contract'
@@ -36,19 +37,13 @@ export function PickPanel(props: PickPanelProps) {
   const { busy, problem, run, setProblem } = useAct()
   const [chosen, setChosen] = useState<string | null>(null)
   const [found, setFound] = useState<string | null>(null)
-  const parts = list.lines.filter((l) => !holders[l.component])
-  const line = parts.find((l) => keyOf(l) === chosen) ?? parts[0]
+  const parts = toTake(list.lines, holders)
+  const line = lineNow(parts, chosen)
   const takeLine = (l: PickLine) => take({ job, component: l.component, count: l.count, place: l.place })
 
   const { actions } = useShell()
   useScans(async (raw): Promise<ScanSaid | null> => {
-    const scan = readScan(raw)
-    const found =
-      scan.type === 'place'
-        ? parts.find((l) => l.place.toUpperCase() === scan.placeId.toUpperCase())
-        : scan.type === 'plain'
-          ? parts.find((l) => [l.component, l.place].some((x) => x.toUpperCase() === scan.text.toUpperCase()))
-          : undefined
+    const found = lineOf(readScan(raw), parts)
     if (!found) {
       const said = await actions.answerScan(raw)
       if (said.kind !== 'part' && said.kind !== 'place') return said
@@ -131,7 +126,7 @@ function TakeNext({
   job,
   short,
 }: {
-  readonly line: PickLine
+  readonly line: PickLine | undefined
   readonly run: Run
   readonly takeLine: (l: PickLine) => Promise<Result<{ text: string }, Said>>
   readonly busy: boolean
@@ -205,7 +200,7 @@ function Lines({
 }: {
   readonly list: PickPanelProps['list']
   readonly holders: PickPanelProps['holders']
-  readonly line: PickLine
+  readonly line: PickLine | undefined
   readonly setChosen: Dispatch<SetStateAction<string | null>>
   readonly names: PickPanelProps['names']
 }) {
@@ -233,5 +228,3 @@ function Lines({
     )
   })
 }
-
-const keyOf = (l: PickLine) => `${l.component}@${l.place}`

@@ -1,78 +1,166 @@
 'use client'
 import { pocketText } from '@/words/pocket'
 import { useRouter } from 'next/navigation'
-import { useState } from 'react'
-import { readScan } from '@/codecs/label-text'
-import { isClear, stepNow } from '@/core/load'
-import { readMark, SPINDLE, type LoadRule } from '@/core/tool'
+import { useReducer } from 'react'
+import { stepNow } from '@/core/load'
+import { SPINDLE } from '@/core/tool'
 import { ScanAction, SmallAction, SmallActions } from '../common/actions'
 import { Cautions, Problem, Say, Sheet } from '../common/sheet'
 import { useKeepFresh } from '../common/keep-fresh'
-import { useAct } from '../common/use-act'
-import { useScans, useShell, type ScanSaid } from '../shell/shell-context'
+import { useAct, type Run } from '../common/use-act'
 import { BeginStep, PocketChoice } from './begin-step'
 import { CAUTIONS, BY_HAND } from './cautions'
 import { LoadLeft } from './load-left'
-import type { LoadStationProps } from './load-props'
-import { Loaded, type LoadDone } from './loaded'
+import type { LoadMachine, LoadStationProps } from './load-props'
+import { Loaded } from './loaded'
+import { loadBig, loadSheet, NOTHING_YET, reasonsGiven, refusedOf, type LoadEvent, type LoadSheet } from './machine'
 import { NextStep } from './next-step'
 import { Steps } from './steps'
 import { TypedFigures } from './typed-figures'
 import { say } from '@/words/screens/load'
+import { useLoadScans } from './use-load-scans'
 
 const POLL_MS = 1500
 
+const MISSING = {
+  machine: say.scanTheMachine,
+  holder: say.scanTheHolder,
+  label: say.scanTheLabel,
+  'another label': say.scanAnotherLabel,
+  'another tool': say.scanAnotherTool,
+} as const
+
 /** Collects the scans, shows every rule, and goes through the steps of a load on one sheet. */
 export function LoadStation(props: LoadStationProps) {
-  const { machine, serial, label, scans, findings, run, steps, pocket, view, unreachable } = props
+  const { machine, serial, run, steps } = props
   const router = useRouter()
   const { busy, problem, setProblem, run: act } = useAct()
-  const [reasons, setReasons] = useState<Partial<Record<LoadRule, string>>>({})
-  const [done, setDone] = useState<LoadDone | null>(null)
+  const [sheet, happened] = useReducer(loadSheet, NOTHING_YET)
+  useKeepFresh(
+    POLL_MS,
+    steps.some((s) => s.state === 'now' && s.watched && s.step !== 'written' && s.step !== 'recorded'),
+  )
+  const go = useLoadScans(props, sheet, () => {
+    setProblem(null)
+    happened({ type: 'scanned' })
+  })
+  const choose = (n: number) => router.push(go({ pocket: String(n) }))
+  const left = (
+    <LoadLeft
+      {...props}
+      reasons={sheet.reasons}
+      onReason={(rule, text) => happened({ type: 'reason', rule, text })}
+      done={sheet.done}
+      choose={choose}
+    />
+  )
+  if (sheet.done) return <Sheet left={left} right={<Loaded done={sheet.done} />} />
   const now = run ? stepNow(steps) : null
   const typing = now === 'written' && machine?.typed ? machine : null
-  const waitsForSwitch = steps.some((s) => s.state === 'now' && s.watched && s.step !== 'written' && s.step !== 'recorded')
-  useKeepFresh(POLL_MS, waitsForSwitch)
-  const go = (change: Record<string, string>) => {
-    setProblem(null)
-    const fresh = done !== null
-    setDone(null)
-    const kept = {
-      ...(machine ? { machine: machine.key } : {}),
-      ...(serial && !fresh ? { serial } : {}),
-      ...(label && !fresh ? { label } : {}),
-    }
-    return `/load?${new URLSearchParams({ ...kept, ...change }).toString()}`
-  }
-  const { actions } = useShell()
-  useScans(async (raw): Promise<ScanSaid | null> => {
-    const scan = readScan(raw)
-    if (scan.type === 'machine') return { title: scan.key, text: 'machine', tone: 'todo', href: go({ machine: scan.key }) }
-    if (scan.type === 'label')
-      return {
-        title: say.labelOfT(scan.label.t),
-        text: say.handOver(scan.label.serial, scan.label.issue),
-        tone: 'todo',
-        href: go({ label: scan.text }),
+  return (
+    <Sheet
+      left={left}
+      right={
+        <>
+          {typing ? <h2 className="text-2xl font-bold">{say.figuresTyped(typing.name)}</h2> : props.figures}
+          <UnderWay {...props} typing={typing} busy={busy} problem={problem} act={act} />
+          <Cautions
+            lines={
+              now === 'written'
+                ? CAUTIONS.slice(1)
+                : [...(props.pocket === SPINDLE ? [BY_HAND] : []), ...(run ? CAUTIONS.slice(0, 1) : CAUTIONS)]
+            }
+          />
+          <div className="mt-auto">
+            <Against {...props} problem={typing ? null : problem} />
+            <Next {...props} sheet={sheet} happened={happened} busy={busy} act={act} />
+            {machine && serial && !run && props.view && props.scans.every((s) => s.state === 'holds') && (
+              <PocketChoice pockets={props.view.pockets} pocket={props.pocket} choose={choose} />
+            )}
+            <Elsewhere {...props} go={(change) => router.push(go(change))} />
+          </div>
+        </>
       }
-    const mark = scan.type === 'plain' ? readMark(scan.text) : null
-    if (mark === null) return null
-    const known = await actions.answerScan(raw)
-    if (known.kind && known.kind !== 'holder') return known
-    return { title: mark, text: 'holder', tone: 'todo', href: go({ serial: mark }) }
-  })
-  const chosen = (n: number) => router.push(go({ pocket: String(n) }))
-  const given = Object.entries(reasons).flatMap(([rule, reason]) =>
-    reason && reason.trim().length >= 3 ? [{ rule: rule as LoadRule, reason: reason.trim() }] : [],
+    />
   )
-  const mayBegin =
-    findings.length > 0 &&
-    scans.every((s) => s.state === 'holds') &&
-    isClear(
-      findings,
-      given.map((r) => r.rule),
-    )
-  const begin = () =>
+}
+
+/** The steps of a load under way, or the figures to type where the control takes no files. */
+function UnderWay({
+  run,
+  runBy,
+  machine,
+  steps,
+  typed,
+  typeFigure,
+  typing,
+  busy,
+  problem,
+  act,
+}: LoadStationProps & {
+  readonly typing: LoadMachine | null
+  readonly busy: boolean
+  readonly problem: string | null
+  readonly act: Run
+}) {
+  if (!run || !machine) return null
+  return (
+    <>
+      <p className="text-soft mt-1 text-base">
+        {say.startedBy(pocketText(run.pocket))} {runBy}
+      </p>
+      {typing ? (
+        <TypedFigures
+          machine={typing}
+          figures={typed}
+          busy={busy}
+          problem={<Problem lead={say.notDone} text={problem} />}
+          onRead={(register, value) => void act(() => typeFigure({ serial: run.serial, register, value }))}
+        />
+      ) : (
+        <Steps steps={steps} />
+      )}
+    </>
+  )
+}
+
+/** What speaks against it finally. */
+function Against({ unreachable, scans, findings, problem }: LoadStationProps & { readonly problem: string | null }) {
+  return (
+    <>
+      {unreachable && (
+        <Say tone="off" lead={say.theControlDoesNotAnswer} role="alert">
+          {unreachable}
+        </Say>
+      )}
+      <Problem lead={say.notLoaded} text={problem ?? (unreachable ? null : (refusedOf({ scans, findings })?.text ?? null))} />
+    </>
+  )
+}
+
+/** The one thing to do next. */
+function Next({
+  sheet,
+  happened,
+  busy,
+  act,
+  ...props
+}: LoadStationProps & {
+  readonly sheet: LoadSheet
+  readonly happened: (event: LoadEvent) => void
+  readonly busy: boolean
+  readonly act: Run
+}) {
+  const { machine, serial, label, pocket, scans, findings, run } = props
+  const big = loadBig(sheet, {
+    machine: machine !== null,
+    serial: serial !== null,
+    scans,
+    findings,
+    pocket,
+    running: run !== null,
+  })
+  const begin = (at: number) =>
     machine &&
     serial &&
     act(
@@ -81,112 +169,56 @@ export function LoadStation(props: LoadStationProps) {
           machine: machine.key,
           serial,
           label: label ?? undefined,
-          pocket: pocket ?? undefined,
-          reasons: given,
+          pocket: at,
+          reasons: reasonsGiven(sheet),
         })
         if (!begun.ok || begun.value.pocket === SPINDLE || machine.typed) return begun
         const turned = await props.turn({ serial })
         return turned.ok ? begun : turned
       },
-      () => setReasons({}),
+      () => happened({ type: 'begun' }),
     )
   const finish = () =>
     machine &&
     serial &&
     act(
       () => props.load({ serial }),
-      (loaded) => setDone({ ...loaded, machine }),
+      (loaded) => happened({ type: 'loaded', done: { ...loaded, machine } }),
     )
+  if (big.type === 'step' && machine && serial)
+    return <NextStep {...props} machine={machine} serial={serial} busy={busy} act={act} finish={() => void finish()} />
+  if (big.type === 'begin' && machine)
+    return <BeginStep machine={machine} pocket={big.pocket} busy={busy} begin={() => void begin(big.pocket)} />
+  return <ScanAction>{big.type === 'scan' ? MISSING[big.what] : say.giveAReasonOnThe}</ScanAction>
+}
 
-  const left = (
-    <LoadLeft
-      {...props}
-      reasons={reasons}
-      onReason={(rule, reason) => setReasons((r) => ({ ...r, [rule]: reason }))}
-      done={done}
-      choose={chosen}
-    />
-  )
-  if (done) return <Sheet left={left} right={<Loaded done={done} />} />
-  const refused = scans.find((s) => s.state === 'refused') ?? findings.find((f) => f.state === 'refused')
-  const missing = !machine
-    ? say.scanTheMachine
-    : !serial
-      ? say.scanTheHolder
-      : scans.some((s) => s.rule === 'label' && s.state === 'waits')
-        ? say.scanTheLabel
-        : refused?.rule === 'label'
-          ? say.scanAnotherLabel
-          : say.scanAnotherTool
+/** Without a scanner at hand: the machine, or a load that somebody left. */
+function Elsewhere({
+  machine,
+  machines,
+  serial,
+  underWay,
+  go,
+}: LoadStationProps & { readonly go: (change: Record<string, string>) => void }) {
+  const router = useRouter()
+  if (!machine)
+    return (
+      <SmallActions>
+        {machines.map(({ key, name }) => (
+          <SmallAction key={key} onAct={() => go({ machine: key })}>
+            {name}
+          </SmallAction>
+        ))}
+      </SmallActions>
+    )
+  if (serial || underWay.length === 0) return null
   return (
-    <Sheet
-      left={left}
-      right={
-        <>
-          {typing ? <h2 className="text-2xl font-bold">{say.figuresTyped(typing.name)}</h2> : props.figures}
-          {run && machine && (
-            <>
-              <p className="text-soft mt-1 text-base">
-                {say.startedBy(pocketText(run.pocket))} {props.runBy}
-              </p>
-              {typing ? (
-                <TypedFigures
-                  machine={typing}
-                  figures={props.typed}
-                  busy={busy}
-                  problem={<Problem lead={say.notDone} text={problem} />}
-                  onRead={(register, value) => void act(() => props.typeFigure({ serial: run.serial, register, value }))}
-                />
-              ) : (
-                <Steps steps={steps} />
-              )}
-            </>
-          )}
-          <Cautions
-            lines={
-              now === 'written'
-                ? CAUTIONS.slice(1)
-                : [...(pocket === SPINDLE ? [BY_HAND] : []), ...(run ? CAUTIONS.slice(0, 1) : CAUTIONS)]
-            }
-          />
-          <div className="mt-auto">
-            {unreachable && (
-              <Say tone="off" lead={say.theControlDoesNotAnswer} role="alert">
-                {unreachable}
-              </Say>
-            )}
-            <Problem lead={say.notLoaded} text={(typing ? null : problem) ?? (unreachable ? null : (refused?.text ?? null))} />
-            {run && machine && serial ? (
-              <NextStep {...props} machine={machine} serial={serial} busy={busy} act={act} finish={() => void finish()} />
-            ) : mayBegin && machine && pocket !== null ? (
-              <BeginStep machine={machine} pocket={pocket} busy={busy} begin={() => void begin()} />
-            ) : (
-              <ScanAction>{findings.some((f) => f.state === 'asks') && !refused ? say.giveAReasonOnThe : missing}</ScanAction>
-            )}
-            {!machine && (
-              <SmallActions>
-                {props.machines.map(({ key, name }) => (
-                  <SmallAction key={key} onAct={() => router.push(go({ machine: key }))}>
-                    {name}
-                  </SmallAction>
-                ))}
-              </SmallActions>
-            )}
-            {machine && serial && !run && view && scans.every((s) => s.state === 'holds') && (
-              <PocketChoice pockets={view.pockets} pocket={pocket} choose={chosen} />
-            )}
-            {machine && !serial && props.underWay.length > 0 && (
-              <SmallActions>
-                {props.underWay.map((u) => (
-                  <SmallAction key={u.serial} onAct={() => router.push(`/load?serial=${u.serial}`)}>
-                    {say.goOnWithT(u.t, pocketText(u.pocket))}
-                  </SmallAction>
-                ))}
-              </SmallActions>
-            )}
-          </div>
-        </>
-      }
-    />
+    <SmallActions>
+      {underWay.map((u) => (
+        <SmallAction key={u.serial} onAct={() => router.push(`/load?serial=${u.serial}`)}>
+          {say.goOnWithT(u.t, pocketText(u.pocket))}
+        </SmallAction>
+      ))}
+    </SmallActions>
   )
 }

@@ -12,7 +12,7 @@ export type FigureTexts = Record<`${FigureKey}${1 | 2}`, string>
 
 /** One value: wanted, typed twice or come over the line. */
 export function Line({
-  key,
+  of: key,
   before,
   unit,
   taken,
@@ -21,7 +21,7 @@ export function Line({
   different,
   wanted,
 }: {
-  readonly key: 'LF' | 'DC' | 'RE'
+  readonly of: FigureKey
   readonly before: FiguresProps['before']
   readonly unit: LengthUnit
   readonly taken: Readonly<Record<'LF' | 'DC' | 'RE', number | null>> | null
@@ -31,7 +31,7 @@ export function Line({
   readonly wanted: SpecLimits | null
 }) {
   return (
-    <tr key={key} className="border-rule border-t">
+    <tr className="border-rule border-t">
       <th className="py-2 pr-3 text-left font-semibold whitespace-nowrap">
         {featureWord(key)} <small className="text-soft font-normal">{key}</small>
         {typeof before?.[key] === 'number' && (

@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation'
 import { useForm, useWatch } from 'react-hook-form'
 import { useState, type SetStateAction, type Dispatch } from 'react'
 import { FIGURE_KEYS, FIGURE_SIGMA_MM, type FigureKey, type Figures } from '@/core/sets'
-import { formatLength, parseLength, unitMark } from '@/core/units'
+import { formatLength, parseLength, unitMark, type LengthUnit } from '@/core/units'
 import { lengthErrorText } from '@/words/length'
 import { verdictText } from '@/words/verdict'
 import { ScanAction, SmallAction, SmallActions } from '../common/actions'
@@ -18,15 +18,9 @@ import { FiguresProps } from './figures-props'
 
 const EMPTY: FigureTexts = { LF1: '', LF2: '', DC1: '', DC2: '', RE1: '', RE2: '' }
 
-/** Figures read off a bench without a camera: each typed twice, the second time without looking at the first. */
-export function FiguresForm({ serial, title, about, limits, before, check, save, line }: FiguresProps) {
-  const { unit } = useShell()
-  const router = useRouter()
+/** What is typed, each value twice, and what it is in mm: null where nothing stands, NaN where it is no length. */
+function useFigures(unit: LengthUnit) {
   const { register, control } = useForm<FigureTexts>({ defaultValues: EMPTY })
-  const [problem, setProblem] = useState<{ code: string; text: string } | null>(null)
-  const [reason, setReason] = useState('')
-  const [taken, setTaken] = useState<Figures | null>(null)
-  const [asking, setAsking] = useState(false)
   const typed = { ...EMPTY, ...useWatch({ control }) }
   const read = (key: FigureKey, n: 1 | 2) => {
     const text = typed[`${key}${n}`]
@@ -36,13 +30,24 @@ export function FiguresForm({ serial, title, about, limits, before, check, save,
     const value = read(key, n)
     return value === null ? null : value.ok ? value.value : NaN
   }
-  const figures = (n: 1 | 2): Figures => ({ LF: mm('LF', n), DC: mm('DC', n), RE: mm('RE', n) })
   const wrongOf = (key: FigureKey, n: 1 | 2): string | null => {
     const value = read(key, n)
     return value && !value.ok ? lengthErrorText(value.error) : null
   }
   useUnsaved(Object.values(typed).some((text) => text !== '') ? say.whatYouTyped : null)
 
+  return { register, typed, mm, wrongOf }
+}
+
+/** Figures read off a bench without a camera: each typed twice, the second time without looking at the first. */
+export function FiguresForm({ serial, title, about, limits, before, check, save, line }: FiguresProps) {
+  const { unit } = useShell()
+  const router = useRouter()
+  const { register, typed, mm, wrongOf } = useFigures(unit)
+  const [problem, setProblem] = useState<{ code: string; text: string } | null>(null)
+  const [reason, setReason] = useState('')
+  const [taken, setTaken] = useState<Figures | null>(null)
+  const [asking, setAsking] = useState(false)
   const take = async () => {
     if (!line || asking) return
     setAsking(true)
@@ -56,6 +61,7 @@ export function FiguresForm({ serial, title, about, limits, before, check, save,
   useMarks(async (scanned): Promise<ScanSaid | null> => {
     // the master's mark saves the check, not a tool
     if (scanned === check.master?.mark) return null
+    const figures = (n: 1 | 2): Figures => ({ LF: mm('LF', n), DC: mm('DC', n), RE: mm('RE', n) })
     const [first, second] = [figures(1), figures(2)]
     const bad = FIGURE_KEYS.flatMap((key) => wrongOf(key, 1) ?? wrongOf(key, 2) ?? [])[0]
     const done =
@@ -100,6 +106,7 @@ export function FiguresForm({ serial, title, about, limits, before, check, save,
                 return (
                   <Line
                     key={key}
+                    of={key}
                     before={before}
                     unit={unit}
                     taken={taken}

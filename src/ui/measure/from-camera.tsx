@@ -1,5 +1,4 @@
 'use client'
-import type { Frame } from '@/core/imaging'
 import { FEATURE_NAMES } from '@/words/properties'
 import { proxy } from 'comlink'
 import { useEffect, useRef, useState, type SetStateAction, type Dispatch } from 'react'
@@ -22,8 +21,8 @@ import { say } from '@/words/screens/measure'
 
 const CAMERA_FEATURES: readonly Feature[] = ['LF', 'DC', 'RE', 'SIG', 'KAPR']
 
-/** A camera of this terminal: calibrated on a pin, then measured with. */
-export function FromCamera({ other }: { readonly other: () => void }) {
+/** The camera's picture as it comes, its calibration, and what it measured. */
+function useCameraRun() {
   const { unit } = useShell()
   const pictures = usePictures()
   const camera = useCamera()
@@ -80,6 +79,16 @@ export function FromCamera({ other }: { readonly other: () => void }) {
       if (done?.ok) setSet(done.value)
       return done && !done.ok ? picturesFaultText(done.error) : null
     })
+  return { camera, place, setPlace, shown, set, setSet, pin, setPin, asked, setAsked, problem, busy, take, calibrate, measure }
+}
+
+type CameraRun = ReturnType<typeof useCameraRun>
+
+/** A camera of this terminal: calibrated on a pin, then measured with. */
+export function FromCamera({ other }: { readonly other: () => void }) {
+  const { unit } = useShell()
+  const run = useCameraRun()
+  const { camera, place, shown, set, asked, setAsked } = run
   return (
     <Sheet
       left={
@@ -108,20 +117,7 @@ export function FromCamera({ other }: { readonly other: () => void }) {
             </>
           )}
           <Asked place={place} asked={asked} setAsked={setAsked} />
-          <Foot
-            place={place}
-            pin={pin}
-            setPin={setPin}
-            problem={problem}
-            measure={measure}
-            busy={busy}
-            asked={asked}
-            calibrate={calibrate}
-            take={take}
-            setPlace={setPlace}
-            setSet={setSet}
-            other={other}
-          />
+          <Foot run={run} other={other} />
         </>
       }
     />
@@ -129,33 +125,8 @@ export function FromCamera({ other }: { readonly other: () => void }) {
 }
 
 /** Calibrating first, then measuring. */
-function Foot({
-  place,
-  pin,
-  setPin,
-  problem,
-  measure,
-  busy,
-  asked,
-  calibrate,
-  take,
-  setPlace,
-  setSet,
-  other,
-}: {
-  readonly place: Calibration | null
-  readonly pin: { diameter: string; length: string }
-  readonly setPin: Dispatch<SetStateAction<{ diameter: string; length: string }>>
-  readonly problem: string | null
-  readonly measure: () => Promise<void>
-  readonly busy: boolean
-  readonly asked: readonly Feature[]
-  readonly calibrate: () => Promise<void>
-  readonly take: (() => Promise<Frame>) | null
-  readonly setPlace: Dispatch<SetStateAction<Calibration | null>>
-  readonly setSet: Dispatch<SetStateAction<SetMeasurement | null>>
-  readonly other: () => void
-}) {
+function Foot({ run, other }: { readonly run: CameraRun; readonly other: () => void }) {
+  const { place, pin, setPin, problem, measure, busy, asked, calibrate, take, setPlace, setSet } = run
   return (
     <div className="mt-auto pt-3">
       {!place && (

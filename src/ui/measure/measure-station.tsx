@@ -12,7 +12,7 @@ import { useMarks } from '../shell/use-marks'
 import { AdjustLive } from './adjust-live'
 import { EdgeRibbon } from './edge-ribbon'
 import { LivePicture } from './live-picture'
-import { AT_REST, measureSheet } from './machine'
+import { AT_REST, measureSheet, type MeasureEvent, type MeasureSheet } from './machine'
 import type { MeasureProps } from './measure-props'
 import { MeasureRight } from './measure-right'
 import { savePictures } from './save-pictures'
@@ -62,19 +62,25 @@ function settableOf(result: ToolResult | null): 'LF' | 'DC' | null {
   return ((judged.find((f) => f.verdict !== 'holds') ?? judged[0])?.key as 'LF' | 'DC' | undefined) ?? null
 }
 
-/** A tool on the spindle: its edges are found, measured and judged; the scan of its holder saves them. */
-export function MeasureStation(props: MeasureProps) {
-  const { serial, limits } = props
-  const { unit } = useShell()
+/** The scan of the tool's holder saves what was measured; another mark is refused. */
+function useSaveByScan(
+  { serial, checkId, program, kit }: MeasureProps,
+  {
+    bench,
+    takenAt,
+    moving,
+    sheet,
+    happened,
+  }: {
+    readonly bench: ReturnType<typeof useBench>
+    readonly takenAt: string
+    readonly moving: boolean
+    readonly sheet: MeasureSheet
+    readonly happened: (event: MeasureEvent) => void
+  },
+): void {
   const router = useRouter()
-  const now = useNow(props.now, props.heat !== null)
-  const { bench, takenAt, result, dirtyEdge } = useJudged(props, now)
-  const { state, proposal, shown } = bench
-  const [sheet, happened] = useReducer(measureSheet, AT_REST)
-  useUnsaved(proposal && sheet.saving === null ? say.thisMeasurement : null)
-  const moving = sheet.wiping || state.type === 'running' || state.type === 'opening'
-  const warmMm = benchFor(props.heat, now).warmMm
-
+  const { proposal } = bench
   useMarks(async (scanned): Promise<ScanSaid | null> => {
     if (!proposal || moving) return scanned === serial ? { title: serial, text: say.isOnTheSpindleMeasure, tone: 'todo' } : null
     const refuse = (text: string, jump = false): ScanSaid => {
@@ -87,9 +93,9 @@ export function MeasureStation(props: MeasureProps) {
     if (!zip) return refuse(say.thereAreNoPicturesTo)
     happened({ type: 'saving', part: 'measuring' })
     const about = {
-      taken: takenAt ?? now,
-      check: props.checkId,
-      program: props.program?.version ?? 0,
+      taken: takenAt,
+      check: checkId,
+      program: program?.version ?? 0,
       reason: sheet.jumped ? sheet.reason.trim() : '',
     }
     const done = await savePictures(serial, scanned, about, zip)
@@ -101,14 +107,28 @@ export function MeasureStation(props: MeasureProps) {
       title: serial,
       text: kept ? say.savedTheSameWithinUncertainty : say.savedAs(verdict === null ? say.notJudged : verdictText(verdict)),
       tone: verdict === 'holds' ? 'holds' : verdict === 'off' ? 'off' : 'todo',
-      href: props.kit
-        ? `/measure/kit/${encodeURIComponent(props.kit.job)}`
+      href: kit
+        ? `/measure/kit/${encodeURIComponent(kit.job)}`
         : verdict === 'off' || kept
           ? `/tools/${serial}`
           : `/hand-over/${serial}`,
     }
   })
+}
 
+/** A tool on the spindle: its edges are found, measured and judged; the scan of its holder saves them. */
+export function MeasureStation(props: MeasureProps) {
+  const { serial, limits } = props
+  const { unit } = useShell()
+  const now = useNow(props.now, props.heat !== null)
+  const { bench, takenAt, result, dirtyEdge } = useJudged(props, now)
+  const { state, proposal, shown } = bench
+  const [sheet, happened] = useReducer(measureSheet, AT_REST)
+  useUnsaved(proposal && sheet.saving === null ? say.thisMeasurement : null)
+  const moving = sheet.wiping || state.type === 'running' || state.type === 'opening'
+  const warmMm = benchFor(props.heat, now).warmMm
+
+  useSaveByScan(props, { bench, takenAt: takenAt ?? now, moving, sheet, happened })
   const wipe = async (edge: number | null) => {
     if (moving) return
     happened({ type: 'wiping' })

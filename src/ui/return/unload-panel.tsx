@@ -9,9 +9,17 @@ import { Problem, Say } from '../common/sheet'
 import { useAct, type Run } from '../common/use-act'
 import { useShell } from '../shell/shell-context'
 import type { Disposition } from '@/stations/return/contract'
+import { isUsedOn, minutesOf, pageAfter, returnFault, type ReturnFault, type ReturnForm } from './machine'
 import { say } from '@/words/screens/return'
 import { WearChoice, Choices, WearGoes } from './unload-fields'
 import { UnloadPanelProps } from './unload-props'
+
+const FAULTS: Readonly<Record<ReturnFault, string>> = {
+  MINUTES: say.theMinutesAreNotA,
+  REASON: say.sayWhyInAFew,
+  MACHINE: say.chooseTheMachineItGoes,
+  WEAR: say.chooseWhatToDoWith,
+}
 
 /** What becomes of a tool that comes out, with a reason; the row of the machine is emptied first. */
 export function UnloadPanel(props: UnloadPanelProps) {
@@ -29,35 +37,24 @@ export function UnloadPanel(props: UnloadPanelProps) {
   const [minutes, setMinutes] = useState(props.cutMin === null ? '' : String(props.cutMin))
   const [to, setTo] = useState('')
   const [wear, setWear] = useState<WearGoes | null>(null)
-  const usedOn = disposition === 'again' || disposition === 'other'
+  const usedOn = isUsedOn(disposition)
+  const form: ReturnForm = { disposition, reason, minutes, to, wear }
   const go = () => {
-    const cutMin = minutes.trim() === '' ? 0 : Number(minutes.replace(',', '.'))
-    if (!Number.isFinite(cutMin) || cutMin < 0) return setProblem(say.theMinutesAreNotA)
-    if (reason.trim().length < 3) return setProblem(say.sayWhyInAFew)
-    if (disposition === 'other' && !to) return setProblem(say.chooseTheMachineItGoes)
-    if (usedOn && worn && !wear) return setProblem(say.chooseWhatToDoWith)
-    const handOver = `/hand-over/${serial}`
-    const next = {
-      again: worn ? handOver : `/tools/${serial}`,
-      other: handOver,
-      measure: `/measure/${serial}`,
-      apart: `/tools/${serial}`,
-      scrap: `/tools/${serial}`,
-      broken: '/kit/now',
-    }[disposition]
+    const fault = returnFault(form, worn)
+    if (fault) return setProblem(FAULTS[fault])
     void run(
       () =>
         unload({
           serial,
           disposition,
           reason: reason.trim(),
-          cutMin,
+          cutMin: minutesOf(minutes),
           ...(disposition === 'other' ? { to } : {}),
           ...(usedOn && worn && wear ? { wear } : {}),
         }),
       ({ sister, tag }) => {
         if (tag) sayScan({ title: serial, text: tag.text, tone: tag.written ? 'holds' : 'off' })
-        router.push(sister ? `/tools/${sister}` : next)
+        router.push(sister ? `/tools/${sister}` : pageAfter(disposition, serial, worn))
       },
     )
   }
