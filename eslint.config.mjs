@@ -45,6 +45,17 @@ const config = [
   ...typescript,
   { rules: { '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }] } },
   { files: ['src/core/**/*.ts'], ignores: ['**/*.test.ts'], rules: { 'no-restricted-syntax': ['error', ...NO_CLOCK_OR_CHANCE] } },
+  // longer ones say why beside them
+  {
+    files: ['src/**/*.{ts,tsx}', 'standins/**/*.ts', 'scripts/**/*.{ts,mjs}'],
+    ignores: ['**/*.test.*'],
+    rules: { 'max-lines-per-function': ['error', { max: 80, skipBlankLines: true, skipComments: true }] },
+  },
+  {
+    files: ['src/ui/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.*'],
+    rules: { 'max-lines': ['error', { max: 250, skipBlankLines: true, skipComments: true }] },
+  },
   { files: ['.dependency-cruiser.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
   {
     files: ['src/**/*.{ts,tsx}'],

@@ -50,6 +50,7 @@ const DAY_MS = 86_400_000
 const AT_ONCE = 20_000
 
 /** @param say how far it is */
+// eslint-disable-next-line max-lines-per-function -- one shop, filled in the order of its life
 export function fillShop(file: string, size: ShopSize = FULL, say: (text: string) => void = () => undefined): void {
   const db = openDatabase(file)
   db.pragma('synchronous = OFF')

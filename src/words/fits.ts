@@ -8,6 +8,7 @@ import { dayText } from './time'
 
 const rpm = (n: number) => `${n.toLocaleString('en')} rev/min`
 
+// eslint-disable-next-line max-lines-per-function -- one sentence a code
 export function fitsText(r: Refusal, unit: LengthUnit): string {
   const mm = (value: number) => nominal(value, unit)
   switch (r.code) {

@@ -56,6 +56,7 @@ export interface LoadLine extends LoadFinding {
 }
 
 /** A finding as a sentence, in the machine's own unit. */
+// eslint-disable-next-line max-lines-per-function -- one sentence a code
 export function loadSaidText(said: LoadSaid, machine: Machine): string {
   const { name, unit, decimals } = machine
   const size = (mm: number) => `${formatLength(mm, unit, decimals)} ${unitMark(unit)}`

@@ -57,6 +57,7 @@ const ROLE_WORD = {
   key: 'key',
 } as const
 
+// eslint-disable-next-line max-lines-per-function -- one sheet from left to right; what it shows are components already
 export default async function BuildPage({
   searchParams,
 }: {

@@ -1,7 +1,7 @@
 import { pocketReasonText } from '@/words/load'
 import { z } from 'zod'
-import { registersOf } from '@/core/handover'
-import { COUPLINGS, isTyped, switchesOf } from '@/core/tool'
+import { registersOf, type HandoverValues } from '@/core/handover'
+import { COUPLINGS, isTyped, switchesOf, type Machine, type Assembly } from '@/core/tool'
 import { fixed, mmToUnit, unitMark } from '@/core/units'
 import { readLoadPage } from '@/stations/load/pages'
 import { Row, Title } from '@/ui/common/sheet'
@@ -28,6 +28,7 @@ const Query = z.object({
   pocket: z.coerce.number().int().min(0).max(999).optional().catch(undefined),
 })
 
+// eslint-disable-next-line max-lines-per-function -- everything that the sheet is handed stands in one place
 export default async function LoadPage({ searchParams }: { readonly searchParams: Promise<Record<string, string>> }) {
   const scans = Query.parse(await searchParams)
   const shop = await context()
@@ -41,20 +42,7 @@ export default async function LoadPage({ searchParams }: { readonly searchParams
     <StationPage station="load" current={scans.serial ?? null}>
       <LoadStation
         key={`${scans.machine ?? ''}|${scans.serial ?? ''}|${scans.label ?? ''}`}
-        title={
-          <>
-            {!assembly && <SubNav tabs={LOAD_TABS} label={say.sheetsOfLoad} />}
-            <Title lead={assembly ? `T${assembly.t ?? '?'}` : say.load}>
-              {assembly ? assembly.name : machine ? say.scanTheHolderAndIts : say.scanTheMachineTheHolder}
-              {machine && (
-                <>
-                  {' '}
-                  {say.into} <b className="text-ink">{machine.name}</b>
-                </>
-              )}
-            </Title>
-          </>
-        }
+        title={<Heading assembly={assembly} machine={machine} />}
         drawing={
           assembly && profile ? (
             <ToolDrawing
@@ -78,23 +66,7 @@ export default async function LoadPage({ searchParams }: { readonly searchParams
             />
           )
         }
-        figures={
-          <>
-            <h2 className="text-2xl font-bold">
-              {machine ? say.offsetsIn(machine.name, machine.unit) : say.offsetsOfTheMachine}
-            </h2>
-            {values && machine && (
-              <>
-                <Row name={say.length} symbol="LF">
-                  {sized(values.lengthMm)}
-                </Row>
-                <Row name={machine.sizeRegister === 'radius' ? say.radius : say.diameter}>
-                  {sized(machine.sizeRegister === 'radius' ? values.radiusMm : 2 * values.radiusMm)}
-                </Row>
-              </>
-            )}
-          </>
-        }
+        figures={<Figures machine={machine} values={values} sized={sized} />}
         machines={machines.map(({ key, name }) => ({ key, name }))}
         machine={machine && { key: machine.key, name: machine.name, decimals: machine.decimals, typed: isTyped(machine) }}
         serial={scans.serial ?? null}
@@ -138,5 +110,49 @@ export default async function LoadPage({ searchParams }: { readonly searchParams
         hand={handAction}
       />
     </StationPage>
+  )
+}
+
+function Heading({ assembly, machine }: { readonly assembly: Assembly | null; readonly machine: Machine | null }) {
+  return (
+    <>
+      {!assembly && <SubNav tabs={LOAD_TABS} label={say.sheetsOfLoad} />}
+      <Title lead={assembly ? `T${assembly.t ?? '?'}` : say.load}>
+        {assembly ? assembly.name : machine ? say.scanTheHolderAndIts : say.scanTheMachineTheHolder}
+        {machine && (
+          <>
+            {' '}
+            {say.into} <b className="text-ink">{machine.name}</b>
+          </>
+        )}
+      </Title>
+    </>
+  )
+}
+
+/** The figures as the machine reads them. */
+function Figures({
+  machine,
+  values,
+  sized,
+}: {
+  readonly machine: Machine | null
+  readonly values: HandoverValues | undefined
+  readonly sized: (mm: number) => string
+}) {
+  return (
+    <>
+      <h2 className="text-2xl font-bold">{machine ? say.offsetsIn(machine.name, machine.unit) : say.offsetsOfTheMachine}</h2>
+      {values && machine && (
+        <>
+          <Row name={say.length} symbol="LF">
+            {sized(values.lengthMm)}
+          </Row>
+          <Row name={machine.sizeRegister === 'radius' ? say.radius : say.diameter}>
+            {sized(machine.sizeRegister === 'radius' ? values.radiusMm : 2 * values.radiusMm)}
+          </Row>
+        </>
+      )}
+    </>
   )
 }

@@ -23,6 +23,7 @@ function lengthFrom(machine: Machine): string {
   return say.fromAMasterOf(formatLength(from.lengthMm, machine.unit), unitMark(machine.unit))
 }
 
+// eslint-disable-next-line max-lines-per-function -- one sheet from left to right; what it shows are components already
 export default async function ReturnPage({ searchParams }: { readonly searchParams: Promise<{ serial?: string | string[] }> }) {
   const { serial: asked } = await searchParams
   const serial = typeof asked === 'string' && asked ? serialOf(asked) : null

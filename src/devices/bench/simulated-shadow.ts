@@ -95,6 +95,7 @@ function coverDirt(dirt: Dirt, outline: Outline, radiusMm: number, depth: number
 }
 
 /** @param centre middle of the picture, mm in the tool's own coordinates */
+// eslint-disable-next-line max-lines-per-function -- drawn row after row over shared arrays: parted, every picture takes longer
 export function shadowOf(
   truth: ToolTruth,
   { widthPx: w, heightPx: h, mmPerPixel }: BenchFacts,

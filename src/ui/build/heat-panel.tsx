@@ -6,6 +6,7 @@ import { useAct, type Run } from '../common/use-act'
 import { UnitPanel, useUnitState, type AskUnit } from './unit-panel'
 import type { Ask } from '@/stations/contract'
 import type * as build from '@/stations/build/contract'
+
 import { say } from '@/words/screens/build'
 
 export type CoolingWay = 'contact' | 'cycle' | 'air'
@@ -101,24 +102,46 @@ export function HeatPanel({ serial, due, out, coil, seconds, greatestC, leastC, 
           </BigAction>
         </>
       )}
-      {mine?.phase === 'reached' && !cold && (
-        <>
-          <Say tone="off" lead={out ? say.hotPullTheCutterNow : say.hotCutterInNow} role="status">
-            {out ? say.byItsShankWithA : say.byItsShankAgainstThe}
-          </Say>
-          <BigAction disabled={busy || !free} onAct={() => cool(false)}>
-            {free ? say.coolInBody(out ? say.cutterOut : say.cutterIn, free.body) : say.noCoolingBodyIsFree}
-          </BigAction>
-          {!out && (
-            <SmallActions>
-              <SmallAction disabled={busy || !free} onAct={() => cool(true)}>
-                {say.cutterDidNotGoIn}
-              </SmallAction>
-            </SmallActions>
-          )}
-        </>
-      )}
+      <Hot mine={mine} cold={cold} out={out} busy={busy} free={free} cool={cool} />
     </div>
+  )
+}
+
+/** The nose is open. */
+function Hot({
+  mine,
+  cold,
+  out,
+  busy,
+  free,
+  cool,
+}: {
+  readonly mine: UnitView['heating'] | null
+  readonly cold: boolean
+  readonly out: HeatPanelProps['out']
+  readonly busy: boolean
+  readonly free: UnitView['bodies'][number] | undefined
+  readonly cool: (failed: boolean) => undefined
+}) {
+  return (
+    mine?.phase === 'reached' &&
+    !cold && (
+      <>
+        <Say tone="off" lead={out ? say.hotPullTheCutterNow : say.hotCutterInNow} role="status">
+          {out ? say.byItsShankWithA : say.byItsShankAgainstThe}
+        </Say>
+        <BigAction disabled={busy || !free} onAct={() => cool(false)}>
+          {free ? say.coolInBody(out ? say.cutterOut : say.cutterIn, free.body) : say.noCoolingBodyIsFree}
+        </BigAction>
+        {!out && (
+          <SmallActions>
+            <SmallAction disabled={busy || !free} onAct={() => cool(true)}>
+              {say.cutterDidNotGoIn}
+            </SmallAction>
+          </SmallActions>
+        )}
+      </>
+    )
   )
 }
 

@@ -75,6 +75,7 @@ function Day({
   readonly told: { readonly 'aria-describedby'?: string; readonly 'aria-invalid'?: true }
 }) {
   const [typed, setTyped] = useState<string | null>(null)
+  const [open, setOpen] = useState(false)
   const month = useRef<HTMLDivElement>(null)
   const id = useId()
   const anchor = `--${id.replace(/[^a-z0-9]/gi, '')}`
@@ -107,21 +108,24 @@ function Day({
         ref={month}
         id={id}
         popover="auto"
+        onToggle={(event) => setOpen(event.newState === 'open')}
         className="bg-paper text-ink border-ink fixed inset-auto m-0 border-[1.5px] p-2"
         style={{ positionAnchor: anchor, positionArea: 'bottom span-right', positionTryFallbacks: 'flip-block, flip-inline' }}
       >
-        <DayPicker
-          className="react-day-picker"
-          mode="single"
-          weekStartsOn={1}
-          defaultMonth={value ? parseISO(value) : undefined}
-          selected={value ? parseISO(value) : undefined}
-          onSelect={(day) => {
-            if (day) take(format(day, 'yyyy-MM-dd'))
-            setTyped(null)
-            month.current?.hidePopover()
-          }}
-        />
+        {open && (
+          <DayPicker
+            className="react-day-picker"
+            mode="single"
+            weekStartsOn={1}
+            defaultMonth={value ? parseISO(value) : undefined}
+            selected={value ? parseISO(value) : undefined}
+            onSelect={(day) => {
+              if (day) take(format(day, 'yyyy-MM-dd'))
+              setTyped(null)
+              month.current?.hidePopover()
+            }}
+          />
+        )}
       </span>
     </span>
   )

@@ -29,6 +29,7 @@ const CodeMirror = dynamic(() => import('@uiw/react-codemirror'), { ssr: false }
 const QUIET_MS = 500
 
 /** A machine's post: the template, what it makes of a real tool, and what the control says to it, side by side. */
+// eslint-disable-next-line max-lines-per-function -- template, options and trial belong together; what it shows are components already
 export function PostEditor(props: PostEditorProps) {
   const { machine, shipped, tools, tryTemplate } = props
   const router = useRouter()

@@ -71,30 +71,78 @@ export function Keep({
       {(changed || !shipped) && (
         <TextField label={say.keptAs} value={name} maxLength={40} onChange={(e) => setName(e.target.value)} />
       )}
-      <div className="mt-2.5">
-        <BigAction
-          disabled={busy || !props.lead || !trial?.ok || wrong !== null}
-          onAct={() =>
-            void run(
-              () =>
-                props.keep({
-                  machine: machine.key,
-                  template,
-                  serials: serial ? [serial] : [],
-                  name: keepAs,
-                  options,
-                  version,
-                }),
-              () => {
-                setVersion((v) => v + 1)
-                go({ machine: machine.key })
-              },
-            )
-          }
-        >
-          {props.lead ? say.keepFor(machine.name) : say.onlyALeadCanSaveThis}
-        </BigAction>
-      </div>
+      <KeepButton
+        busy={busy}
+        props={props}
+        trial={trial}
+        wrong={wrong}
+        run={run}
+        machine={machine}
+        template={template}
+        serial={serial}
+        keepAs={keepAs}
+        options={options}
+        version={version}
+        setVersion={setVersion}
+        go={go}
+      />
+    </div>
+  )
+}
+
+function KeepButton({
+  busy,
+  props,
+  trial,
+  wrong,
+  run,
+  machine,
+  template,
+  serial,
+  keepAs,
+  options,
+  version,
+  setVersion,
+  go,
+}: {
+  readonly busy: boolean
+  readonly props: PostEditorProps
+  readonly trial: Result<Trial, { text: string }> | null
+  readonly wrong: string | null
+  readonly run: Run
+  readonly machine: PostEditorProps['machine']
+  readonly template: string
+  readonly serial: string
+  readonly keepAs: string
+  readonly options: PostOptions
+  readonly version: number
+  readonly setVersion: Dispatch<SetStateAction<number>>
+  readonly go: (query: Record<string, string>) => void
+}) {
+  return (
+    <div className="mt-2.5">
+      <BigAction
+        disabled={busy || !props.lead || !trial?.ok || wrong !== null}
+        onAct={() =>
+          void run(
+            () =>
+              props.keep({
+                machine: machine.key,
+                template,
+                serials: serial ? [serial] : [],
+                name: keepAs,
+                options,
+                version,
+              }),
+            () => {
+              setVersion((v) => v + 1)
+              go({ machine: machine.key })
+            },
+          )
+        }
+      >
+        {props.lead ? say.keepFor(machine.name) : say.onlyALeadCanSaveThis}
+      </BigAction>
     </div>
   )
 }

@@ -1,6 +1,6 @@
 'use client'
 import { useRouter } from 'next/navigation'
-import { useState } from 'react'
+import { useState, type SetStateAction, type Dispatch } from 'react'
 import { BigAction, ScanAction } from '../common/actions'
 import { DateField } from '../common/date-field'
 import { NumberField, SelectField, TextField } from '../common/form'
@@ -87,17 +87,7 @@ export function ReleasePanel(props: ReleaseProps) {
           {postProblem}
         </Say>
       )}
-      {conceding && (
-        <div className="mb-2 grid grid-cols-2 gap-3">
-          <SelectField label={say.concessionForJob} value={job} onChange={(e) => setJob(e.target.value)}>
-            <option value="">{say.untilADay}</option>
-            {jobs.map((id) => (
-              <option key={id}>{id}</option>
-            ))}
-          </SelectField>
-          {!job && <DateField label={say.until} value={until} take={setUntil} />}
-        </div>
-      )}
+      <ConcessionFields conceding={conceding} job={job} setJob={setJob} jobs={jobs} until={until} setUntil={setUntil} />
       {allows && <TextField label={say.leadApprovalReason} value={reason} onChange={(e) => setReason(e.target.value)} />}
       <Problem lead={say.notReleased} text={refused} />
       {against.length === 0 && !postProblem && !refused && (
@@ -111,6 +101,37 @@ export function ReleasePanel(props: ReleaseProps) {
         <ScanAction>{say.scanToRelease(serial)}</ScanAction>
       )}
     </div>
+  )
+}
+
+/** A job, or a day. */
+function ConcessionFields({
+  conceding,
+  job,
+  setJob,
+  jobs,
+  until,
+  setUntil,
+}: {
+  readonly conceding: boolean
+  readonly job: string
+  readonly setJob: Dispatch<SetStateAction<string>>
+  readonly jobs: ReleaseProps['jobs']
+  readonly until: string
+  readonly setUntil: Dispatch<SetStateAction<string>>
+}) {
+  return (
+    conceding && (
+      <div className="mb-2 grid grid-cols-2 gap-3">
+        <SelectField label={say.concessionForJob} value={job} onChange={(e) => setJob(e.target.value)}>
+          <option value="">{say.untilADay}</option>
+          {jobs.map((id) => (
+            <option key={id}>{id}</option>
+          ))}
+        </SelectField>
+        {!job && <DateField label={say.until} value={until} take={setUntil} />}
+      </div>
+    )
   )
 }
 

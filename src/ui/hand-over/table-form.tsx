@@ -6,6 +6,7 @@ import { LengthField, NumberField, SelectField, TextField } from '../common/form
 import { say } from '@/words/screens/hand-over'
 
 /** How a machine's tool table is filled: what its size register holds, where lengths begin, which register a tool takes. */
+// eslint-disable-next-line max-lines-per-function -- a list of fields, one after the other
 export function TableForm({
   options,
   unit,
@@ -89,17 +90,32 @@ export function TableForm({
       </SelectField>
       <SisterFields options={options} change={change} />
       <Absolute lathe={lathe} options={options} change={change} />
-      {options.numberFrom === 'table' && (
-        <TextField
-          label={say.registers}
-          symbol="T = register"
-          wide
-          placeholder="12=312 4=304"
-          value={numbers}
-          onChange={(e) => setTable(e.target.value)}
-        />
-      )}
+      <OwnTable options={options} numbers={numbers} setTable={setTable} />
     </div>
+  )
+}
+
+/** The registers of a table of its own. */
+function OwnTable({
+  options,
+  numbers,
+  setTable,
+}: {
+  readonly options: PostOptions
+  readonly numbers: string
+  readonly setTable: (text: string) => void
+}) {
+  return (
+    options.numberFrom === 'table' && (
+      <TextField
+        label={say.registers}
+        symbol="T = register"
+        wide
+        placeholder="12=312 4=304"
+        value={numbers}
+        onChange={(e) => setTable(e.target.value)}
+      />
+    )
   )
 }
 

@@ -16,6 +16,7 @@ import { PartLine, Sizes, Ticks } from './definition-fields'
 import { DefinitionFormProps } from './definition-props'
 
 /** A tool's definition: what it is made of, what it shall be, and where it may go. A change makes a new version. */
+// eslint-disable-next-line max-lines-per-function -- one form; its fields are components already
 export function DefinitionForm(props: DefinitionFormProps) {
   const { definition, machines, save, readContour, readArchetype } = props
   const [typing, setTyping] = useState('')

@@ -1,7 +1,7 @@
 'use client'
 import { FileUp } from 'lucide-react'
 import { useRouter } from 'next/navigation'
-import { useRef, useState, type RefObject } from 'react'
+import { useRef, useState, type Dispatch, type RefObject, type SetStateAction } from 'react'
 import { BigAction } from '../common/actions'
 import { FileInput } from '../common/file-input'
 import { Say, Problem } from '../common/sheet'
@@ -9,6 +9,7 @@ import type { Ask } from '@/stations/contract'
 import type * as library from '@/stations/library/contract'
 import { say } from '@/words/screens/library'
 import { KindOfRows, Faults, Columns, Preview, Mapping } from './import-fields'
+import type { LengthUnit } from '@/core/units'
 
 export interface ImportActions {
   readonly preview: Ask<typeof library.previewCsv>
@@ -83,27 +84,64 @@ export function ImportPanel({ act }: { readonly act: ImportActions }) {
         </Say>
       )}
       <Problem lead={say.nothingWasImported} text={problem} />
-      {preview && (
-        <>
-          <KindOfRows busy={busy} kind={kind} setKind={setKind} file={file} look={look} mapping={mapping} />
-          <Columns preview={preview} busy={busy} mapping={mapping} change={change} />
-          <p className="figures text-lg font-semibold" role="status">
-            {say.rowsGood(
-              preview.rows.toLocaleString('en'),
-              preview.faults.length === 0
-                ? say.allCanBeImported(preview.good.toLocaleString('en'))
-                : say.faultCount(preview.faults.length, preview.faults.length >= 200 ? say.orMore : ''),
-            )}
-          </p>
-          {preview.faults.length > 0 && <Faults preview={preview} />}
-          <div className="max-w-md">
-            <BigAction disabled={busy || preview.faults.length > 0 || preview.good === 0} onAct={() => void takeIn()}>
-              {preview.faults.length ? say.correctTheFaultsFirst : say.importParts(preview.good.toLocaleString('en'))}
-            </BigAction>
-          </div>
-        </>
-      )}
+      <Previewed
+        preview={preview}
+        busy={busy}
+        kind={kind}
+        setKind={setKind}
+        file={file}
+        look={look}
+        mapping={mapping}
+        change={change}
+        takeIn={takeIn}
+      />
     </div>
+  )
+}
+
+/** What would be imported, with every fault. */
+function Previewed({
+  preview,
+  busy,
+  kind,
+  setKind,
+  file,
+  look,
+  mapping,
+  change,
+  takeIn,
+}: {
+  readonly preview: library.ImportPreview | null
+  readonly busy: boolean
+  readonly kind: string
+  readonly setKind: Dispatch<SetStateAction<string>>
+  readonly file: { name: string; text: string } | null
+  readonly look: (text: string, map: Mapping | null, forKind: string) => Promise<void>
+  readonly mapping: readonly ({ readonly key: string; readonly unit: LengthUnit | null } | null)[]
+  readonly change: (i: number, to: Mapping[number]) => void
+  readonly takeIn: () => Promise<void>
+}) {
+  return (
+    preview && (
+      <>
+        <KindOfRows busy={busy} kind={kind} setKind={setKind} file={file} look={look} mapping={mapping} />
+        <Columns preview={preview} busy={busy} mapping={mapping} change={change} />
+        <p className="figures text-lg font-semibold" role="status">
+          {say.rowsGood(
+            preview.rows.toLocaleString('en'),
+            preview.faults.length === 0
+              ? say.allCanBeImported(preview.good.toLocaleString('en'))
+              : say.faultCount(preview.faults.length, preview.faults.length >= 200 ? say.orMore : ''),
+          )}
+        </p>
+        {preview.faults.length > 0 && <Faults preview={preview} />}
+        <div className="max-w-md">
+          <BigAction disabled={busy || preview.faults.length > 0 || preview.good === 0} onAct={() => void takeIn()}>
+            {preview.faults.length ? say.correctTheFaultsFirst : say.importParts(preview.good.toLocaleString('en'))}
+          </BigAction>
+        </div>
+      </>
+    )
   )
 }
 

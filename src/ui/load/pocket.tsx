@@ -45,19 +45,7 @@ export function Pocket({
       data-state={here ? 'chosen' : state.type}
     >
       <title>{titleOf(state)}</title>
-      {state.type === 'taken' ? (
-        <circle cx={x} cy={y} r={radius} fill="var(--color-neutral)" opacity={state.by.serial ? 1 : 0.62} />
-      ) : (
-        <circle
-          cx={x}
-          cy={y}
-          r={flangeMm * 0.82}
-          fill={here ? 'none' : 'var(--color-base-100)'}
-          stroke={here ? 'none' : 'var(--color-base-300)'}
-          strokeWidth={2 / scale}
-          strokeDasharray={state.type === 'narrow' ? `${4 / scale} ${4 / scale}` : undefined}
-        />
-      )}
+      <Body state={state} x={x} y={y} radius={radius} flangeMm={flangeMm} here={here} scale={scale} />
       {state.type === 'narrow' && (
         <path
           d={`M${x - flangeMm / 3} ${y - flangeMm / 3}l${(2 * flangeMm) / 3} ${(2 * flangeMm) / 3}m0 ${(-2 * flangeMm) / 3}l${(-2 * flangeMm) / 3} ${(2 * flangeMm) / 3}`}
@@ -65,20 +53,7 @@ export function Pocket({
           strokeWidth={1.5 / scale}
         />
       )}
-      {here && (
-        <>
-          <circle
-            cx={x}
-            cy={y}
-            r={Math.max(widestMm ?? 0, flangeMm)}
-            fill="var(--color-act)"
-            fillOpacity={0.2}
-            stroke="var(--color-act)"
-            strokeWidth={3 / scale}
-          />
-          <circle cx={x} cy={y} r={3 / scale} fill="var(--color-act)" />
-        </>
-      )}
+      <Chosen here={here} x={x} y={y} widestMm={widestMm} flangeMm={flangeMm} scale={scale} />
       {(state.type === 'taken' || here || state.pocket === 1 || state.pocket % 10 === 0) && (
         <Written
           x={x + away.x * reach}
@@ -98,6 +73,73 @@ export function Pocket({
         />
       )}
     </g>
+  )
+}
+
+/** The tool at hand, drawn where it would stand. */
+function Chosen({
+  here,
+  x,
+  y,
+  widestMm,
+  flangeMm,
+  scale,
+}: {
+  readonly here: boolean
+  readonly x: number
+  readonly y: number
+  readonly widestMm: number | null
+  readonly flangeMm: number
+  readonly scale: number
+}) {
+  return (
+    here && (
+      <>
+        <circle
+          cx={x}
+          cy={y}
+          r={Math.max(widestMm ?? 0, flangeMm)}
+          fill="var(--color-act)"
+          fillOpacity={0.2}
+          stroke="var(--color-act)"
+          strokeWidth={3 / scale}
+        />
+        <circle cx={x} cy={y} r={3 / scale} fill="var(--color-act)" />
+      </>
+    )
+  )
+}
+
+/** What stands in it, to scale. */
+function Body({
+  state,
+  x,
+  y,
+  radius,
+  flangeMm,
+  here,
+  scale,
+}: {
+  readonly state: PocketState
+  readonly x: number
+  readonly y: number
+  readonly radius: number
+  readonly flangeMm: number
+  readonly here: boolean
+  readonly scale: number
+}) {
+  return state.type === 'taken' ? (
+    <circle cx={x} cy={y} r={radius} fill="var(--color-neutral)" opacity={state.by.serial ? 1 : 0.62} />
+  ) : (
+    <circle
+      cx={x}
+      cy={y}
+      r={flangeMm * 0.82}
+      fill={here ? 'none' : 'var(--color-base-100)'}
+      stroke={here ? 'none' : 'var(--color-base-300)'}
+      strokeWidth={2 / scale}
+      strokeDasharray={state.type === 'narrow' ? `${4 / scale} ${4 / scale}` : undefined}
+    />
   )
 }
 

@@ -90,18 +90,24 @@ export function AdjustLive({
         ))}
       </SmallActions>
       <Problem lead={say.notTurned} text={problem} />
-      <div className="mt-auto pt-1">
-        <p className="text-soft mb-2.5 text-base">{say.turnTheScrewWithThe}</p>
-        <BigAction
-          onAct={() => {
-            unwatch()
-            done()
-          }}
-        >
-          {say.adjustedMeasureAllAgain}
-        </BigAction>
-      </div>
+      <AdjustFoot unwatch={unwatch} done={done} />
     </>
+  )
+}
+
+function AdjustFoot({ unwatch, done }: { readonly unwatch: () => void; readonly done: () => void }) {
+  return (
+    <div className="mt-auto pt-1">
+      <p className="text-soft mb-2.5 text-base">{say.turnTheScrewWithThe}</p>
+      <BigAction
+        onAct={() => {
+          unwatch()
+          done()
+        }}
+      >
+        {say.adjustedMeasureAllAgain}
+      </BigAction>
+    </div>
   )
 }
 

@@ -10,7 +10,7 @@ import { useShell, type ScanSaid } from '../shell/shell-context'
 import { useMarks } from '../shell/use-marks'
 import { LivePicture } from './live-picture'
 import { Overrule } from './overrule'
-import { useBench } from './use-bench'
+import { useBench, type BenchState } from './use-bench'
 import { say } from '@/words/screens/measure'
 
 import type { MastersProps } from './masters-props'
@@ -47,6 +47,7 @@ async function send(
 }
 
 /** Measures the master at two turns half a revolution apart, and says what it finds. */
+// eslint-disable-next-line max-lines-per-function -- one run of the bench; what it shows are components already
 export function CheckRun({
   master,
   ticket,
@@ -121,15 +122,7 @@ export function CheckRun({
         <Problem lead={say.notSaved} text={note} />
         {state.type === 'failed' && <Problem lead={say.nothingMeasured} text={state.text} />}
         {due && !overruled && lead && !drift && <Overrule overrule={overrule} />}
-        {running ? (
-          <BigAction onAct={() => undefined} disabled>
-            {state.type === 'opening' ? say.movingToTheMaster : say.measuringTheMaster}
-          </BigAction>
-        ) : drift ? (
-          <ScanAction>{say.scanToSaveMark(master.mark)}</ScanAction>
-        ) : (
-          <BigAction onAct={() => void bench.measureAll()}>{say.measureTheMaster}</BigAction>
-        )}
+        <Big running={running} state={state} drift={drift} master={master} bench={bench} />
         {drift && !running && (
           <SmallActions>
             <SmallAction onAct={() => void bench.measureAll()}>{say.measureItAgain}</SmallAction>
@@ -137,6 +130,30 @@ export function CheckRun({
         )}
       </div>
     </>
+  )
+}
+
+function Big({
+  running,
+  state,
+  drift,
+  master,
+  bench,
+}: {
+  readonly running: boolean
+  readonly state: BenchState
+  readonly drift: Zero | null
+  readonly master: Master
+  readonly bench: ReturnType<typeof useBench>
+}) {
+  return running ? (
+    <BigAction onAct={() => undefined} disabled>
+      {state.type === 'opening' ? say.movingToTheMaster : say.measuringTheMaster}
+    </BigAction>
+  ) : drift ? (
+    <ScanAction>{say.scanToSaveMark(master.mark)}</ScanAction>
+  ) : (
+    <BigAction onAct={() => void bench.measureAll()}>{say.measureTheMaster}</BigAction>
   )
 }
 

@@ -1,6 +1,6 @@
 'use client'
 import { useRouter } from 'next/navigation'
-import { useForm, useWatch } from 'react-hook-form'
+import { useForm, useWatch, type UseFormRegister } from 'react-hook-form'
 import { useState, type SetStateAction, type Dispatch } from 'react'
 import { FIGURE_KEYS, FIGURE_SIGMA_MM, type FigureKey, type Figures } from '@/core/sets'
 import { formatLength, parseLength, unitMark, type LengthUnit } from '@/core/units'
@@ -40,6 +40,7 @@ function useFigures(unit: LengthUnit) {
 }
 
 /** Figures read off a bench without a camera: each typed twice, the second time without looking at the first. */
+// eslint-disable-next-line max-lines-per-function -- one form; its fields are components already
 export function FiguresForm({ serial, title, about, limits, before, check, save, line }: FiguresProps) {
   const { unit } = useShell()
   const router = useRouter()
@@ -90,35 +91,16 @@ export function FiguresForm({ serial, title, about, limits, before, check, save,
         <>
           <Title lead={title}>{say.valuesOfABenchWithout(about)}</Title>
           <p className="max-w-[60ch] text-lg">{taken ? say.valuesAsTheSerialGauge : say.readEachValueAndType}</p>
-          <table className="table max-w-[690px] text-lg">
-            <thead>
-              <tr>
-                <th className="pb-1 font-semibold">{unitMark(unit)}</th>
-                <th className="pb-1 font-semibold">{taken ? say.fromTheLine : say.first}</th>
-                <th className="pb-1 pl-3 font-semibold">{taken ? '' : say.again}</th>
-                <th className="pb-1 pl-3 text-right font-semibold">{say.wanted}</th>
-              </tr>
-            </thead>
-            <tbody>
-              {FIGURE_KEYS.map((key) => {
-                const wanted = limits[key]
-                const different = typed[`${key}1`] !== '' && typed[`${key}2`] !== '' && mm(key, 1) !== mm(key, 2)
-                return (
-                  <Line
-                    key={key}
-                    of={key}
-                    before={before}
-                    unit={unit}
-                    taken={taken}
-                    register={register}
-                    wrongOf={wrongOf}
-                    different={different}
-                    wanted={wanted}
-                  />
-                )
-              })}
-            </tbody>
-          </table>
+          <FiguresTable
+            unit={unit}
+            taken={taken}
+            limits={limits}
+            typed={typed}
+            mm={mm}
+            before={before}
+            register={register}
+            wrongOf={wrongOf}
+          />
         </>
       }
       right={
@@ -146,6 +128,59 @@ export function FiguresForm({ serial, title, about, limits, before, check, save,
         </>
       }
     />
+  )
+}
+
+/** Every value, with what it should be. */
+function FiguresTable({
+  unit,
+  taken,
+  limits,
+  typed,
+  mm,
+  before,
+  register,
+  wrongOf,
+}: {
+  readonly unit: LengthUnit
+  readonly taken: Readonly<Record<'LF' | 'DC' | 'RE', number | null>> | null
+  readonly limits: FiguresProps['limits']
+  readonly typed: { LF2: string; LF1: string; DC2: string; DC1: string; RE2: string; RE1: string }
+  readonly mm: (key: FigureKey, n: 1 | 2) => number | null
+  readonly before: FiguresProps['before']
+  readonly register: UseFormRegister<FigureTexts>
+  readonly wrongOf: (key: FigureKey, n: 1 | 2) => string | null
+}) {
+  return (
+    <table className="table max-w-[690px] text-lg">
+      <thead>
+        <tr>
+          <th className="pb-1 font-semibold">{unitMark(unit)}</th>
+          <th className="pb-1 font-semibold">{taken ? say.fromTheLine : say.first}</th>
+          <th className="pb-1 pl-3 font-semibold">{taken ? '' : say.again}</th>
+          <th className="pb-1 pl-3 text-right font-semibold">{say.wanted}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {FIGURE_KEYS.map((key) => {
+          const wanted = limits[key]
+          const different = typed[`${key}1`] !== '' && typed[`${key}2`] !== '' && mm(key, 1) !== mm(key, 2)
+          return (
+            <Line
+              key={key}
+              of={key}
+              before={before}
+              unit={unit}
+              taken={taken}
+              register={register}
+              wrongOf={wrongOf}
+              different={different}
+              wanted={wanted}
+            />
+          )
+        })}
+      </tbody>
+    </table>
   )
 }
 

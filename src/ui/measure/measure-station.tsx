@@ -117,6 +117,7 @@ function useSaveByScan(
 }
 
 /** A tool on the spindle: its edges are found, measured and judged; the scan of its holder saves them. */
+// eslint-disable-next-line max-lines-per-function -- joins bench, sheet and scans; what it shows are components already
 export function MeasureStation(props: MeasureProps) {
   const { serial, limits } = props
   const { unit } = useShell()

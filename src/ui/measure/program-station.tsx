@@ -22,6 +22,7 @@ const newStep = (n: number, at: NonNullable<ProgramStep['at']>, unit: LengthUnit
   fieldsOf({ name: say.stepNumber(n), at, features: ['DC'], limits: {} }, unit)
 
 /** The program of a definition, on a tool that is on the spindle: steps placed by the picture, tried, ordered, kept. */
+// eslint-disable-next-line max-lines-per-function -- joins bench and form; what it shows are components already
 export function ProgramStation({ serial, title, about, tool, base, held, keep }: ProgramProps) {
   const { unit } = useShell()
   const router = useRouter()

@@ -21,6 +21,7 @@ const FAILED: Record<string, string> = {
 const farthest = ({ edges }: Proposal['set']) => edges.reduce((a, b) => ((b.x?.value ?? 0) > (a.x?.value ?? 0) ? b : a)).edge
 
 /** Drives the bench in its worker for as long as the sheet is open. */
+// eslint-disable-next-line max-lines-per-function -- one worker and everything that is asked of it
 export function useBench(tool: OpenTool) {
   const api = useRef<Remote<BenchApi> | null>(null)
   const [state, setState] = useState<BenchState>({ type: 'opening' })

@@ -25,6 +25,7 @@ function giveBack(text: string): void {
 }
 
 /** Listens to every key of the page: scans first, then single keys after a moment of quiet. */
+// eslint-disable-next-line max-lines-per-function -- one key is one decision: scan, rest of a scan, or a key of its own
 export function Keys({ onHelp }: { readonly onHelp: () => void }) {
   const shell = useShell()
   const router = useRouter()

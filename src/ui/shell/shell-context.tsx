@@ -1,10 +1,7 @@
 'use client'
-import { useRouter } from 'next/navigation'
-import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
-import { ACTION_CARD } from '@/codecs/label-text'
+import { createContext, useContext, useEffect, useRef } from 'react'
 import type { Person } from '@/core/tool'
 import type { LengthUnit } from '@/core/units'
-import { say } from '@/words/screens/shell'
 
 /** What a scan was and did. */
 export interface ScanSaid {
@@ -27,7 +24,7 @@ export interface ShellActions {
   readonly setPerson: (id: string) => Promise<void>
 }
 
-interface Shell {
+export interface Shell {
   readonly unit: LengthUnit
   readonly theme: 'granite' | 'basalt'
   readonly person: Person | null
@@ -60,10 +57,10 @@ interface Shell {
   readonly leave: (go: boolean) => void
 }
 
-const Context = createContext<Shell | null>(null)
+export const ShellContext = createContext<Shell | null>(null)
 
 export function useShell(): Shell {
-  const shell = useContext(Context)
+  const shell = useContext(ShellContext)
   if (!shell) throw new Error('useShell outside of the shell')
   return shell
 }
@@ -93,175 +90,4 @@ export function useUnsaved(what: string | null): void {
       window.removeEventListener('beforeunload', ask)
     }
   }, [what, unsaved])
-}
-
-export function ShellProvider(props: {
-  readonly unit: LengthUnit
-  readonly theme: 'granite' | 'basalt'
-  readonly person: Person | null
-  readonly people: readonly Person[]
-  readonly actions: ShellActions
-  readonly children: ReactNode
-}) {
-  const { unit, theme, person, people, actions, children } = props
-  const router = useRouter()
-  const uses = useRef<ScanUse[]>([])
-  const acts = useRef<(() => boolean)[]>([])
-  const queue = useRef<Promise<void>>(Promise.resolve())
-  const [last, setLast] = useState<Shell['last']>(null)
-  const [scans, setScans] = useState(0)
-  const held = useRef<string[]>([])
-  const [leaving, setLeaving] = useState<Shell['leaving']>(null)
-
-  const go = useCallback(
-    (href: string) => {
-      const what = held.current.at(-1)
-      if (what === undefined) router.push(href)
-      else setLeaving({ what, href })
-    },
-    [router],
-  )
-  const leave = useCallback(
-    (yes: boolean) => {
-      if (yes && leaving) {
-        held.current = []
-        router.push(leaving.href)
-      }
-      setLeaving(null)
-    },
-    [leaving, router],
-  )
-  const hasUnsaved = useCallback(() => held.current.length > 0, [])
-  const unsaved = useCallback((what: string) => stacked(held.current, what), [])
-
-  const doBigAction = useCallback(() => {
-    // the last one that can be seen: one inside of something closed is not meant
-    return acts.current.toReversed().some((act) => act())
-  }, [])
-
-  const answer = useCallback(
-    async (text: string, from: string) => {
-      // a second, impatient scan was meant for the sheet that was in front when it came
-      if (window.location.pathname !== from)
-        return setLast({
-          scan: text,
-          said: { title: text.slice(0, 24), text: say.thisScanCameBeforeThe, tone: 'off' },
-        })
-      setLast({ scan: text, said: null })
-      if (text === ACTION_CARD && acts.current.length) {
-        doBigAction()
-        setLast({ scan: say.actionCard, said: { title: say.actionCard, text: say.didWhatTheBigButton, tone: 'todo' } })
-        return
-      }
-      try {
-        const taker = uses.current.at(-1)
-        const own = taker ? await taker(text) : null
-        const said = own ?? (await actions.answerScan(text))
-        const leads = said.href !== undefined && (own !== null || held.current.length === 0)
-        // who works here is kept before it is said
-        if (said.personId) await actions.setPerson(said.personId)
-        setLast({ scan: text, said, arriving: leads })
-        if (!said.href) return router.refresh()
-        // what the sheet itself leads to was saved by it
-        if (!own && held.current.length) return go(said.href)
-        router.push(said.href)
-        await arrived(said.href)
-        setLast((now) => (now?.said === said ? { scan: text, said } : now))
-      } catch {
-        setLast({
-          scan: text,
-          said: {
-            title: text.slice(0, 24),
-            text: say.noAnswerFromTheTool,
-            tone: 'off',
-          },
-        })
-      }
-    },
-    [actions, doBigAction, go, router],
-  )
-
-  // one scan after the other, in the order they came
-  const scan = useCallback(
-    (text: string) => {
-      setScans((n) => n + 1)
-      const from = window.location.pathname
-      queue.current = queue.current.then(() => answer(text, from))
-    },
-    [answer],
-  )
-  const hold = useCallback((work: Promise<unknown>) => {
-    const over = work.then(
-      () => undefined,
-      () => undefined,
-    )
-    queue.current = queue.current.then(() => over)
-  }, [])
-  const sayScan = useCallback((said: ScanSaid) => setLast({ scan: said.title, said }), [])
-  const takeScans = useCallback((use: ScanUse) => stacked(uses.current, use), [])
-  const bigAction = useCallback((act: () => boolean) => stacked(acts.current, act), [])
-
-  const value = useMemo(
-    () => ({
-      unit,
-      theme,
-      person,
-      people,
-      actions,
-      last,
-      scans,
-      scan,
-      sayScan,
-      takeScans,
-      bigAction,
-      doBigAction,
-      go,
-      hold,
-      unsaved,
-      hasUnsaved,
-      leaving,
-      leave,
-    }),
-    [
-      unit,
-      theme,
-      person,
-      people,
-      actions,
-      last,
-      scans,
-      scan,
-      sayScan,
-      takeScans,
-      bigAction,
-      doBigAction,
-      go,
-      hold,
-      unsaved,
-      hasUnsaved,
-      leaving,
-      leave,
-    ],
-  )
-  return <Context value={value}>{children}</Context>
-}
-
-/** Half a minute: a page that takes longer has failed. */
-const ARRIVE_TRIES = 750
-
-/** Waits until a page has been reached, so that the next scan meets the sheet it was meant for. */
-async function arrived(href: string): Promise<void> {
-  const wanted = new URL(href, window.location.href).href
-  for (let i = 0; i < ARRIVE_TRIES && window.location.href !== wanted; i++)
-    await new Promise((resolve) => setTimeout(resolve, 40))
-  await new Promise((resolve) => setTimeout(resolve, 60)) // its effects have run: it listens
-}
-
-/** Puts something on a stack; the returned function takes just that off again. */
-function stacked<T>(stack: T[], item: T): () => void {
-  stack.push(item)
-  return () => {
-    const at = stack.lastIndexOf(item)
-    if (at >= 0) stack.splice(at, 1)
-  }
 }

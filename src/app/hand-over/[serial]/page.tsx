@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { isTyped, type Machine, type Assembly } from '@/core/tool'
 import { fixed, mmToUnit, unitMark } from '@/core/units'
 import { readHandover } from '@/stations/hand-over/pages'
-import { refuseTrial } from '@/stations/hand-over/propose'
+import { refuseTrial, type ProposalRefusal, type HandoverProposal } from '@/stations/hand-over/propose'
 import { SmallAction, SmallActions } from '@/ui/common/actions'
 import { encodeLabel } from '@/codecs/label-text'
 import { LabelWords } from '@/ui/hand-over/label-words'
@@ -18,13 +18,16 @@ import { VoidPanel } from '@/ui/hand-over/void-panel'
 import { ReleasePanel } from '@/ui/hand-over/release-panel'
 import { GoTo } from '@/ui/kit/kit-next'
 import { StationPage } from '../../_parts/station'
-import { context } from '../../_server/context'
+import { context, type Context } from '../../_server/context'
 import { serialOf } from '../../_server/params'
 import { handoverRefusalText, refusalMark } from '@/words/hand-over'
 import { refusalText } from '@/words/refusals'
 import { releaseAction, dropPostAction, printLabelsAction, voidHandoverAction, writeTagAction } from '../actions'
 import { say } from '@/words/screens/hand-over'
 import type { Handover, HandoverValues } from '@/core/handover'
+import type { Refusal } from '@/stations/refusals'
+import type { SavedMeasurement } from '@/core/judge'
+import type { JSX } from 'react/jsx-runtime'
 
 export const metadata = { title: say.handOver }
 
@@ -37,6 +40,7 @@ const Query = z.object({
   anew: z.literal('1').optional().catch(undefined),
 })
 
+// eslint-disable-next-line max-lines-per-function -- two sheets that read the same; what they show are components already
 export default async function HandoverPage({
   params,
   searchParams,
@@ -76,37 +80,15 @@ export default async function HandoverPage({
     const files = `/api/handovers/${current.id}`
     return (
       <StationPage station="hand-over" current={serial}>
-        <Sheet
-          left={
-            <>
-              {heading}
-              {/* eslint-disable-next-line @next/next/no-img-element -- drawn by our own route, in true size */}
-              <img
-                src={`${files}/label.svg`}
-                alt={say.labelOfHandOver(current.values.issue)}
-                className="border-rule w-full max-w-[560px] border bg-white"
-              />
-              {current.check.rows.length > 0 && (
-                <CheckTable rows={current.check.rows} decimals={machine?.decimals ?? 3} heldName={say.controlHeldInTheTrial} />
-              )}
-              {current.postFile && (
-                <details>
-                  <summary className="fold text-ink">{current.postFile}</summary>
-                  <pre className="bg-ground overflow-auto p-3 text-[15px]">{current.postText}</pre>
-                </details>
-              )}
-              {history}
-            </>
-          }
-          right={
-            <>
-              <h2 className="text-2xl font-bold">{say.handOverIssue(current.values.issue)}</h2>
-              <Row name={say.releasedTitle}>{formatWhen(current.releasedAt)}</Row>
-              <Row name={say.by}>{shop.people.find((p) => p.id === current.personId)?.name ?? current.personId}</Row>
-              <Row name={say.measuredTitle}>{formatWhen(current.values.measuredAt)}</Row>
-              <Released serial={serial} files={files} machine={machine} current={current} assembly={assembly} />
-            </>
-          }
+        <ReleasedSheet
+          heading={heading}
+          files={files}
+          current={current}
+          machine={machine}
+          history={history}
+          shop={shop}
+          serial={serial}
+          assembly={assembly}
         />
       </StationPage>
     )
@@ -134,36 +116,147 @@ export default async function HandoverPage({
           </>
         }
         right={
-          <>
-            <h2 className="text-2xl font-bold">{say.valuesToRelease}</h2>
-            <Values values={values} machine={machine} sized={sized} />
-            {measurement && (
-              <Row name={say.measuredTitle}>
-                {formatWhen(measurement.at)} {measurement.verdict && <VerdictMark verdict={measurement.verdict} />}
-              </Row>
-            )}
-            <ReleasePanel
-              serial={serial}
-              machine={machine?.key ?? null}
-              t={t}
-              pocket={given.pocket ?? null}
-              pockets={machine?.pockets ?? null}
-              tip={machine?.kind === 'lathe' && proposal.turning ? proposal.tip : undefined}
-              jobs={jobs}
-              against={refusals.map(({ refusal, leadMay }) => ({
-                code: refusal.code,
-                mark: refusalMark(refusal),
-                text: handoverRefusalText(refusal),
-                leadMay,
-              }))}
-              postProblem={postProblem && refusalText(postProblem, shop.unit)}
-              machines={machines.map(({ key, name }) => ({ key, name }))}
-              release={releaseAction}
-            />
-          </>
+          <ToRelease
+            values={values}
+            machine={machine}
+            sized={sized}
+            measurement={measurement}
+            serial={serial}
+            t={t}
+            given={given}
+            proposal={proposal}
+            jobs={jobs}
+            refusals={refusals}
+            postProblem={postProblem}
+            shop={shop}
+            machines={machines}
+          />
         }
       />
     </StationPage>
+  )
+}
+
+/** A hand-over that went out. */
+function ReleasedSheet({
+  heading,
+  files,
+  current,
+  machine,
+  history,
+  shop,
+  serial,
+  assembly,
+}: {
+  readonly heading: JSX.Element
+  readonly files: string
+  readonly current: Handover
+  readonly machine: Machine | null
+  readonly history: JSX.Element
+  readonly shop: Context
+  readonly serial: string
+  readonly assembly: Assembly
+}) {
+  return (
+    <Sheet
+      left={
+        <>
+          {heading}
+          {/* eslint-disable-next-line @next/next/no-img-element -- drawn by our own route, in true size */}
+          <img
+            src={`${files}/label.svg`}
+            alt={say.labelOfHandOver(current.values.issue)}
+            className="border-rule w-full max-w-[560px] border bg-white"
+          />
+          {current.check.rows.length > 0 && (
+            <CheckTable rows={current.check.rows} decimals={machine?.decimals ?? 3} heldName={say.controlHeldInTheTrial} />
+          )}
+          {current.postFile && (
+            <details>
+              <summary className="fold text-ink">{current.postFile}</summary>
+              <pre className="bg-ground overflow-auto p-3 text-[15px]">{current.postText}</pre>
+            </details>
+          )}
+          {history}
+        </>
+      }
+      right={
+        <>
+          <h2 className="text-2xl font-bold">{say.handOverIssue(current.values.issue)}</h2>
+          <Row name={say.releasedTitle}>{formatWhen(current.releasedAt)}</Row>
+          <Row name={say.by}>{shop.people.find((p) => p.id === current.personId)?.name ?? current.personId}</Row>
+          <Row name={say.measuredTitle}>{formatWhen(current.values.measuredAt)}</Row>
+          <Released serial={serial} files={files} machine={machine} current={current} assembly={assembly} />
+        </>
+      }
+    />
+  )
+}
+
+/** What is released, and what speaks against it. */
+function ToRelease({
+  values,
+  machine,
+  sized,
+  measurement,
+  serial,
+  t,
+  given,
+  proposal,
+  jobs,
+  refusals,
+  postProblem,
+  shop,
+  machines,
+}: {
+  readonly values: HandoverValues | null
+  readonly machine: Machine | null
+  readonly sized: (mm: number) => string
+  readonly measurement: SavedMeasurement | null
+  readonly serial: string
+  readonly t: number | null
+  readonly given: {
+    machine?: string | undefined
+    t?: number | undefined
+    pocket?: number | undefined
+    tip?: number | undefined
+    anew?: '1' | undefined
+  }
+  readonly proposal: HandoverProposal
+  readonly jobs: readonly string[]
+  readonly refusals: readonly ProposalRefusal[]
+  readonly postProblem: Refusal | null
+  readonly shop: Context
+  readonly machines: readonly Machine[]
+}) {
+  return (
+    <>
+      <h2 className="text-2xl font-bold">{say.valuesToRelease}</h2>
+      <Values values={values} machine={machine} sized={sized} />
+      {measurement && (
+        <Row name={say.measuredTitle}>
+          {formatWhen(measurement.at)} {measurement.verdict && <VerdictMark verdict={measurement.verdict} />}
+        </Row>
+      )}
+      <ReleasePanel
+        serial={serial}
+        machine={machine?.key ?? null}
+        t={t}
+        pocket={given.pocket ?? null}
+        pockets={machine?.pockets ?? null}
+        tip={machine?.kind === 'lathe' && proposal.turning ? proposal.tip : undefined}
+        jobs={jobs}
+        against={refusals.map(({ refusal, leadMay }) => ({
+          code: refusal.code,
+          mark: refusalMark(refusal),
+          text: handoverRefusalText(refusal),
+          leadMay,
+        }))}
+        postProblem={postProblem && refusalText(postProblem, shop.unit)}
+        machines={machines.map(({ key, name }) => ({ key, name }))}
+        release={releaseAction}
+      />
+    </>
   )
 }
 

@@ -40,6 +40,7 @@ const SHARES: readonly { readonly types: readonly StandingType[]; readonly text:
   { types: ['unknown-t'], text: say.unknownTLower, look: 'bg-off text-paper' },
 ]
 
+// eslint-disable-next-line max-lines-per-function -- one sheet from left to right; what it shows are components already
 export default async function JobPage({
   params,
   searchParams,

@@ -1,7 +1,7 @@
 import { KIND_LABELS, PROPERTY_NAMES } from '@/words/properties'
 import Link from 'next/link'
 import type { ReactNode } from 'react'
-import { missing, onHand } from '@/core/plan'
+import { missing, onHand, type Lying, type Balance } from '@/core/plan'
 import { KINDS, propertiesOf, specOf, UNIT_OF, valueOf, type Component, type Definition, type PropertyKey } from '@/core/tool'
 import { formatLength, unitMark, type LengthUnit } from '@/core/units'
 import { readPartPage } from '@/stations/library/pages'
@@ -92,40 +92,57 @@ export default async function PartPage({ params }: { readonly params: Promise<{ 
               <Pieces pieces={pieces} />
             </>
           ) : (
-            <>
-              <h2 className="text-2xl font-bold">{say.stock}</h2>
-              <Row name={say.onHandTitle}>{onHand(balance)}</Row>
-              <Row name={say.pickedForJobs}>{balance.taken}</Row>
-              <Row name={say.builtIn}>{balance.built}</Row>
-              <Row name={say.scrapped}>{balance.scrapped}</Row>
-              <Row name={say.received}>{balance.received}</Row>
-              {missing(balance) !== 0 && <p className="text-off font-semibold">{say.piecesAreMissingInThe(missing(balance))}</p>}
-              <ul className="mb-2">
-                {lying.map(({ place, count }) => (
-                  <li key={place ?? ''} className="border-rule flex min-h-11 items-center justify-between border-b">
-                    {place ? (
-                      <Link className="text-act font-semibold" href={`/library/store?place=${place}`}>
-                        {place}
-                      </Link>
-                    ) : (
-                      say.noPlace
-                    )}
-                    <span className="figures text-lg font-semibold">{count}</span>
-                  </li>
-                ))}
-              </ul>
-              <StockForm component={part.id} lying={lying} places={drawers} book={bookAction} count={countStockAction} />
-              {part.kind === 'solid-cutter' && (
-                <>
-                  <h2 className="mt-3 text-2xl font-bold">{say.regrind}</h2>
-                  <RegrindForm id={part.id} DC={part.DC} OAL={part.OAL} regrind={regrindAction} />
-                </>
-              )}
-              <PartDrawing id={part.id} drawing={part.drawing ?? null} />
-            </>
+            <Stock balance={balance} lying={lying} part={part} drawers={drawers} />
           )
         }
       />
+    </>
+  )
+}
+
+/** How many there are, where they lie, and what may be booked. */
+function Stock({
+  balance,
+  lying,
+  part,
+  drawers,
+}: {
+  readonly balance: Balance
+  readonly lying: readonly (Omit<Lying, 'place'> & { readonly place: string | null })[]
+  readonly part: Component
+  readonly drawers: readonly string[]
+}) {
+  return (
+    <>
+      <h2 className="text-2xl font-bold">{say.stock}</h2>
+      <Row name={say.onHandTitle}>{onHand(balance)}</Row>
+      <Row name={say.pickedForJobs}>{balance.taken}</Row>
+      <Row name={say.builtIn}>{balance.built}</Row>
+      <Row name={say.scrapped}>{balance.scrapped}</Row>
+      <Row name={say.received}>{balance.received}</Row>
+      {missing(balance) !== 0 && <p className="text-off font-semibold">{say.piecesAreMissingInThe(missing(balance))}</p>}
+      <ul className="mb-2">
+        {lying.map(({ place, count }) => (
+          <li key={place ?? ''} className="border-rule flex min-h-11 items-center justify-between border-b">
+            {place ? (
+              <Link className="text-act font-semibold" href={`/library/store?place=${place}`}>
+                {place}
+              </Link>
+            ) : (
+              say.noPlace
+            )}
+            <span className="figures text-lg font-semibold">{count}</span>
+          </li>
+        ))}
+      </ul>
+      <StockForm component={part.id} lying={lying} places={drawers} book={bookAction} count={countStockAction} />
+      {part.kind === 'solid-cutter' && (
+        <>
+          <h2 className="mt-3 text-2xl font-bold">{say.regrind}</h2>
+          <RegrindForm id={part.id} DC={part.DC} OAL={part.OAL} regrind={regrindAction} />
+        </>
+      )}
+      <PartDrawing id={part.id} drawing={part.drawing ?? null} />
     </>
   )
 }

@@ -1,6 +1,6 @@
 import Link from 'next/link'
 import { formatDeviation, formatLength, unitMark } from '@/core/units'
-import type { Definition, Tolerance, ToolProfile } from '@/core/tool'
+import type { Assembly, Definition, Tolerance, ToolProfile } from '@/core/tool'
 import { definitionFaultText } from '@/words/refusals/library'
 import { readDefinitionPage } from '@/stations/library/pages'
 import { Row, Say, Sheet, Title } from '@/ui/common/sheet'
@@ -11,6 +11,7 @@ import { ToolForm } from '../../../_parts/definition-form'
 import { context, type Context } from '../../../_server/context'
 import { plainText } from '../../../_server/params'
 import { say } from '@/words/screens/library'
+import type { Job } from '@/core/plan'
 
 export const metadata = { title: say.toolTitle }
 
@@ -69,52 +70,63 @@ export default async function DefinitionPage({
             )}
           </>
         }
-        right={
-          <>
-            <h2 className="text-2xl font-bold">{say.jobsThatNeedIt}</h2>
-            {jobs.map((job) => (
-              <Link
-                key={job.id}
-                href={`/kit/${encodeURIComponent(job.id)}`}
-                className="border-rule flex min-h-11 items-center justify-between border-b"
-              >
-                <b className="text-act">{job.id}</b> {job.state === 'open' ? formatWhen(job.dueAt) : job.state}
-              </Link>
-            ))}
-            {jobs.length === 0 && <p className="text-soft">{say.noJob}</p>}
-            <h2 className="mt-3 text-2xl font-bold">{say.toolsBuiltToIt}</h2>
-            {tools.map((a) => (
-              <Link
-                key={a.id}
-                href={`/tools/${a.serial}`}
-                className="border-rule flex min-h-11 items-center justify-between border-b"
-              >
-                <b className="text-act">{a.serial}</b> {say.versionState(a.state)} {a.definition?.version}
-              </Link>
-            ))}
-            {tools.length === 0 && <p className="text-soft">{say.noneYet}</p>}
-            <h2 className="mt-3 text-2xl font-bold">{say.versions}</h2>
-            {versions.map((v) => (
-              <Link
-                key={v.version}
-                href={`/library/tools/${encodeURIComponent(d.id)}?version=${v.version}`}
-                className="border-rule flex min-h-11 items-center border-b"
-                aria-current={v.version === d.version ? 'page' : undefined}
-              >
-                {v.version} {v.version === versions[0].version ? say.current : ''}
-              </Link>
-            ))}
-            <div className="mt-4 flex gap-2.5">
-              <a className="btn btn-outline flex-1" href={`/api/definitions/${encodeURIComponent(d.id)}/archetype.xml`}>
-                {say.xml}
-              </a>
-              <a className="btn btn-outline flex-1" href={`/api/definitions/${encodeURIComponent(d.id)}/contour.dxf`}>
-                {say.dxf}
-              </a>
-            </div>
-          </>
-        }
+        right={<Users jobs={jobs} tools={tools} versions={versions} d={d} />}
       />
+    </>
+  )
+}
+
+/** Jobs that need it, tools built to it, its versions. */
+function Users({
+  jobs,
+  tools,
+  versions,
+  d,
+}: {
+  readonly jobs: readonly Job[]
+  readonly tools: readonly Assembly[]
+  readonly versions: readonly Definition[]
+  readonly d: Definition
+}) {
+  return (
+    <>
+      <h2 className="text-2xl font-bold">{say.jobsThatNeedIt}</h2>
+      {jobs.map((job) => (
+        <Link
+          key={job.id}
+          href={`/kit/${encodeURIComponent(job.id)}`}
+          className="border-rule flex min-h-11 items-center justify-between border-b"
+        >
+          <b className="text-act">{job.id}</b> {job.state === 'open' ? formatWhen(job.dueAt) : job.state}
+        </Link>
+      ))}
+      {jobs.length === 0 && <p className="text-soft">{say.noJob}</p>}
+      <h2 className="mt-3 text-2xl font-bold">{say.toolsBuiltToIt}</h2>
+      {tools.map((a) => (
+        <Link key={a.id} href={`/tools/${a.serial}`} className="border-rule flex min-h-11 items-center justify-between border-b">
+          <b className="text-act">{a.serial}</b> {say.versionState(a.state)} {a.definition?.version}
+        </Link>
+      ))}
+      {tools.length === 0 && <p className="text-soft">{say.noneYet}</p>}
+      <h2 className="mt-3 text-2xl font-bold">{say.versions}</h2>
+      {versions.map((v) => (
+        <Link
+          key={v.version}
+          href={`/library/tools/${encodeURIComponent(d.id)}?version=${v.version}`}
+          className="border-rule flex min-h-11 items-center border-b"
+          aria-current={v.version === d.version ? 'page' : undefined}
+        >
+          {v.version} {v.version === versions[0].version ? say.current : ''}
+        </Link>
+      ))}
+      <div className="mt-4 flex gap-2.5">
+        <a className="btn btn-outline flex-1" href={`/api/definitions/${encodeURIComponent(d.id)}/archetype.xml`}>
+          {say.xml}
+        </a>
+        <a className="btn btn-outline flex-1" href={`/api/definitions/${encodeURIComponent(d.id)}/contour.dxf`}>
+          {say.dxf}
+        </a>
+      </div>
     </>
   )
 }

@@ -1,0 +1,175 @@
+'use client'
+import { useRouter } from 'next/navigation'
+import { useCallback, useMemo, useRef, useState, type ReactNode, type RefObject } from 'react'
+import { ACTION_CARD } from '@/codecs/label-text'
+import type { Person } from '@/core/tool'
+import type { LengthUnit } from '@/core/units'
+import { say } from '@/words/screens/shell'
+import { ShellContext, type ScanSaid, type ScanUse, type Shell, type ShellActions } from './shell-context'
+
+type Router = ReturnType<typeof useRouter>
+
+/** What is not saved on this page, and the question before it is left. */
+function useLeaving(router: Router) {
+  const held = useRef<string[]>([])
+  const [leaving, setLeaving] = useState<Shell['leaving']>(null)
+  const go = useCallback(
+    (href: string) => {
+      const what = held.current.at(-1)
+      if (what === undefined) router.push(href)
+      else setLeaving({ what, href })
+    },
+    [router],
+  )
+  const leave = useCallback(
+    (yes: boolean) => {
+      if (yes && leaving) {
+        held.current = []
+        router.push(leaving.href)
+      }
+      setLeaving(null)
+    },
+    [leaving, router],
+  )
+  const hasUnsaved = useCallback(() => held.current.length > 0, [])
+  const unsaved = useCallback((what: string) => stacked(held.current, what), [])
+  return useMemo(() => ({ leaving, go, leave, hasUnsaved, unsaved }), [leaving, go, leave, hasUnsaved, unsaved])
+}
+
+/** The big actions of what is open, the last one in front. */
+function useBigActions() {
+  const acts = useRef<(() => boolean)[]>([])
+  // the last one that can be seen: one inside of something closed is not meant
+  const doBigAction = useCallback(() => acts.current.toReversed().some((act) => act()), [])
+  const bigAction = useCallback((act: () => boolean) => stacked(acts.current, act), [])
+  return { acts, actions: useMemo(() => ({ doBigAction, bigAction }), [doBigAction, bigAction]) }
+}
+
+const offline = (scan: string): ScanSaid => ({ title: scan.slice(0, 24), text: say.noAnswerFromTheTool, tone: 'off' })
+
+/** Scans, one after the other in the order they came: to the sheet in front, or else to the tool room. */
+function useScanQueue({
+  actions,
+  router,
+  acts,
+  doBigAction,
+  hasUnsaved,
+  go,
+}: {
+  readonly actions: ShellActions
+  readonly router: Router
+  readonly acts: RefObject<(() => boolean)[]>
+  readonly doBigAction: () => boolean
+  readonly hasUnsaved: () => boolean
+  readonly go: (href: string) => void
+}) {
+  const uses = useRef<ScanUse[]>([])
+  const queue = useRef<Promise<void>>(Promise.resolve())
+  const [last, setLast] = useState<Shell['last']>(null)
+  const [scans, setScans] = useState(0)
+
+  const take = useCallback(
+    async (text: string) => {
+      const taker = uses.current.at(-1)
+      const own = taker ? await taker(text) : null
+      const said = own ?? (await actions.answerScan(text))
+      const leads = said.href !== undefined && (own !== null || !hasUnsaved())
+      // who works here is kept before it is said
+      if (said.personId) await actions.setPerson(said.personId)
+      setLast({ scan: text, said, arriving: leads })
+      if (!said.href) return router.refresh()
+      // what the sheet itself leads to was saved by it
+      if (!own && hasUnsaved()) return go(said.href)
+      router.push(said.href)
+      await arrived(said.href)
+      setLast((now) => (now?.said === said ? { scan: text, said } : now))
+    },
+    [actions, go, hasUnsaved, router],
+  )
+  const answer = useCallback(
+    async (text: string, from: string) => {
+      // a second, impatient scan was meant for the sheet that was in front when it came
+      if (window.location.pathname !== from)
+        return setLast({ scan: text, said: { title: text.slice(0, 24), text: say.thisScanCameBeforeThe, tone: 'off' } })
+      setLast({ scan: text, said: null })
+      if (text === ACTION_CARD && acts.current.length) {
+        doBigAction()
+        return setLast({ scan: say.actionCard, said: { title: say.actionCard, text: say.didWhatTheBigButton, tone: 'todo' } })
+      }
+      await take(text).catch(() => setLast({ scan: text, said: offline(text) }))
+    },
+    [acts, doBigAction, take],
+  )
+  const scan = useCallback(
+    (text: string) => {
+      setScans((n) => n + 1)
+      const from = window.location.pathname
+      queue.current = queue.current.then(() => answer(text, from))
+    },
+    [answer],
+  )
+  const hold = useCallback((work: Promise<unknown>) => {
+    const over = work.then(
+      () => undefined,
+      () => undefined,
+    )
+    queue.current = queue.current.then(() => over)
+  }, [])
+  const sayScan = useCallback((said: ScanSaid) => setLast({ scan: said.title, said }), [])
+  const takeScans = useCallback((use: ScanUse) => stacked(uses.current, use), [])
+  return useMemo(() => ({ last, scans, scan, hold, sayScan, takeScans }), [last, scans, scan, hold, sayScan, takeScans])
+}
+
+/** What every sheet may ask of the frame around it. */
+export function ShellProvider({
+  unit,
+  theme,
+  person,
+  people,
+  actions,
+  children,
+}: {
+  readonly unit: LengthUnit
+  readonly theme: 'granite' | 'basalt'
+  readonly person: Person | null
+  readonly people: readonly Person[]
+  readonly actions: ShellActions
+  readonly children: ReactNode
+}) {
+  const router = useRouter()
+  const leaving = useLeaving(router)
+  const { acts, actions: big } = useBigActions()
+  const queue = useScanQueue({
+    actions,
+    router,
+    acts,
+    doBigAction: big.doBigAction,
+    hasUnsaved: leaving.hasUnsaved,
+    go: leaving.go,
+  })
+  const value = useMemo<Shell>(
+    () => ({ unit, theme, person, people, actions, ...queue, ...big, ...leaving }),
+    [unit, theme, person, people, actions, queue, big, leaving],
+  )
+  return <ShellContext value={value}>{children}</ShellContext>
+}
+
+/** Half a minute: a page that takes longer has failed. */
+const ARRIVE_TRIES = 750
+
+/** Waits until a page has been reached, so that the next scan meets the sheet it was meant for. */
+async function arrived(href: string): Promise<void> {
+  const wanted = new URL(href, window.location.href).href
+  for (let i = 0; i < ARRIVE_TRIES && window.location.href !== wanted; i++)
+    await new Promise((resolve) => setTimeout(resolve, 40))
+  await new Promise((resolve) => setTimeout(resolve, 60)) // its effects have run: it listens
+}
+
+/** Puts something on a stack; the returned function takes just that off again. */
+function stacked<T>(stack: T[], item: T): () => void {
+  stack.push(item)
+  return () => {
+    const at = stack.lastIndexOf(item)
+    if (at >= 0) stack.splice(at, 1)
+  }
+}
