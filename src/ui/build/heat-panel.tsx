@@ -3,7 +3,7 @@ import { useState, type SetStateAction, type Dispatch } from 'react'
 import { BigAction, SmallAction, SmallActions } from '../common/actions'
 import { Problem, Say } from '../common/sheet'
 import { useAct, type Run } from '../common/use-act'
-import { UnitPanel, useUnitState, type AskUnit } from './unit-panel'
+import { UnitPanel, useUnitState, type AskUnit, type UnitView } from './unit-panel'
 import type { Ask } from '@/stations/contract'
 import type * as build from '@/stations/build/contract'
 
