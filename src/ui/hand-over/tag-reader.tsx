@@ -3,28 +3,17 @@ import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import type { DecodedTag, TagRecord } from '@/codecs/tag'
 import { formatLength, unitMark, type LengthUnit, type Result } from '@/core/units'
-import { ScanAction, SmallAction } from '../common/actions'
+import { ScanAction } from '../common/actions'
 import { formatWhen } from '../format/due'
 import { Problem, Row, Say, Sheet, Title } from '../common/sheet'
 import { HANDOVER_TABS, SubNav } from '../common/sub-nav'
-import { useAct, type Run } from '../common/use-act'
+import { useAct } from '../common/use-act'
 import { useShell, type ScanSaid } from '../shell/shell-context'
 import { useMarks } from '../shell/use-marks'
-import type { Ask, Asked, Contract, Said } from '@/stations/contract'
+import type { Ask, Said } from '@/stations/contract'
 import type * as standIn from '@/stations/stand-in/contract'
+import { TagTricks } from '../stand-in/tricks'
 import { say } from '@/words/screens/hand-over'
-import type { ZodObject, ZodPipe, ZodString, ZodTransform, ZodEnum } from 'zod'
-import type { $strip } from 'zod/v4/core'
-
-type Trick = Asked<typeof standIn.tagTrick>['trick']
-
-const TRICKS: readonly (readonly [Trick, string])[] = [
-  ['new', say.aNewChip],
-  ['small', say.aSmallOne],
-  ['foreign', say.anotherMakers],
-  ['flip', say.flipABit],
-  ['pull', say.pullItAwayAtThe],
-]
 
 interface Part {
   readonly id: string
@@ -90,52 +79,13 @@ export function TagReader({
           )}
           <div className="mt-auto pt-3">
             <Problem lead={say.notDone} text={problem} />
-            <StandInTag serial={serial} busy={busy} run={run} trick={trick} />
+            {serial && <TagTricks serial={serial} busy={busy} run={run} trick={trick} />}
             {chips.length > 0 && <p className="text-soft mb-2 text-base">{say.chipsSitIn(chips.join(', '))}</p>}
             <ScanAction>{say.scanTheHolder}</ScanAction>
           </div>
         </>
       }
     />
-  )
-}
-
-/** What may happen to a tag, played by its stand-in. */
-function StandInTag({
-  serial,
-  busy,
-  run,
-  trick,
-}: {
-  readonly serial: string | null
-  readonly busy: boolean
-  readonly run: Run
-  readonly trick: Ask<
-    Contract<
-      ZodObject<
-        {
-          serial: ZodPipe<ZodString, ZodTransform<string, string>>
-          trick: ZodEnum<{ small: 'small'; new: 'new'; foreign: 'foreign'; flip: 'flip'; pull: 'pull' }>
-        },
-        $strip
-      >,
-      null
-    >
-  >
-}) {
-  return (
-    serial && (
-      <details className="mb-2.5">
-        <summary className="fold text-ink">{say.theStandInsChipIn(serial)}</summary>
-        <div className="grid grid-cols-2 gap-2">
-          {TRICKS.map(([name, words]) => (
-            <SmallAction key={name} disabled={busy} onAct={() => void run(() => trick({ serial, trick: name }))}>
-              {words}
-            </SmallAction>
-          ))}
-        </div>
-      </details>
-    )
   )
 }
 

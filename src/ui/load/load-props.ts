@@ -4,11 +4,10 @@ import type { LoadLine } from '@/words/load'
 import type { Line } from './checks'
 import type { MagazineView } from './magazine'
 import type { Figure } from './typed-figures'
-import type { Ask, Asked } from '@/stations/contract'
+import type { Ask } from '@/stations/contract'
 import type * as load from '@/stations/load/contract'
 import type * as standIn from '@/stations/stand-in/contract'
 
-export type HandAct = Asked<typeof standIn.hand>['act']
 
 export interface LoadMachine {
   readonly key: string

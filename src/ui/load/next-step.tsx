@@ -1,22 +1,14 @@
 import { pocketText } from '@/words/pocket'
 import { useState, type SetStateAction, type Dispatch } from 'react'
-import { isClear, type StepLine } from '@/core/load'
+import { isClear } from '@/core/load'
 import { SPINDLE } from '@/core/tool'
 import { BigAction, SmallAction, SmallActions } from '../common/actions'
 import { Say } from '../common/sheet'
 import type { useAct, Run } from '../common/use-act'
-import type { HandAct, LoadMachine, LoadStationProps } from './load-props'
+import type { LoadMachine, LoadStationProps } from './load-props'
 import { stepLineText } from '@/words/load'
+import { HandAtMachine } from '../stand-in/tricks'
 import { say } from '@/words/screens/load'
-import type { Ask, Contract } from '@/stations/contract'
-import type { ZodObject, ZodPipe, ZodString, ZodTransform } from 'zod'
-import type { $strip } from 'zod/v4/core'
-
-const HANDS: Partial<Record<StepLine['step'], readonly [HandAct, string]>> = {
-  open: ['open', say.openTheDoor],
-  in: ['put', say.putItIn],
-  shut: ['shut', say.shutTheDoor],
-}
 
 /** What is to be done now, and how to cancel it. */
 export function NextStep({
@@ -49,9 +41,6 @@ export function NextStep({
     findings,
     run.overruled.map((o) => o.rule),
   )
-  const tap = HANDS[due]
-  const play: readonly [HandAct, string] | undefined =
-    byHand && due === 'pocket' ? ['manual', say.changerToManual] : byHand && due === 'in' ? ['spindle put', say.putItIn] : tap
   return (
     <>
       {due === 'pocket' && !byHand && step.watched ? (
@@ -78,12 +67,8 @@ export function NextStep({
           {say.doneStep(stepLineText(step))}
         </BigAction>
       )}
-      {standIn && step.watched && play && (
-        <SmallActions>
-          <SmallAction onAct={() => void act(() => hand({ machine: machine.key, act: play[0] }))} disabled={busy}>
-            {say.standInMachine(play[1])}
-          </SmallAction>
-        </SmallActions>
+      {standIn && step.watched && (
+        <HandAtMachine machine={machine.key} step={due} pocket={run.pocket} hand={hand} busy={busy} run={act} />
       )}
       <Cancel why={why} setWhy={setWhy} act={act} drop={drop} serial={serial} busy={busy} />
     </>
@@ -102,9 +87,7 @@ function Cancel({
   readonly why: string | null
   readonly setWhy: Dispatch<SetStateAction<string | null>>
   readonly act: Run
-  readonly drop: Ask<
-    Contract<ZodObject<{ serial: ZodPipe<ZodString, ZodTransform<string, string>>; reason: ZodString }, $strip>, null>
-  >
+  readonly drop: LoadStationProps['drop']
   readonly serial: string
   readonly busy: boolean
 }) {

@@ -4,10 +4,11 @@ import { useEffect, useState } from 'react'
 import { targetOf, toGo, type ToGo } from '@/core/judge'
 import type { SpecLimits } from '@/core/features'
 import { formatDeviation, formatLength, parseLength, unitMark, mmToUnit, type Result } from '@/core/units'
-import { BigAction, SmallAction, SmallActions } from '../common/actions'
+import { BigAction } from '../common/actions'
 import { LengthField } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useShell } from '../shell/shell-context'
+import { HandOnScrew } from '../stand-in/tricks'
 import { say } from '@/words/screens/measure'
 
 type Key = 'LF' | 'DC'
@@ -81,14 +82,7 @@ export function AdjustLive({
           </span>
         </p>
       </div>
-      <p className="text-soft mt-2 text-base">{say.demoTheHandOnThe}</p>
-      <SmallActions>
-        {[-5, -1, 1, 5].map((n) => (
-          <SmallAction key={n} disabled={!known} onAct={() => void turned(n)}>
-            {n > 0 ? `+${n}` : `−${-n}`}
-          </SmallAction>
-        ))}
-      </SmallActions>
+      <HandOnScrew on={known} turn={(n) => void turned(n)} />
       <Problem lead={say.notTurned} text={problem} />
       <AdjustFoot unwatch={unwatch} done={done} />
     </>

@@ -10,6 +10,7 @@ import { useAct, type Run } from '../common/use-act'
 import { useShell } from '../shell/shell-context'
 import type { Disposition } from '@/stations/return/contract'
 import { isUsedOn, minutesOf, pageAfter, returnFault, type ReturnFault, type ReturnForm } from './machine'
+import { TakeFromMachine } from '../stand-in/tricks'
 import { say } from '@/words/screens/return'
 import { WearChoice, Choices, WearGoes } from './unload-fields'
 import { UnloadPanelProps } from './unload-props'
@@ -137,14 +138,7 @@ function Foot({
               {say.turnToPocket(pocket)}
             </SmallAction>
           )}
-          {props.seen && (
-            <SmallAction
-              onAct={() => void run(() => props.takeOut({ machine: machine.key, byHand: pocket === SPINDLE }))}
-              disabled={busy}
-            >
-              {say.standInMachineTakeIt}
-            </SmallAction>
-          )}
+          {props.seen && <TakeFromMachine machine={machine.key} pocket={pocket} takeOut={props.takeOut} busy={busy} run={run} />}
         </SmallActions>
       )}
     </div>

@@ -208,11 +208,6 @@ export const say = {
   posts: 'Posts',
 
   // tag-reader.tsx
-  aNewChip: 'a new chip',
-  aSmallOne: 'a small one',
-  anotherMakers: 'another maker’s',
-  flipABit: 'flip a bit',
-  pullItAwayAtThe: 'pull it away at the next write',
   isAtTheReader: 'is at the reader',
   readATag: 'Read a tag',
   theChipIn: (serial: string) => `the chip in ${serial}`,
@@ -226,7 +221,6 @@ export const say = {
   spareCopy: 'Spare copy',
   toBuildItAgain: 'To build it again:',
   notDone: 'Not done.',
-  theStandInsChipIn: (serial: string) => `The stand-in’s chip in ${serial}`,
   chipsSitIn: (chips: string) => `Chips sit in ${chips}.`,
   scanTheHolder: 'Scan the holder',
   minutesCut: 'Minutes cut',

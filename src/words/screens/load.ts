@@ -72,10 +72,6 @@ export const say = {
   standsIn: (name: string, pocket: string) => `stands in ${name}, ${pocket}.`,
 
   // next-step.tsx
-  openTheDoor: 'open the door',
-  putItIn: 'put it in',
-  shutTheDoor: 'shut the door',
-  changerToManual: 'changer to manual',
   allOffsetsAreTypedAnd: 'All offsets are typed and read back.',
   itIsInDoorShut: (pocket: string) => `It is in ${pocket}, door shut.`,
   saveItToTheRecord: 'Save it to the record.',
@@ -85,7 +81,6 @@ export const say = {
   sendOffsetsTo: (name: string) => `Send offsets to ${name}`,
   aSwitchOfTheMachine: 'A switch of the machine checks this. The sheet goes on by itself.',
   doneStep: (step: string) => `${step}: done`,
-  standInMachine: (play: string) => `Stand-in machine: ${play}`,
   cancelLoading: 'Cancel loading …',
   whyLoadingIsCancelled: 'Why loading is cancelled',
   cancelLoadingTitle: 'Cancel loading',

@@ -70,7 +70,6 @@ export const say = {
   toGo: (mm: string) => `${mm} to go`,
   oneDivision: 'One division',
   divisionsToGo: 'Divisions to go',
-  demoTheHandOnThe: 'Demo: the hand on the screw, in divisions.',
   notTurned: 'Not turned.',
   turnTheScrewWithThe:
     'Turn the screw with the spindle stopped. If it has play, come from below. Then tighten and measure again.',

@@ -46,7 +46,6 @@ export const say = {
   emptyingItsOffset: 'Emptying its offset …',
   unloadFrom: (name: string, pocket: string) => `Unload from ${name}, ${pocket}`,
   turnToPocket: (pocket: number) => `Turn to pocket ${pocket}`,
-  standInMachineTakeIt: 'Stand-in machine: take it out',
 
   // return/page.tsx
   fromGaugeLine: 'from gauge line',
