@@ -118,3 +118,8 @@ export const PRACTICE_NAMES: Readonly<Record<PracticeKey, readonly [name: string
 
 export const featureWord = (key: FeatureKey): string =>
   key === 'radialRunout' ? 'Radial runout' : key === 'axialRunout' ? 'Axial runout' : FEATURE_NAMES[key]
+
+/** Choices of a property whose value in the library is not how people say it. */
+const CHOICES: Readonly<Record<string, string>> = { 'by hand and an eighth': 'hand-tight + 1/8 turn' }
+
+export const choiceText = (choice: string): string => CHOICES[choice] ?? choice

@@ -1,11 +1,11 @@
 'use client'
-import { useState } from 'react'
 import { BigAction, RowAction } from '../common/actions'
 import { AreaField } from '../common/form'
 import { Problem } from '../common/sheet'
+import { useContractForm } from '../common/use-contract-form'
 import { useAct } from '../common/use-act'
 import type { Ask } from '@/stations/contract'
-import type * as kit from '@/stations/kit/contract'
+import { writeNote, type tickOff } from '@/stations/kit/contract'
 import { say } from '@/words/screens/kit'
 
 export function ShiftNotes({
@@ -14,11 +14,12 @@ export function ShiftNotes({
   tick,
 }: {
   readonly notes: readonly { readonly id: number; readonly text: string; readonly said: string }[]
-  readonly write: Ask<typeof kit.writeNote>
-  readonly tick: Ask<typeof kit.tickOff>
+  readonly write: Ask<typeof writeNote>
+  readonly tick: Ask<typeof tickOff>
 }) {
-  const [text, setText] = useState('')
-  const { busy, problem, run } = useAct()
+  const { problem: notTicked, run } = useAct()
+  const form = useContractForm(writeNote, write, { text: '' }, { said: () => say.noteIsSaved })
+  const text = form.watch('text')
   return (
     <div className="flex flex-1 flex-col">
       <h2 className="text-2xl font-bold">{say.notes}</h2>
@@ -33,25 +34,15 @@ export function ShiftNotes({
         ))}
         {notes.length === 0 && <li className="text-soft py-2 text-lg">{say.noOpenNotes}</li>}
       </ul>
-      <Problem lead={say.notKept} text={problem} />
+      <Problem lead={say.notKept} text={form.problem ?? notTicked} />
       <AreaField
         label={say.forTheNextShift}
-        value={text}
         maxLength={400}
-        onChange={(event) => setText(event.target.value)}
+        error={form.wrong('text')}
+        {...form.register('text')}
         className="h-24 py-2 leading-tight"
       />
-      <BigAction
-        hint={say.space}
-        disabled={busy || text.trim().length < 2}
-        onAct={() =>
-          void run(
-            () => write({ text }),
-            () => setText(''),
-            say.noteIsSaved,
-          )
-        }
-      >
+      <BigAction hint={say.space} disabled={form.busy || text.trim().length < 2} onAct={form.send}>
         {say.saveNote}
       </BigAction>
     </div>

@@ -4,9 +4,10 @@ import { BigAction, SmallAction, SmallActions } from '../common/actions'
 import { DateField } from '../common/date-field'
 import { SelectField, TextField } from '../common/form'
 import { Problem } from '../common/sheet'
+import { useContractForm } from '../common/use-contract-form'
 import { useAct } from '../common/use-act'
 import type { Ask } from '@/stations/contract'
-import type * as library from '@/stations/library/contract'
+import { addHolder, type inspectHolder, type replaceStud } from '@/stations/library/contract'
 import { say } from '@/words/screens/library'
 
 export function AddHolder({
@@ -16,17 +17,19 @@ export function AddHolder({
 }: {
   readonly types: readonly { readonly id: string; readonly name: string }[]
   readonly places: readonly string[]
-  readonly add: Ask<typeof library.addHolder>
+  readonly add: Ask<typeof addHolder>
 }) {
-  const { busy, problem, run } = useAct()
-  const [serial, setSerial] = useState('')
-  const [type, setType] = useState('')
-  const [place, setPlace] = useState('')
+  const form = useContractForm(
+    addHolder,
+    add,
+    { serial: '', component: '', place: null },
+    { said: ({ serial }) => say.holderAdded(serial) },
+  )
   return (
     <div className="flex flex-col gap-2.5">
       <h2 className="text-2xl font-bold">{say.aNewHolderOrExtension}</h2>
-      <TextField label={say.serialOnTheHolder} value={serial} onChange={(e) => setSerial(e.target.value)} />
-      <SelectField label={say.type} value={type} onChange={(e) => setType(e.target.value)}>
+      <TextField label={say.serialOnTheHolder} error={form.wrong('serial')} {...form.register('serial')} />
+      <SelectField label={say.type} error={form.wrong('component')} {...form.register('component')}>
         <option value="">{say.choose}</option>
         {types.map((t) => (
           <option key={t.id} value={t.id}>
@@ -34,23 +37,14 @@ export function AddHolder({
           </option>
         ))}
       </SelectField>
-      <SelectField label={say.place} value={place} onChange={(e) => setPlace(e.target.value)}>
+      <SelectField label={say.place} {...form.register('place', { setValueAs: (place: string) => place || null })}>
         <option value="">{say.noPlace}</option>
         {places.map((p) => (
           <option key={p}>{p}</option>
         ))}
       </SelectField>
-      <Problem lead={say.notSaved} text={problem} />
-      <BigAction
-        disabled={busy || !serial || !type}
-        onAct={() =>
-          void run(
-            () => add({ serial, component: type, place: place || null }),
-            () => setSerial(''),
-            say.holderAdded(serial),
-          )
-        }
-      >
+      <Problem lead={say.notSaved} text={form.problem} />
+      <BigAction disabled={form.busy} onAct={form.send}>
         {say.addIt}
       </BigAction>
     </div>
@@ -58,8 +52,8 @@ export function AddHolder({
 }
 
 export interface CareActions {
-  readonly inspect: Ask<typeof library.inspectHolder>
-  readonly stud: Ask<typeof library.replaceStud>
+  readonly inspect: Ask<typeof inspectHolder>
+  readonly stud: Ask<typeof replaceStud>
 }
 
 /** Inspection, stud and retiring of one holder. */

@@ -1,5 +1,5 @@
 'use client'
-import { PROPERTY_NAMES } from '@/words/properties'
+import { choiceText, PROPERTY_NAMES } from '@/words/properties'
 import { type UseFormRegister, type FieldErrors } from 'react-hook-form'
 import { specOf, UNIT_OF, type PropertyKey } from '@/core/tool'
 import { unitMark, type LengthUnit } from '@/core/units'
@@ -41,7 +41,9 @@ export function Fields({
           <SelectField key={key} {...named}>
             <option value="">{say.choose}</option>
             {choices.map((c) => (
-              <option key={c}>{c}</option>
+              <option key={c} value={c}>
+                {choiceText(c)}
+              </option>
             ))}
           </SelectField>
         )

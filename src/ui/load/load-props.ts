@@ -8,7 +8,6 @@ import type { Ask } from '@/stations/contract'
 import type * as load from '@/stations/load/contract'
 import type * as standIn from '@/stations/stand-in/contract'
 
-
 export interface LoadMachine {
   readonly key: string
   readonly name: string

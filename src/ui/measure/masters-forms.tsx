@@ -2,17 +2,18 @@
 import Link from 'next/link'
 import { useState } from 'react'
 import type { Master } from '@/core/judge'
-import { COUPLING_NAMES, type Coupling } from '@/core/tool'
+import { COUPLING_NAMES } from '@/core/tool'
 import { formatLength, parseLength } from '@/core/units'
 import { lengthErrorText } from '@/words/length'
 import { SmallAction, SmallActions } from '../common/actions'
 import { DateField } from '../common/date-field'
 import { LengthField, SelectField, TextField } from '../common/form'
 import { Problem, Say } from '../common/sheet'
+import { useContractForm } from '../common/use-contract-form'
 import { useAct } from '../common/use-act'
 import { useShell } from '../shell/shell-context'
 import type { Ask } from '@/stations/contract'
-import type * as measure from '@/stations/measure/contract'
+import { addAdapter, type renewMaster } from '@/stations/measure/contract'
 import { say } from '@/words/screens/measure'
 
 /** One list of what a drift held: each is measured again, a loaded one is named with its machine. */
@@ -55,7 +56,7 @@ export function Renew({
 }: {
   readonly master: Master
   readonly lead: boolean
-  readonly renew: Ask<typeof measure.renewMaster>
+  readonly renew: Ask<typeof renewMaster>
 }) {
   const { unit } = useShell()
   const { busy, problem, setProblem, run } = useAct()
@@ -92,32 +93,22 @@ export function Renew({
 }
 
 /** Another adapter, by the mark on it. */
-export function NewAdapter({ add }: { readonly add: Ask<typeof measure.addAdapter> }) {
-  const { busy, problem, run } = useAct()
-  const [serial, setSerial] = useState('')
-  const [coupling, setCoupling] = useState<Coupling>(COUPLING_NAMES[0])
+export function NewAdapter({ add }: { readonly add: Ask<typeof addAdapter> }) {
+  const form = useContractForm(addAdapter, add, { serial: '', coupling: COUPLING_NAMES[0], name: '' })
   return (
     <details>
       <summary className="fold">{say.enterAnotherAdapter}</summary>
       <div className="grid grid-cols-2 gap-x-3">
-        <TextField label={say.markOnIt} value={serial} onChange={(e) => setSerial(e.target.value)} />
-        <SelectField label={say.takes} value={coupling} onChange={(e) => setCoupling(e.target.value as Coupling)}>
+        <TextField label={say.markOnIt} error={form.wrong('serial')} {...form.register('serial')} />
+        <SelectField label={say.takes} {...form.register('coupling')}>
           {COUPLING_NAMES.map((c) => (
             <option key={c}>{c}</option>
           ))}
         </SelectField>
       </div>
-      <Problem lead={say.notEntered} text={problem} />
+      <Problem lead={say.notEntered} text={form.problem} />
       <SmallActions>
-        <SmallAction
-          disabled={busy}
-          onAct={() =>
-            void run(
-              () => add({ serial, coupling, name: '' }),
-              () => setSerial(''),
-            )
-          }
-        >
+        <SmallAction disabled={form.busy} onAct={form.send}>
           {say.enterAdapter}
         </SmallAction>
       </SmallActions>

@@ -1,23 +1,21 @@
 'use client'
-import { useState } from 'react'
+import { overruleCheck } from '@/stations/measure/contract'
+import type { Ask } from '@/stations/contract'
+import { say } from '@/words/screens/measure'
 import { SmallAction, SmallActions } from '../common/actions'
 import { TextField } from '../common/form'
 import { Problem } from '../common/sheet'
-import { useAct } from '../common/use-act'
-import type { Ask } from '@/stations/contract'
-import type * as measure from '@/stations/measure/contract'
-import { say } from '@/words/screens/measure'
+import { useContractForm } from '../common/use-contract-form'
 
 /** A lead lets measuring go on for this shift although the check is due, with a reason. */
-export function Overrule({ overrule }: { readonly overrule: Ask<typeof measure.overruleCheck> }) {
-  const { busy, problem, run } = useAct()
-  const [reason, setReason] = useState('')
+export function Overrule({ overrule }: { readonly overrule: Ask<typeof overruleCheck> }) {
+  const form = useContractForm(overruleCheck, overrule, { reason: '' })
   return (
     <form className="mb-2.5">
-      <Problem lead={say.notApproved} text={problem} />
-      <TextField label={say.orGoOnWithoutIt} value={reason} onChange={(e) => setReason(e.target.value)} />
+      <Problem lead={say.notApproved} text={form.problem} />
+      <TextField label={say.orGoOnWithoutIt} error={form.wrong('reason')} {...form.register('reason')} />
       <SmallActions>
-        <SmallAction disabled={busy || reason.trim().length < 3} onAct={() => void run(() => overrule({ reason }))}>
+        <SmallAction disabled={form.busy} onAct={form.send}>
           {say.approveAsLead}
         </SmallAction>
       </SmallActions>
