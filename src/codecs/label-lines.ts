@@ -1,8 +1,8 @@
 /** The human lines of a label: small Liquid templates that a shop writes for each machine. */
-import { Liquid } from 'liquidjs'
 import { type HandoverValues, writtenLengthMm } from '@/core/handover'
 import { controlT, tableOf, type LabelLayout, type Machine } from '@/core/tool'
 import { fail, formatLength, ok, unitMark, type Result } from '@/core/units'
+import { filledIn, templateEngine } from './template'
 
 /** The few words of its own that a label has. */
 export interface LabelSayings {
@@ -73,9 +73,9 @@ export function labelLines(
   { readonly title: string; readonly lines: readonly string[] },
   { readonly code: 'BAD_TEMPLATE'; readonly detail: string }
 > {
-  const engine = new Liquid({ strictFilters: true, strictVariables: true, ownPropertyOnly: true })
+  const engine = templateEngine()
   const fields = fieldsOf(words)
-  const fill = (template: string) => String(engine.parseAndRenderSync(template, fields)).replace(/\s+/g, ' ').trim()
+  const fill = (template: string) => filledIn(engine.parseAndRenderSync(template, fields)).replace(/\s+/g, ' ').trim()
   try {
     const lines = layout.lines.map(fill).filter(Boolean)
     // nobody may miss these two, whatever a shop writes on its labels

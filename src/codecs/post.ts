@@ -1,5 +1,5 @@
 /** Post files: Liquid templates with a documented context and three filters of our own. */
-import { Liquid, type Template } from 'liquidjs'
+import type { Liquid, Template } from 'liquidjs'
 import Papa from 'papaparse'
 import { registerNumber, writtenLengthMm, type HandoverValues } from '@/core/handover'
 import { controlT, tableOf, type Machine } from '@/core/tool'
@@ -11,6 +11,7 @@ import { TABLE_JSON } from './posts/table-json'
 import { TOOL_TABLE } from './posts/tool-table'
 import { TURNING } from './posts/turning'
 import { WORD_ADDRESS_MILL } from './posts/word-address-mill'
+import { filledIn, templateEngine } from './template'
 
 /** The posts that Boulder comes with; a shop's own stand beside them. */
 export const SHIPPED_POSTS: Readonly<Record<string, string>> = {
@@ -47,7 +48,7 @@ const asComment = (text: unknown) =>
     .trim()
 
 function engine(): Liquid {
-  const liquid = new Liquid({ strictFilters: true, strictVariables: true, ownPropertyOnly: true })
+  const liquid = templateEngine()
   liquid.registerFilter('num', (value: number, decimals: number) => fixed(Number(value), Number(decimals)))
   liquid.registerFilter('inunit', (mm: number, unit: LengthUnit) => mmToUnit(Number(mm), unit))
   liquid.registerFilter('inmm', (value: number, unit: LengthUnit) => unitToMm(Number(value), unit))
@@ -114,7 +115,7 @@ export function renderPost(template: string, context: PostContext): Result<strin
       madeAt,
       tools: tools.map((tool) => toolContext(tool, machine)),
     }
-    return ok(ENGINE.renderSync(templateOf(template), values) as string)
+    return ok(filledIn(ENGINE.renderSync(templateOf(template), values)))
   } catch (error) {
     return fail({ code: 'BAD_TEMPLATE', detail: error instanceof Error ? error.message.split('\n')[0] : 'unknown' })
   }

@@ -1,7 +1,7 @@
 /** A step's text with its figures, in the reader's unit. */
-import { Liquid } from 'liquidjs'
 import type { Step, StepFacts } from '@/core/fits'
 import { fail, formatLength, ok, unitMark, type LengthUnit, type Result } from '@/core/units'
+import { filledIn, templateEngine } from './template'
 
 /** Stands where a figure is not known; what says it is left out. */
 const MISSING = '–'
@@ -28,14 +28,14 @@ export function stepText(
   facts: StepFacts,
   unit: LengthUnit,
 ): Result<string, { readonly code: 'BAD_STEP'; readonly step: string; readonly detail: string }> {
-  const liquid = new Liquid({ strictFilters: true, strictVariables: true, ownPropertyOnly: true })
+  const liquid = templateEngine()
   liquid.registerFilter('length', (mm: unknown) =>
     typeof mm === 'number' ? `${formatLength(mm, unit, unit === 'mm' ? 2 : 3)} ${unitMark(unit)}` : MISSING,
   )
   const context = Object.fromEntries(Object.entries(facts).map(([key, value]) => [key, value ?? MISSING]))
   try {
     return ok(
-      withoutMissing(String(liquid.parseAndRenderSync(step.text, context)))
+      withoutMissing(filledIn(liquid.parseAndRenderSync(step.text, context)))
         .replace(/\s+/g, ' ')
         .trim(),
     )

@@ -59,7 +59,7 @@ export interface SharedRefusals {
 }
 
 /** What only a lead may do. */
-export type LeadOnly = 'labels' | 'posts' | 'rules' | 'practice' | 'certificates' | 'master checks' | 'pictures'
+export type LeadOnly = 'labels' | 'posts' | 'templates' | 'rules' | 'practice' | 'certificates' | 'master checks' | 'pictures'
 
 export interface Refusals
   extends

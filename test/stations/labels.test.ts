@@ -21,6 +21,7 @@ import { labelFonts } from '../support/label-fonts'
 import { codeOf, loaded, measured, toolRoom, valueOf, withJobs, withT4, type ToolRoom } from '../support/tool-room'
 
 const fonts = labelFonts()
+const lead = (room: ToolRoom) => room.as('oda', 71).person
 const release = async (room: ToolRoom, minutes = 70) =>
   valueOf(await releaseHandover(room.as('ines', minutes), room.control, { serial: 'BX00143', scanned: 'BX00143' })).id
 
@@ -48,6 +49,11 @@ describe('the lines of a label', () => {
     expect([changed.title, ...changed.lines]).toEqual(['T4 HP-2207', 'L 118.000 mm from gauge line', 'R 1.000 mm', 'keep dry'])
     expect(labelLayoutOf(getMachine(room.db, 'HERON')!)).toEqual(own.layout)
     expect(listRecord(room.db)[0]).toMatchObject({ what: 'label kept', machine: 'HERON' })
+    // lines that are not in force are a lead's to try; what is printed now everybody may look at
+    const operator = room.as('ines', 73).person
+    expect(codeOf(tryLabel(room.db, fonts, trial(id, { title: '{{ t }}' }), operator))).toBe('LEAD_ONLY')
+    expect(codeOf(tryLabel(room.db, fonts, trial(id, { title: '{{ t }}' }), null))).toBe('LEAD_ONLY')
+    expect(tryLabel(room.db, fonts, own, operator).ok).toBe(true)
     // somebody had them open before that
     expect(codeOf(keepLabel(room.as('oda', 73), fonts, 'HERON', { ...own, version: 1 }))).toBe('CHANGED')
   })
@@ -58,7 +64,7 @@ describe('the lines of a label', () => {
     expect(keep({ title: '{{ lenght }}' })).toBe('BAD_TEMPLATE')
     expect(keep({ title: '{% if %}' })).toBe('BAD_TEMPLATE')
     expect(keep({ lines: ['x'.repeat(120)] })).toBe('LINE_CUT')
-    expect(valueOf(tryLabel(room.db, fonts, trial(id, { lines: ['fits', 'x'.repeat(120)] }))).cut).toEqual([2])
+    expect(valueOf(tryLabel(room.db, fonts, trial(id, { lines: ['fits', 'x'.repeat(120)] }), lead(room))).cut).toEqual([2])
     expect(keep({ heightMm: 10 })).toBe('LABEL_TOO_SMALL')
     expect(keep({ widthMm: 15 })).toBe('LABEL_TOO_SMALL')
     expect(getMachine(room.db, 'HERON')!.label).toBeUndefined()
@@ -66,19 +72,25 @@ describe('the lines of a label', () => {
   it('a line that is made narrower until it fits loses nothing', async () => {
     const { room, id } = await released()
     for (let n = 20; n < 48; n++) {
-      const cut = valueOf(tryLabel(room.db, fonts, trial(id, { lines: ['m'.repeat(n / 4) + 'i'.repeat(n)] }))).cut
-      const longer = valueOf(tryLabel(room.db, fonts, trial(id, { lines: ['m'.repeat(n / 4) + 'i'.repeat(n + 1)] }))).cut
+      const cut = valueOf(tryLabel(room.db, fonts, trial(id, { lines: ['m'.repeat(n / 4) + 'i'.repeat(n)] }), lead(room))).cut
+      const longer = valueOf(
+        tryLabel(room.db, fonts, trial(id, { lines: ['m'.repeat(n / 4) + 'i'.repeat(n + 1)] }), lead(room)),
+      ).cut
       // once it is cut every longer one is
       if (cut.length) expect(longer).toEqual([1])
     }
-    expect(valueOf(tryLabel(room.db, fonts, trial(id, { heightMm: 32, lines: ['{{ size }} {{ corner }}'] }))).cut).toEqual([])
+    expect(
+      valueOf(tryLabel(room.db, fonts, trial(id, { heightMm: 32, lines: ['{{ size }} {{ corner }}'] }), lead(room))).cut,
+    ).toEqual([])
   })
   it('at the least size that is taken its code still reads', async () => {
     const { room, id } = await released()
     const handover = getHandover(room.db, id)!
     for (const code of ['datamatrix', 'qr'] as const) {
       const sizes = Array.from({ length: 40 }, (_, i) => i + 10)
-      const heightMm = sizes.find((mm) => tryLabel(room.db, fonts, { ...trial(id, { heightMm: mm, lines: [] }), code }).ok)!
+      const heightMm = sizes.find(
+        (mm) => tryLabel(room.db, fonts, { ...trial(id, { heightMm: mm, lines: [] }), code }, lead(room)).ok,
+      )!
       const picture = labelPictureOf(room.db, handover, { ...USUAL_LABEL, lines: [], heightMm, code })
       expect(valueOf(await readCodes(labelPng(labelSvg(picture, fonts))))).toEqual([handover.label])
     }

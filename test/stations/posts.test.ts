@@ -133,6 +133,7 @@ describe('a machine’s own post', () => {
       room.control,
       { machine: 'HERON', template: sly, serials: ['BX00143'], options: OPTIONS },
       room.as('oda', 70).now,
+      room.as('oda', 70).person,
     )
     expect(refusalText(valueOf(trial).wrong!, 'mm')).toContain('length of offset 31 from empty to 2.500 mm')
     expect(codeOf(await keep(room, { template: sly }))).toBe('POST_WRITES_OTHERS')
@@ -141,6 +142,21 @@ describe('a machine’s own post', () => {
     room.db.prepare("UPDATE machine SET body = json_set(body, '$.post', 'old-sly') WHERE key = 'HERON'").run()
     const release = { serial: 'BX00143', scanned: 'BX00143' }
     expect(codeOf(await releaseHandover(room.as('ines', 80), room.control, release))).toBe('POST_WRITES_OTHERS')
+  })
+  it('is a lead’s to try as long as it is not kept', async () => {
+    const room = ready()
+    const trying = (template: string, who: 'ines' | 'oda' | null) =>
+      tryTemplate(
+        room.db,
+        room.control,
+        { machine: 'HERON', template, serials: ['BX00143'], options: OPTIONS },
+        room.as('oda', 70).now,
+        who && room.as(who, 70).person,
+      )
+    expect(codeOf(await trying(own, 'ines'))).toBe('LEAD_ONLY')
+    expect(codeOf(await trying("{% render 'package.json' %}", null))).toBe('LEAD_ONLY')
+    expect(codeOf(await trying("{% render 'package.json' %}", 'oda'))).toBe('BAD_TEMPLATE')
+    expect((await trying(getPostTemplate(room.db, 'word-address-mill')!, 'ines')).ok).toBe(true)
   })
   it('is a lead’s to keep, and never under the name of one that came with Boulder', async () => {
     const room = ready()
@@ -156,6 +172,7 @@ describe('a machine’s own post', () => {
           room.control,
           { machine: 'HERON', template: own, serials: ['BX00143'], options },
           room.as('ines', 70).now,
+          room.as('oda', 70).person,
         ),
       )
     const trial = await tried()

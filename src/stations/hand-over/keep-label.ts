@@ -1,7 +1,7 @@
 import { labelLines } from '@/codecs/label-lines'
 import { cutLines, labelSvg, smallestMm, type LabelFonts, type LabelPicture } from '@/codecs/label-picture'
 import type { Handover } from '@/core/handover'
-import { labelLayoutOf, type LabelLayout } from '@/core/tool'
+import { labelLayoutOf, type LabelLayout, type Person } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import type { Db } from '@/db/connection'
 import { getHandover } from '@/db/handover/read'
@@ -30,10 +30,18 @@ export interface LabelTried {
   readonly cut: readonly number[]
 }
 
-/** A label as it would be printed. @errors BAD_TEMPLATE, TOO_SMALL when the code would not be readable */
-export function tryLabel(db: Db, fonts: LabelFonts, given: LabelTry): Result<LabelTried, Refusal> {
+/** Whether these are the lines that the machine's labels have now. */
+function isKept(db: Db, handover: Handover, { layout }: LabelTry): boolean {
+  const machine = getMachine(db, handover.values.machine)
+  const kept = machine && labelLayoutOf(machine)
+  return !!kept && [kept.title, ...kept.lines].join('\n') === [layout.title, ...layout.lines].join('\n')
+}
+
+/** A label as it would be printed; lines that are not kept yet are a lead's to try. @errors LEAD_ONLY, BAD_TEMPLATE, TOO_SMALL when the code would not be readable */
+export function tryLabel(db: Db, fonts: LabelFonts, given: LabelTry, who: Person | null): Result<LabelTried, Refusal> {
   const handover = getHandover(db, given.handover)
   if (!handover) return fail({ code: 'UNKNOWN_HANDOVER', what: 'to-try' })
+  if (who?.role !== 'lead' && !isKept(db, handover, given)) return fail({ code: 'LEAD_ONLY', what: 'templates' })
   return tryOn(db, fonts, given, handover)
 }
 
@@ -52,7 +60,7 @@ export function keepLabel(work: Work, fonts: LabelFonts, key: string, given: Lab
   if (!machine) return fail({ code: 'UNKNOWN_MACHINE', machine: key })
   if (work.person.role !== 'lead') return refuser(work, 'Labels', { machine: key })({ code: 'LEAD_ONLY', what: 'labels' })
   if (given.version !== machine.version) return fail({ code: 'CHANGED', what: 'machine', machine: machine.name })
-  const tried = tryLabel(work.db, fonts, given)
+  const tried = tryLabel(work.db, fonts, given, work.person)
   if (!tried.ok) return tried
   if (tried.value.cut.length) return fail({ code: 'LINE_CUT', line: tried.value.cut[0] + 1 })
   const noted = {

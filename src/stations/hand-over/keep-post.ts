@@ -1,9 +1,9 @@
 import { SHIPPED_POSTS } from '@/codecs/post'
 import type { PostCheck } from '@/core/handover'
-import type { Machine, PostOptions } from '@/core/tool'
+import type { Machine, Person, PostOptions } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import type { Db } from '@/db/connection'
-import { getMachine, getPost } from '@/db/machine/read'
+import { getMachine, getPost, getPostTemplate, listPosts } from '@/db/machine/read'
 import { insertPost, updateMachine, updatePost } from '@/db/machine/write'
 import type { Control } from '@/devices/control/port'
 import type { Refusal } from '../refusals'
@@ -27,15 +27,18 @@ export interface TemplateTried {
   readonly wrong: Refusal | null
 }
 
-/** A template as it stands in an editor, filled in with real tools and tried by the control; nothing is kept. */
+/** A template as it stands in an editor (one that is not kept yet is a lead's to try), filled in with real tools and tried by the control; nothing is kept. */
 export async function tryTemplate(
   db: Db,
   control: Control,
   { machine: key, template, serials, options }: TemplateTrial,
   now: string,
+  who: Person | null,
 ): Promise<Result<TemplateTried, Refusal>> {
   const known = getMachine(db, key)
   if (!known) return fail({ code: 'UNKNOWN_MACHINE', machine: key })
+  const kept = listPosts(db).some((post) => getPostTemplate(db, post) === template)
+  if (who?.role !== 'lead' && !kept) return fail({ code: 'LEAD_ONLY', what: 'templates' })
   const machine = withOptions(known, options)
   const tools = toolsFor(db, machine, serials)
   if (!tools.ok) return tools

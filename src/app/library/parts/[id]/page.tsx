@@ -1,4 +1,4 @@
-import { KIND_LABELS, PROPERTY_NAMES } from '@/words/properties'
+import { choiceText, KIND_LABELS, PROPERTY_NAMES } from '@/words/properties'
 import Link from 'next/link'
 import type { ReactNode } from 'react'
 import { missing, onHand, type Lying, type Balance } from '@/core/plan'
@@ -24,7 +24,7 @@ function valueText(part: Component, key: PropertyKey, unit: LengthUnit): string 
   const { quantity } = specOf(key)
   if (quantity === 'length' && typeof value === 'number')
     return `${formatLength(value, unit, unit === 'mm' ? 3 : 4).replace(/\.?0+$/, '')} ${unitMark(unit)}`
-  return `${typeof value === 'number' ? value.toLocaleString('en', { maximumFractionDigits: 4 }) : value} ${UNIT_OF[quantity]}`.trim()
+  return `${typeof value === 'number' ? value.toLocaleString('en', { maximumFractionDigits: 4 }) : choiceText(String(value))} ${UNIT_OF[quantity]}`.trim()
 }
 
 export default async function PartPage({ params }: { readonly params: Promise<{ id: string }> }) {
