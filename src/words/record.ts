@@ -58,7 +58,7 @@ const TELLING: Telling = {
   JOB_REOPENED: ({ job, was, reason }) => parts(`${job} was ${was}`, reason),
   NEEDED_NOW: ({ t, machine }) => `T${t} is broken, ${machine} waits for its sister`,
   NOT_BROKEN: ({ job, serial, reason }) => parts(`${job}: ${serial} is not broken`, reason),
-  RESERVED: ({ job }) => (job === null ? 'Free for any job' : `Kept for ${job}`),
+  RESERVED: ({ job }) => (job === null ? 'Free for any job' : `Reserved for ${job}`),
   GIVEN: ({ job, from }) => `Given to ${job}${from ? `, away from ${from}` : ''}: the machine waits`,
   TAKEN: ({ count, part, place, job }) => `${pieces(count, part)}, ${place ?? 'no place'}, for ${job}`,
   PUT_BACK: ({ count, part, place }) => `${pieces(count, part)} back to ${place ?? 'the tool room'}`,

@@ -54,7 +54,7 @@ test('a lead writes the lines of a label; it is printed, and its code read back 
   await page.getByRole('textbox', { name: 'High' }).fill('32')
   await expect(picture).toBeVisible()
   await big(page).click()
-  await expect(page.getByText('Kept.')).toBeVisible()
+  await expect(page.getByText('Saved.', { exact: true })).toBeVisible()
   await visit(page, '/hand-over/BX00144')
   await page.getByRole('button', { name: 'Print the label' }).click()
   const said = await page.getByText(/The label is in spool\//).innerText()
@@ -86,7 +86,7 @@ test('a post is checked as it is typed, and a lead’s to keep', async ({ page }
   // as fast as a scan, but no scan: nothing of it may be lost
   await page.keyboard.type('(own)')
   await expect(page.getByTestId('post-text')).toContainText('(own)')
-  await page.getByLabel('Kept as').fill('heron-own')
+  await page.getByLabel('Save as').fill('heron-own')
   await expect(big(page)).toBeEnabled()
   await big(page).click()
   await expect(page.getByLabel('Template').first()).toHaveValue('heron-own')

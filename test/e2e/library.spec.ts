@@ -98,7 +98,7 @@ test('a tool is changed: a new version, and a drawing with splines is refused', 
   await page.getByLabel('DXF contour').setInputFiles(file('c.dxf', drawn))
   await expect(page.getByRole('button', { name: /Contour of \d+ pieces/ })).toBeVisible()
   await page.getByLabel(/^Life/).fill('50')
-  await page.getByRole('button', { name: /Keep as version 2/ }).click()
+  await page.getByRole('button', { name: /Save as version 2/ }).click()
   await expect(page.getByRole('heading', { name: /D-0006, version 2/ })).toBeVisible()
   await expect(page.getByRole('img', { name: /Nominal contour/ })).toBeVisible()
   await page

@@ -155,10 +155,10 @@ export const say = {
   itCannotBePrintedSo: 'It cannot be printed so.',
   onlyALeadCanSave: 'Only a lead can save this.',
   everybodyReadsTheseLabels: 'Everybody reads these labels.',
-  kept: 'Kept.',
+  kept: 'Saved.',
   everyLabelOfLooksLike: (name: string) => `Every label of ${name} looks like this from now on.`,
-  notKept: 'Not kept.',
-  keepFor: (name: string) => `Keep for ${name}`,
+  notKept: 'Not saved.',
+  keepFor: (name: string) => `Save for ${name}`,
 
   // table-form.tsx
   sizeRegister: 'Size register',
@@ -201,7 +201,7 @@ export const say = {
   itIsWrong: 'It is wrong.',
   theControlGetsTheMeasuredValues: 'The control gets the measured values.',
   registersAreRightNoOther: (rows: number) => `${rows} registers are right. No other offset changes.`,
-  keptAs: 'Kept as',
+  keptAs: 'Save as',
   onlyALeadCanSaveThis: 'Only a lead can save this',
 
   // hand-over/posts/page.tsx

@@ -247,7 +247,7 @@ export const say = {
   notes: 'Notes',
   seen: 'seen',
   noOpenNotes: 'No open notes.',
-  notKept: 'Not kept.',
+  notKept: 'Not saved.',
   forTheNextShift: 'For the next shift',
   space: 'Space',
   saveNote: 'Save note',

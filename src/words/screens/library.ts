@@ -52,7 +52,7 @@ export const say = {
   dxfContour: 'DXF contour',
   xmlArchetype: 'XML archetype',
   notSaved: 'Not saved.',
-  keepAsVersion: (version: number) => `Keep as version ${version}`,
+  keepAsVersion: (version: number) => `Save as version ${version}`,
   saveTool: 'Save tool',
 
   // stock-forms.tsx
@@ -104,7 +104,7 @@ export const say = {
   studReplaced: 'Stud replaced',
   reasonToRetire: 'Reason to retire',
   retire: 'Retire',
-  notKept: 'Not kept.',
+  notKept: 'Not saved.',
 
   // library/holders/page.tsx
   holders: 'Holders',

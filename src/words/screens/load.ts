@@ -144,10 +144,10 @@ export const say = {
   gap: 'Gap',
   onlyALeadCanChange: 'Only a lead can change these.',
   theseRulesProtectEverybody: 'These rules protect everybody.',
-  kept: 'Kept.',
+  kept: 'Saved.',
   theyCountFromTheNext: 'They count from the next load.',
-  notKept: 'Not kept.',
-  keepFor: (name: string) => `Keep for ${name}`,
+  notKept: 'Not saved.',
+  keepFor: (name: string) => `Save for ${name}`,
 
   // load/rules/page.tsx
   rulesOfLoading: 'Rules of loading',

@@ -231,7 +231,7 @@ export const say = {
   whyItIsChanged: 'Why it is changed',
   firstToolOfThisKind: 'first tool of this kind …',
   notDone: 'Not done.',
-  keepAsVersion: (base: number) => `Keep as version ${base}`,
+  keepAsVersion: (base: number) => `Save as version ${base}`,
   noNameYet: 'no name yet',
   measuresNothing: 'measures nothing',
   notSeen: 'not seen',
@@ -370,7 +370,7 @@ export const say = {
   machines: 'machines',
   steps: 'steps',
   versionLower: 'version',
-  kept: 'kept',
+  kept: 'saved',
   noToolsDefinedYetDefine: 'No tools defined yet. Define its tool in the library to save a routine.',
 
   // measure/programs/[id]/page.tsx
@@ -390,7 +390,7 @@ export const say = {
   // pictures-kept.tsx
   sizeInMb: (bytes: string) => `${bytes} MB`,
   picturesOfMeasurements: 'Pictures of measurements',
-  keptTitle: 'Kept',
+  keptTitle: 'Saved',
   setCount: (sets: number, bytes: string) => `${sets} sets, ${bytes}`,
   oldest: 'Oldest',
   keep: 'Keep',

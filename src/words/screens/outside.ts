@@ -47,7 +47,7 @@ export const say = {
   thereIsNoTool: (id: string) => `There is no tool ${id}.`,
 
   // route.ts
-  noPicturesWereKeptWith: 'No pictures were kept with this program.',
+  noPicturesWereKeptWith: 'No pictures were saved with this program.',
 
   // route.ts
   thereIsNoMachine: (key: string) => `There is no machine ${key}.`,

@@ -1,7 +1,7 @@
 /** What the screens of settings say. */
 export const say = {
-  backToStandard: (name: string) => `${name}: the standard value is in force.`,
-  valueSaved: (name: string) => `${name}: your value is in force.`,
+  backToStandard: (name: string) => `${name}: the standard value applies.`,
+  valueSaved: (name: string) => `${name}: your value applies.`,
   // practice-table.tsx
   standardValue: (standard: number, unit: string, source: string) => `standard ${standard} ${unit}, ${source}`,
   changeName: (name: string) => `Change: ${name}`,

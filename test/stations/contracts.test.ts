@@ -1,0 +1,52 @@
+/** Every verb's contract against whatever may come over a wire: it answers, and what it says is a sentence. */
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import type { z } from 'zod'
+import * as build from '@/stations/build/contract'
+import * as find from '@/stations/find/contract'
+import * as handOver from '@/stations/hand-over/contract'
+import * as kit from '@/stations/kit/contract'
+import * as library from '@/stations/library/contract'
+import * as load from '@/stations/load/contract'
+import * as measure from '@/stations/measure/contract'
+import * as practice from '@/stations/practice/contract'
+import * as back from '@/stations/return/contract'
+import * as standIn from '@/stations/stand-in/contract'
+import * as store from '@/stations/store/contract'
+import { DefinitionSchema } from '@/codecs/library-json'
+import { fieldText } from '@/words/faults'
+
+/** A definition's schema stands with the file that carries it. */
+const withSchema = { ...library, putDefinition: { input: DefinitionSchema } }
+const STATIONS = { build, find, handOver, kit, library: withSchema, load, measure, practice, back, standIn, store }
+const isContract = (value: unknown): value is { readonly input: z.ZodType } =>
+  typeof value === 'object' && value !== null && 'input' in value && typeof value.input === 'object'
+const CONTRACTS = Object.entries(STATIONS).flatMap(([station, all]) =>
+  Object.entries(all).flatMap(([name, value]) => (isContract(value) ? [[`${station}.${name}`, value.input] as const] : [])),
+)
+
+/** Objects with the very fields that a contract asks for, and anything in them. */
+const likely = (schema: z.ZodType) => {
+  const shape = 'shape' in schema ? Object.keys(schema.shape as object) : []
+  return fc.oneof(fc.anything(), fc.record(Object.fromEntries(shape.map((key) => [key, fc.anything()])), { requiredKeys: [] }))
+}
+
+it('there are as many as the stations have verbs', () => expect(CONTRACTS.length).toBeGreaterThan(60))
+
+describe.each(CONTRACTS)('%s', (_, input) => {
+  it('never throws, and says what is wrong in words', () =>
+    fc.assert(
+      fc.property(likely(input), (asked) => {
+        const given = input.safeParse(asked)
+        if (given.success) return
+        const [issue] = given.error.issues
+        const field = String(issue.path.findLast((part) => typeof part === 'string') ?? '')
+        expect(fieldText({ fault: issue.message, field, least: null, most: null })).toMatch(/^[A-Z].*\.$/)
+      }),
+      { numRuns: 60 },
+    ))
+  it('takes no fields that it does not know along', () => {
+    const given = input.safeParse({ __proto__: { admin: true }, admin: true })
+    if (given.success && typeof given.data === 'object' && given.data) expect(given.data).not.toHaveProperty('admin')
+  })
+})
