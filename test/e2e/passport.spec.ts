@@ -4,16 +4,16 @@ import { answer, BADGE, big, open, scan, TOKEN, visit } from './bench'
 
 test('a tool is kept for another job by a lead only, and is put on a cart by two scans', async ({ page }) => {
   await open(page, '/tools/BX00157')
-  await page.getByText('Reserved for HP-2240').click()
+  await page.locator('summary', { hasText: 'Reserved for HP-2240' }).click()
   await page.getByLabel('Reserve for').selectOption('HP-2207')
   await page.getByRole('button', { name: 'Reserve', exact: true }).click()
   await expect(page.getByText('A lead can give it to another job')).toBeVisible()
   await scan(page, BADGE.oda)
   await page.getByRole('button', { name: 'Reserve', exact: true }).click()
-  await expect(page.getByText('Reserved for HP-2207', { exact: true })).toBeVisible()
+  await expect(page.locator('summary', { hasText: 'Reserved for HP-2207' })).toBeVisible()
   await page.getByLabel('Reserve for').selectOption('HP-2240')
   await page.getByRole('button', { name: 'Reserve', exact: true }).click()
-  await expect(page.getByText('Reserved for HP-2240', { exact: true })).toBeVisible()
+  await expect(page.locator('summary', { hasText: 'Reserved for HP-2240' })).toBeVisible()
 
   await visit(page, '/kit/carts?job=HP-2240&cart=C2')
   await scan(page, 'C2-1')
