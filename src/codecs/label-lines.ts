@@ -62,6 +62,8 @@ function fieldsOf({ say, values, machine, name, who, when, job, concession }: La
   }
 }
 
+const ENGINE = templateEngine()
+
 /**
  * Fills the lines in; a line that comes out empty is left out.
  * @errors BAD_TEMPLATE with the engine's words
@@ -73,9 +75,8 @@ export function labelLines(
   { readonly title: string; readonly lines: readonly string[] },
   { readonly code: 'BAD_TEMPLATE'; readonly detail: string }
 > {
-  const engine = templateEngine()
   const fields = fieldsOf(words)
-  const fill = (template: string) => filledIn(engine.parseAndRenderSync(template, fields)).replace(/\s+/g, ' ').trim()
+  const fill = (template: string) => filledIn(ENGINE.parseAndRenderSync(template, fields)).replace(/\s+/g, ' ').trim()
   try {
     const lines = layout.lines.map(fill).filter(Boolean)
     // nobody may miss these two, whatever a shop writes on its labels

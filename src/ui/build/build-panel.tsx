@@ -8,15 +8,13 @@ import { useMarks } from '../shell/use-marks'
 import { HeatPanel } from './heat-panel'
 import { buildBig, stepDue, type BuildBig } from './machine'
 import { say } from '@/words/screens/build'
-import type { AppRouterInstance } from 'next/dist/shared/lib/app-router-context.shared-runtime'
 import { Begin, StepLine } from './build-steps'
-import { BuildPanelProps } from './build-props'
+import type { BuildPanelProps } from './build-props'
 
 /** The steps of the clamping at hand; a scan of the holder begins, a second one after the last step says it is built. */
 export function BuildPanel(props: BuildPanelProps) {
-  const { job, t, steps, build, free, blocked, shrink, act, wantedExtensions } = props
+  const { steps, build, shrink, act, wantedExtensions } = props
   const { busy, problem, run, setProblem } = useAct()
-  const router = useRouter()
   const next = stepDue(steps, build)
 
   useBuildScans(props, setProblem)
@@ -62,20 +60,7 @@ export function BuildPanel(props: BuildPanelProps) {
           act={{ ...act, byHand: act.shrinkByHand }}
         />
       )}
-      <Foot
-        problem={problem}
-        build={build}
-        blocked={blocked}
-        free={free}
-        big={buildBig(steps, build)}
-        busy={busy}
-        tick={tick}
-        run={run}
-        act={act}
-        router={router}
-        job={job}
-        t={t}
-      />
+      <Foot {...props} big={buildBig(steps, build)} problem={problem} busy={busy} tick={tick} run={run} />
     </>
   )
 }
@@ -133,32 +118,25 @@ function useBuildScans(
 
 /** What speaks against it, and what comes next. */
 function Foot({
-  problem,
   build,
   blocked,
   free,
+  act,
+  job,
+  t,
   big,
+  problem,
   busy,
   tick,
   run,
-  act,
-  router,
-  job,
-  t,
-}: {
-  readonly problem: string | null
-  readonly build: BuildPanelProps['build']
-  readonly blocked: BuildPanelProps['blocked']
-  readonly free: BuildPanelProps['free']
+}: BuildPanelProps & {
   readonly big: BuildBig
+  readonly problem: string | null
   readonly busy: boolean
-  readonly tick: (step: string, on: boolean) => null | undefined
+  readonly tick: (step: string, on: boolean) => void
   readonly run: Run
-  readonly act: BuildPanelProps['act']
-  readonly router: AppRouterInstance
-  readonly job: BuildPanelProps['job']
-  readonly t: BuildPanelProps['t']
 }) {
+  const router = useRouter()
   return (
     <div className="mt-2">
       {problem ? (

@@ -6,22 +6,45 @@ import { DayPicker } from 'react-day-picker'
 import { dayText } from '@/words/time'
 import { say } from '@/words/screens/shell'
 import { readDay, readTime } from '../format/day'
-import { Field } from './form'
+import { Field, type Told } from './form'
 
 interface DayProps {
   readonly label: ReactNode
   /** `yyyy-MM-dd`, or empty. */
   readonly value: string
+  /** Called at each key: what can't be read is empty, so that no earlier day is saved in its place. */
   readonly take: (day: string) => void
   readonly error?: string
   readonly wide?: boolean
 }
 
-/** A day, typed the way people write it or picked from the month. What can't be read is told, and the last day stays. */
+const unread = (typed: string | null, read: (text: string) => string | null) =>
+  typed !== null && typed.trim() !== '' && read(typed) === null
+
+/** What is typed and stands in the field until it is left; what can be read goes on at once. */
+function useTyped(value: string, read: (text: string) => string | null, take: (value: string) => void) {
+  const [typed, setTyped] = useState<string | null>(null)
+  const field = {
+    value: typed ?? value,
+    onChange: (event: { readonly target: { readonly value: string } }) => {
+      setTyped(event.target.value)
+      take(read(event.target.value) ?? '')
+    },
+    onBlur: () => {
+      if (!unread(typed, read)) setTyped(null)
+    },
+  }
+  return { field, wrong: unread(typed, read), forget: () => setTyped(null) }
+}
+
+const dayToday = (text: string) => readDay(text, new Date())
+
+/** A day, typed the way people write it or picked from the month. */
 export function DateField({ label, value, take, error, wide }: DayProps) {
+  const typed = useTyped(value ? dayText(value) : '', dayToday, take)
   return (
-    <Field label={label} wide={wide} error={error}>
-      {(told) => <Day value={value} take={take} told={told} />}
+    <Field label={label} wide={wide} error={typed.wrong ? say.typeTheDay : error}>
+      {(told) => <Day value={value} take={take} told={told} typed={typed} />}
     </Field>
   )
 }
@@ -37,28 +60,28 @@ export function NamedDate({ label, name, start }: { readonly label: ReactNode; r
   )
 }
 
-/** A day and a time of it: `yyyy-MM-ddTHH:mm` in the zone of the shop. */
+const MORNING = '07:00'
+
+/** A day and a time of it: `yyyy-MM-ddTHH:mm` in the zone of the shop; empty while one of them can't be read. */
 export function TimeField({ label, value, take, error, wide }: DayProps) {
-  const [day, time = ''] = value.split('T')
-  const [typed, setTyped] = useState<string | null>(null)
-  const keep = (text: string) => {
-    const read = readTime(text)
-    if (read) take(`${day}T${read}`)
-    setTyped(read ? null : text)
+  const [at, setAt] = useState(() => {
+    const [day, time] = value.split('T')
+    return { day, time: time ?? MORNING }
+  })
+  const change = (part: Partial<typeof at>) => {
+    const now = { ...at, ...part }
+    setAt(now)
+    take(now.day && now.time ? `${now.day}T${now.time}` : '')
   }
+  const takeDay = (day: string) => change({ day })
+  const days = useTyped(at.day ? dayText(at.day) : '', dayToday, takeDay)
+  const times = useTyped(at.time, readTime, (time) => change({ time }))
   return (
-    <Field label={label} wide={wide} error={error ?? (typed !== null && !readTime(typed) ? say.typeTheTime : undefined)}>
+    <Field label={label} wide={wide} error={days.wrong ? say.typeTheDay : times.wrong ? say.typeTheTime : error}>
       {(told) => (
         <span className="flex gap-2">
-          <Day value={day} take={(d) => take(`${d}T${time || '07:00'}`)} told={told} />
-          <input
-            className="input figures mt-1 w-24"
-            aria-label={say.timeOfDay}
-            value={typed ?? time}
-            onChange={(e) => setTyped(e.target.value)}
-            onBlur={() => typed !== null && keep(typed)}
-            onKeyDown={(e) => e.key === 'Enter' && typed !== null && keep(typed)}
-          />
+          <Day value={at.day} take={takeDay} told={told} typed={days} />
+          <input className="input figures mt-1 w-24" aria-label={say.timeOfDay} {...times.field} />
         </span>
       )}
     </Field>
@@ -69,41 +92,26 @@ function Day({
   value,
   take,
   told,
+  typed: { field, forget },
 }: {
   readonly value: string
   readonly take: (day: string) => void
-  readonly told: { readonly 'aria-describedby'?: string; readonly 'aria-invalid'?: true }
+  readonly told: Told
+  readonly typed: ReturnType<typeof useTyped>
 }) {
-  const [typed, setTyped] = useState<string | null>(null)
   const [open, setOpen] = useState(false)
   const month = useRef<HTMLDivElement>(null)
   const id = useId()
   const anchor = `--${id.replace(/[^a-z0-9]/gi, '')}`
-  const keep = () => {
-    if (typed === null) return
-    const day = typed.trim() ? readDay(typed, new Date()) : ''
-    if (day === null) return
-    take(day)
-    setTyped(null)
-  }
-  const wrong = typed !== null && typed.trim() !== '' && readDay(typed, new Date()) === null
+  const chosen = value ? parseISO(value) : undefined
   return (
     <span className="mt-1 block w-full min-w-0">
       <span className="join flex" style={{ anchorName: anchor }}>
-        <input
-          className="input join-item figures min-w-0"
-          placeholder={say.suchAsADay}
-          {...told}
-          value={typed ?? (value ? dayText(value) : '')}
-          onChange={(e) => setTyped(e.target.value)}
-          onBlur={keep}
-          onKeyDown={(e) => e.key === 'Enter' && keep()}
-        />
+        <input className="input join-item figures min-w-0" placeholder={say.suchAsADay} {...told} {...field} />
         <button type="button" className="btn btn-outline btn-square join-item" aria-label={say.pickADay} popoverTarget={id}>
           <CalendarDays size={20} aria-hidden="true" />
         </button>
       </span>
-      {wrong && <span className="text-off block text-base">{say.typeTheDay}</span>}
       <span
         ref={month}
         id={id}
@@ -117,11 +125,11 @@ function Day({
             className="react-day-picker"
             mode="single"
             weekStartsOn={1}
-            defaultMonth={value ? parseISO(value) : undefined}
-            selected={value ? parseISO(value) : undefined}
+            defaultMonth={chosen}
+            selected={chosen}
             onSelect={(day) => {
               if (day) take(format(day, 'yyyy-MM-dd'))
-              setTyped(null)
+              forget()
               month.current?.hidePopover()
             }}
           />

@@ -14,7 +14,14 @@ interface Named {
   readonly wide?: boolean
 }
 
-/** Name above, unit behind the name, fault below; `children` is the control, which is told of the fault. */
+/** What a field tells its control: who names it, and what is wrong with it. */
+export interface Told {
+  readonly id: string
+  readonly 'aria-describedby'?: string
+  readonly 'aria-invalid'?: true
+}
+
+/** Name above, unit behind the name, fault below, which is no part of the name; `children` is the control. */
 export function Field({
   label,
   symbol,
@@ -23,21 +30,24 @@ export function Field({
   wide = false,
   children,
 }: Named & {
-  readonly children: (told: { 'aria-describedby'?: string; 'aria-invalid'?: true }) => ReactNode
+  readonly children: (told: Told) => ReactNode
 }) {
-  const fault = useId()
+  const id = useId()
+  const fault = `${id}-fault`
   return (
-    <label className={`field ${wide ? 'col-span-2' : ''}`}>
-      {label}
-      {symbol && <small>{symbol}</small>}
-      {unit && <small>{unit}</small>}
-      {children(error ? { 'aria-describedby': fault, 'aria-invalid': true } : {})}
+    <div className={`field ${wide ? 'col-span-2' : ''}`}>
+      <label htmlFor={id}>
+        {label}
+        {symbol && <small>{symbol}</small>}
+        {unit && <small>{unit}</small>}
+      </label>
+      {children({ id, ...(error ? { 'aria-describedby': fault, 'aria-invalid': true } : {}) })}
       {error && (
         <span id={fault} role="alert" className="text-off block text-base">
           {error}
         </span>
       )}
-    </label>
+    </div>
   )
 }
 

@@ -36,7 +36,6 @@ export function useContractForm<C extends Contract<z.ZodType<object, object>>>(
       said?.(given),
     ),
   )
-  const { errors } = form.formState
   return {
     ...form,
     busy,
@@ -44,8 +43,8 @@ export function useContractForm<C extends Contract<z.ZodType<object, object>>>(
     send: () => void submit(),
     /** What is wrong with a field, in words. */
     wrong: (field: FieldPath<Asked<C>>): string | undefined => {
-      const said = form.getFieldState(field).error?.message ?? (errors as Record<string, { message?: string }>)[field]?.message
-      return said === undefined ? undefined : fieldText({ fault: said, field, least: null, most: null })
+      const fault = form.getFieldState(field, form.formState).error?.message
+      return fault === undefined ? undefined : fieldText({ fault, field, least: null, most: null })
     },
   }
 }

@@ -2,17 +2,15 @@
 import { EditorView } from '@codemirror/view'
 import dynamic from 'next/dynamic'
 import { useRouter } from 'next/navigation'
-import { useEffect, useMemo, useRef, useState } from 'react'
-import type { Result } from '@/core/units'
+import { useMemo } from 'react'
 import { SelectField } from '../common/form'
 import { Sheet } from '../common/sheet'
 import { HANDOVER_TABS, SubNav } from '../common/sub-nav'
-import { useAct } from '../common/use-act'
-import { useUnsaved } from '../shell/shell-context'
 import { TableForm } from './table-form'
 import { say } from '@/words/screens/hand-over'
 import { Keep, Chosen } from './post-keep'
-import { Trial, PostEditorProps } from './post-props'
+import { usePostDraft } from './post-draft'
+import type { PostEditorProps } from './post-props'
 
 /** In the colours of the page, whichever theme it has. */
 const PLAIN = EditorView.theme({
@@ -25,49 +23,15 @@ const PLAIN = EditorView.theme({
 
 const CodeMirror = dynamic(() => import('@uiw/react-codemirror'), { ssr: false })
 
-/** Time without a key until the template is tried, ms. */
-const QUIET_MS = 500
-
 /** A machine's post: the template, what it makes of a real tool, and what the control says to it, side by side. */
-// eslint-disable-next-line max-lines-per-function -- template, options and trial belong together; what it shows are components already
 export function PostEditor(props: PostEditorProps) {
-  const { machine, shipped, tools, tryTemplate } = props
+  const { machine, tools } = props
   const router = useRouter()
-  const { busy, problem, run } = useAct()
-  const [template, setTemplate] = useState(props.template)
-  const [serial, setSerial] = useState(tools[0]?.serial ?? '')
-  const [options, setOptions] = useState(props.options)
-  // the version that this template was opened with
-  const [version, setVersion] = useState(machine.version)
-  const [name, setName] = useState(shipped ? `${machine.key.toLowerCase()}-own` : props.post)
-  const [trial, setTrial] = useState<Result<Trial, { text: string }> | null>(null)
-  const changed = template !== props.template
-  const edited = changed || JSON.stringify(options) !== JSON.stringify(props.options)
-  const keepAs = shipped && !changed ? props.post : name
-  useUnsaved(edited ? say.thisPost : null)
-
-  const latest = useRef(tryTemplate)
-  useEffect(() => {
-    latest.current = tryTemplate
-  })
-  useEffect(() => {
-    let open = true
-    const timer = setTimeout(() => {
-      void latest
-        .current({ machine: machine.key, template, serials: serial ? [serial] : [], options })
-        .then((done) => open && setTrial(done))
-    }, QUIET_MS)
-    return () => {
-      open = false
-      clearTimeout(timer)
-    }
-  }, [template, serial, options, machine.key])
-
+  const draft = usePostDraft(props)
   const extensions = useMemo(
     () => [PLAIN, EditorView.lineWrapping, EditorView.contentAttributes.of({ 'aria-label': 'Template' })],
     [],
   )
-  const wrong = trial?.ok ? trial.value.wrong : null
   const go = (query: Record<string, string>) => router.push(`/hand-over/posts?${new URLSearchParams(query).toString()}`)
 
   return (
@@ -75,11 +39,11 @@ export function PostEditor(props: PostEditorProps) {
       left={
         <>
           <SubNav tabs={HANDOVER_TABS} label={say.sheetsOfHandOver} />
-          <Chosen edited={edited} machine={machine} props={props} go={go} />
+          <Chosen {...props} edited={draft.edited} go={go} />
           <div className="border-ink min-h-[220px] flex-1 overflow-auto border-[1.5px] text-[15px]" tabIndex={0}>
             <CodeMirror
-              value={template}
-              onChange={setTemplate}
+              value={draft.template}
+              onChange={draft.setTemplate}
               // Tab leaves the editor, for whoever works by keys
               indentWithTab={false}
               extensions={extensions}
@@ -92,13 +56,13 @@ export function PostEditor(props: PostEditorProps) {
             data-testid="post-text"
             tabIndex={0}
           >
-            {trial?.ok ? trial.value.text : ''}
+            {draft.trial?.ok ? draft.trial.value.text : ''}
           </pre>
         </>
       }
       right={
         <>
-          <SelectField label={say.triedOn} value={serial} onChange={(e) => setSerial(e.target.value)}>
+          <SelectField label={say.triedOn} value={draft.serial} onChange={(e) => draft.setSerial(e.target.value)}>
             {tools.length === 0 && <option value="">{say.noMeasuredToolForThis}</option>}
             {tools.map((t) => (
               <option key={t.serial} value={t.serial}>
@@ -106,27 +70,8 @@ export function PostEditor(props: PostEditorProps) {
               </option>
             ))}
           </SelectField>
-          <TableForm options={options} unit={machine.unit} lathe={machine.lathe} change={setOptions} />
-          <Keep
-            trial={trial}
-            wrong={wrong}
-            problem={problem}
-            changed={changed}
-            shipped={shipped}
-            name={name}
-            setName={setName}
-            busy={busy}
-            props={props}
-            run={run}
-            machine={machine}
-            template={template}
-            serial={serial}
-            keepAs={keepAs}
-            options={options}
-            version={version}
-            setVersion={setVersion}
-            go={go}
-          />
+          <TableForm options={draft.options} unit={machine.unit} lathe={machine.lathe} change={draft.setOptions} />
+          <Keep {...props} draft={draft} go={go} />
         </>
       }
     />

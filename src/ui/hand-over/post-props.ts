@@ -1,4 +1,3 @@
-'use client'
 import type { PostCheck } from '@/core/handover'
 import type { PostOptions } from '@/core/tool'
 import type { LengthUnit } from '@/core/units'

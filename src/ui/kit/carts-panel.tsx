@@ -94,9 +94,9 @@ export function PutPanel({
     return { title: mark, text: say.nowScanItsSlot, tone: 'todo' }
   })
   return (
-    <div className="flex flex-1 flex-col">
+    <div className="flex min-h-0 flex-1 flex-col">
       <h2 className="text-2xl font-bold">{say.missingBeforeTheCartCan}</h2>
-      <ul className="flex-1 overflow-auto" tabIndex={0} aria-label={say.missingTools}>
+      <ul className="min-h-24 flex-1 overflow-auto" tabIndex={0} aria-label={say.missingTools}>
         {missing.map(({ key, text }) => (
           <li key={key} className="border-rule border-b py-2">
             {text}

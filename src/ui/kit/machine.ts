@@ -4,7 +4,7 @@ import type { PickLine } from '@/core/plan'
 
 /** Holders are taken by the scan that begins their build; the rest is fetched here. */
 export const toTake = (lines: readonly PickLine[], holders: Readonly<Record<string, unknown>>): PickLine[] =>
-  lines.filter((l) => !(l.component in holders))
+  lines.filter((l) => !Object.hasOwn(holders, l.component))
 
 /** The line that was chosen by hand, or the next one of the round. */
 export const lineNow = (lines: readonly PickLine[], chosen: string | null): PickLine | undefined =>

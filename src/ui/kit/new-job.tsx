@@ -1,12 +1,11 @@
 'use client'
 import { zodResolver } from '@hookform/resolvers/zod'
-import { FileUp } from 'lucide-react'
 import { useRouter } from 'next/navigation'
-import { useRef, useState, type SetStateAction, type RefObject, type Dispatch } from 'react'
+import { useRef, useState } from 'react'
 import { Controller, useForm, type UseFormRegister, type FieldErrors, type Control } from 'react-hook-form'
 import { z } from 'zod'
 import { BigAction } from '../common/actions'
-import { FileInput } from '../common/file-input'
+import { DropFiles } from '../common/drop-files'
 import { TimeField } from '../common/date-field'
 import { NumberField, SelectField, TextField } from '../common/form'
 import { Problem } from '../common/sheet'
@@ -24,6 +23,8 @@ const Form = z.object({
   quantity: z.coerce.number<string>({ error: say.howMany }).int(say.wholeParts).min(1, say.atLeastOne).max(1_000_000),
   priority: z.enum(['0', '4', '8']),
 })
+
+type Typed = z.input<typeof Form>
 
 interface TextFile {
   readonly name: string
@@ -44,13 +45,8 @@ export function NewJob({ machines, suggestedDue, addJob }: NewJobProps) {
   const router = useRouter()
   const picker = useRef<HTMLInputElement>(null)
   const [files, setFiles] = useState<readonly TextFile[]>([])
-  const [over, setOver] = useState(false)
   const [problem, setProblem] = useState<string | null>(null)
-  const { register, control, handleSubmit, formState, setValue, getValues } = useForm<
-    z.input<typeof Form>,
-    unknown,
-    z.output<typeof Form>
-  >({
+  const { register, control, handleSubmit, formState, setValue, getValues } = useForm<Typed, unknown, z.output<typeof Form>>({
     resolver: zodResolver(Form),
     defaultValues: {
       id: '',
@@ -90,8 +86,9 @@ export function NewJob({ machines, suggestedDue, addJob }: NewJobProps) {
   return (
     <form onSubmit={submit} className="flex flex-1 flex-col gap-2.5" noValidate>
       <h2 className="text-2xl font-bold">{say.aNewJob}</h2>
-      <Drop over={over} picker={picker} setOver={setOver} take={take} files={files} />
-      <FileInput picker={picker} label={say.ncProgram} many take={(chosen) => void take(chosen)} />
+      <DropFiles picker={picker} label={say.ncProgram} many take={(chosen) => void take(chosen)}>
+        {files.length ? files.map((f) => f.name).join(', ') : say.ncProgramsOrATool}
+      </DropFiles>
       <Fields errors={errors} register={register} machines={machines} control={control} />
       <div className="mt-auto">
         <Problem lead={say.nothingWasSaved} text={problem} />
@@ -103,42 +100,6 @@ export function NewJob({ machines, suggestedDue, addJob }: NewJobProps) {
   )
 }
 
-/** Where programs are dropped or chosen. */
-function Drop({
-  over,
-  picker,
-  setOver,
-  take,
-  files,
-}: {
-  readonly over: boolean
-  readonly picker: RefObject<HTMLInputElement | null>
-  readonly setOver: Dispatch<SetStateAction<boolean>>
-  readonly take: (chosen: readonly File[]) => Promise<void>
-  readonly files: readonly TextFile[]
-}) {
-  return (
-    <button
-      type="button"
-      className={`flex h-24 shrink-0 flex-col items-center justify-center gap-1 rounded-[3px] border-2 border-dashed px-2 text-lg leading-tight font-semibold ${over ? 'border-act bg-ground' : 'border-stone'}`}
-      onClick={() => picker.current?.click()}
-      onDragOver={(event) => {
-        event.preventDefault()
-        setOver(true)
-      }}
-      onDragLeave={() => setOver(false)}
-      onDrop={(event) => {
-        event.preventDefault()
-        setOver(false)
-        void take([...event.dataTransfer.files])
-      }}
-    >
-      <FileUp size={24} aria-hidden="true" />
-      {files.length ? files.map((f) => f.name).join(', ') : say.ncProgramsOrATool}
-    </button>
-  )
-}
-
 /** What the job is called, where it runs and when. */
 function Fields({
   errors,
@@ -146,28 +107,10 @@ function Fields({
   machines,
   control,
 }: {
-  readonly errors: FieldErrors<{
-    id: string
-    name: string
-    machine: string
-    due: string
-    quantity: string
-    priority: '0' | '4' | '8'
-  }>
-  readonly register: UseFormRegister<{
-    id: string
-    name: string
-    machine: string
-    due: string
-    quantity: string
-    priority: '0' | '4' | '8'
-  }>
+  readonly errors: FieldErrors<Typed>
+  readonly register: UseFormRegister<Typed>
   readonly machines: NewJobProps['machines']
-  readonly control: Control<
-    { id: string; name: string; machine: string; due: string; quantity: string; priority: '0' | '4' | '8' },
-    unknown,
-    { id: string; name: string; machine: string; due: string; quantity: number; priority: '0' | '4' | '8' }
-  >
+  readonly control: Control<Typed, unknown, z.output<typeof Form>>
 }) {
   return (
     <div className="grid grid-cols-2 gap-x-3 gap-y-2">

@@ -9,6 +9,23 @@ import type { Answer } from '@/stations/contract'
 import type * as library from '@/stations/library/contract'
 import { say } from '@/words/screens/library'
 
+export type Preview = Answer<typeof library.previewCsv>
+
+export type Mapping = Preview['mapping']
+
+const isLength = (key: string) => key in PROPERTY_NAMES && specOf(key as PropertyKey).quantity === 'length'
+
+/** What a column may be beside a property. */
+const BASE = [
+  ['id', 'number'],
+  ['kind', 'kind'],
+  ['name', 'name'],
+  ['makerNumber', say.makersNumber],
+  ['price', 'price'],
+  ['leastStock', say.keepAtLeast],
+  ['note', 'note'],
+] as const
+
 /** What rows are that do not say it. */
 export function KindOfRows({
   busy,
@@ -23,7 +40,7 @@ export function KindOfRows({
   readonly setKind: Dispatch<SetStateAction<string>>
   readonly file: { name: string; text: string } | null
   readonly look: (text: string, map: Mapping | null, forKind: string) => Promise<void>
-  readonly mapping: readonly ({ readonly key: string; readonly unit: LengthUnit | null } | null)[]
+  readonly mapping: Mapping
 }) {
   return (
     <div className="max-w-xs">
@@ -48,7 +65,7 @@ export function KindOfRows({
 }
 
 /** What speaks against it, row by row. */
-export function Faults({ preview }: { readonly preview: library.ImportPreview }) {
+export function Faults({ preview }: { readonly preview: Preview }) {
   return (
     <ul className="max-h-64 min-h-24 overflow-auto" tabIndex={0} aria-label={say.faultsTitle}>
       {preview.faults.slice(0, 200).map((f, i) => (
@@ -69,9 +86,9 @@ export function Columns({
   mapping,
   change,
 }: {
-  readonly preview: library.ImportPreview
+  readonly preview: Preview
   readonly busy: boolean
-  readonly mapping: readonly ({ readonly key: string; readonly unit: LengthUnit | null } | null)[]
+  readonly mapping: Mapping
   readonly change: (i: number, to: Mapping[number]) => void
 }) {
   return (
@@ -134,19 +151,3 @@ export function Columns({
     </div>
   )
 }
-
-export const isLength = (key: string) => key in PROPERTY_NAMES && specOf(key as PropertyKey).quantity === 'length'
-
-export const BASE = [
-  ['id', 'number'],
-  ['kind', 'kind'],
-  ['name', 'name'],
-  ['makerNumber', say.makersNumber],
-  ['price', 'price'],
-  ['leastStock', say.keepAtLeast],
-  ['note', 'note'],
-] as const
-
-export type Preview = Answer<typeof library.previewCsv>
-
-export type Mapping = Preview['mapping']

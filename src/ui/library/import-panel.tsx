@@ -1,15 +1,13 @@
 'use client'
-import { FileUp } from 'lucide-react'
 import { useRouter } from 'next/navigation'
-import { useRef, useState, type Dispatch, type RefObject, type SetStateAction } from 'react'
+import { useRef, useState, type Dispatch, type SetStateAction } from 'react'
 import { BigAction } from '../common/actions'
-import { FileInput } from '../common/file-input'
+import { DropFiles } from '../common/drop-files'
 import { Say, Problem } from '../common/sheet'
 import type { Ask } from '@/stations/contract'
 import type * as library from '@/stations/library/contract'
 import { say } from '@/words/screens/library'
-import { KindOfRows, Faults, Columns, Preview, Mapping } from './import-fields'
-import type { LengthUnit } from '@/core/units'
+import { Columns, Faults, KindOfRows, type Mapping, type Preview } from './import-fields'
 
 export interface ImportActions {
   readonly preview: Ask<typeof library.previewCsv>
@@ -76,8 +74,9 @@ export function ImportPanel({ act }: { readonly act: ImportActions }) {
   }
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-3">
-      <Drop picker={picker} take={take} busy={busy} file={file} />
-      <FileInput picker={picker} label={say.fileToImport} accept=".csv,.txt,.json" take={([chosen]) => void take(chosen)} />
+      <DropFiles picker={picker} label={say.fileToImport} accept=".csv,.txt,.json" take={([chosen]) => void take(chosen)}>
+        {busy ? say.reading : (file?.name ?? say.partsOrToolsAsCsv)}
+      </DropFiles>
       {said && (
         <Say tone="holds" lead={say.done} role="status">
           {said}
@@ -111,13 +110,13 @@ function Previewed({
   change,
   takeIn,
 }: {
-  readonly preview: library.ImportPreview | null
+  readonly preview: Preview | null
   readonly busy: boolean
   readonly kind: string
   readonly setKind: Dispatch<SetStateAction<string>>
   readonly file: { name: string; text: string } | null
   readonly look: (text: string, map: Mapping | null, forKind: string) => Promise<void>
-  readonly mapping: readonly ({ readonly key: string; readonly unit: LengthUnit | null } | null)[]
+  readonly mapping: Mapping
   readonly change: (i: number, to: Mapping[number]) => void
   readonly takeIn: () => Promise<void>
 }) {
@@ -142,34 +141,5 @@ function Previewed({
         </div>
       </>
     )
-  )
-}
-
-/** Where a file is dropped or chosen. */
-function Drop({
-  picker,
-  take,
-  busy,
-  file,
-}: {
-  readonly picker: RefObject<HTMLInputElement | null>
-  readonly take: (chosen: File | undefined) => Promise<void>
-  readonly busy: boolean
-  readonly file: { name: string; text: string } | null
-}) {
-  return (
-    <button
-      type="button"
-      className="border-stone flex h-24 shrink-0 flex-col items-center justify-center gap-1 rounded-[3px] border-2 border-dashed text-lg font-semibold"
-      onClick={() => picker.current?.click()}
-      onDragOver={(event) => event.preventDefault()}
-      onDrop={(event) => {
-        event.preventDefault()
-        void take(event.dataTransfer.files[0])
-      }}
-    >
-      <FileUp size={24} aria-hidden="true" />
-      {busy ? say.reading : (file?.name ?? say.partsOrToolsAsCsv)}
-    </button>
   )
 }

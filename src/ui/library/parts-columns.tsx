@@ -6,6 +6,14 @@ import { formatLength, unitMark, type LengthUnit } from '@/core/units'
 import { type PartRow } from './use-parts'
 import { say } from '@/words/screens/library'
 
+/** The tool room sorts: it has all of them. */
+export const features = tableFeatures({ rowSortingFeature })
+
+const helper = createColumnHelper<typeof features, PartRow>()
+
+const mm = (pick: (row: PartRow) => number | null) => (row: PartRow) => pick(row) ?? undefined
+
+/** What stands in each column, in the reader's unit. */
 export const columnsFor = (unit: LengthUnit) => {
   const length = (value: number | undefined) =>
     value === undefined ? (
@@ -64,10 +72,3 @@ export const columnsFor = (unit: LengthUnit) => {
     helper.accessor('maker', { header: say.makerNo }),
   ])
 }
-
-/** The tool room sorts: it has all of them. */
-export const features = tableFeatures({ rowSortingFeature })
-
-export const helper = createColumnHelper<typeof features, PartRow>()
-
-export const mm = (pick: (row: PartRow) => number | null) => (row: PartRow) => pick(row) ?? undefined

@@ -151,7 +151,9 @@ function StepFields({
           ))}
         </span>
       </div>
-      <AreaField label={say.whatToDo} {...register(`lines.${i}.text`)} className="h-20 py-2 font-sans text-base leading-snug" />
+      <div className="mt-2">
+        <AreaField label={say.whatToDo} {...register(`lines.${i}.text`)} className="h-20 py-2 font-sans text-base leading-snug" />
+      </div>
       <div className="mt-2 grid grid-cols-2 gap-2.5">
         <TextField label={say.neededAtHandSeparatedBy} {...register(`lines.${i}.needs`)} />
         <TextField label={say.caution} {...register(`lines.${i}.caution`)} />

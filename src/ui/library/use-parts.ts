@@ -1,5 +1,5 @@
 'use client'
-import { useQueries, useQuery } from '@tanstack/react-query'
+import { keepPreviousData, useQueries, useQuery } from '@tanstack/react-query'
 import { useCallback, useEffect, useState } from 'react'
 import type { Kind } from '@/core/tool'
 import { say } from '@/words/screens/library'
@@ -54,16 +54,17 @@ export function useParts(query: PartsQuery) {
   const asked = useSettled(JSON.stringify(query))
   const [seen, setSeen] = useState<{ readonly asked: string; readonly pages: readonly number[] }>({ asked, pages: [0] })
   const wanted = seen.asked === asked ? seen.pages : [0]
-  const pages = useQueries({
-    queries: wanted.map((page) => ({
-      queryKey: ['parts', asked, page],
-      queryFn: ({ signal }: { readonly signal: AbortSignal }) =>
-        ask(JSON.parse(asked) as PartsQuery, page * AT_ONCE, AT_ONCE, signal),
-    })),
+  const page = (from: number) => ({
+    queryKey: ['parts', asked, from],
+    queryFn: ({ signal }: { readonly signal: AbortSignal }) =>
+      ask(JSON.parse(asked) as PartsQuery, from * AT_ONCE, AT_ONCE, signal),
   })
-  const at = new Map(wanted.map((page, i) => [page, pages[i]]))
-  const first = at.get(0)?.data
-  const failed = pages.find((page) => page.isError)
+  // the list stays as it was until the answer to the next letter is there
+  const first = useQuery({ ...page(0), placeholderData: keepPreviousData })
+  const others = wanted.filter((n) => n > 0)
+  const pages = useQueries({ queries: others.map(page) })
+  const rowsOf = new Map([[0, first.data?.rows], ...others.map((n, i) => [n, pages[i]?.data?.rows] as const)])
+  const failed = [first, ...pages].find((p) => p.isError)
   /** Asks for the pages that these rows are on. */
   const see = useCallback(
     (from: number, to: number) =>
@@ -77,10 +78,10 @@ export function useParts(query: PartsQuery) {
     [asked],
   )
   return {
-    found: first?.found ?? null,
-    of: first?.of ?? null,
+    found: first.data?.found ?? null,
+    of: first.data?.of ?? null,
     problem: failed ? say.theListOfPartsDid(failed.error instanceof Error ? failed.error.message : say.noAnswer) : null,
-    rowAt: (index: number): PartRow | null => at.get(Math.floor(index / AT_ONCE))?.data?.rows[index % AT_ONCE] ?? null,
+    rowAt: (index: number): PartRow | null => rowsOf.get(Math.floor(index / AT_ONCE))?.[index % AT_ONCE] ?? null,
     see,
   }
 }

@@ -144,10 +144,9 @@ function busyText(state: BenchState): string {
   return state.edge ? say.edgeWhat(state.edge, state.of ? say.ofWhat(state.of) : '') : say.lookingForTheEdges
 }
 
-/** How far the work is that the sheet waits for, from 0 to 1; null while nobody can tell. */
+/** How far the bench is, from 0 to 1; null while nobody can tell, as while pictures are packed and measured again. */
 function progressOf(big: MeasureBig, state: BenchState): number | null {
-  if (big.type === 'saving') return big.part === 'packing' ? 0.25 : 0.6
-  return state.type === 'running' && state.edge && state.of ? (state.edge - 1) / state.of : null
+  return big.type === 'moving' && state.type === 'running' && state.edge && state.of ? (state.edge - 1) / state.of : null
 }
 
 function Big({ big, ...props }: RightProps & { readonly big: MeasureBig }) {

@@ -1,4 +1,4 @@
-/** What the sheet of Return is in: what becomes of a tool, what is still missing for it, and where it leads. Pure. */
+/** What the sheet of Return is in: what next with a tool, what is still missing for it, and which page comes after. Pure. */
 import type { Disposition } from '@/stations/return/contract'
 
 export interface ReturnForm {

@@ -37,7 +37,7 @@ export function WearChoice({
   )
 }
 
-/** What becomes of it. */
+/** What next with it: one choice, or why it is not open. */
 export function Choices({
   disposition,
   closed,

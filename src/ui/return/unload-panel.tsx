@@ -12,8 +12,8 @@ import type { Disposition } from '@/stations/return/contract'
 import { isUsedOn, minutesOf, pageAfter, returnFault, type ReturnFault, type ReturnForm } from './machine'
 import { TakeFromMachine } from '../stand-in/tricks'
 import { say } from '@/words/screens/return'
-import { WearChoice, Choices, WearGoes } from './unload-fields'
-import { UnloadPanelProps } from './unload-props'
+import { Choices, WearChoice, type WearGoes } from './unload-fields'
+import type { UnloadPanelProps } from './unload-props'
 
 const FAULTS: Readonly<Record<ReturnFault, string>> = {
   MINUTES: say.theMinutesAreNotA,
@@ -22,9 +22,9 @@ const FAULTS: Readonly<Record<ReturnFault, string>> = {
   WEAR: say.chooseWhatToDoWith,
 }
 
-/** What becomes of a tool that comes out, with a reason; the row of the machine is emptied first. */
+/** What next with a tool that comes out, and why; its offset in the machine is emptied first. */
 export function UnloadPanel(props: UnloadPanelProps) {
-  const { serial, machine, pocket, worn, current, ready, others, unload } = props
+  const { serial, worn, current, others, unload } = props
   const router = useRouter()
   const { sayScan } = useShell()
   const { busy, problem, setProblem, run } = useAct()
@@ -83,41 +83,30 @@ export function UnloadPanel(props: UnloadPanelProps) {
         />
         <NumberField label={say.cuttingTime} unit="min" value={minutes} onChange={(e) => setMinutes(e.target.value)} />
       </div>
-      <Foot
-        worn={worn}
-        problem={problem}
-        go={go}
-        busy={busy}
-        ready={ready}
-        machine={machine}
-        pocket={pocket}
-        props={props}
-        run={run}
-      />
+      <Foot {...props} problem={problem} go={go} busy={busy} run={run} />
     </>
   )
 }
 
-/** What is to be known first, and the press that empties its row. */
+/** What is to be known first, and the press that empties its offset. */
 function Foot({
+  machine,
+  pocket,
   worn,
+  ready,
+  standIn,
+  atDoor,
+  seen,
+  turn,
+  takeOut,
   problem,
   go,
   busy,
-  ready,
-  machine,
-  pocket,
-  props,
   run,
-}: {
-  readonly worn: UnloadPanelProps['worn']
+}: UnloadPanelProps & {
   readonly problem: string | null
   readonly go: () => void
   readonly busy: boolean
-  readonly ready: UnloadPanelProps['ready']
-  readonly machine: UnloadPanelProps['machine']
-  readonly pocket: UnloadPanelProps['pocket']
-  readonly props: UnloadPanelProps
   readonly run: Run
 }) {
   return (
@@ -131,14 +120,14 @@ function Foot({
       <BigAction onAct={go} disabled={busy || !ready}>
         {busy ? say.emptyingItsOffset : say.unloadFrom(machine.name, pocketText(pocket))}
       </BigAction>
-      {props.standIn && pocket !== null && (
+      {standIn && pocket !== null && (
         <SmallActions>
-          {pocket !== SPINDLE && !props.atDoor && (
-            <SmallAction onAct={() => void run(() => props.turn({ machine: machine.key, pocket }))} disabled={busy}>
+          {pocket !== SPINDLE && !atDoor && (
+            <SmallAction onAct={() => void run(() => turn({ machine: machine.key, pocket }))} disabled={busy}>
               {say.turnToPocket(pocket)}
             </SmallAction>
           )}
-          {props.seen && <TakeFromMachine machine={machine.key} pocket={pocket} takeOut={props.takeOut} busy={busy} run={run} />}
+          {seen && <TakeFromMachine machine={machine.key} pocket={pocket} takeOut={takeOut} busy={busy} run={run} />}
         </SmallActions>
       )}
     </div>

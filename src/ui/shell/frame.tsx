@@ -43,6 +43,7 @@ export function Frame({
         <span className="font-head text-soft shrink-0 text-[18px] font-medium max-[1100px]:hidden">{place}</span>
         <ScanField />
         <FromPicture />
+        <Palette find={find} />
         <UnitSwitch />
         <Who />
         <button
@@ -59,7 +60,6 @@ export function Frame({
       </main>
       <Keys onHelp={() => help.current?.showModal()} />
       <Leaving />
-      <Palette find={find} />
       <dialog ref={help} className="modal" aria-label={say.keys}>
         <div className="modal-box max-w-3xl">
           <KeyList />

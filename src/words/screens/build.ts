@@ -55,9 +55,9 @@ export const say = {
   tIsBeingBuiltOn: (t: number, serial: string) =>
     `T${t} is being built on ${serial}. Scan that holder, or cancel that build first.`,
   tIsStartedOnIt: (t: number) => `T${t} is started on it. Do the steps, then scan it again`,
-  steps: 'Steps',
+  steps: 'Assembly steps',
   onStartedBy: (serial: string, who: string) => `on ${serial}, started by ${who}`,
-  ofThisClamping: 'of this clamping',
+  ofThisClamping: 'one after the other',
   extension: 'Extension',
   scanTheOneYouTake: '▲ scan the one you take',
   notWithThisHolder: 'Not with this holder.',

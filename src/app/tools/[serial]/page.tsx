@@ -139,7 +139,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
   )
 }
 
-/** What becomes of it next, by its life. */
+/** What next: what this tool waits for, and where that is done. */
 function Next({ page, shop }: { readonly page: Page; readonly shop: Context }) {
   const { assembly, holder, measurements, health } = page
   const last = measurements[0]
