@@ -2,7 +2,7 @@
 import { decode, encode } from 'fast-png'
 import { strFromU8, strToU8, Unzip, UnzipInflate, zipSync } from 'fflate'
 import { z } from 'zod'
-import { FEATURES, KEY_OF, type Feature, type ValueKey } from '@/core/features'
+import { FEATURES, keyOf, rowOf, type Feature, type ValueKey } from '@/core/features'
 import { MOST_STEPS } from '@/core/judge'
 import type { EdgeMeasurement, Picture, SetMeasurement } from '@/core/sets'
 import type { FrameWarning } from '@/core/shapes'
@@ -245,7 +245,7 @@ const mm = (value: number | null | undefined) => (value === null || value === un
 /** Order of the values in an answer. */
 const ORDER = ['DC', 'LF', 'RE', 'SIG', 'KAPR', 'CHW', 'KCH', 'SCX', 'SCZ'] as const satisfies readonly Feature[]
 /** Asked symbols that stand under their lower-case name in the summary too. */
-const ANGLES_AND_SIDES = ['SIG', 'KAPR', 'CHW', 'KCH', 'SCX', 'SCZ'] as const satisfies readonly Feature[]
+const ANGLES_AND_SIDES = FEATURES.filter((f) => f !== 'RE' && rowOf(f).ofEdges === 'mean')
 
 export interface FrameSetAnswer {
   readonly edges: readonly ({
@@ -263,7 +263,7 @@ export interface FrameSetAnswer {
 export function frameSetAnswer(set: SetMeasurement, say: (edge: number, warning: FrameWarning) => string): FrameSetAnswer {
   const asked = (feature: Feature) => set.measure.includes(feature)
   const values = (e: EdgeMeasurement, part: 'value' | 'sigma') =>
-    Object.fromEntries(ORDER.filter(asked).map((f) => [KEY_OF[f], mm(e[KEY_OF[f]]?.[part])]))
+    Object.fromEntries(ORDER.filter(asked).map((f) => [keyOf(f), mm(e[keyOf(f)]?.[part])]))
   return {
     edges: set.edges.map((e) => ({
       edge: e.edge,
@@ -277,7 +277,7 @@ export function frameSetAnswer(set: SetMeasurement, say: (edge: number, warning:
       ...(asked('LF') ? { LF: mm(set.summary.LF), axialRunout: mm(set.summary.axialRunout) } : {}),
       ...(asked('DC') ? { DC: mm(set.summary.DC), radialRunout: mm(set.summary.radialRunout) } : {}),
       ...(asked('RE') ? { RE: mm(set.summary.RE) } : {}),
-      ...Object.fromEntries(ANGLES_AND_SIDES.filter(asked).map((f) => [KEY_OF[f], mm(set.summary[f])])),
+      ...Object.fromEntries(ANGLES_AND_SIDES.filter(asked).map((f) => [keyOf(f), mm(set.summary[f])])),
     },
     warnings: set.warnings.map(({ edge, warning }) => ({ edge, code: warning.code, text: say(edge, warning) })),
   }

@@ -1,6 +1,6 @@
 /** A tool's result: each feature with its value, uncertainty, limits and verdict, and one sentence of what to do. */
 import { judge, lengthSigma, worst, type BenchUncertainty, type Verdict } from './judge'
-import { ANGLES, type Feature, FEATURES, KEY_OF, type SpecLimits, type ValueKey } from '../features'
+import { type Feature, FEATURES, keyOf, rowOf, type SpecLimits, type ValueKey } from '../features'
 import type { SetMeasurement } from '../sets'
 import { splitRunout, type Runout } from './runout'
 
@@ -127,8 +127,8 @@ function sigmaOf(key: FeatureKey, { edges }: SetMeasurement, bench: BenchUncerta
     case 'KAPR':
     case 'CHW':
     case 'KCH':
-      return largest(KEY_OF[key])
+      return largest(keyOf(key))
   }
 }
 
-export const isAngle = (key: FeatureKey): boolean => (ANGLES as readonly FeatureKey[]).includes(key)
+export const isAngle = (key: FeatureKey): boolean => FEATURES.some((f) => f === key && rowOf(f).angle)

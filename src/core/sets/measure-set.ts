@@ -3,7 +3,7 @@ import type { Frame, LightError } from '../imaging'
 import { fitParabola } from '../numeric'
 import { fail, ok, type Result } from '../units'
 import { type Debris, envelope, readOutline, type Traced, type View } from '../outline'
-import { KEY_OF, type Feature, type ValueKey } from '../features'
+import { FEATURES, keyOf, rowOf, type Feature, type ValueKey } from '../features'
 import { type FrameMeasurement, type FrameWarning, type Measured, measureOutline, type SideValues } from '../shapes'
 
 export interface Picture {
@@ -34,16 +34,7 @@ export interface SetMeasurement {
 }
 
 /** Largest of lengths and diameters, mean of the rest; mm, angles in degrees; null where it is not known. */
-export interface Summary {
-  readonly LF: number | null
-  readonly DC: number | null
-  readonly RE: number | null
-  readonly SIG: number | null
-  readonly KAPR: number | null
-  readonly CHW: number | null
-  readonly KCH: number | null
-  readonly SCX: number | null
-  readonly SCZ: number | null
+export interface Summary extends Readonly<Record<Feature, number | null>> {
   readonly radialRunout: number | null
   readonly axialRunout: number | null
 }
@@ -115,7 +106,7 @@ export function joinEdges(
   if (wrong.length) return fail(wrong[0])
   const all = read.flatMap((r) => (r.ok ? [r.value] : [])).sort((a, b) => a.edge.edge - b.edge.edge)
   const edges = all.map((r) => r.edge)
-  if (!edges.some((e) => measure.some((f) => e[KEY_OF[f]]))) return fail({ code: 'NOTHING_MEASURED', file: names[0] ?? '' })
+  if (!edges.some((e) => measure.some((f) => e[keyOf(f)]))) return fail({ code: 'NOTHING_MEASURED', file: names[0] ?? '' })
   return ok({
     measure,
     edges,
@@ -193,22 +184,16 @@ function edgeOf(edge: number, seen: readonly Seen[], measure: readonly Feature[]
   const best = turned.reduce((a, b) => ((b.x?.value ?? -Infinity) > (a.x?.value ?? -Infinity) ? b : a))
   const focus = Math.max(...seen.map((s) => s.found.focus))
   const wanted = (feature: Feature, value: Measured | null) => (measure.includes(feature) && focus >= LEAST_FOCUS ? value : null)
-  const first = (feature: Feature) => {
-    const key = KEY_OF[feature]
-    return wanted(feature, best[key] ?? turned.find((t) => t[key])?.[key] ?? null)
+  const valueOf = (feature: Feature): Measured | null => {
+    const { key, ofTurns } = rowOf(feature)
+    if (ofTurns === 'top') return peak(turned.map((t) => [t.spindleDeg, t[key]]))
+    return best[key] ?? turned.find((t) => t[key])?.[key] ?? null
   }
+  const values = Object.fromEntries(FEATURES.map((f) => [keyOf(f), wanted(f, valueOf(f))]))
   return {
+    ...(values as Record<ValueKey, Measured | null>),
     edge,
     spindleDeg: best.spindleDeg,
-    x: wanted('DC', peak(turned.map((t) => [t.spindleDeg, t.x]))),
-    z: wanted('LF', peak(turned.map((t) => [t.spindleDeg, t.z]))),
-    re: first('RE'),
-    sig: first('SIG'),
-    kapr: first('KAPR'),
-    chw: first('CHW'),
-    kch: first('KCH'),
-    scx: first('SCX'),
-    scz: first('SCZ'),
     focus,
     debris: apart(seen.flatMap((s) => s.found.debris)),
   }
@@ -249,46 +234,36 @@ function peak(turned: readonly (readonly [number, Measured | null])[]): Measured
 
 export function summarise(edges: readonly EdgeMeasurement[], measure: readonly Feature[]): Summary {
   const of = (key: ValueKey) => edges.map((e) => e[key]?.value).filter((v) => v !== undefined)
-  const mean = (key: ValueKey) => {
-    const v = of(key)
-    return v.length ? v.reduce((a, b) => a + b, 0) / v.length : null
+  const joined = (feature: Feature): number | null => {
+    const { key, ofEdges } = rowOf(feature)
+    const values = of(key)
+    if (values.length === 0) return null
+    if (ofEdges === 'mean') return values.reduce((a, b) => a + b, 0) / values.length
+    return measure.includes(feature) ? Math.max(...values) * (ofEdges === 'twice largest' ? 2 : 1) : null
   }
   const spread = (v: readonly number[]) => (v.length > 1 ? Math.max(...v) - Math.min(...v) : null)
-  const xs = of('x')
-  const zs = of('z')
-  return {
-    LF: measure.includes('LF') && zs.length ? Math.max(...zs) : null,
-    DC: measure.includes('DC') && xs.length ? 2 * Math.max(...xs) : null,
-    RE: mean('re'),
-    SIG: mean('sig'),
-    KAPR: mean('kapr'),
-    CHW: mean('chw'),
-    KCH: mean('kch'),
-    SCX: mean('scx'),
-    SCZ: mean('scz'),
-    radialRunout: spread(xs),
-    axialRunout: spread(zs),
-  }
+  const values = Object.fromEntries(FEATURES.map((f) => [f, joined(f)])) as Record<Feature, number | null>
+  return { ...values, radialRunout: spread(of('x')), axialRunout: spread(of('z')) }
 }
 
 /** One warning of a kind an edge, the worst; a value that another view gave needs no warning. */
 function warningsOf(seen: readonly Seen[], got: EdgeMeasurement, measure: readonly Feature[]): FrameWarning[] {
   const all = seen.flatMap((s) => s.found.warnings)
   const size = (w: FrameWarning) => ('high' in w ? w.high : 'deep' in w ? w.deep : 0)
+  const lacks = (feature: Feature) => measure.includes(feature) && !got[keyOf(feature)]
   const needed = (w: FrameWarning) => {
-    if (w.code === 'CUT_OFF_RIGHT' || w.code === 'CUT_OFF_BOTTOM' || w.code === 'NO_FLANK')
-      return measure.includes('DC') && !got.x
-    if (w.code === 'CUT_OFF_TOP' || w.code === 'NO_END') return measure.includes('LF') && !got.z
-    if (w.code === 'NO_CORNER_ARC') return measure.includes('RE') && !got.re
-    return true
+    const about = FEATURES.filter((f) => (rowOf(f).warned as readonly string[]).includes(w.code))
+    return about.length === 0 || about.some(lacks)
   }
   const kinds = [...new Set(all.map((w) => w.code))]
   const missing: FrameWarning[] = kinds
     .map((code) => all.filter((w) => w.code === code).reduce((a, b) => (size(b) > size(a) ? b : a)))
     .filter(needed)
   if (got.focus < LEAST_FOCUS) return [{ code: 'NOT_SHARP' }]
-  if (measure.includes('SIG') && !got.sig) missing.push({ code: 'NO_POINT' })
-  for (const feature of ['KAPR', 'CHW', 'KCH', 'SCX', 'SCZ'] as const)
-    if (measure.includes(feature) && !got[KEY_OF[feature]]) missing.push({ code: 'NO_SIDE', feature })
+  for (const feature of FEATURES.filter(lacks)) {
+    const { lacking } = rowOf(feature)
+    if (lacking === 'NO_POINT') missing.push({ code: lacking })
+    else if (lacking) missing.push({ code: lacking, feature })
+  }
   return missing
 }
