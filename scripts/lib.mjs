@@ -59,7 +59,7 @@ export function ensureBuilt() {
 
 const WORKERS = join('.cache', 'workers')
 const BUNDLES = {
-  frames: 'src/workers/server/frames.ts',
+  threads: 'src/workers/server/threads.ts',
   control: 'standins/control/server.ts',
   'line-bench': 'standins/line-bench/server.ts',
 }
@@ -69,7 +69,13 @@ export const bundle = (name) => join(WORKERS, `${name}.mjs`)
 /** The server's threads and the stand-ins are bundled apart: Next does not know of them. */
 export function buildWorkers() {
   const entries = Object.entries(BUNDLES).map(([name, file]) => `${name}=${file}`)
-  const args = ['--bundle', '--platform=node', '--format=esm', '--target=node20', '--tsconfig=tsconfig.json']
+  const args = [
+    ...['--bundle', '--platform=node', '--format=esm', '--target=node20', '--tsconfig=tsconfig.json'],
+    '--log-level=warning',
+    // machine code stays in its packages; older packages ask for `require`
+    ...['--external:@resvg/resvg-js', '--external:zxing-wasm'],
+    `"--banner:js=import { createRequire as requireOf } from 'node:module'; const require = requireOf(import.meta.url);"`,
+  ]
   execSync(`"${bin('esbuild')}" ${entries.join(' ')} ${args.join(' ')} --outdir=${WORKERS} --out-extension:.js=.mjs`, {
     cwd: root,
     stdio: ['ignore', 'ignore', 'inherit'],

@@ -7,23 +7,62 @@ export interface CsvTable {
   readonly columns: readonly string[]
   /** Each row has as many cells as there are columns. */
   readonly rows: readonly (readonly string[])[]
-  /** Line of each row in the file, from 1. */
+  /** Line of the file in which each row begins, from 1. */
   readonly lines: readonly number[]
 }
 
-/** @errors an empty table, a column named twice, a row with another number of cells, a quote that never ends */
+export const CSV_LIMITS = { rows: 50_000, columns: 200, lines: 500_000 } as const
+
+interface Row {
+  readonly cells: readonly string[]
+  readonly line: number
+}
+
+/** Enough of a file to see by what its cells are parted. */
+const LOOK_CHARACTERS = 65_536
+
+const delimiterOf = (text: string): string =>
+  Papa.parse(text.slice(0, LOOK_CHARACTERS), {
+    preview: 10,
+    skipEmptyLines: 'greedy',
+    delimitersToGuess: [',', ';', '\t'],
+  }).meta.delimiter
+
+/** Every row that is not blank, with its line; reading ends with the first that is too much. */
+function readRows(text: string): Result<Row[], CsvFault> {
+  const rows: Row[] = []
+  const held: { fault: CsvFault | null } = { fault: null }
+  let line = 1
+  let at = 0
+  Papa.parse<string[]>(text, {
+    delimiter: delimiterOf(text),
+    step: ({ data, errors, meta }, parser) => {
+      const begins = line
+      line += text.slice(at, meta.cursor).match(/\r\n|\r|\n/g)?.length ?? 0
+      at = meta.cursor
+      if (errors.some((e) => e.type === 'Quotes')) held.fault = { code: 'OPEN_QUOTE', line: begins }
+      else if (data.length > CSV_LIMITS.columns) held.fault = { code: 'TOO_MANY_COLUMNS', most: CSV_LIMITS.columns }
+      else if (data.some((cell) => cell.trim() !== '')) rows.push({ cells: data.map((cell) => cell.trim()), line: begins })
+      if (!held.fault && (rows.length > CSV_LIMITS.rows + 1 || line > CSV_LIMITS.lines))
+        held.fault = { code: 'TOO_MANY_ROWS', most: CSV_LIMITS.rows }
+      if (held.fault) parser.abort()
+    },
+  })
+  return held.fault ? fail(held.fault) : ok(rows)
+}
+
+/** @errors an empty table, a column named twice, a row with another number of cells, a quote that never ends, more than the limits */
 export function decodeCsv(text: string): Result<CsvTable, CsvFault> {
-  const parsed = Papa.parse<string[]>(text.replace(/^﻿/, ''), { skipEmptyLines: 'greedy', delimitersToGuess: [',', ';', '\t'] })
-  const broken = parsed.errors.find((e) => e.type === 'Quotes')
-  if (broken) return fail({ code: 'OPEN_QUOTE', line: (broken.row ?? 0) + 1 })
-  const [head, ...rows] = parsed.data
+  const read = readRows(text.replace(/^\uFEFF/, ''))
+  if (!read.ok) return read
+  const [head, ...rows] = read.value
   if (!head || rows.length === 0) return fail({ code: 'NO_ROWS' })
-  const columns = head.map((name) => name.trim())
+  const columns = head.cells
   const twice = columns.find((name, i) => name !== '' && columns.indexOf(name) !== i)
   if (twice) return fail({ code: 'COLUMN_TWICE', column: twice })
-  const uneven = rows.findIndex((row) => row.length !== columns.length)
-  if (uneven >= 0) return fail({ code: 'UNEVEN_ROW', row: uneven + 2, cells: rows[uneven].length, columns: columns.length })
-  return ok({ columns, rows: rows.map((row) => row.map((cell) => cell.trim())), lines: rows.map((_, i) => i + 2) })
+  const uneven = rows.find(({ cells }) => cells.length !== columns.length)
+  if (uneven) return fail({ code: 'UNEVEN_ROW', row: uneven.line, cells: uneven.cells.length, columns: columns.length })
+  return ok({ columns, rows: rows.map(({ cells }) => cells), lines: rows.map((row) => row.line) })
 }
 
 /** Text cells that a spreadsheet would take for a formula get an apostrophe. */

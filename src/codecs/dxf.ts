@@ -19,6 +19,8 @@ interface Entity {
   readonly shape?: boolean
 }
 
+export const DXF_LIMITS = { characters: 4 * 2 ** 20, lines: 200_000, pieces: 2000 } as const
+
 const DEG = 180 / Math.PI
 /** Ends that lie closer than this are one point, mm. */
 const JOIN_MM = 0.002
@@ -26,11 +28,16 @@ const JOIN_MM = 0.002
 /** $INSUNITS: 1 inch, 4 millimetre; anything else says nothing. */
 const MM_PER_UNIT: Readonly<Record<number, number>> = { 1: MM_PER_INCH, 4: 1 }
 
+const tooMany = fail({ code: 'TOO_MANY_PIECES' as const, most: DXF_LIMITS.pieces })
+
 /** @errors what cannot be used, with the entity; nothing of the drawing is used then */
 export function decodeContour(text: string): Result<ContourPiece[], DxfFault> {
+  // the parser looks at trailing blank lines again and again
+  const drawing = text.trimEnd()
+  if ((drawing.match(/\r\n|\r|\n/g)?.length ?? 0) > DXF_LIMITS.lines) return tooMany
   let parsed: { header?: Record<string, unknown>; entities: Entity[] } | null
   try {
-    parsed = new DxfParser().parseSync(text) as unknown as typeof parsed
+    parsed = new DxfParser().parseSync(drawing) as unknown as typeof parsed
   } catch {
     parsed = null
   }
@@ -43,6 +50,7 @@ export function decodeContour(text: string): Result<ContourPiece[], DxfFault> {
     const read = piecesOf(entity, scale)
     if (!read) return fail({ code: 'ENTITY', entity: i + 1, type: entity.type })
     pieces.push(...read)
+    if (pieces.length > DXF_LIMITS.pieces) return tooMany
   }
   return chain(pieces)
 }

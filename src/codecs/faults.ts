@@ -7,6 +7,7 @@ export type CsvFault =
   | { readonly code: 'OPEN_QUOTE'; readonly line: number }
   | { readonly code: 'NO_ROWS' }
   | { readonly code: 'COLUMN_TWICE'; readonly column: string }
+  | { readonly code: 'TOO_MANY_ROWS' | 'TOO_MANY_COLUMNS'; readonly most: number }
   | { readonly code: 'UNEVEN_ROW'; readonly row: number; readonly cells: number; readonly columns: number }
 
 /** What the schema of a definition says of a field: the code it carries, or a bound that was passed. */
@@ -53,6 +54,7 @@ export type LibraryFault =
 export type DxfFault =
   | { readonly code: 'NO_DXF' | 'EMPTY_DRAWING' | 'NO_DRAWING_UNIT' }
   | { readonly code: 'ENTITY'; readonly entity: number; readonly type: string }
+  | { readonly code: 'TOO_MANY_PIECES'; readonly most: number }
   | { readonly code: 'BREAKS_OFF'; readonly xMm: number; readonly yMm: number; readonly pieces: number }
 
 export type ArchetypeFault =
@@ -80,8 +82,8 @@ export type FrameSetError =
   | { readonly code: 'BAD_FRAMESET'; readonly file: string; readonly fault: FrameFileFault }
   | {
       readonly code: 'TOO_LARGE'
-      readonly what: 'packed' | 'files' | 'unpacked'
-      /** Bytes, or files. */
+      readonly what: 'packed' | 'files' | 'unpacked' | 'pixels'
+      /** Bytes, files, or pixels of all pictures. */
       readonly most: number
     }
 

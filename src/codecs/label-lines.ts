@@ -34,7 +34,10 @@ function sisterText(t: number, sister: number, machine: Machine, say: LabelSayin
   return own === t ? say.copy(t, sister + 1) : `T${own} (T${t})`
 }
 
-function fieldsOf({ say, values, machine, name, who, when, job, concession }: LabelWords): Record<string, string> {
+/** Everything that a line may name, put into words. */
+export type LabelFields = Readonly<Record<string, string>>
+
+export function fieldsOf({ say, values, machine, name, who, when, job, concession }: LabelWords): LabelFields {
   const decimals = machine?.decimals ?? 3
   const mark = unitMark(values.unit)
   const size = (mm: number) => `${formatLength(mm, values.unit, decimals)} ${mark}`
@@ -63,20 +66,22 @@ function fieldsOf({ say, values, machine, name, who, when, job, concession }: La
 }
 
 const ENGINE = templateEngine()
+/** A label is narrower than this in its smallest letters. */
+const LONGEST_LINE = 200
 
 /**
  * Fills the lines in; a line that comes out empty is left out.
  * @errors BAD_TEMPLATE with the engine's words
  */
-export function labelLines(
+export function fillLabel(
   layout: Pick<LabelLayout, 'title' | 'lines'>,
-  words: LabelWords,
+  fields: LabelFields,
 ): Result<
   { readonly title: string; readonly lines: readonly string[] },
   { readonly code: 'BAD_TEMPLATE'; readonly detail: string }
 > {
-  const fields = fieldsOf(words)
-  const fill = (template: string) => filledIn(ENGINE.parseAndRenderSync(template, fields)).replace(/\s+/g, ' ').trim()
+  const fill = (template: string) =>
+    filledIn(ENGINE.parseAndRenderSync(template, fields)).replace(/\s+/g, ' ').trim().slice(0, LONGEST_LINE)
   try {
     const lines = layout.lines.map(fill).filter(Boolean)
     // nobody may miss these two, whatever a shop writes on its labels
@@ -86,3 +91,5 @@ export function labelLines(
     return fail({ code: 'BAD_TEMPLATE', detail: error instanceof Error ? error.message.split('\n')[0] : 'unknown' })
   }
 }
+
+export const labelLines = (layout: Pick<LabelLayout, 'title' | 'lines'>, words: LabelWords) => fillLabel(layout, fieldsOf(words))

@@ -24,6 +24,16 @@ export interface LabelPicture {
 /** Dots of a usual thermal label printer, 203 to the inch. */
 export const LABEL_DPI = 203
 
+const parsedFonts = new WeakMap<ArrayBuffer, opentype.Font>()
+/** A font is parsed once: that takes longer than a whole label. */
+function parsed(file: ArrayBuffer): opentype.Font {
+  const known = parsedFonts.get(file)
+  if (known) return known
+  const font = opentype.parse(file)
+  parsedFonts.set(file, font)
+  return font
+}
+
 const dots = (mm: number) => Math.round((mm / MM_PER_INCH) * LABEL_DPI)
 
 /** A label as two outlines, in dots at 203 dpi. */
@@ -49,8 +59,8 @@ function shapesOf(label: LabelPicture, fonts: LabelFonts): LabelShapes {
   const left = width - margin - side
   const top = Math.round((height - dot * code.rows) / 2)
   const room = left - 2 * margin
-  const bold = fonts.bold.map((font) => opentype.parse(font))
-  const plain = fonts.plain.map((font) => opentype.parse(font))
+  const bold = fonts.bold.map(parsed)
+  const plain = fonts.plain.map(parsed)
   const title = textPath(bold, label.title, margin, margin + 27, 36, room)
   const step = Math.min(31, (height - margin - 52) / Math.max(1, label.lines.length))
   const lines = label.lines.map((line, i) =>

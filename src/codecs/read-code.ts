@@ -2,6 +2,7 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { join } from 'node:path'
+import { imageSize } from 'image-size'
 import { prepareZXingModule, readBarcodes } from 'zxing-wasm/reader'
 import { fail, ok, type Result } from '@/core/units'
 
@@ -17,18 +18,33 @@ function ready(): Promise<unknown> {
   })())
 }
 
+/** Width and height that a picture may have, px. */
+export const CODE_PICTURE_SIDE_PX = 8192
+
+/** What a picture says of its size is looked at before anything is unpacked. */
+function sizeFault(picture: Uint8Array): 'NOT_A_PICTURE' | 'TOO_LARGE' | null {
+  try {
+    const { width, height } = imageSize(picture)
+    return width > CODE_PICTURE_SIDE_PX || height > CODE_PICTURE_SIDE_PX ? 'TOO_LARGE' : null
+  } catch {
+    return 'NOT_A_PICTURE'
+  }
+}
+
 /** PNG and JPEG by their first bytes. */
 const isPicture = (bytes: Uint8Array) =>
   (bytes[0] === 0x89 && bytes[1] === 0x50 && bytes[2] === 0x4e && bytes[3] === 0x47) || (bytes[0] === 0xff && bytes[1] === 0xd8)
 
 /**
  * @returns the texts of all codes found, the largest first
- * @errors NOT_A_PICTURE, NO_CODE when the picture holds none that can be read
+ * @errors NOT_A_PICTURE, TOO_LARGE, NO_CODE when the picture holds none that can be read
  */
 export async function readCodes(
   picture: Uint8Array,
-): Promise<Result<readonly string[], { readonly code: 'NOT_A_PICTURE' | 'NO_CODE' }>> {
+): Promise<Result<readonly string[], { readonly code: 'NOT_A_PICTURE' | 'TOO_LARGE' | 'NO_CODE' }>> {
   if (!isPicture(picture)) return fail({ code: 'NOT_A_PICTURE' })
+  const fault = sizeFault(picture)
+  if (fault) return fail({ code: fault })
   await ready()
   try {
     const found = await readBarcodes(new Blob([new Uint8Array(picture)]), { tryHarder: true, maxNumberOfSymbols: 8 })

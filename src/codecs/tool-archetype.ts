@@ -3,7 +3,7 @@
  * order of children not checked against the schema.
  */
 import { XMLBuilder, XMLParser, XMLValidator } from 'fast-xml-parser'
-import type { Definition, Tolerance } from '@/core/tool'
+import type { Archetype, Definition, Tolerance } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import type { ArchetypeFault } from './faults'
 
@@ -61,20 +61,6 @@ export function encodeArchetype(d: Definition, coupling: string | null, at: stri
       },
     },
   }) as string
-}
-
-/** What an archetype says; the rest of a definition is asked for. */
-export interface Archetype {
-  readonly toolId: string
-  readonly name: string
-  readonly t: number | null
-  readonly edges: number
-  readonly LF: Tolerance | null
-  readonly DC: Tolerance | null
-  readonly RE: Tolerance | null
-  readonly programRpm: number | null
-  readonly lifeMin: number | null
-  readonly coupling: string | null
 }
 
 type Node = Readonly<Record<string, unknown>>

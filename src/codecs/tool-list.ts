@@ -19,6 +19,7 @@ export function decodeToolList(text: string): Result<HandTool[], ToolListFault> 
   const columns = { t: at(NAMES.t), name: at(NAMES.name), count: at(NAMES.count), minutes: at(NAMES.minutes) }
   if (columns.t < 0) return fail({ code: 'NO_T_COLUMN' })
   const tools: HandTool[] = []
+  const seen = new Set<number>()
   for (const [i, row] of table.value.rows.entries()) {
     const line = table.value.lines[i]
     const t = Number(row[columns.t].replace(/^T/i, ''))
@@ -28,7 +29,8 @@ export function decodeToolList(text: string): Result<HandTool[], ToolListFault> 
     if (!Number.isInteger(count) || count < 1 || count > 20) return fail({ code: 'BAD_COUNT', line, cell: row[columns.count] })
     if (minutes !== null && !(minutes > 0 && minutes <= 10_000))
       return fail({ code: 'BAD_MINUTES', line, cell: row[columns.minutes] })
-    if (tools.some((tool) => tool.t === t)) return fail({ code: 'T_TWICE', line, t })
+    if (seen.has(t)) return fail({ code: 'T_TWICE', line, t })
+    seen.add(t)
     tools.push({ t, count, minutesEach: minutes, name: columns.name < 0 ? null : row[columns.name] || null, source: 'tool list' })
   }
   return ok(tools)

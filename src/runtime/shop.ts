@@ -19,7 +19,8 @@ import type { TagStation } from '@/devices/tag/port'
 import { simulatedTag } from '@/devices/tag/simulated'
 import { clockOf, type Clock } from './clock'
 import { drawingsIn, dropIn, evidenceIn, spoolIn, type Drawings, type Drop, type Evidence } from './folders'
-import { framesPool, type FramesPool } from './frames-pool'
+import type { Heavy } from '@/codecs/heavy'
+import { framesPool, heavyPool, type FramesPool } from './threads'
 
 export interface Shop {
   readonly db: Db
@@ -35,6 +36,8 @@ export interface Shop {
   readonly printer: Printer
   /** Measures pictures beside everything else. */
   readonly frames: FramesPool
+  /** Reads files and fills in templates beside everything else. */
+  readonly heavy: Heavy
   readonly schema: number
   readonly evidence: Evidence
   /** Files for each machine's control. */
@@ -78,6 +81,7 @@ export function openShop({ folder, control: address, lineBench, standIns, migrat
     }),
     printer: simulatedPrinter(spoolIn(join(folder, 'spool'))),
     frames: framesPool(),
+    heavy: heavyPool(),
     evidence: evidenceIn(join(folder, 'evidence')),
     drop: dropIn(join(folder, 'drop')),
     drawings: drawingsIn(join(folder, 'drawings')),

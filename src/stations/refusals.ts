@@ -15,6 +15,10 @@ import type { StoreRefusals } from './store/contract'
 
 /** Refusal at more than one station. */
 export interface SharedRefusals {
+  /** Others' work comes first; the same can be asked again. */
+  BUSY: Bare
+  /** Reading or filling in what came took more time or memory than anything useful does. */
+  TOO_HEAVY: Bare
   NOBODY: Bare
   /** What came is not what the contract asks for. @param fault a `FieldFault`, where the contract names one */
   BAD_INPUT: {

@@ -29,7 +29,11 @@ export function fileFaultText(fault: FileFault): string {
     case 'COLUMN_TWICE':
       return `There are two columns “${fault.column}”. Give each its own name.`
     case 'UNEVEN_ROW':
-      return `Row ${fault.row} has ${fault.cells} cells, the first line has ${fault.columns}. Put a text with a comma in quotation marks.`
+      return `Line ${fault.row} has ${fault.cells} cells, the first line has ${fault.columns}. Put a text with a comma in quotation marks.`
+    case 'TOO_MANY_ROWS':
+      return `A table can have ${fault.most} rows at most. Save it as several files.`
+    case 'TOO_MANY_COLUMNS':
+      return `A table can have ${fault.most} columns at most. Leave out what is not needed.`
     case 'COLUMN_MISSING':
       return `The column “${fault.column}” is missing. Lengths must have their unit in the column’s name.`
     case 'NOT_MAPPED':
@@ -80,6 +84,8 @@ export function fileFaultText(fault: FileFault): string {
       return 'The drawing has no unit ($INSUNITS must be 4, millimetres, or 1, inches). Save it with a unit.'
     case 'ENTITY':
       return `Entity ${fault.entity} is a ${fault.type}. Only lines, arcs and polylines of straight pieces can be read. Turn splines into arcs first.`
+    case 'TOO_MANY_PIECES':
+      return `A contour can have ${fault.most} lines and arcs at most. Save the outline alone, without the rest of the drawing.`
     case 'BREAKS_OFF':
       return `The contour ends at x ${fault.xMm.toFixed(3)} mm, y ${fault.yMm.toFixed(3)} mm: ${fault.pieces} pieces do not join.`
     case 'NO_XML':
@@ -112,7 +118,7 @@ function frameFileText(fault: FrameFileFault): string {
     case 'CUT_OFF':
       return 'is cut off'
     case 'BAD_SIZE':
-      return 'must have between 16×16 and 50 million pixels'
+      return 'must have between 16×16 and 8192×8192 pixels'
     case 'OTHER_SIZE':
       return `is ${fault.is.join('×')}, the first picture ${fault.first.join('×')}; all must be of one size`
     case 'HEADER': {
@@ -135,5 +141,6 @@ export function frameSetErrorText(error: FrameSetError): string {
     packed: `A frame set can have ${error.most / MB} MB at most.`,
     files: `A frame set can have ${error.most} files at most.`,
     unpacked: `A frame set can unpack to ${error.most / MB} MB at most.`,
+    pixels: `The pictures of a frame set can have ${error.most / 1e6} million pixels at most.`,
   }[error.what]
 }

@@ -21,6 +21,14 @@ export function differenceText(difference: Difference, unit: LengthUnit): string
 /** A warning as it is kept: the ones of earlier versions have their sentence with them. */
 type KeptWarning = ProgramWarning | { readonly line: number; readonly code: string; readonly text: string }
 
+const MANY = {
+  H_NOT_T: 'a length offset with another number than its tool',
+  D_NOT_T: 'a radius offset with another number than its tool',
+  NO_LENGTH_OFFSET: 'a tool that moves in Z without a length offset',
+  PRESELECT_NEVER_CHANGED: 'a tool that is called but never changed to',
+  CHANGE_WITHOUT_T: 'a tool change without a T',
+} as const
+
 export function programWarningText(warning: KeptWarning): string {
   if ('text' in warning) return warning.text
   switch (warning.code) {
@@ -34,6 +42,10 @@ export function programWarningText(warning: KeptWarning): string {
       return `T${warning.t} is called but never changed to.`
     case 'CHANGE_WITHOUT_T':
       return `Line ${warning.line} changes the tool, but no T was called since the last change.`
+    case 'MORE':
+      return `${warning.count} more of these: ${MANY[warning.of]}.`
+    case 'MORE_CHANGES':
+      return `T${warning.t} is changed to ${warning.count} more times.`
     case 'UNITS_MIXED':
       return `Line ${warning.line} changes to ${warning.to}. The program began in ${warning.from}.`
     case 'NO_UNITS':

@@ -1,6 +1,6 @@
 /** Packs pictures as PNG beside the bench, while it goes on taking them. */
 import { expose, transfer } from 'comlink'
-import { framePng } from '@/codecs/frame-set'
+import { framePng } from '@/codecs/png'
 import type { Frame } from '@/core/imaging'
 
 const api = {

@@ -1,6 +1,7 @@
 /** Pictures packed in a worker of their own as soon as they are taken, so that saving need not wait for it. */
 import { wrap, type Remote } from 'comlink'
-import { framePng, zipFrameSet, type PackedPicture } from '@/codecs/frame-set'
+import { zipFrameSet, type PackedPicture } from '@/codecs/frame-set'
+import { framePng } from '@/codecs/png'
 import type { Feature } from '@/core/features'
 import type { Picture } from '@/core/sets'
 import type { EncodeApi } from './encode.worker'

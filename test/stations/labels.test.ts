@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { encode as encodePng } from 'fast-png'
 import { describe, expect, it } from 'vitest'
+import { heavyHere } from '@/codecs/heavy'
 import { readCodes } from '@/codecs/read-code'
 import { labelPng, labelSvg } from '@/codecs/label-picture'
 import { labelLayoutOf, USUAL_LABEL } from '@/core/tool'
@@ -42,8 +43,8 @@ describe('the lines of a label', () => {
     expect(usual.title).toBe('T4 BX00143')
     expect(usual.lines.slice(0, 3)).toEqual(['End mill Ø10 R1', 'L 118.000 mm from gauge line', 'radius 5.001 mm'])
     const own = trial(id, { title: '{{ t }} {{ job }}', lines: ['{{ length }}', '{{ tip }}', '{{ corner }}', 'keep dry'] })
-    expect(codeOf(keepLabel(room.as('ines', 71), fonts, 'HERON', { ...own, version: 1 }))).toBe('LEAD_ONLY')
-    valueOf(keepLabel(room.as('oda', 72), fonts, 'HERON', { ...own, version: 1 }))
+    expect(codeOf(await keepLabel(room.as('ines', 71), fonts, 'HERON', { ...own, version: 1 }, heavyHere))).toBe('LEAD_ONLY')
+    valueOf(await keepLabel(room.as('oda', 72), fonts, 'HERON', { ...own, version: 1 }, heavyHere))
     const changed = labelPictureOf(room.db, getHandover(room.db, id)!)
     // a line that comes out empty is left out
     expect([changed.title, ...changed.lines]).toEqual(['T4 HP-2207', 'L 118.000 mm from gauge line', 'R 1.000 mm', 'keep dry'])
@@ -51,36 +52,42 @@ describe('the lines of a label', () => {
     expect(listRecord(room.db)[0]).toMatchObject({ what: 'label kept', machine: 'HERON' })
     // lines that are not in force are a lead's to try; what is printed now everybody may look at
     const operator = room.as('ines', 73).person
-    expect(codeOf(tryLabel(room.db, fonts, trial(id, { title: '{{ t }}' }), operator))).toBe('LEAD_ONLY')
-    expect(codeOf(tryLabel(room.db, fonts, trial(id, { title: '{{ t }}' }), null))).toBe('LEAD_ONLY')
-    expect(tryLabel(room.db, fonts, own, operator).ok).toBe(true)
+    expect(codeOf(await tryLabel(room.db, fonts, trial(id, { title: '{{ t }}' }), operator, heavyHere))).toBe('LEAD_ONLY')
+    expect(codeOf(await tryLabel(room.db, fonts, trial(id, { title: '{{ t }}' }), null, heavyHere))).toBe('LEAD_ONLY')
+    expect((await tryLabel(room.db, fonts, own, operator, heavyHere)).ok).toBe(true)
     // somebody had them open before that
-    expect(codeOf(keepLabel(room.as('oda', 73), fonts, 'HERON', { ...own, version: 1 }))).toBe('CHANGED')
+    expect(codeOf(await keepLabel(room.as('oda', 73), fonts, 'HERON', { ...own, version: 1 }, heavyHere))).toBe('CHANGED')
   })
   it('an unknown field, a line that is cut, a label too small for its code: not kept, and why', async () => {
     const { room, id } = await released()
-    const keep = (change: Partial<LabelTry['layout']>) =>
-      codeOf(keepLabel(room.as('oda', 71), fonts, 'HERON', { ...trial(id, change), version: 1 }))
-    expect(keep({ title: '{{ lenght }}' })).toBe('BAD_TEMPLATE')
-    expect(keep({ title: '{% if %}' })).toBe('BAD_TEMPLATE')
-    expect(keep({ lines: ['x'.repeat(120)] })).toBe('LINE_CUT')
-    expect(valueOf(tryLabel(room.db, fonts, trial(id, { lines: ['fits', 'x'.repeat(120)] }), lead(room))).cut).toEqual([2])
-    expect(keep({ heightMm: 10 })).toBe('LABEL_TOO_SMALL')
-    expect(keep({ widthMm: 15 })).toBe('LABEL_TOO_SMALL')
+    const keep = async (change: Partial<LabelTry['layout']>) =>
+      codeOf(await keepLabel(room.as('oda', 71), fonts, 'HERON', { ...trial(id, change), version: 1 }, heavyHere))
+    expect(await keep({ title: '{{ lenght }}' })).toBe('BAD_TEMPLATE')
+    expect(await keep({ title: '{% if %}' })).toBe('BAD_TEMPLATE')
+    expect(await keep({ lines: ['x'.repeat(120)] })).toBe('LINE_CUT')
+    expect(
+      valueOf(await tryLabel(room.db, fonts, trial(id, { lines: ['fits', 'x'.repeat(120)] }), lead(room), heavyHere)).cut,
+    ).toEqual([2])
+    expect(await keep({ heightMm: 10 })).toBe('LABEL_TOO_SMALL')
+    expect(await keep({ widthMm: 15 })).toBe('LABEL_TOO_SMALL')
     expect(getMachine(room.db, 'HERON')!.label).toBeUndefined()
   })
   it('a line that is made narrower until it fits loses nothing', async () => {
     const { room, id } = await released()
     for (let n = 20; n < 48; n++) {
-      const cut = valueOf(tryLabel(room.db, fonts, trial(id, { lines: ['m'.repeat(n / 4) + 'i'.repeat(n)] }), lead(room))).cut
+      const cut = valueOf(
+        await tryLabel(room.db, fonts, trial(id, { lines: ['m'.repeat(n / 4) + 'i'.repeat(n)] }), lead(room), heavyHere),
+      ).cut
       const longer = valueOf(
-        tryLabel(room.db, fonts, trial(id, { lines: ['m'.repeat(n / 4) + 'i'.repeat(n + 1)] }), lead(room)),
+        await tryLabel(room.db, fonts, trial(id, { lines: ['m'.repeat(n / 4) + 'i'.repeat(n + 1)] }), lead(room), heavyHere),
       ).cut
       // once it is cut every longer one is
       if (cut.length) expect(longer).toEqual([1])
     }
     expect(
-      valueOf(tryLabel(room.db, fonts, trial(id, { heightMm: 32, lines: ['{{ size }} {{ corner }}'] }), lead(room))).cut,
+      valueOf(
+        await tryLabel(room.db, fonts, trial(id, { heightMm: 32, lines: ['{{ size }} {{ corner }}'] }), lead(room), heavyHere),
+      ).cut,
     ).toEqual([])
   })
   it('at the least size that is taken its code still reads', async () => {
@@ -88,10 +95,11 @@ describe('the lines of a label', () => {
     const handover = getHandover(room.db, id)!
     for (const code of ['datamatrix', 'qr'] as const) {
       const sizes = Array.from({ length: 40 }, (_, i) => i + 10)
-      const heightMm = sizes.find(
-        (mm) => tryLabel(room.db, fonts, { ...trial(id, { heightMm: mm, lines: [] }), code }, lead(room)).ok,
-      )!
-      const picture = labelPictureOf(room.db, handover, { ...USUAL_LABEL, lines: [], heightMm, code })
+      const tried = await Promise.all(
+        sizes.map((mm) => tryLabel(room.db, fonts, { ...trial(id, { heightMm: mm, lines: [] }), code }, lead(room), heavyHere)),
+      )
+      const heightMm = sizes[tried.findIndex((label) => label.ok)]
+      const picture = { ...labelPictureOf(room.db, handover), ...USUAL_LABEL, lines: [], heightMm, code }
       expect(valueOf(await readCodes(labelPng(labelSvg(picture, fonts))))).toEqual([handover.label])
     }
   })

@@ -1,3 +1,4 @@
+import { heavyHere } from '@/codecs/heavy'
 import { describe, expect, it } from 'vitest'
 import type { Component, Definition } from '@/core/tool'
 import { getComponent, getDefinition, getHolder, listComponents, listVersions } from '@/db/library/read'
@@ -244,11 +245,11 @@ describe('holder care', () => {
 
 describe('a shop’s own steps', () => {
   const step = { id: 'look', title: 'Look', text: 'Look at {{ cutter }}, out {{ stickOut | length }}.', confirm: 'tick' } as const
-  it('are asked for instead of what ships, and can be put back', () => {
+  it('are asked for instead of what ships, and can be put back', async () => {
     const room = withJobs(toolRoom())
-    valueOf(putSteps(room.as('oda'), 'shrink', [step]))
+    valueOf(await putSteps(room.as('oda'), 'shrink', [step], heavyHere))
     expect(readBuild(room.db, 'HP-2207', 4, null, START)!.steps).toEqual([step])
-    valueOf(putSteps(room.as('oda'), 'shrink', null))
+    valueOf(await putSteps(room.as('oda'), 'shrink', null, heavyHere))
     expect(stepsOf(room.db, 'shrink').map((s) => s.id)).toContain('heat')
   })
   it.each([
@@ -257,9 +258,9 @@ describe('a shop’s own steps', () => {
     ['a figure that no build knows', [{ ...step, text: '{{ weather }}' }], 'BAD_TEMPLATE'],
     ['a text that cannot be read', [{ ...step, text: '{{ cutter' }], 'BAD_TEMPLATE'],
     ['a filter that is not there', [{ ...step, text: '{{ LF | shout }}' }], 'BAD_TEMPLATE'],
-  ])('%s: refused', (_, steps, code) => {
+  ])('%s: refused', async (_, steps, code) => {
     const room = toolRoom()
-    expect(codeOf(putSteps(room.as('oda'), 'collet', steps))).toBe(code)
+    expect(codeOf(await putSteps(room.as('oda'), 'collet', steps, heavyHere))).toBe(code)
     expect(stepsOf(room.db, 'collet').length).toBeGreaterThan(3)
   })
 })

@@ -1,3 +1,4 @@
+import { heavyHere } from '@/codecs/heavy'
 import { describe, expect, it } from 'vitest'
 import { SHIPPED_POSTS } from '@/codecs/post'
 import { USUAL_TABLE } from '@/core/tool'
@@ -98,15 +99,20 @@ describe('a machine’s own post', () => {
   const OPTIONS: PostKeep['options'] = { ...USUAL_TABLE, sizeRegister: 'radius', decimals: 3 }
   const own = SHIPPED_POSTS['word-address-mill'].replace('BOULDER OFFSETS', 'HOLLOWBECK')
   const keep = (room: ToolRoom, change: Partial<PostKeep> = {}, person = 'oda') =>
-    keepPost(room.as(person, 70), room.control, {
-      machine: 'HERON',
-      version: getMachine(room.db, 'HERON')!.version,
-      name: 'heron-own',
-      template: own,
-      serials: ['BX00143'],
-      options: OPTIONS,
-      ...change,
-    })
+    keepPost(
+      room.as(person, 70),
+      room.control,
+      {
+        machine: 'HERON',
+        version: getMachine(room.db, 'HERON')!.version,
+        name: 'heron-own',
+        template: own,
+        serials: ['BX00143'],
+        options: OPTIONS,
+        ...change,
+      },
+      heavyHere,
+    )
   it('is kept once the control has shown that the figures arrive, with what it was before', async () => {
     const room = ready()
     valueOf(await keep(room))
@@ -134,6 +140,7 @@ describe('a machine’s own post', () => {
       { machine: 'HERON', template: sly, serials: ['BX00143'], options: OPTIONS },
       room.as('oda', 70).now,
       room.as('oda', 70).person,
+      heavyHere,
     )
     expect(refusalText(valueOf(trial).wrong!, 'mm')).toContain('length of offset 31 from empty to 2.500 mm')
     expect(codeOf(await keep(room, { template: sly }))).toBe('POST_WRITES_OTHERS')
@@ -152,6 +159,7 @@ describe('a machine’s own post', () => {
         { machine: 'HERON', template, serials: ['BX00143'], options: OPTIONS },
         room.as('oda', 70).now,
         who && room.as(who, 70).person,
+        heavyHere,
       )
     expect(codeOf(await trying(own, 'ines'))).toBe('LEAD_ONLY')
     expect(codeOf(await trying("{% render 'package.json' %}", null))).toBe('LEAD_ONLY')
@@ -173,6 +181,7 @@ describe('a machine’s own post', () => {
           { machine: 'HERON', template: own, serials: ['BX00143'], options },
           room.as('ines', 70).now,
           room.as('oda', 70).person,
+          heavyHere,
         ),
       )
     const trial = await tried()

@@ -1,5 +1,6 @@
 import type { RecordEntry } from '@/core/tool'
 import { formatLength, unitMark, type LengthUnit } from '@/core/units'
+import { kindText } from '@/words/kinds'
 import { recordText } from '@/words/record'
 import { formatWhen } from '@/ui/format/due'
 import type { RecordLine } from '@/ui/records/record-table'
@@ -30,7 +31,7 @@ export const recordLines = (
     seq: e.seq,
     when: formatWhen(e.at),
     who: e.who,
-    what: e.what,
+    what: kindText(e.what),
     serial: e.serial,
     t: e.t === null ? '–' : `T${e.t}`,
     machine: e.machine ? (machines.get(e.machine) ?? e.machine) : '–',

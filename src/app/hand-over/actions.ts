@@ -27,16 +27,21 @@ export const printLabelsAction = defineAction(handOver.printLabels, (work, { ids
 export const writeTagAction = defineAction(handOver.writeTag, (work, { serial }, { tagOf }) =>
   writeTag(work, tagOf(serial), serial),
 )
-export const tryTemplateAction = defineQuestion(handOver.tryTemplate, async (given, { db, control, now, unit, person }) => {
-  const tried = await tryTemplate(db, control, given, now, person)
-  if (!tried.ok) return tried
-  const { wrong, ...trial } = tried.value
-  return ok({ ...trial, wrong: wrong && refusalText(wrong, unit) })
-})
-export const keepPostAction = defineAction(handOver.keepPost, (work, given, { control }) => keepPost(work, control, given))
-export const tryLabelAction = defineQuestion(handOver.tryLabel, (given, { db, person }) =>
-  tryLabel(db, labelFonts(), given, person),
+export const tryTemplateAction = defineQuestion(
+  handOver.tryTemplate,
+  async (given, { db, control, now, unit, person, heavy }) => {
+    const tried = await tryTemplate(db, control, given, now, person, heavy)
+    if (!tried.ok) return tried
+    const { wrong, ...trial } = tried.value
+    return ok({ ...trial, wrong: wrong && refusalText(wrong, unit) })
+  },
 )
-export const keepLabelAction = defineAction(handOver.keepLabel, (work, given) =>
-  keepLabel(work, labelFonts(), given.machine, given),
+export const keepPostAction = defineAction(handOver.keepPost, (work, given, { control, heavy }) =>
+  keepPost(work, control, given, heavy),
+)
+export const tryLabelAction = defineQuestion(handOver.tryLabel, (given, { db, person, heavy }) =>
+  tryLabel(db, labelFonts(), given, person, heavy),
+)
+export const keepLabelAction = defineAction(handOver.keepLabel, (work, given, { heavy }) =>
+  keepLabel(work, labelFonts(), given.machine, given, heavy),
 )

@@ -1,27 +1,19 @@
 'use server'
-import { decodeToolList } from '@/codecs/tool-list'
-import { addJob, addTools, closeJob } from '@/stations/kit/add-job'
+import { addTools, closeJob, readAndAddJob } from '@/stations/kit/add-job'
 import { changeJob, copyJob, mapTool, reopenJob } from '@/stations/kit/change-job'
 import * as kit from '@/stations/kit/contract'
 import { neededNow, takeBackNow } from '@/stations/kit/needed-now'
 import { putBack, shortPick, takePart } from '@/stations/kit/pick'
 import { reserveTool } from '@/stations/kit/reserve'
 import { tickOff, writeNote } from '@/stations/kit/shift'
-import { refuse } from '@/stations/refusals'
 import { putIntoPlace } from '@/stations/store/slot'
 import { defineAction, only } from '../_server/action'
 
 const idOf = ({ id }: { readonly id: string }) => ({ id })
 
-export const addJobAction = defineAction(kit.addJob, (work, { lists, ...job }) => {
-  const extra = []
-  for (const { name, text } of lists) {
-    const list = decodeToolList(text)
-    if (!list.ok) return refuse({ code: 'NOT_A_LIST', list: name, fault: list.error })
-    extra.push(...list.value)
-  }
-  return only(addJob(work, { ...job, extra }), idOf)
-})
+export const addJobAction = defineAction(kit.addJob, async (work, job, { heavy }) =>
+  only(await readAndAddJob(work, heavy, job), idOf),
+)
 export const addToolsAction = defineAction(kit.addTools, (work, { job, tools }) => only(addTools(work, job, tools), () => null))
 export const closeJobAction = defineAction(kit.closeJob, (work, { job, state }) => closeJob(work, job, state))
 export const changeJobAction = defineAction(kit.changeJob, (work, { job, ...facts }) => changeJob(work, job, facts))

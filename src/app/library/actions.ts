@@ -1,15 +1,8 @@
 'use server'
-import { z } from 'zod'
-import { decodeDefinitions } from '@/codecs/definitions-csv'
-import { decodeContour } from '@/codecs/dxf'
-import type { ArchetypeFault, DxfFault } from '@/codecs/faults'
-import { decodeLibrary, DefinitionSchema } from '@/codecs/library-json'
-import { decodeArchetype, type Archetype } from '@/codecs/tool-archetype'
-import type { ContourPiece } from '@/core/tool'
-import { type Result } from '@/core/units'
+import { DefinitionSchema } from '@/codecs/library-json'
 import * as library from '@/stations/library/contract'
 import { addHolder, inspectHolder, replaceStud } from '@/stations/library/holder-care'
-import { importLibrary } from '@/stations/library/import-library'
+import { importFile, importLibrary, inFile } from '@/stations/library/import-library'
 import { previewParts, readPartsFile } from '@/stations/library/import-parts'
 import { putDefinition } from '@/stations/library/put-definition'
 import { putPart } from '@/stations/library/put-part'
@@ -49,33 +42,22 @@ export const addHolderAction = defineAction(library.addHolder, addHolder)
 export const inspectHolderAction = defineAction(library.inspectHolder, inspectHolder)
 export const replaceStudAction = defineAction(library.replaceStud, (work, { serial, stud }) => replaceStud(work, serial, stud))
 
-export const previewCsvAction = defineQuestion(library.previewCsv, (given, { db }) => previewParts(db, given))
-export const importCsvAction = defineAction(library.importCsv, (work, given) => {
-  const parts = readPartsFile(work.db, given)
+export const previewCsvAction = defineQuestion(library.previewCsv, (given, { db, heavy }) => previewParts(db, heavy, given))
+export const importCsvAction = defineAction(library.importCsv, async (work, given, { heavy }) => {
+  const parts = await readPartsFile(work.db, heavy, given)
   return parts.ok ? importLibrary(work, { parts: parts.value, definitions: [] }, say.aCsvFile) : parts
 })
-export const importFileAction = defineAction(library.importFile, (work, { text, name }) => {
-  if (/\.json$/i.test(name)) {
-    const read = decodeLibrary(text)
-    return read.ok
-      ? importLibrary(work, read.value, name)
-      : refuse({ code: 'BAD_FILE', line: null, column: null, fault: read.error })
-  }
-  const tools = decodeDefinitions(text)
-  if (tools.ok) return importLibrary(work, { parts: [], definitions: tools.value }, name)
-  const [{ line, column, said }] = tools.error
-  return refuse({ code: 'BAD_FILE', line, column: column || null, fault: said })
-})
+export const importFileAction = defineAction(library.importFile, (work, { text, name }, { heavy }) =>
+  importFile(work, heavy, text, name),
+)
 
-const File = z
-  .string()
-  .max(4 * 2 ** 20)
-  .catch('')
 /** Reads an archetype into the form of a new tool; nothing is stored. */
-export async function readArchetypeAction(text: string): Promise<Result<Archetype, ArchetypeFault>> {
-  return decodeArchetype(File.parse(text))
-}
+export const readArchetypeAction = defineQuestion(library.readArchetype, async ({ text }, { heavy }) => {
+  const read = await heavy.archetype(text)
+  return read.ok ? inFile(read.value) : read
+})
 /** Reads a contour out of a drawing; nothing is stored. */
-export async function readContourAction(text: string): Promise<Result<ContourPiece[], DxfFault>> {
-  return decodeContour(File.parse(text))
-}
+export const readContourAction = defineQuestion(library.readContour, async ({ text }, { heavy }) => {
+  const read = await heavy.contour(text)
+  return read.ok ? inFile(read.value) : read
+})

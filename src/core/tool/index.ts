@@ -1,3 +1,4 @@
+export * from './archetype'
 export * from './assembly'
 export * from './component'
 export * from './coupling'

@@ -1,5 +1,5 @@
+import type { Heavy } from '@/codecs/heavy'
 import { SAMPLE_FACTS, SHIPPED_STEPS } from '@/words/steps'
-import { stepText } from '@/codecs/step-text'
 import { CONFIRMS, type Clamping, type Step } from '@/core/fits'
 import { fail, type Result } from '@/core/units'
 import { putStepList } from '@/db/build/write'
@@ -9,15 +9,21 @@ import type { Work } from '../work'
 import { must, write } from '../write'
 
 /** The shop's own steps of a clamping; null goes back to what ships. */
-export function putSteps(work: Work, clamping: Clamping, steps: readonly Step[] | null): Result<null, Refusal> {
+export async function putSteps(
+  work: Work,
+  clamping: Clamping,
+  steps: readonly Step[] | null,
+  heavy: Heavy,
+): Promise<Result<null, Refusal>> {
   const next = steps ?? SHIPPED_STEPS[clamping]
   if (next.length === 0) return fail({ code: 'NO_STEPS' })
   const twice = next.find((s, i) => next.findIndex((o) => o.id === s.id) !== i)
   if (twice) return fail({ code: 'STEP_TWICE', id: twice.id })
   for (const step of next) {
     if (!CONFIRMS.includes(step.confirm)) return fail({ code: 'UNKNOWN_CONFIRM', step: step.title, confirm: step.confirm })
-    const text = stepText(step, SAMPLE_FACTS, 'mm')
-    if (!text.ok) return fail({ code: 'BAD_TEMPLATE', of: step.title, detail: text.error.detail })
+    const text = await heavy.step(step, SAMPLE_FACTS, 'mm')
+    if (!text.ok) return text
+    if (!text.value.ok) return fail({ code: 'BAD_TEMPLATE', of: step.title, detail: text.value.error.detail })
   }
   const before = getStepList(work.db, clamping)
   const entry = { code: 'STEPS_KEPT', clamping, titles: next.map((s) => s.title) } as const

@@ -1,4 +1,5 @@
-import { labelLines } from '@/codecs/label-lines'
+import type { Heavy } from '@/codecs/heavy'
+import { fieldsOf } from '@/codecs/label-lines'
 import { cutLines, labelSvg, smallestMm, type LabelFonts, type LabelPicture } from '@/codecs/label-picture'
 import type { Handover } from '@/core/handover'
 import { labelLayoutOf, type LabelLayout, type Person } from '@/core/tool'
@@ -10,7 +11,7 @@ import { updateMachine } from '@/db/machine/write'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
 import { must, refuser, write } from '../write'
-import { labelPictureOf, wordsOf } from './label-of'
+import { wordsOf } from './label-of'
 
 export interface LabelTry {
   readonly layout: LabelLayout
@@ -38,29 +39,43 @@ function isKept(db: Db, handover: Handover, { layout }: LabelTry): boolean {
 }
 
 /** A label as it would be printed; lines that are not kept yet are a lead's to try. @errors LEAD_ONLY, BAD_TEMPLATE, TOO_SMALL when the code would not be readable */
-export function tryLabel(db: Db, fonts: LabelFonts, given: LabelTry, who: Person | null): Result<LabelTried, Refusal> {
+export async function tryLabel(
+  db: Db,
+  fonts: LabelFonts,
+  given: LabelTry,
+  who: Person | null,
+  heavy: Heavy,
+): Promise<Result<LabelTried, Refusal>> {
   const handover = getHandover(db, given.handover)
   if (!handover) return fail({ code: 'UNKNOWN_HANDOVER', what: 'to-try' })
   if (who?.role !== 'lead' && !isKept(db, handover, given)) return fail({ code: 'LEAD_ONLY', what: 'templates' })
-  return tryOn(db, fonts, given, handover)
+  const filled = await heavy.label(given.layout, fieldsOf(wordsOf(db, handover)))
+  if (!filled.ok) return filled
+  const lines = filled.value
+  if (!lines.ok) return fail({ code: 'BAD_TEMPLATE', of: 'line', detail: lines.error.detail })
+  return drawn(fonts, { ...given.layout, ...lines.value, code: given.code, codeText: handover.label })
 }
 
-function tryOn(db: Db, fonts: LabelFonts, { layout, code }: LabelTry, handover: Handover): Result<LabelTried, Refusal> {
-  const lines = labelLines(layout, wordsOf(db, handover))
-  if (!lines.ok) return fail({ code: 'BAD_TEMPLATE', of: 'line', detail: lines.error.detail })
-  const picture = labelPictureOf(db, handover, { ...layout, code })
+function drawn(fonts: LabelFonts, picture: LabelPicture): Result<LabelTried, Refusal> {
   const least = smallestMm(picture)
-  if (layout.heightMm < least.heightMm || layout.widthMm < least.widthMm) return fail({ code: 'LABEL_TOO_SMALL', leastMm: least })
+  if (picture.heightMm < least.heightMm || picture.widthMm < least.widthMm)
+    return fail({ code: 'LABEL_TOO_SMALL', leastMm: least })
   return ok({ svg: labelSvg(picture, fonts), cut: cutLines(picture, fonts) })
 }
 
 /** How a machine's labels look from now on; a lead's to keep. */
-export function keepLabel(work: Work, fonts: LabelFonts, key: string, given: LabelKeep): Result<null, Refusal> {
+export async function keepLabel(
+  work: Work,
+  fonts: LabelFonts,
+  key: string,
+  given: LabelKeep,
+  heavy: Heavy,
+): Promise<Result<null, Refusal>> {
   const machine = getMachine(work.db, key)
   if (!machine) return fail({ code: 'UNKNOWN_MACHINE', machine: key })
   if (work.person.role !== 'lead') return refuser(work, 'Labels', { machine: key })({ code: 'LEAD_ONLY', what: 'labels' })
   if (given.version !== machine.version) return fail({ code: 'CHANGED', what: 'machine', machine: machine.name })
-  const tried = tryLabel(work.db, fonts, given, work.person)
+  const tried = await tryLabel(work.db, fonts, given, work.person, heavy)
   if (!tried.ok) return tried
   if (tried.value.cut.length) return fail({ code: 'LINE_CUT', line: tried.value.cut[0] + 1 })
   const noted = {

@@ -1,3 +1,4 @@
+import type { Heavy } from '@/codecs/heavy'
 import { SHIPPED_POSTS } from '@/codecs/post'
 import type { PostCheck } from '@/core/handover'
 import type { Machine, Person, PostOptions } from '@/core/tool'
@@ -34,6 +35,7 @@ export async function tryTemplate(
   { machine: key, template, serials, options }: TemplateTrial,
   now: string,
   who: Person | null,
+  heavy: Heavy,
 ): Promise<Result<TemplateTried, Refusal>> {
   const known = getMachine(db, key)
   if (!known) return fail({ code: 'UNKNOWN_MACHINE', machine: key })
@@ -42,7 +44,7 @@ export async function tryTemplate(
   const machine = withOptions(known, options)
   const tools = toolsFor(db, machine, serials)
   if (!tools.ok) return tools
-  const trial = await tryTemplateOn(control, machine, template, tools.value, now)
+  const trial = await tryTemplateOn(control, machine, template, tools.value, now, machine.post, heavy.post)
   return trial.ok ? ok({ text: trial.value.text, check: trial.value.check, wrong: refuseTrial(trial.value, machine) }) : trial
 }
 
@@ -60,7 +62,7 @@ const withOptions = (machine: Machine, { sizeRegister, decimals, ...table }: Pos
 })
 
 /** A machine's own post and how its table is filled, once the control has shown that the figures arrive; a lead's to change. */
-export async function keepPost(work: Work, control: Control, keep: PostKeep): Promise<Result<null, Refusal>> {
+export async function keepPost(work: Work, control: Control, keep: PostKeep, heavy: Heavy): Promise<Result<null, Refusal>> {
   const machine = getMachine(work.db, keep.machine)
   if (!machine) return fail({ code: 'UNKNOWN_MACHINE', machine: keep.machine })
   const refuse = refuser(work, 'Posts', { machine: machine.key })
@@ -74,7 +76,7 @@ export async function keepPost(work: Work, control: Control, keep: PostKeep): Pr
   if (!tools.ok) return tools
   if (!tools.value.length) return refuse({ code: 'NO_TOOL_TO_TRY' })
   const before = { used: getPost(work.db, machine.post), kept: getPost(work.db, keep.name) }
-  const trial = await tryTemplateOn(control, changed, keep.template, tools.value, work.now)
+  const trial = await tryTemplateOn(control, changed, keep.template, tools.value, work.now, changed.post, heavy.post)
   if (!trial.ok) return refuse(trial.error)
   const wrong = refuseTrial(trial.value, changed)
   if (wrong) return refuse(wrong)

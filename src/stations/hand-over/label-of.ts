@@ -2,7 +2,7 @@ import { LABEL_SAYINGS } from '@/words/label'
 import { labelLines, type LabelWords } from '@/codecs/label-lines'
 import type { LabelPicture } from '@/codecs/label-picture'
 import type { Handover } from '@/core/handover'
-import { labelLayoutOf, USUAL_LABEL, type LabelLayout } from '@/core/tool'
+import { labelLayoutOf, USUAL_LABEL } from '@/core/tool'
 import { getAssemblyById } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
 import { getMachine } from '@/db/machine/read'
@@ -25,16 +25,11 @@ export function wordsOf(db: Db, handover: Handover): LabelWords {
   }
 }
 
-/** A label as its machine wants it: human lines first, then the code. @param layout one that is being tried */
-export function labelPictureOf(
-  db: Db,
-  handover: Handover,
-  layout?: LabelLayout & { readonly code: LabelPicture['code'] },
-): LabelPicture {
+/** A label as its machine wants it: human lines first, then the code. */
+export function labelPictureOf(db: Db, handover: Handover): LabelPicture {
   const words = wordsOf(db, handover)
   const { machine } = words
-  const kept = machine ? { ...labelLayoutOf(machine), code: machine.labelCode } : { ...USUAL_LABEL, code: 'datamatrix' as const }
-  const used = layout ?? kept
+  const used = machine ? { ...labelLayoutOf(machine), code: machine.labelCode } : { ...USUAL_LABEL, code: 'datamatrix' as const }
   const filled = labelLines(used, words)
   // what is kept was tried; were it spoilt all the same, the usual lines are better than no label
   const lines = filled.ok ? filled : labelLines(USUAL_LABEL, words)

@@ -1,5 +1,6 @@
 import { encodeLabel } from '@/codecs/label-text'
-import { postFileName, renderPost, SHIPPED_POSTS, type PostTool } from '@/codecs/post'
+import { heavyHere, type Heavy } from '@/codecs/heavy'
+import { postFileName, SHIPPED_POSTS, type PostTool } from '@/codecs/post'
 import {
   checkScratch,
   leadMayOverrule,
@@ -30,7 +31,10 @@ export interface PostTrial {
   readonly check: PostCheck
 }
 
-/** Fills a template in and lets the control run it on a scratch table; the live one is not touched. */
+/**
+ * Fills a template in and lets the control run it on a scratch table; the live one is not touched.
+ * @param fill in place for a post that was tried before it was saved; by a thread what somebody just typed
+ */
 export async function tryTemplateOn(
   control: Control,
   machine: Machine,
@@ -38,8 +42,11 @@ export async function tryTemplateOn(
   tools: readonly PostTool[],
   now: string,
   postName = machine.post,
+  fill: Heavy['post'] = heavyHere.post,
 ): Promise<Result<PostTrial, Refusal>> {
-  const rendered = renderPost(template, { machine, madeAt: now, tools })
+  const filled = await fill(template, { machine, madeAt: now, tools })
+  if (!filled.ok) return filled
+  const rendered = filled.value
   if (!rendered.ok) return fail({ code: 'BAD_TEMPLATE', of: 'post', detail: rendered.error.detail })
   const held = await control.tryFile(machine.key, rendered.value)
   if (!held.ok) return fail({ code: 'CONTROL', error: held.error })

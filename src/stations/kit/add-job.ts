@@ -1,6 +1,7 @@
+import type { Heavy } from '@/codecs/heavy'
 import { createHash } from 'node:crypto'
 import { wantedOf, type HandTool, type Job, type JobProgram } from '@/core/plan'
-import { toolsWanted, writtenFor } from '@/core/program'
+import { toolsWanted, writtenFor, type ProgramError, type ProgramTools } from '@/core/program'
 import type { Assembly, Machine } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { findAssemblies } from '@/db/assembly/read'
@@ -34,18 +35,28 @@ export const JOB_CHANGED: Refusal = { code: 'CHANGED', what: 'job' }
 /** Above this nothing is planned: tools that are needed now. */
 export const URGENT = 9
 
+/** What a program says: the tools it wants, and for which kind of machine it is written. */
+interface ProgramRead {
+  readonly wanted: Result<ProgramTools, ProgramError>
+  readonly writtenFor: Machine['kind'] | null
+}
+
 /** Every program that cannot be used is told, not the first alone. */
-function readPrograms(programs: NewJob['programs'], machine: Machine): Result<JobProgram[], Refusal> {
+function programsOf(
+  programs: NewJob['programs'],
+  machine: Machine,
+  reads: readonly ProgramRead[] | null,
+): Result<JobProgram[], Refusal> {
   const read: JobProgram[] = []
   const faults: Refusal[] = []
-  for (const { name, text } of programs) {
+  for (const [i, { name, text }] of programs.entries()) {
     if (text.length > PROGRAM_LIMIT_BYTES) {
       faults.push({ code: 'TOO_LARGE', program: name })
       continue
     }
-    const tools = toolsWanted(text, machine.kind)
-    const other = writtenFor(text)
-    if (!tools.ok) faults.push({ code: 'NOT_A_PROGRAM', program: name })
+    const tools = reads?.[i].wanted ?? toolsWanted(text, machine.kind)
+    const other = reads ? reads[i].writtenFor : writtenFor(text)
+    if (!tools.ok) faults.push({ ...tools.error, program: name })
     else if (other !== null && other !== machine.kind)
       faults.push({ code: 'OTHER_KIND', program: name, kind: other, machine: machine.name, is: machine.kind })
     else read.push({ name, hash: createHash('sha256').update(text).digest('hex'), program: tools.value })
@@ -55,12 +66,38 @@ function readPrograms(programs: NewJob['programs'], machine: Machine): Result<Jo
 
 export const startFaults = (work: Work, dueAt: string): Refusal[] => (dueAt < work.now ? [{ code: 'START_PAST' }] : [])
 
-/** A job from NC programs, a tool list or tools named by hand, and a date. @errors in words; nothing is stored then */
-export function addJob(work: Work, wanted: NewJob): Result<Job, Refusal> {
+/** The same with programs and lists still to be read: a thread does that. */
+export async function readAndAddJob(
+  work: Work,
+  heavy: Heavy,
+  { lists, ...wanted }: Omit<NewJob, 'extra'> & { readonly lists: NewJob['programs'] },
+): Promise<Result<Job, Refusal>> {
+  const machine = getMachine(work.db, wanted.machine)
+  if (!machine) return fail({ code: 'UNKNOWN_MACHINE', machine: wanted.machine })
+  const extra: HandTool[] = []
+  for (const { name, text } of lists) {
+    const list = await heavy.toolList(text)
+    if (!list.ok) return list
+    if (!list.value.ok) return fail({ code: 'NOT_A_LIST', list: name, fault: list.value.error })
+    extra.push(...list.value.value)
+  }
+  const reads = await heavy.programs(
+    wanted.programs.map((p) => p.text),
+    machine.kind,
+  )
+  return reads.ok ? addJob(work, { ...wanted, extra }, reads.value) : reads
+}
+
+/**
+ * A job from NC programs, a tool list or tools named by hand, and a date.
+ * @param reads what the programs say, where they were read already
+ * @errors in words; nothing is stored then
+ */
+export function addJob(work: Work, wanted: NewJob, reads: readonly ProgramRead[] | null = null): Result<Job, Refusal> {
   const machine = getMachine(work.db, wanted.machine)
   if (!machine) return fail({ code: 'UNKNOWN_MACHINE', machine: wanted.machine })
   if (wanted.programs.length === 0 && wanted.extra.length === 0) return fail({ code: 'NO_TOOLS' })
-  const programs = readPrograms(wanted.programs, machine)
+  const programs = programsOf(wanted.programs, machine, reads)
   const faults = [...(programs.ok ? [] : [programs.error]), ...startFaults(work, wanted.dueAt)]
   if (!programs.ok || faults.length) return refuse(together(faults))
   const job: JobIn = {

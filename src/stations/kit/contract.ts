@@ -7,6 +7,7 @@ import type { Bare } from '@/core/units'
 export interface KitRefusals {
   TOO_LARGE: { readonly program: string }
   NOT_A_PROGRAM: { readonly program: string }
+  TOO_MANY_TOOLS: { readonly program: string; readonly most: number }
   /** Written for another kind of machine. */
   OTHER_KIND: { readonly program: string; readonly kind: Machine['kind']; readonly machine: string; readonly is: Machine['kind'] }
   NOT_A_LIST: { readonly list: string; readonly fault: ToolListFault }

@@ -1,7 +1,7 @@
 import type { CellFault, FileFault } from '@/codecs/faults'
 import { z } from 'zod'
 import type { Refusal as FitsRefusal } from '@/core/fits'
-import type { Coupling, Definition, Kind, PartFault } from '@/core/tool'
+import type { Archetype, ContourPiece, Coupling, Definition, Kind, PartFault } from '@/core/tool'
 import type { Bare, LengthUnit } from '@/core/units'
 import { contract, fault, PartId, PlaceId, Serial } from '../contract'
 
@@ -72,5 +72,9 @@ export interface ImportPreview {
 }
 export const previewCsv = contract<ImportPreview>()(Csv)
 export const importCsv = contract<{ parts: number }>()(Csv)
+/** A drawing, or what another program says of one tool: read into the form of a new tool. */
+const OneTool = z.object({ text: z.string().max(4 * 2 ** 20, fault('FILE_SIZE')) })
+export const readContour = contract<readonly ContourPiece[]>()(OneTool)
+export const readArchetype = contract<Archetype>()(OneTool)
 /** JSON of parts and tools, or the CSV of tools. */
 export const importFile = contract<{ parts: number; definitions: number }>()(z.object({ text: File, name: z.string().max(200) }))

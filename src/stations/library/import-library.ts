@@ -1,3 +1,5 @@
+import type { FileFault } from '@/codecs/faults'
+import type { Heavy } from '@/codecs/heavy'
 import type { Component, Definition } from '@/core/tool'
 import { fail, type Result } from '@/core/units'
 import { getDefinition, listComponentIds } from '@/db/library/read'
@@ -6,6 +8,30 @@ import type { Refusal } from '../refusals'
 import type { Work } from '../work'
 import { must, write } from '../write'
 import { definitionFaults } from './put-definition'
+
+/** What was read of a file, or what is wrong with it. */
+export const inFile = <T>(read: Result<T, FileFault>): Result<T, Refusal> =>
+  read.ok ? read : fail({ code: 'BAD_FILE', line: null, column: null, fault: read.error })
+
+/** The JSON of a library, or the CSV of its tools. */
+export async function importFile(
+  work: Work,
+  heavy: Heavy,
+  text: string,
+  name: string,
+): Promise<ReturnType<typeof importLibrary>> {
+  if (/\.json$/i.test(name)) {
+    const read = await heavy.library(text)
+    if (!read.ok) return read
+    const library = inFile(read.value)
+    return library.ok ? importLibrary(work, library.value, name) : library
+  }
+  const read = await heavy.definitions(text)
+  if (!read.ok) return read
+  if (read.value.ok) return importLibrary(work, { parts: [], definitions: read.value.value }, name)
+  const [{ line, column, said }] = read.value.error
+  return fail({ code: 'BAD_FILE', line, column: column || null, fault: said })
+}
 
 /** Parts and tools from a file, all or none; what is there already is never changed by an import. */
 export function importLibrary(

@@ -32,8 +32,6 @@ export interface MeasureRefusals {
   OTHER_SCALE: Bare
   /** Pictures that cannot be unpacked. @param detail a sentence of the reader of such files */
   FRAME_SET: { readonly error: FrameSetError }
-  /** Too many sets wait, or this one took too long. */
-  BUSY: Bare
   SET: { readonly error: SetError }
   /** @param edge null: on the master */
   DEBRIS: { readonly edge: number | null }

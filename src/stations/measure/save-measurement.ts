@@ -39,7 +39,7 @@ export interface Save {
 export type MeasureFrames = (
   zip: Uint8Array,
   steps: readonly ProgramStep[] | null,
-) => Promise<Result<FramesMeasured, Refusal<'FRAME_SET' | 'SET' | 'BUSY'>>>
+) => Promise<Result<FramesMeasured, Refusal<'FRAME_SET' | 'SET' | 'BUSY' | 'TOO_HEAVY'>>>
 
 /**
  * The server measures the pictures again with the same core; that is the value of record, the pictures its evidence.

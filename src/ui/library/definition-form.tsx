@@ -1,5 +1,4 @@
 'use client'
-import { fileFaultText } from '@/words/files'
 import { useRouter } from 'next/navigation'
 import { useRef, useState, type RefObject } from 'react'
 import { useFieldArray, useForm, type UseFieldArrayReturn } from 'react-hook-form'
@@ -63,14 +62,14 @@ export function DefinitionForm(props: DefinitionFormProps) {
 
   const takeDrawing = async (file: File | undefined) => {
     if (!file) return
-    const read = await readContour(await file.text())
+    const read = await readContour({ text: await file.text() })
     if (read.ok) setContour(read.value)
-    setProblem(read.ok ? null : `${file.name}: ${fileFaultText(read.error)}`)
+    setProblem(read.ok ? null : `${file.name}: ${read.error.text}`)
   }
   const takeArchetype = async (file: File | undefined) => {
     if (!file) return
-    const read = await readArchetype(await file.text())
-    if (!read.ok) return setProblem(`${file.name}: ${fileFaultText(read.error)}`)
+    const read = await readArchetype({ text: await file.text() })
+    if (!read.ok) return setProblem(`${file.name}: ${read.error.text}`)
     const a = read.value
     setValue('id', a.toolId)
     setValue('name', a.name)

@@ -1,7 +1,7 @@
-import type { ArchetypeFault, DxfFault } from '@/codecs/faults'
-import type { Archetype } from '@/codecs/tool-archetype'
-import { type ContourPiece, type Definition } from '@/core/tool'
+import type { Definition } from '@/core/tool'
 import { type Result } from '@/core/units'
+import type { Ask } from '@/stations/contract'
+import type * as library from '@/stations/library/contract'
 import { type Typed } from './definition-text'
 
 export interface DefinitionFormProps {
@@ -11,6 +11,6 @@ export interface DefinitionFormProps {
   readonly suggested?: Partial<Pick<Typed, 't' | 'name' | 'DC' | 'machines'>>
   readonly machines: readonly { readonly key: string; readonly name: string }[]
   readonly save: (definition: Definition) => Promise<Result<{ id: string; version: number }, { text: string }>>
-  readonly readContour: (text: string) => Promise<Result<ContourPiece[], DxfFault>>
-  readonly readArchetype: (text: string) => Promise<Result<Archetype, ArchetypeFault>>
+  readonly readContour: Ask<typeof library.readContour>
+  readonly readArchetype: Ask<typeof library.readArchetype>
 }

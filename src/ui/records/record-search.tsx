@@ -1,5 +1,6 @@
 import { NamedDate } from '../common/date-field'
 import { SelectField, TextField } from '../common/form'
+import { kindText } from '@/words/kinds'
 import { say } from '@/words/screens/records'
 
 interface Choice {
@@ -35,7 +36,7 @@ export function RecordSearch({
       {select(
         say.what,
         'what',
-        kinds.map((value) => ({ value, name: value })),
+        kinds.map((value) => ({ value, name: kindText(value) })),
       )}
       {select(say.machine, 'machine', machines)}
       {select(say.person, 'person', people)}

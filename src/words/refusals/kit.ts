@@ -4,6 +4,7 @@ import type { Sentences } from './sentences'
 
 export const KIT: Sentences<KitRefusals> = {
   TOO_LARGE: ({ program }) => `${program} is too large. A program can have 8 MB.`,
+  TOO_MANY_TOOLS: ({ program, most }) => `${program} has more than ${most} different tools. Split it.`,
   NOT_A_PROGRAM: ({ program }) => `${program} has no block that can be read. Is it the NC program?`,
   OTHER_KIND: ({ program, kind, machine, is }) =>
     `${program} is written for a ${kind}. ${machine} is a ${is}. Choose the other machine.`,

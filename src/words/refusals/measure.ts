@@ -55,7 +55,6 @@ export const MEASURE: Sentences<MeasureRefusals> = {
   OTHER_PROGRAM: () => 'The measuring routine was changed after these pictures were taken. Measure the tool again.',
   OTHER_SCALE: () => 'The pictures have another scale than this bench. Nothing was saved.',
   FRAME_SET: ({ error }) => frameSetErrorText(error),
-  BUSY: () => 'The tool room is busy measuring other pictures. Nothing was saved. Try again in a minute.',
   SET: ({ error }) => setErrorText(error),
   DEBRIS: ({ edge }) =>
     edge === null

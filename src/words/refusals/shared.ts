@@ -26,6 +26,8 @@ const CHANGED = {
 } as const
 
 export const SHARED: Sentences<SharedRefusals> = {
+  BUSY: () => 'Boulder is busy with other work. Nothing was saved; what you entered is still here. Try again in a minute.',
+  TOO_HEAVY: () => 'This takes too long to read. Nothing was saved. Make it smaller or simpler, and try again.',
   NOBODY: () => 'Nobody is signed in. Scan your badge, or tap your name at the top right.',
   BAD_INPUT: fieldText,
   LEAD_ONLY: ({ what }) => LEAD[what],

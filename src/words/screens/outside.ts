@@ -93,6 +93,8 @@ export const say = {
   // route.ts
   kindIsMillOrLathe: 'kind is mill or lathe.',
   mustBeMillOrLathe: 'must be mill or lathe',
+  aProgramCanHaveTools: (most: number) => `A program can have ${most} different tools at most.`,
+  aPictureCanHave: (most: number) => `A picture can be ${most} pixels wide and high at most.`,
   notOneBlockOfA: 'Not one block of a program can be read in this text.',
 
   // route.ts

@@ -1,5 +1,6 @@
 /** A frame set measured edge by edge, so that several threads can share it. */
 import type { FrameSetError } from '@/codecs/faults'
+import { greyOfPng } from '@/codecs/png-bounded'
 import { decodePictures, openFrameSet, type OpenedFrameSet, type PackedPicture } from '@/codecs/frame-set'
 import { edgeTasks, joinProgram, type EdgeTask, type FramesMeasured, type ProgramStep } from '@/core/judge'
 import { measureEdge, type EdgeRead, type SetError } from '@/core/sets'
@@ -14,7 +15,7 @@ export type EdgeDone = Result<EdgeRead, { readonly set: SetError } | { readonly 
 
 /** One edge, from its packed pictures: the work of one worker. */
 export function measurePacked({ pictures, mmPerPixel, measure }: PackedTask): EdgeDone {
-  const decoded = decodePictures(pictures)
+  const decoded = decodePictures(pictures, greyOfPng)
   if (!decoded.ok) return fail({ file: decoded.error })
   const read = measureEdge(decoded.value, mmPerPixel, measure)
   return read.ok ? read : fail({ set: read.error })

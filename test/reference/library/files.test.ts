@@ -44,7 +44,7 @@ describe('CSV', () => {
     ['', 'column names'],
     ['a,b\n', 'at least one row'],
     ['a,a\n1,2', 'two columns'],
-    ['a,b\n1,2,3', 'Row 2 has 3 cells'],
+    ['a,b\n1,2,3', 'Line 2 has 3 cells'],
     ['a,b\n1,"2', 'not closed'],
   ])('%j: %s', (text, words) => {
     const read = decodeCsv(text)

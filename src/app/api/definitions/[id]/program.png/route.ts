@@ -1,4 +1,4 @@
-import { decodeFrameSet, framePng } from '@/codecs/frame-set'
+import { openFrameSet } from '@/codecs/frame-set'
 import { getProgram } from '@/stations/reads'
 import { theShop } from '@/runtime'
 import { plainText } from '../../../../_server/params'
@@ -13,7 +13,7 @@ export const GET = guarded((_request, { id }) => {
   const { db, evidence } = theShop()
   const program = getProgram(db, plainText(id))
   const zip = program?.evidence ? evidence.read(program.evidence) : null
-  const set = zip && decodeFrameSet(zip)
+  const set = zip && openFrameSet(zip)
   if (!set?.ok) return problem(404, 'NO_PICTURES', say.noPicturesWereKeptWith)
-  return new Response(new Uint8Array(framePng(set.value.pictures[0].frame)), { headers: { 'content-type': 'image/png' } })
+  return new Response(new Uint8Array(set.value.pictures[0].png), { headers: { 'content-type': 'image/png' } })
 })

@@ -1,0 +1,81 @@
+/**
+ * What may take long, because of what somebody sent: files that are read, templates that are filled in, sheets of
+ * labels. The server has it done by threads that can be ended; tests, seed and benches do it in place.
+ */
+import { toolsWanted, writtenFor } from '@/core/program'
+import { KIND_NAMES, type Kind, type PropertyKey } from '@/core/tool'
+import { ok, type Result } from '@/core/units'
+import { decodeCsv } from './csv'
+import { decodeDefinitions } from './definitions-csv'
+import { decodeContour } from './dxf'
+import { fillLabel } from './label-lines'
+import { labelPdf } from './label-picture'
+import { decodeLibrary } from './library-json'
+import { MAP_KEYS, readParts, suggestMapping, type Mapping } from './parts-csv'
+import { renderPost } from './post'
+import { readCodes } from './read-code'
+import { stepText } from './step-text'
+import { decodeArchetype } from './tool-archetype'
+import { decodeToolList } from './tool-list'
+
+/** What was chosen for the columns of a file of parts; nothing yet: what their names suggest. */
+export interface PartsAsked {
+  readonly text: string
+  readonly mapping: readonly ({ readonly key: string; readonly unit: 'mm' | 'inch' | null } | null)[] | null
+  readonly kind: string | null
+}
+
+/**
+ * @param known numbers that are in the library already
+ * @param names of properties, as people call them
+ */
+function readPartsCsv(asked: PartsAsked, known: ReadonlySet<string>, names: Readonly<Partial<Record<PropertyKey, string>>>) {
+  const table = decodeCsv(asked.text)
+  if (!table.ok) return table
+  const { columns, rows } = table.value
+  const isKey = (key: string) => (MAP_KEYS as readonly string[]).includes(key)
+  const mapping = (asked.mapping?.map((m) => (m && isKey(m.key) ? m : null)) ?? suggestMapping(columns, names)) as Mapping
+  const kind = (KIND_NAMES as readonly string[]).includes(asked.kind ?? '') ? (asked.kind as Kind) : null
+  const parts = readParts(table.value, mapping, kind, known)
+  return ok({ columns, mapping, rows: rows.length, sample: rows.slice(0, 5), parts })
+}
+
+/** What programs want, and for which kind of machine each is written. */
+const readPrograms = (texts: readonly string[], kind: 'mill' | 'lathe') =>
+  texts.map((text) => ({ wanted: toolsWanted(text, kind), writtenFor: writtenFor(text) }))
+
+export const HEAVY_WORK = {
+  programs: readPrograms,
+  toolList: decodeToolList,
+  parts: readPartsCsv,
+  definitions: decodeDefinitions,
+  library: decodeLibrary,
+  contour: decodeContour,
+  archetype: decodeArchetype,
+  codes: readCodes,
+  post: renderPost,
+  label: fillLabel,
+  step: stepText,
+  labelPdf,
+} as const
+
+export type HeavyName = keyof typeof HEAVY_WORK
+/** Too much waits already; or it took longer, or more memory, than anything useful does. */
+export type HeavyRefusal = { readonly code: 'BUSY' } | { readonly code: 'TOO_HEAVY' }
+
+export type Heavy = {
+  readonly [K in HeavyName]: (
+    ...given: Parameters<(typeof HEAVY_WORK)[K]>
+  ) => Promise<Result<Awaited<ReturnType<(typeof HEAVY_WORK)[K]>>, HeavyRefusal>>
+}
+
+type AnyWork = (...given: unknown[]) => unknown
+
+/** The same work, each piece done by what is handed in. */
+export const heavyBy = (does: (name: HeavyName, given: unknown[]) => Promise<Result<unknown, HeavyRefusal>>): Heavy =>
+  Object.fromEntries(
+    (Object.keys(HEAVY_WORK) as HeavyName[]).map((name) => [name, (...given: unknown[]) => does(name, given)]),
+  ) as unknown as Heavy
+
+/** In place, without threads. */
+export const heavyHere: Heavy = heavyBy(async (name, given) => ok(await (HEAVY_WORK[name] as AnyWork)(...given)))

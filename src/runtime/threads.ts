@@ -1,0 +1,100 @@
+/** Worker threads for what may take long, so that nobody else waits for it: pictures, files of the outside, templates. */
+import 'server-only'
+import { existsSync } from 'node:fs'
+import { availableParallelism } from 'node:os'
+import { join } from 'node:path'
+import { Piscina } from 'piscina'
+import type { FrameSetError } from '@/codecs/faults'
+import type { OpenedFrameSet } from '@/codecs/frame-set'
+import { heavyBy, type Heavy, type HeavyName, type HeavyRefusal } from '@/codecs/heavy'
+import type { FramesMeasured, ProgramStep } from '@/core/judge'
+import { fail, ok, type Result } from '@/core/units'
+import { framesMeasured, tasksOf, type EdgeDone, type FramesError, type PackedTask } from '@/workers/server/measure-frames'
+
+/** Where `npm run build` puts the threads' own bundle; Next knows nothing of it. */
+const BUNDLE = join('.cache', 'workers', 'threads.mjs')
+const IDLE_MS = 300_000
+
+interface Limits {
+  readonly threads: number
+  /** What may wait for a thread; more than that is a flood. */
+  readonly waiting: number
+  /** Memory of one thread. */
+  readonly mb: number
+}
+
+/** A picture of 67 million pixels with all that is computed from it. */
+const FRAMES: Limits = { threads: Math.max(2, availableParallelism()), waiting: 400, mb: 1024 }
+/** A set that takes longer hangs: many times what the largest takes on a slow machine. */
+const FRAMES_MS = 600_000
+
+const HEAVY: Limits = { threads: 2, waiting: 16, mb: 512 }
+/** A file at its limits takes a second or two; a template some milliseconds. */
+const FILE_MS = 20_000
+const TEMPLATE_MS = 5_000
+const TEMPLATES: readonly HeavyName[] = ['post', 'label', 'step']
+
+/** What the pool says when no more may wait, and when a thread was given all the memory that it may have. */
+const QUEUE_FULL = /queue.*limit/i
+const isOutOfMemory = (error: unknown) => (error as { code?: string } | null)?.code === 'ERR_WORKER_OUT_OF_MEMORY'
+
+/** Started when the first piece of work comes. */
+function poolOf({ threads, waiting, mb }: Limits) {
+  let pool: Piscina | null = null
+  const start = () => {
+    const filename = join(process.cwd(), BUNDLE)
+    if (!existsSync(filename)) throw new Error(`${BUNDLE} is missing: run npm run build.`)
+    return new Piscina({
+      filename,
+      minThreads: 0,
+      maxThreads: threads,
+      idleTimeout: IDLE_MS,
+      maxQueue: waiting,
+      resourceLimits: { maxOldGenerationSizeMb: mb },
+    })
+  }
+  return <T>(name: string, work: unknown, signal: AbortSignal): Promise<T> =>
+    (pool ??= start()).run(work, { name, signal }) as Promise<T>
+}
+
+async function orRefused<T>(work: Promise<T>, signal: AbortSignal, late: HeavyRefusal): Promise<Result<T, HeavyRefusal>> {
+  try {
+    return ok(await work)
+  } catch (error) {
+    if (error instanceof Error && QUEUE_FULL.test(error.message)) return fail({ code: 'BUSY' })
+    if (signal.aborted) return fail(late)
+    if (isOutOfMemory(error)) return fail({ code: 'TOO_HEAVY' })
+    throw error
+  }
+}
+
+export interface FramesPool {
+  /** @param steps null: what the set itself asks for */
+  measure(zip: Uint8Array, steps: readonly ProgramStep[] | null): Promise<Result<FramesMeasured, FramesError | HeavyRefusal>>
+}
+
+export function framesPool(): FramesPool {
+  const run = poolOf(FRAMES)
+  return {
+    async measure(zip, asked) {
+      const signal = AbortSignal.timeout(FRAMES_MS)
+      const measured = async (): Promise<Result<FramesMeasured, FramesError>> => {
+        const opened = await run<Result<OpenedFrameSet, FrameSetError>>('open', zip, signal)
+        if (!opened.ok) return fail({ code: 'FRAME_SET', error: opened.error })
+        const { steps, tasks } = tasksOf(opened.value, asked)
+        const done = await Promise.all(tasks.map((task: PackedTask) => run<EdgeDone>('edge', task, signal)))
+        return framesMeasured(opened.value, steps, tasks, done)
+      }
+      const done = await orRefused(measured(), signal, { code: 'BUSY' })
+      return done.ok ? done.value : done
+    },
+  }
+}
+
+export function heavyPool(): Heavy {
+  const run = poolOf(HEAVY)
+  return heavyBy((name, given) => {
+    const signal = AbortSignal.timeout(TEMPLATES.includes(name) ? TEMPLATE_MS : FILE_MS)
+    return orRefused(run('heavy', { name, given }, signal), signal, { code: 'TOO_HEAVY' })
+  })
+}
