@@ -8,6 +8,18 @@ const config: NextConfig = {
   devIndicators: false,
   // programs of 8 MB and part lists of 50,000 rows come in by actions
   experimental: { serverActions: { bodySizeLimit: '24mb' }, proxyClientMaxBodySize: '24mb' },
+  headers: async () => [
+    {
+      source: '/:path*',
+      headers: [
+        { key: 'x-content-type-options', value: 'nosniff' },
+        { key: 'referrer-policy', value: 'same-origin' },
+        { key: 'x-frame-options', value: 'DENY' },
+        { key: 'cross-origin-opener-policy', value: 'same-origin' },
+        { key: 'permissions-policy', value: 'camera=(self), microphone=(), geolocation=()' },
+      ],
+    },
+  ],
   distDir: process.env.BOULDER_DIST ?? '.next',
 }
 export default config

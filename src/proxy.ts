@@ -1,14 +1,54 @@
+import { randomBytes } from 'node:crypto'
 import { NextResponse, type NextRequest } from 'next/server'
+import { isKnownHost, isOwnOrigin, knownHosts } from '@/runtime/hosts'
 import { newSessionCookie, SESSION_COOKIE, sessionIdOf } from '@/runtime/session'
+import { problem } from './app/api/_api/problem'
+import { say } from '@/words/screens/outside'
 
-/** Gives every page a session before anything is read; the API is left alone, it has its own door. */
-export function proxy(request: NextRequest): NextResponse {
-  if (sessionIdOf(request.cookies.get(SESSION_COOKIE)?.value)) return NextResponse.next()
-  const cookie = newSessionCookie()
-  request.cookies.set(SESSION_COOKIE, cookie)
-  const response = NextResponse.next({ request })
-  response.cookies.set(SESSION_COOKIE, cookie, { httpOnly: true, sameSite: 'strict', path: '/', maxAge: 60 * 60 * 24 * 365 })
+const KNOWN = knownHosts(process.env)
+const DEVELOPING = process.env.NODE_ENV === 'development'
+
+/** What a page of ours may load and do: what comes from here, and the scripts that carry its own number. */
+const policy = (nonce: string): string =>
+  [
+    "default-src 'self'",
+    `script-src 'self' 'nonce-${nonce}' 'strict-dynamic'${DEVELOPING ? " 'unsafe-eval'" : ''}`,
+    "style-src 'self' 'unsafe-inline'",
+    "img-src 'self' data: blob:",
+    "worker-src 'self' blob:",
+    "object-src 'none'",
+    "base-uri 'none'",
+    "form-action 'self'",
+    "frame-ancestors 'none'",
+  ].join('; ')
+
+const isReadable = (path: string): boolean => {
+  try {
+    decodeURIComponent(path)
+    return true
+  } catch {
+    return false
+  }
+}
+
+/** Turns away who asks under a foreign name or from a foreign page, and gives every page a session. The API has its own door. */
+export function proxy(request: NextRequest): NextResponse | Response {
+  const { pathname } = request.nextUrl
+  if (!isKnownHost(request.headers.get('host'), KNOWN)) return problem(421, 'UNKNOWN_HOST', say.unknownHost)
+  if (!isOwnOrigin(request.headers.get('origin'), KNOWN)) return problem(403, 'FOREIGN_ORIGIN', say.foreignOrigin)
+  if (!isReadable(pathname)) return problem(400, 'BAD_REQUEST', say.unreadableAddress)
+  if (/^\/api(\/|$)/.test(pathname)) return NextResponse.next()
+  const known = sessionIdOf(request.cookies.get(SESSION_COOKIE)?.value) !== null
+  const cookie = known ? null : newSessionCookie()
+  if (cookie) request.cookies.set(SESSION_COOKIE, cookie)
+  const rules = policy(randomBytes(16).toString('base64'))
+  const headers = new Headers(request.headers)
+  headers.set('content-security-policy', rules)
+  const response = NextResponse.next({ request: { headers } })
+  response.headers.set('content-security-policy', rules)
+  if (cookie)
+    response.cookies.set(SESSION_COOKIE, cookie, { httpOnly: true, sameSite: 'strict', path: '/', maxAge: 60 * 60 * 24 * 365 })
   return response
 }
 
-export const config = { matcher: ['/((?!api/|_next/|icon.svg|favicon.ico).*)'] }
+export const config = { matcher: ['/((?!_next/|icon.svg|favicon.ico).*)'] }

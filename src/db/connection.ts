@@ -6,13 +6,16 @@ declare const writing: unique symbol
 /** The database inside a write transaction: what every write asks for, and only a transaction gives. */
 export type Tx = Db & { readonly [writing]: true }
 
-/** Opens the file with write-ahead log, foreign keys and a wait of 5 s for another writer. */
+/** How long a write waits for another program that has the database: everybody waits with it. */
+const BUSY_MS = 100
+
+/** Opens the file with write-ahead log and foreign keys; what was said to be saved is on the disk. */
 export function openDatabase(file: string): Db {
   const db = new Database(file)
   db.pragma('journal_mode = WAL')
-  db.pragma('busy_timeout = 5000')
+  db.pragma(`busy_timeout = ${BUSY_MS}`)
   db.pragma('foreign_keys = ON')
-  db.pragma('synchronous = NORMAL')
+  db.pragma('synchronous = FULL')
   return db
 }
 
@@ -34,3 +37,19 @@ export function prepare(db: Db, sql: string): Statement {
 export const isTaken = (error: unknown): boolean =>
   error instanceof Database.SqliteError &&
   (error.code === 'SQLITE_CONSTRAINT_UNIQUE' || error.code === 'SQLITE_CONSTRAINT_PRIMARYKEY')
+
+/** Why something cannot be saved that has nothing to do with what is saved. */
+export type StorageFault = 'BUSY' | 'DISK_FULL' | 'READ_ONLY' | 'BROKEN_FILE'
+
+const FAULTS: readonly (readonly [RegExp, StorageFault])[] = [
+  [/^SQLITE_(BUSY|LOCKED)/, 'BUSY'],
+  [/^(SQLITE_FULL|ENOSPC|EDQUOT)/, 'DISK_FULL'],
+  [/^(SQLITE_READONLY|SQLITE_PERM|SQLITE_CANTOPEN|EROFS|EACCES|EPERM)/, 'READ_ONLY'],
+  [/^(SQLITE_CORRUPT|SQLITE_NOTADB|SQLITE_IOERR|EIO)/, 'BROKEN_FILE'],
+]
+
+/** @returns null where an error says nothing of the disk or the database file */
+export function storageFault(error: unknown): StorageFault | null {
+  const code = (error as { readonly code?: unknown } | null)?.code
+  return typeof code === 'string' ? (FAULTS.find(([pattern]) => pattern.test(code))?.[1] ?? null) : null
+}

@@ -1,6 +1,21 @@
 /** What a shop keeps as files beside its database. */
-import { existsSync, linkSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs'
-import { join, relative, sep } from 'node:path'
+import { createHash, randomUUID } from 'node:crypto'
+import {
+  closeSync,
+  existsSync,
+  fsyncSync,
+  linkSync,
+  mkdirSync,
+  openSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeSync,
+} from 'node:fs'
+import type { Spool } from '@/devices/printer/simulated'
+import { basename, dirname, join, relative, sep } from 'node:path'
 
 /** What a part's picture may be, and what it is called in the folder. */
 export const DRAWING_TYPES = { 'image/png': 'png', 'image/jpeg': 'jpg', 'application/pdf': 'pdf' } as const
@@ -17,22 +32,59 @@ export interface Evidence {
 
 export interface Drop {
   put(machine: string, file: string, text: string, over: boolean): 'written' | 'there'
+  /** Takes a file back that could not be noted. */
+  take(machine: string, file: string): void
 }
 
 export interface Drawings {
   /** @returns the file's name in the folder */
   put(partId: string, type: DrawingType, bytes: Uint8Array): string
+  drop(name: string): void
   /** null when there is no such file */
   read(name: string): Uint8Array | null
 }
+
+function synced(path: string, flags: 'r' | 'wx', write: (file: number) => void = () => undefined): void {
+  const file = openSync(path, flags)
+  try {
+    write(file)
+    fsyncSync(file)
+  } finally {
+    closeSync(file)
+  }
+}
+
+/**
+ * A whole file or none: written under another name, brought to the disk, and then given its own.
+ * @param over whether one that lies there may be replaced
+ * @throws EEXIST where it may not
+ */
+function putWhole(path: string, content: Uint8Array | string, over: boolean): void {
+  const folder = dirname(path)
+  mkdirSync(folder, { recursive: true })
+  const part = join(folder, `.${basename(path)}.${randomUUID().slice(0, 8)}.part`)
+  const bytes = typeof content === 'string' ? Buffer.from(content) : content
+  try {
+    synced(part, 'wx', (file) => {
+      for (let at = 0; at < bytes.length;) at += writeSync(file, bytes, at)
+    })
+    // a link is made only where nothing lies, a rename also over what lies there; neither shows half a file
+    if (over) renameSync(part, path)
+    else linkSync(part, path)
+    synced(folder, 'r')
+  } finally {
+    rmSync(part, { force: true })
+  }
+}
+
+const isThere = (error: unknown): boolean => (error as NodeJS.ErrnoException).code === 'EEXIST'
 
 /** Pictures that measurements rest on. */
 export function evidenceIn(folder: string): Evidence {
   return {
     put(serial, at, zip) {
       const place = `${serial}/${at.replace(/[:.]/g, '-')}.zip`
-      mkdirSync(join(folder, serial), { recursive: true })
-      writeFileSync(join(folder, place), zip, { flag: 'wx' })
+      putWhole(join(folder, place), zip, false)
       return place
     },
     drop: (place) => rmSync(join(folder, place), { force: true }),
@@ -51,46 +103,43 @@ export function evidenceIn(folder: string): Evidence {
 }
 
 /** Printed labels, the newest last by their names. */
-export function spoolIn(folder: string): (name: string, png: Uint8Array) => string {
-  return (name, png) => {
-    mkdirSync(folder, { recursive: true })
-    const file = `${new Date().toISOString().replace(/[:.]/g, '-')}_${name.replace(/[^\w.-]/g, '_')}`
-    writeFileSync(join(folder, file), png, { flag: 'wx' })
-    return `spool/${file}`
+export function spoolIn(folder: string): Spool {
+  return {
+    put(name, png) {
+      const file = `${new Date().toISOString().replace(/[:.]/g, '-')}_${name.replace(/[^\w.-]/g, '_')}`
+      putWhole(join(folder, file), png, false)
+      return `spool/${file}`
+    },
+    drop: (where) => rmSync(join(folder, basename(where)), { force: true }),
   }
 }
 
 export function dropIn(folder: string): Drop {
+  const placeOf = (machine: string, file: string) => join(folder, machine.replace(/[^\w-]/g, '_'), file.replace(/[^\w.-]/g, '_'))
   return {
     put(machine, file, text, over) {
-      const own = join(folder, machine.replace(/[^\w-]/g, '_'))
-      mkdirSync(own, { recursive: true })
-      const name = file.replace(/[^\w.-]/g, '_')
-      const part = join(own, `.${name}.part`)
-      writeFileSync(part, text)
       try {
-        // a link is made only where nothing lies, a rename also over what lies there; neither shows half a file
-        if (over) renameSync(part, join(own, name))
-        else linkSync(part, join(own, name))
+        putWhole(placeOf(machine, file), text, over)
         return 'written'
       } catch (error) {
-        if ((error as NodeJS.ErrnoException).code !== 'EEXIST') throw error
+        if (!isThere(error)) throw error
         return 'there'
-      } finally {
-        rmSync(part, { force: true })
       }
     },
+    take: (machine, file) => rmSync(placeOf(machine, file), { force: true }),
   }
 }
 
 export function drawingsIn(folder: string): Drawings {
   return {
     put(partId, type, bytes) {
-      const name = `${partId.replace(/[^\w.-]/g, '_')}.${DRAWING_TYPES[type]}`
-      mkdirSync(folder, { recursive: true })
-      writeFileSync(join(/*turbopackIgnore: true*/ folder, name), bytes)
+      // by part and content: two parts whose numbers look alike in a file name share none, and a picture that is not noted spoils none
+      const mark = createHash('sha256').update(partId).update('\0').update(bytes).digest('hex').slice(0, 12)
+      const name = `p_${partId.replace(/[^\w.-]/g, '_').slice(0, 60)}-${mark}.${DRAWING_TYPES[type]}`
+      putWhole(join(/*turbopackIgnore: true*/ folder, name), bytes, true)
       return name
     },
+    drop: (name) => rmSync(join(/*turbopackIgnore: true*/ folder, name), { force: true }),
     read(name) {
       if (!/^[\w.-]+$/.test(name) || name.startsWith('.')) return null
       const file = join(/*turbopackIgnore: true*/ folder, name)

@@ -11,7 +11,8 @@ import type { Refusal } from './refusals'
 import type { Disposition } from './return/contract'
 
 /** Where at the bench something was refused. */
-export type Where = 'Build' | 'Hand over' | 'Labels' | 'Load' | 'Masters' | 'Measure' | 'Posts' | 'Return' | 'Rules' | 'Tag'
+export type Where =
+  'Build' | 'Hand over' | 'Labels' | 'Load' | 'Masters' | 'Measure' | 'Posts' | 'Return' | 'Rights' | 'Rules' | 'Tag'
 
 /** A heat of a joint. @param byHand on a unit without a data line */
 interface Heating {

@@ -17,6 +17,10 @@ import type { StoreRefusals } from './store/contract'
 export interface SharedRefusals {
   /** Others' work comes first; the same can be asked again. */
   BUSY: Bare
+  /** The disk or the database's file. */
+  DISK_FULL: Bare
+  READ_ONLY: Bare
+  BROKEN_FILE: Bare
   /** Reading or filling in what came took more time or memory than anything useful does. */
   TOO_HEAVY: Bare
   NOBODY: Bare
@@ -63,7 +67,20 @@ export interface SharedRefusals {
 }
 
 /** What only a lead may do. */
-export type LeadOnly = 'labels' | 'posts' | 'templates' | 'rules' | 'practice' | 'certificates' | 'master checks' | 'pictures'
+export type LeadOnly =
+  | 'certificates'
+  | 'imports'
+  | 'labels'
+  | 'limits'
+  | 'master checks'
+  | 'pictures'
+  | 'posts'
+  | 'practice'
+  | 'prices'
+  | 'rules'
+  | 'steps'
+  | 'templates'
+  | 'tools'
 
 export interface Refusals
   extends

@@ -1,7 +1,7 @@
 /** The one door through which verbs write: a transaction, and what the record tells of it. */
 import type { NewEntry } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
-import { inTransaction, isTaken, type Tx } from '@/db/connection'
+import { inTransaction, isTaken, storageFault, type Tx } from '@/db/connection'
 import { addEntry } from '@/db/record/write'
 import { kindOf, type Entry, type Where } from './entries'
 import { outerCode, refuse, type Refusal } from './refusals'
@@ -79,6 +79,29 @@ export function write<T>(work: Work, entry: EntryOf<T>, steps: (tx: Writing) => 
   } catch (error) {
     if (error instanceof Rollback) return fail(error.refusal)
     if (taken && isTaken(error)) return fail(taken)
+    const fault = storageFault(error)
+    if (fault) return fail({ code: fault })
+    throw error
+  }
+}
+
+/** A file and what the record tells of it: where it cannot be noted, it is taken away again. */
+export function withFile<T>(takeAway: () => void, noted: () => Result<T, Refusal>): Result<T, Refusal> {
+  let done: Result<T, Refusal> | null = null
+  try {
+    return (done = noted())
+  } finally {
+    if (!done?.ok) takeAway()
+  }
+}
+
+/** What somebody is told when a file cannot be written; what is no fault of the disk is thrown on. */
+export function putFile<T>(put: () => T): Result<T, Refusal> {
+  try {
+    return ok(put())
+  } catch (error) {
+    const fault = storageFault(error)
+    if (fault) return fail({ code: fault })
     throw error
   }
 }

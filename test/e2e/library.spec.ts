@@ -1,7 +1,7 @@
 /** The library and the store as a person uses them. */
 import { type Page } from '@playwright/test'
 import { expect, test } from './room'
-import { answer, big, GO, open, scan, TOKEN, visit } from './bench'
+import { answer, BADGE, big, GO, open, scan, TOKEN, visit } from './bench'
 
 const file = (name: string, text: string, mimeType = 'text/csv') => ({ name, mimeType, buffer: Buffer.from(text) })
 const rows = (page: Page) => page.getByRole('table', { name: 'Parts' }).getByRole('row')
@@ -52,7 +52,7 @@ test('a part is added by its form: what is wrong is said at the field, nothing i
 })
 
 test('a list of parts: columns are mapped, a missing unit is a fault, all or nothing is imported', async ({ page }) => {
-  await open(page, '/library/import')
+  await open(page, '/library/import', BADGE.oda)
   const csv = (dia: string) =>
     `part number,description,biggest ${dia},long (mm),WT\r\nQ-1,"collet, 1",10,34,0.07\r\nQ-2,collet 2,nine,34,0.07\r\nQ-3,collet 3,8,0,0.07\r\n`
   await page.getByLabel('File to import').setInputFiles(file('collets.csv', csv('')))
@@ -85,6 +85,11 @@ test('a list of parts: columns are mapped, a missing unit is a fault, all or not
 test('a tool is changed: a new version, and a drawing with splines is refused', async ({ page }) => {
   await open(page, '/library/tools/D-0006')
   await page.getByText('Change it: a new version').click()
+  // limits are a lead's
+  await expect(page.getByText('Only a lead can add or change a tool')).toBeVisible()
+  await expect(page.getByRole('button', { name: /Save as version 2/ })).toBeDisabled()
+  await scan(page, BADGE.oda)
+  await expect(page.getByText('Only a lead can add or change a tool')).toBeHidden()
   await page
     .getByLabel('DXF contour')
     .setInputFiles(

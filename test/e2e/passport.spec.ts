@@ -51,7 +51,7 @@ test('holder care: inspected, stud replaced, and a wrong holder type is not buil
 })
 
 test('the shop’s own steps: changed, refused when they name what no build knows', async ({ page }) => {
-  await open(page, '/library/steps?clamping=side-lock')
+  await open(page, '/library/steps?clamping=side-lock', BADGE.oda)
   const text = page.getByLabel('What to do').first()
   await text.fill('Look at {{ weather }}.')
   await big(page).click()

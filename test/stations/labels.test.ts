@@ -43,7 +43,6 @@ describe('the lines of a label', () => {
     expect(usual.title).toBe('T4 BX00143')
     expect(usual.lines.slice(0, 3)).toEqual(['End mill Ø10 R1', 'L 118.000 mm from gauge line', 'radius 5.001 mm'])
     const own = trial(id, { title: '{{ t }} {{ job }}', lines: ['{{ length }}', '{{ tip }}', '{{ corner }}', 'keep dry'] })
-    expect(codeOf(await keepLabel(room.as('ines', 71), fonts, 'HERON', { ...own, version: 1 }, heavyHere))).toBe('LEAD_ONLY')
     valueOf(await keepLabel(room.as('oda', 72), fonts, 'HERON', { ...own, version: 1 }, heavyHere))
     const changed = labelPictureOf(room.db, getHandover(room.db, id)!)
     // a line that comes out empty is left out
@@ -109,9 +108,9 @@ describe('printing', () => {
   it('one or many, each with an entry, the picture itself in the spool', async () => {
     const { room, id } = await released()
     const spool = new Map<string, Uint8Array>()
-    const printer = simulatedPrinter((name, png) => {
-      spool.set(name, png)
-      return `spool/${name}`
+    const printer = simulatedPrinter({
+      put: (name, png) => (spool.set(name, png), `spool/${name}`),
+      drop: (where) => void spool.delete(where.replace('spool/', '')),
     })
     expect(valueOf(await printLabels(room.as('ines', 71), printer, fonts, [id]))).toEqual({
       printed: 1,
@@ -123,10 +122,13 @@ describe('printing', () => {
   })
   it('a printer that is off or empty says so, and nothing counts as printed', async () => {
     const { room, id } = await released()
-    const off = simulatedPrinter(() => {
-      throw new Error('no such folder')
+    const off = simulatedPrinter({
+      put: () => {
+        throw new Error('no such folder')
+      },
+      drop: () => undefined,
     })
-    const empty: Printer = { print: async (_job: LabelJob) => fail({ code: 'NO_LABELS' }) }
+    const empty: Printer = { print: async (_job: LabelJob) => fail({ code: 'NO_LABELS' }), withdraw: () => undefined }
     expect(codeOf(await printLabels(room.as('ines', 71), off, fonts, [id]))).toBe('PRINTER_OFF')
     expect(codeOf(await printLabels(room.as('ines', 71), empty, fonts, [id]))).toBe('NO_LABELS')
     expect(listRecord(room.db).filter((e) => e.what === 'label printed')).toEqual([])
@@ -135,7 +137,7 @@ describe('printing', () => {
     const { room, id } = await released()
     const second = await release(room, 75)
     const printed: string[] = []
-    const printer: Printer = { print: async ({ name }) => (printed.push(name), ok({ where: name })) }
+    const printer: Printer = { print: async ({ name }) => (printed.push(name), ok({ where: name })), withdraw: () => undefined }
     expect(codeOf(await printLabels(room.as('ines', 76), printer, fonts, [second, id]))).toBe('SUPERSEDED')
     expect(printed).toEqual([])
   })

@@ -32,8 +32,8 @@ const COLLAR: ProgramStep = {
   features: ['DC', 'LF'],
   limits: { DC: { min: 11.95, max: 12.05 } },
 }
-const keep = (r: ReturnType<typeof room>, steps: readonly ProgramStep[], base = 0) =>
-  keepProgram(r.as('ines', 61), { serial: 'BX00143', steps, base, why: 'went well' })
+const keep = (r: ReturnType<typeof room>, steps: readonly ProgramStep[], base = 0, who = 'ines') =>
+  keepProgram(r.as(who, 61), { serial: 'BX00143', steps, base, why: 'went well' })
 
 /** Pictures of the tool, and of a collar Ø12 at 20 mm below its tip. */
 function withCollar(): Uint8Array {
@@ -105,7 +105,10 @@ describe('a measuring program', () => {
   it('keeps its older versions, and refuses a change of one that is not in force any more', () => {
     const r = room()
     valueOf(keep(r, [TOOL, COLLAR]))
-    valueOf(keep(r, [TOOL], 1))
+    // a limit is a lead's to change or to leave out; a step more is anybody's
+    expect(codeOf(keep(r, [TOOL], 1))).toBe('LEAD_ONLY')
+    expect(codeOf(keep(r, [TOOL, { ...COLLAR, limits: { DC: { min: 11.9, max: 12.1 } } }], 1))).toBe('LEAD_ONLY')
+    valueOf(keep(r, [TOOL], 1, 'oda'))
     expect(codeOf(keep(r, [TOOL, COLLAR], 1))).toBe('CHANGED')
     expect(getProgram(r.db, 'D-0004')!.steps).toEqual([TOOL])
     expect(listProgramVersions(r.db, 'D-0004').map((p) => p.version)).toEqual([2, 1])

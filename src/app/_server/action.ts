@@ -2,6 +2,9 @@ import 'server-only'
 import { revalidatePath } from 'next/cache'
 import type { z } from 'zod'
 import { fail, ok, type LengthUnit, type Result } from '@/core/units'
+import { refuseRight, rightOf } from '@/stations/rights'
+import { storageFault } from '@/stations/storage'
+import { refuser } from '@/stations/write'
 import type { Answer, Ask, Asked, Contract, Given, Said } from '@/stations/contract'
 import { outerCode, type Refusal } from '@/stations/refusals'
 import type { Work } from '@/stations/work'
@@ -24,8 +27,8 @@ function badInput({ issues: [issue] }: z.ZodError): Refusal {
   }
 }
 
-const read = <C extends Contract>(contract: C, asked: unknown): Result<Given<C>, Refusal> => {
-  const given = contract.input.safeParse(asked)
+const read = <C extends Contract>(input: Contract['input'], asked: unknown): Result<Given<C>, Refusal> => {
+  const given = input.safeParse(asked)
   return given.success ? ok(given.data as Given<C>) : fail(badInput(given.error))
 }
 
@@ -35,20 +38,45 @@ export const only = <T, A>(done: Result<T, Refusal>, promised: (value: T) => A):
 
 type Outcome<T> = Promise<Result<T, Refusal>> | Result<T, Refusal>
 
-/** A verb that writes: parses what came, finds out who works, does it, and has every page read anew. */
+/** Who may not is told, and whoever is known is noted: it is worth knowing what nearly happened. */
+function mayNot(contract: Contract, { db, now, person }: Context): Refusal | null {
+  const refusal = refuseRight(rightOf(contract), person)
+  if (refusal && person) refuser({ db, now, person }, 'Rights')(refusal)
+  return refusal
+}
+
+/** What a disk that is full, or a database that somebody else has, throws in the middle of anything. */
+async function orStorageFault<T>(work: () => Outcome<T>): Promise<Result<T, Refusal>> {
+  try {
+    return await work()
+  } catch (error) {
+    const fault = storageFault(error)
+    if (fault) return fail({ code: fault })
+    throw error
+  }
+}
+
+/**
+ * A verb that writes: finds out who works and may, parses what came, does it, and has every page read anew.
+ * @param input where the schema stands elsewhere
+ */
 export function defineAction<C extends Contract>(
   contract: C,
   verb: (work: Work, given: Given<C>, context: Context) => Outcome<Answer<C>>,
+  input: Contract['input'] = contract.input,
 ): Ask<C> {
+  rightOf(contract)
   return async (asked: Asked<C>) => {
     const here = await context()
-    const given = read(contract, asked)
-    if (!given.ok) return fail(inWords(given.error, here.unit))
-    const { db, now, person, unit } = here
-    if (!person) return fail(inWords({ code: 'NOBODY' }, unit))
-    const done = await verb({ db, now, person }, given.value, here)
+    const { db, now, person } = here
+    const done = await orStorageFault<Answer<C>>(() => {
+      const refused = mayNot(contract, here)
+      if (refused || !person) return fail(refused ?? { code: 'NOBODY' })
+      const given = read<C>(input, asked)
+      return given.ok ? verb({ db, now, person }, given.value, here) : given
+    })
     revalidatePath('/', 'layout')
-    return done.ok ? done : fail(inWords(done.error, unit))
+    return done.ok ? done : fail(inWords(done.error, here.unit))
   }
 }
 
@@ -57,10 +85,14 @@ export function defineQuestion<C extends Contract>(
   contract: C,
   answer: (given: Given<C>, context: Context) => Outcome<Answer<C>>,
 ): Ask<C> {
+  rightOf(contract)
   return async (asked: Asked<C>) => {
     const here = await context()
-    const given = read(contract, asked)
-    const done = given.ok ? await answer(given.value, here) : given
+    const done = await orStorageFault<Answer<C>>(() => {
+      const refused = mayNot(contract, here)
+      const given = refused ? fail(refused) : read<C>(contract.input, asked)
+      return given.ok ? answer(given.value, here) : given
+    })
     return done.ok ? done : fail(inWords(done.error, here.unit))
   }
 }

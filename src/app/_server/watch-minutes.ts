@@ -1,4 +1,5 @@
 import 'server-only'
+import { logFault } from '@/runtime/log'
 import { readMinutes } from '@/stations/load/read-minutes'
 import type { Shop } from '@/runtime'
 
@@ -14,7 +15,7 @@ export function watchMinutes({ db, control }: Pick<Shop, 'db' | 'control'>): voi
     if (reading) return
     reading = true
     readMinutes(db, control)
-      .catch((error: unknown) => console.error('Minutes cut could not be read.', error))
+      .catch((error: unknown) => logFault('minutes cut', error))
       .finally(() => (reading = false))
   }
   read()

@@ -17,8 +17,10 @@ import { say } from '@/words/screens/library'
 export const putPartAction = defineAction(library.putPart, (work, { part, version }) =>
   only(putPart(work, part, version), ({ id }) => ({ id })),
 )
-export const putDefinitionAction = defineAction({ ...library.putDefinition, input: DefinitionSchema }, (work, definition) =>
-  only(putDefinition(work, definition), ({ id, version }) => ({ id, version })),
+export const putDefinitionAction = defineAction(
+  library.putDefinition,
+  (work, definition) => only(putDefinition(work, definition), ({ id, version }) => ({ id, version })),
+  DefinitionSchema,
 )
 export const regrindAction = defineAction(library.regrind, (work, given) => regrind(work, { ...given, place: null }))
 

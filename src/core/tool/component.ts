@@ -39,11 +39,12 @@ export const numberOf = (part: Component, key: PropertyKey): number | undefined 
 
 export type PartFault =
   | { readonly code: 'UNKNOWN_KIND'; readonly kind: string }
-  | { readonly code: 'MISSING'; readonly key: string }
-  | { readonly code: 'NOT_A_NUMBER'; readonly key: PropertyKey; readonly value: unknown }
+  | { readonly code: 'MISSING' | 'NOT_TEXT'; readonly key: string }
+  | { readonly code: 'TOO_LONG'; readonly key: string; readonly most: number }
+  | { readonly code: 'NOT_A_NUMBER'; readonly key: string; readonly value: unknown }
   | {
       readonly code: 'OUT_OF_RANGE'
-      readonly key: PropertyKey
+      readonly key: string
       readonly value: number
       readonly min: number
       readonly max: number
@@ -72,8 +73,7 @@ export function checkComponent(raw: Readonly<Record<string, unknown>>): Result<C
   const kind = String(raw.kind ?? '')
   if (!isKind(kind)) return fail([{ code: 'UNKNOWN_KIND', kind }])
   const faults: PartFault[] = []
-  for (const key of ['id', 'name'])
-    if (typeof raw[key] !== 'string' || raw[key].trim() === '') faults.push({ code: 'MISSING', key })
+  faults.push(...baseFaults(raw))
   const { has } = kindSpec(kind)
   const known = propertiesOf(kind)
   for (const key of known) {
@@ -90,12 +90,46 @@ export function checkComponent(raw: Readonly<Record<string, unknown>>): Result<C
   return faults.length ? fail(faults) : ok(raw as unknown as Component)
 }
 
+/** Characters of the texts that every part has. */
+const LONGEST = { id: 60, name: 120, makerNumber: 80, note: 2000, drawing: 120 } as const
+const LARGEST = { price: 10_000_000, leastStock: 1_000_000 } as const
+const TEXT_MOST = 200
+/** Line ends and other marks that no name has. */
+const CONTROL = /[\u0000-\u001f\u007f]/
+
+const isNothing = (value: unknown): boolean => value === undefined || value === null || value === ''
+
+function textFault(key: string, value: unknown, most: number): PartFault | null {
+  if (typeof value !== 'string' || (key !== 'note' && CONTROL.test(value))) return { code: 'NOT_TEXT', key }
+  return value.length > most ? { code: 'TOO_LONG', key, most } : null
+}
+
+function countFault(key: string, value: unknown, max: number): PartFault | null {
+  if (typeof value !== 'number' || !Number.isFinite(value)) return { code: 'NOT_A_NUMBER', key, value }
+  return value < 0 || value > max ? { code: 'OUT_OF_RANGE', key, value, min: 0, max } : null
+}
+
+/** What is wrong with what every part has. */
+function baseFaults(raw: Readonly<Record<string, unknown>>): PartFault[] {
+  const faults: (PartFault | null)[] = []
+  for (const key of ['id', 'name'])
+    if (isNothing(raw[key]) || (typeof raw[key] === 'string' && raw[key].trim() === '')) faults.push({ code: 'MISSING', key })
+  for (const [key, most] of Object.entries(LONGEST)) if (!isNothing(raw[key])) faults.push(textFault(key, raw[key], most))
+  for (const [key, max] of Object.entries(LARGEST)) if (!isNothing(raw[key])) faults.push(countFault(key, raw[key], max))
+  if (!isNothing(raw.drawing) && !/^\w[\w.-]*$/.test(String(raw.drawing))) faults.push({ code: 'NOT_TEXT', key: 'drawing' })
+  if (!isNothing(raw.reground)) {
+    const { from, count } = Object(raw.reground) as { from?: unknown; count?: unknown }
+    faults.push(textFault('reground', from, LONGEST.id), countFault('reground', count, LARGEST.leastStock))
+  }
+  return faults.filter((fault) => fault !== null)
+}
+
 function checkValue(key: PropertyKey, value: unknown, needed: boolean): PartFault | null {
   if (value === undefined || value === null || value === '') return needed ? { code: 'MISSING', key } : null
   const { quantity, choices, min = -Infinity, max = Infinity } = specOf(key)
   if (quantity === 'choice')
     return choices?.includes(String(value)) ? null : { code: 'NOT_A_CHOICE', key, value, choices: choices ?? [] }
-  if (quantity === 'text') return typeof value === 'string' ? null : { code: 'MISSING', key }
+  if (quantity === 'text') return textFault(key, value, TEXT_MOST)
   if (typeof value !== 'number' || !Number.isFinite(value)) return { code: 'NOT_A_NUMBER', key, value }
   if (value < min || value > max || (quantity === 'count' && !Number.isInteger(value)))
     return { code: 'OUT_OF_RANGE', key, value, min, max }

@@ -16,4 +16,6 @@ export type PrinterError =
 export interface Printer {
   /** Resolves when it is printed, with where it came out. */
   print(job: LabelJob): Promise<Result<{ readonly where: string }, PrinterError>>
+  /** Takes back what has not left yet, because it could not be noted; a label that was torn off cannot be taken back. */
+  withdraw(where: string): void
 }

@@ -2,13 +2,20 @@
 import { fail, ok } from '@/core/units'
 import type { Printer } from './port'
 
-/** @param put keeps a picture under a name and says where; throws when the folder cannot be written */
-export const simulatedPrinter = (put: (name: string, png: Uint8Array) => string): Printer => ({
+/** Where printed pictures lie. */
+export interface Spool {
+  /** Keeps a picture under a name and says where; throws when the folder cannot be written. */
+  put(name: string, png: Uint8Array): string
+  drop(where: string): void
+}
+
+export const simulatedPrinter = (spool: Spool): Printer => ({
   print: async ({ name, png }) => {
     try {
-      return ok({ where: put(`${name}.png`, png) })
+      return ok({ where: spool.put(`${name}.png`, png) })
     } catch (error) {
       return fail({ code: 'PRINTER_OFF', detail: error instanceof Error ? error.message : 'no folder' })
     }
   },
+  withdraw: (where) => spool.drop(where),
 })

@@ -8,7 +8,7 @@ import { getMachine } from '@/db/machine/read'
 import type { Control } from '@/devices/control/port'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
-import { note, refuser, write } from '../write'
+import { note, putFile, refuser, withFile, write } from '../write'
 import { refuseTrial, tryPost } from './propose'
 
 /** A folder for each machine, from which its control or a gateway takes files; handed in, so that a verb knows no file system. */
@@ -19,6 +19,8 @@ export interface DropFolder {
    * @returns `there` when one of that name still lies there
    */
   put(machine: string, file: string, text: string, over: boolean): 'written' | 'there'
+  /** Takes away a file that could not be noted. */
+  take(machine: string, file: string): void
 }
 
 export interface Drop {
@@ -66,20 +68,23 @@ export async function dropPost(
   const post = handovers.length === 1 ? ok(handovers[0]) : await wholeKit(work, control, machine, handovers)
   if (!post.ok) return refuse(post.error)
   const { postFile, postText } = post.value
-  if (folder.put(key, postFile, postText, over) === 'there')
-    return fail({ code: 'FILE_THERE', file: postFile, machine: machine.name })
+  const put = putFile(() => folder.put(key, postFile, postText, over))
+  if (!put.ok) return put
+  if (put.value === 'there') return fail({ code: 'FILE_THERE', file: postFile, machine: machine.name })
   const entry = { code: 'POSTED', file: postFile, machine: machine.name, over } as const
-  return write(work, null, (tx) => {
-    for (const { values } of handovers)
-      note(tx, {
-        entry,
-        serial: values.serial,
-        t: values.t,
-        machine: key,
-        after: { file: postFile, issue: values.issue },
-      })
-    return { file: postFile }
-  })
+  const tell = () =>
+    write(work, null, (tx) => {
+      for (const { values } of handovers)
+        note(tx, {
+          entry,
+          serial: values.serial,
+          t: values.t,
+          machine: key,
+          after: { file: postFile, issue: values.issue },
+        })
+      return { file: postFile }
+    })
+  return withFile(() => folder.take(key, postFile), tell)
 }
 
 /** The frozen values of several tools in one file, tried by the control like every other. */

@@ -4,7 +4,7 @@ import { getHandover } from '@/db/handover/read'
 import { type Printer } from '@/devices/printer/port'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
-import { refuser, write } from '../write'
+import { refuser, withFile, write } from '../write'
 import { labelPictureOf } from './label-of'
 
 /** Prints the labels of one tool or of a whole kit; one that is out of date prints none of them. */
@@ -35,7 +35,11 @@ export async function printLabels(
     if (!done.ok) return fail({ code: 'PRINTER', error: done.error, printed: i, of: handovers.length })
     where = done.value.where
     const noted = { entry: { code: 'LABEL_PRINTED', issue }, serial, t, machine, after: { issue, where } } as const
-    write(work, noted, () => null)
+    const told = withFile(
+      () => printer.withdraw(done.value.where),
+      () => write(work, noted, () => null),
+    )
+    if (!told.ok) return told
   }
   return ok({ printed: handovers.length, where })
 }

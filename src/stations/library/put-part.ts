@@ -1,10 +1,18 @@
-import { checkComponent, type Component } from '@/core/tool'
+import { checkComponent, PROPERTIES, type Component, type PropertyKey } from '@/core/tool'
 import { fail, type Result } from '@/core/units'
-import { getComponent } from '@/db/library/read'
+import { componentVersion, getComponent } from '@/db/library/read'
 import { insertComponent, updateComponent } from '@/db/library/write'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
 import { must, write } from '../write'
+
+/** Prices, and what heat a holder bears: what a lead stands for. */
+const LEADS: readonly string[] = [
+  'price',
+  ...(Object.keys(PROPERTIES) as PropertyKey[]).filter((key) => PROPERTIES[key].quantity === 'temperature'),
+]
+const leadsOf = (part: Component | null): string =>
+  JSON.stringify(LEADS.map((key) => (part as Readonly<Record<string, unknown>> | null)?.[key] ?? null))
 
 /**
  * A new part, or a changed one: its kind stays, and every property is checked.
@@ -19,6 +27,8 @@ export function putPart(work: Work, raw: Readonly<Record<string, unknown>>, vers
   if (isNew && before) return fail({ code: 'PART_EXISTS', part: part.id, name: before.name, in: 'form' })
   if (!isNew && !before) return fail({ code: 'UNKNOWN_PART', part: part.id })
   if (before && before.kind !== part.kind) return fail({ code: 'KIND_STAYS', part: part.id, kind: before.kind })
+  if (before && componentVersion(work.db, part.id) !== version) return fail({ code: 'CHANGED', what: 'part', part: part.id })
+  if (work.person.role !== 'lead' && leadsOf(part) !== leadsOf(before)) return fail({ code: 'LEAD_ONLY', what: 'prices' })
   const entry = { code: 'PART_PUT', part: part.id, name: part.name, isNew: !before } as const
   return write(
     work,

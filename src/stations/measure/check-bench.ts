@@ -13,7 +13,7 @@ import { ok, type Result } from '@/core/units'
 import { insertCheck } from '@/db/bench/write'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
-import { refuser, write } from '../write'
+import { putFile, refuser, withFile, write } from '../write'
 import { readBench, type BenchNow } from './bench-state'
 import { findAgain, holdAgain, type MeasureAgain } from './look-back'
 import type { EvidenceStore, MeasureFrames } from './save-measurement'
@@ -89,7 +89,8 @@ export function finishCheck(
   const drift = driftOf(master, radii, LF)
   const verdict = judgeDrift(drift, bench.check === null)
   if (verdict === 'too far' && (work.person.role !== 'lead' || !save.reason)) return refused({ code: 'TOO_FAR', bench: 'this' })
-  const place = evidence.put(master.mark, work.now, save.frames)
+  const put = putFile(() => evidence.put(master.mark, work.now, save.frames))
+  if (!put.ok) return put
   const again = verdict === 'drifted' || verdict === 'too far' ? findAgain(work, adapter, bench.check, drift) : []
   const zero = addZero(bench.zero, drift)
   const noted = {
@@ -97,19 +98,21 @@ export function finishCheck(
     before: bench.zero,
     after: { ...zero, again: again.map(({ serial, movedMm, after }) => ({ serial, movedMm, after })) },
   } as const
-  return write(work, noted, (tx) => {
-    insertCheck(tx.db, {
-      masterId: master.id,
-      coupling: adapter.coupling,
-      adapter: adapter.serial,
-      at: tx.now,
-      personId: tx.person.id,
-      drift,
-      zero,
-      evidence: place,
-      reason: save.reason,
+  const keep = () =>
+    write(work, noted, (tx) => {
+      insertCheck(tx.db, {
+        masterId: master.id,
+        coupling: adapter.coupling,
+        adapter: adapter.serial,
+        at: tx.now,
+        personId: tx.person.id,
+        drift,
+        zero,
+        evidence: put.value,
+        reason: save.reason,
+      })
+      holdAgain(tx, again)
+      return { drift, verdict, again }
     })
-    holdAgain(tx, again)
-    return { drift, verdict, again }
-  })
+  return withFile(() => evidence.drop(put.value), keep)
 }

@@ -20,7 +20,6 @@ const DAY_MS = 86_400_000
 
 /** Cleans away pictures older than `keepDays`, but never those that a standing tool's figures rest on. */
 export function cleanPictures(work: Work, pictures: KeptPictures, keepDays: number): Result<Cleaned, Refusal> {
-  if (work.person.role !== 'lead') return fail({ code: 'LEAD_ONLY', what: 'pictures' })
   if (!(keepDays >= LEAST_KEPT_DAYS)) return fail({ code: 'TOO_YOUNG', days: LEAST_KEPT_DAYS })
   const used = listEvidenceInUse(work.db)
   const before = new Date(Date.parse(work.now) - keepDays * DAY_MS).toISOString()

@@ -18,6 +18,10 @@ export interface ProgramSave {
   readonly why: string
 }
 
+/** Whether a step that was there allows something else now, or is gone. */
+const otherLimits = (before: readonly ProgramStep[], after: readonly ProgramStep[]): boolean =>
+  before.some((old) => JSON.stringify(old.limits) !== JSON.stringify(after.find((step) => step.name === old.name)?.limits))
+
 /** Keeps a program as the next version of its definition's one copy: from now on everyone measures by it. */
 export function keepProgram(work: Work, save: ProgramSave): Result<{ readonly version: number }, Refusal> {
   const assembly = getAssembly(work.db, save.serial)
@@ -28,6 +32,8 @@ export function keepProgram(work: Work, save: ProgramSave): Result<{ readonly ve
   const changed = { code: 'CHANGED', what: 'routine' } as const
   const current = getProgram(work.db, definition.id)
   if ((current?.version ?? 0) !== save.base) return fail(changed)
+  if (work.person.role !== 'lead' && current && otherLimits(current.steps, steps.value))
+    return fail({ code: 'LEAD_ONLY', what: 'limits' })
   const last = lastMeasurement(work.db, assembly.id)
   const version = save.base + 1
   const { why, serial } = save

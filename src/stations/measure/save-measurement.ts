@@ -3,7 +3,7 @@ import { nextState } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
-import { refuser } from '../write'
+import { putFile, refuser, withFile } from '../write'
 import { practiceOf } from '../practice'
 import { heldBack, readBench } from './bench-state'
 import { keepMeasurement, unexplainedJump } from './keep-measurement'
@@ -100,17 +100,20 @@ export function finishSave(
   )
   const jump = unexplainedJump(sheet, result, save.reason ?? null)
   if (jump) return fail(jump)
-  const place = evidence.put(save.serial, work.now, save.frames)
-  const saved = keepMeasurement(work, sheet, {
-    set: tool,
-    steps,
-    program: sheet.program?.version ?? null,
-    result,
-    source: 'pictures',
-    evidence: place,
-    takenAt: save.takenAt,
-    reason: save.reason ?? null,
-  })
-  if (!saved.ok) evidence.drop(place)
-  return saved
+  const put = putFile(() => evidence.put(save.serial, work.now, save.frames))
+  if (!put.ok) return put
+  return withFile(
+    () => evidence.drop(put.value),
+    () =>
+      keepMeasurement(work, sheet, {
+        set: tool,
+        steps,
+        program: sheet.program?.version ?? null,
+        result,
+        source: 'pictures',
+        evidence: put.value,
+        takenAt: save.takenAt,
+        reason: save.reason ?? null,
+      }),
+  )
 }

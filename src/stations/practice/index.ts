@@ -10,7 +10,6 @@ export { getPractice as practiceOf }
 
 /** A value of practice as this shop has it, from now on; a lead's to change. @param value null: the standard one again */
 export function keepPractice(work: Work, key: PracticeKey, value: number | null): Result<null, Refusal> {
-  if (work.person.role !== 'lead') return fail({ code: 'LEAD_ONLY', what: 'practice' })
   const { unit, min, max, standard } = PRACTICE[key]
   if (value !== null && !(value >= min && value <= max)) return fail({ code: 'OUT_OF_RANGE', key, min, max, unit })
   const before = getPractice(work.db)[key]

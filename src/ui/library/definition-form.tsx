@@ -11,6 +11,7 @@ import { useFewParts } from './use-parts'
 import { useUnit, useUnsaved } from '../shell/shell-context'
 import { readTyped, shown, startOf, type Typed } from './definition-text'
 import { say } from '@/words/screens/library'
+import { LeadsOnly, useLead } from '../shell/lead-only'
 import { PartLine, Sizes, Ticks } from './definition-fields'
 import { DefinitionFormProps } from './definition-props'
 
@@ -21,6 +22,7 @@ export function DefinitionForm(props: DefinitionFormProps) {
   const [typing, setTyping] = useState('')
   const suggestions = useFewParts(typing, {}, 30)
   const unit = useUnit()
+  const lead = useLead()
   const router = useRouter()
   const { busy, problem, run, setProblem } = useAct()
   const [contour, setContour] = useState(definition?.contour ?? null)
@@ -91,6 +93,7 @@ export function DefinitionForm(props: DefinitionFormProps) {
   useUnsaved(isDirty ? say.thisTool : null)
   return (
     <form onSubmit={submit} noValidate className="flex flex-col gap-3">
+      <LeadsOnly what="tools" />
       <Sizes errors={errors} register={register} definition={definition} takeDefaults={takeDefaults} />
       <Ticks legend={say.measure} all={MEASURABLE.map((m) => ({ key: m, name: m }))} register={register('measure')} />
       <Ticks legend={say.machines} all={machines} register={register('machines')} error={errors.machines?.message} />
@@ -110,7 +113,7 @@ export function DefinitionForm(props: DefinitionFormProps) {
       <FileInput picker={archetype} label={say.xmlArchetype} accept=".xml" take={([file]) => void takeArchetype(file)} />
       <Problem lead={say.notSaved} text={problem} />
       <div className="max-w-md">
-        <BigAction disabled={busy} onAct={() => void submit()}>
+        <BigAction disabled={busy || !lead} onAct={() => void submit()}>
           {definition ? say.keepAsVersion(definition.version + 1) : say.saveTool}
         </BigAction>
       </div>

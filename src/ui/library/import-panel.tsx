@@ -4,6 +4,7 @@ import { useRef, useState, type Dispatch, type SetStateAction } from 'react'
 import { BigAction } from '../common/actions'
 import { DropFiles } from '../common/drop-files'
 import { Say, Problem } from '../common/sheet'
+import { LeadsOnly, useLead } from '../shell/lead-only'
 import type { Ask } from '@/stations/contract'
 import type * as library from '@/stations/library/contract'
 import { say } from '@/words/screens/library'
@@ -74,6 +75,7 @@ export function ImportPanel({ act }: { readonly act: ImportActions }) {
   }
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-3">
+      <LeadsOnly what="imports" />
       <DropFiles picker={picker} label={say.fileToImport} accept=".csv,.txt,.json" take={([chosen]) => void take(chosen)}>
         {busy ? say.reading : (file?.name ?? say.partsOrToolsAsCsv)}
       </DropFiles>
@@ -120,6 +122,7 @@ function Previewed({
   readonly change: (i: number, to: Mapping[number]) => void
   readonly takeIn: () => Promise<void>
 }) {
+  const lead = useLead()
   return (
     preview && (
       <>
@@ -135,7 +138,7 @@ function Previewed({
         </p>
         {preview.faults.length > 0 && <Faults preview={preview} />}
         <div className="max-w-md">
-          <BigAction disabled={busy || preview.faults.length > 0 || preview.good === 0} onAct={() => void takeIn()}>
+          <BigAction disabled={busy || !lead || preview.faults.length > 0 || preview.good === 0} onAct={() => void takeIn()}>
             {preview.faults.length ? say.correctTheFaultsFirst : say.importParts(preview.good.toLocaleString('en'))}
           </BigAction>
         </div>

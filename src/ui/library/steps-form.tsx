@@ -6,6 +6,7 @@ import { BigAction, SmallAction, SmallActions } from '../common/actions'
 import { AreaField, SelectField, TextField } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
+import { LeadsOnly, useLead } from '../shell/lead-only'
 import { useUnsaved } from '../shell/shell-context'
 import type { Ask } from '@/stations/contract'
 import type * as build from '@/stations/build/contract'
@@ -41,6 +42,7 @@ export function StepsForm({
   readonly save: Save
 }) {
   const { busy, problem, run } = useAct()
+  const lead = useLead()
   const { register, control, handleSubmit, reset, formState } = useForm<{ lines: Line[] }>({
     defaultValues: {
       lines: steps.map((s) => ({
@@ -78,12 +80,13 @@ export function StepsForm({
   useUnsaved(isDirty ? say.whatYouChangedInThese : null)
   return (
     <form onSubmit={submit} noValidate className="flex flex-col gap-3">
+      <LeadsOnly what="steps" />
       {fields.map((field, i) => (
         <StepFields key={field.id} i={i} register={register} swap={swap} fields={fields} remove={remove} />
       ))}
       <Problem lead={say.notKept} text={problem} />
       <div className="max-w-md">
-        <BigAction disabled={busy} onAct={() => void submit()}>
+        <BigAction disabled={busy || !lead} onAct={() => void submit()}>
           {say.saveSteps}
         </BigAction>
         <SmallActions>

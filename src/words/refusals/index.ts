@@ -30,3 +30,6 @@ export function refusalText(refusal: Refusal, unit: LengthUnit): string {
   const say = ALL[refusal.code] as (data: Refusals[RefusalCode], unit: LengthUnit) => string
   return [say(refusal, unit), ...(refusal.also ?? []).map((r) => refusalText(r, unit))].join(' ')
 }
+
+export { leadOnlyText } from './shared'
+export type { LeadOnly } from '@/stations/refusals'

@@ -14,7 +14,15 @@ const LEAD: Readonly<Record<LeadOnly, string>> = {
   certificates: 'Only a lead can enter a certificate: every measurement depends on it.',
   'master checks': 'Only a lead can let measuring go on without the master check.',
   pictures: 'Only a lead can delete pictures.',
+  steps: 'Only a lead can change assembly steps: everybody builds by them.',
+  tools: 'Only a lead can add or change a tool: its limits decide what is in tolerance.',
+  imports: 'Only a lead can import a file into the library.',
+  limits: 'Only a lead can change the limits of a routine. Save it with the limits it had.',
+  prices: 'Only a lead can change a price or the temperature a holder may have.',
 }
+
+/** What only a lead may do, and why. */
+export const leadOnlyText = (what: LeadOnly): string => LEAD[what]
 
 const CHANGED = {
   build: 'Somebody else is working on this build. Look again.',
@@ -27,10 +35,14 @@ const CHANGED = {
 
 export const SHARED: Sentences<SharedRefusals> = {
   BUSY: () => 'Boulder is busy with other work. Nothing was saved; what you entered is still here. Try again in a minute.',
+  DISK_FULL: () =>
+    'The disk is full. Nothing was saved; what you entered is still here. Make room on the server, then try again.',
+  READ_ONLY: () => 'The data folder cannot be written to. Nothing was saved. Whoever looks after the server must allow it.',
+  BROKEN_FILE: () => 'The database file cannot be read. Nothing was saved. Stop Boulder, and put the last backup in its place.',
   TOO_HEAVY: () => 'This takes too long to read. Nothing was saved. Make it smaller or simpler, and try again.',
   NOBODY: () => 'Nobody is signed in. Scan your badge, or tap your name at the top right.',
   BAD_INPUT: fieldText,
-  LEAD_ONLY: ({ what }) => LEAD[what],
+  LEAD_ONLY: ({ what }) => leadOnlyText(what),
   UNKNOWN_MACHINE: ({ machine }) => `There is no machine ${machine}.`,
   UNKNOWN_SERIAL: ({ serial, holder }) =>
     holder ? `There is no holder ${serial} in the library.` : `There is no tool on holder ${serial}.`,

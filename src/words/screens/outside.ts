@@ -95,6 +95,12 @@ export const say = {
   mustBeMillOrLathe: 'must be mill or lathe',
   aProgramCanHaveTools: (most: number) => `A program can have ${most} different tools at most.`,
   aPictureCanHave: (most: number) => `A picture can be ${most} pixels wide and high at most.`,
+  unknownHost:
+    'Boulder is not known under this name. Use the address it was started with, or add the name to BOULDER_HOSTS and start it again.',
+  foreignOrigin: 'A page of another address may not ask Boulder for anything.',
+  unreadableAddress: 'This address cannot be read: a % in it does not stand for a character.',
+  wrongName: 'Not known under this name',
+  theDiskIsFull: 'The disk is full',
   notOneBlockOfA: 'Not one block of a program can be read in this text.',
 
   // route.ts

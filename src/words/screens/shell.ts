@@ -98,6 +98,7 @@ export const say = {
 
   // moves-table.tsx
   noEntriesYet: 'No entries yet.',
+  askALead: 'Ask a lead',
   stockEntries: 'Stock entries',
   when: 'when',
   what: 'what',

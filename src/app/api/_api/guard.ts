@@ -1,12 +1,16 @@
 import 'server-only'
 import { timingSafeEqual } from 'node:crypto'
 import type { NextRequest } from 'next/server'
-import { apiToken } from '@/runtime'
+import { readWho } from '@/stations/session/who'
+import { apiToken, theShop } from '@/runtime'
+import { logFault } from '@/runtime/log'
+import { storageFault } from '@/stations/storage'
 import { SESSION_COOKIE, sessionIdOf } from '@/runtime/session'
 import { problem } from './problem'
+import { refused } from './refused'
 import { say } from '@/words/screens/outside'
 
-/** Whoever may come in: a program with the token, or one of our own pages with its session. */
+/** Whoever may come in: a program with the token, or one of our own pages with somebody signed in. */
 function mayEnter(request: NextRequest): boolean {
   const token = apiToken()
   if (!token) return false
@@ -18,7 +22,9 @@ function mayEnter(request: NextRequest): boolean {
   }
   const site = request.headers.get('sec-fetch-site')
   const sameOrigin = site === null || site === 'same-origin' || site === 'none'
-  return sameOrigin && sessionIdOf(request.cookies.get(SESSION_COOKIE)?.value) !== null
+  if (!sameOrigin) return false
+  const session = sessionIdOf(request.cookies.get(SESSION_COOKIE)?.value)
+  return session !== null && readWho(theShop().db, session).person !== null
 }
 
 type Params = Readonly<Record<string, string>>
@@ -30,7 +36,9 @@ export function guarded(work: (request: NextRequest, params: Params) => Promise<
     try {
       return await work(request, ((await route.params) ?? {}) as Params)
     } catch (error) {
-      console.error('api', request.nextUrl.pathname, error)
+      const fault = storageFault(error)
+      if (fault) return refused({ code: fault })
+      logFault(request.nextUrl.pathname, error)
       return problem(500, 'INTERNAL', say.somethingBroke)
     }
   }

@@ -4,13 +4,16 @@ import { say } from '@/words/screens/outside'
 const TITLES: Readonly<Record<number, string>> = {
   400: say.theRequestIsMalformed,
   401: say.notAllowedIn,
+  403: say.notAllowedIn,
   404: say.notKnownHere,
   409: say.itContradictsTheRecord,
   413: say.tooLarge,
   415: say.wrongTypeOfContent,
+  421: say.wrongName,
   422: say.itCannotBeUsed,
   500: say.aFaultOfOurOwn,
   503: say.busyTryAgain,
+  507: say.theDiskIsFull,
   502: say.theMachinesControlDoesNot,
 }
 

@@ -6,6 +6,9 @@ import { problem } from './problem'
 const STATUS: Readonly<Partial<Record<RefusalCode, number>>> = {
   NOBODY: 409,
   BUSY: 503,
+  DISK_FULL: 507,
+  READ_ONLY: 503,
+  BROKEN_FILE: 503,
   UNKNOWN_MACHINE: 404,
   UNKNOWN_SERIAL: 404,
   UNKNOWN_HOLDER: 404,

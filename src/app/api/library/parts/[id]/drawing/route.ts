@@ -46,5 +46,10 @@ export const PUT = guarded(async (request: NextRequest, { id }) => {
   if (!type) return problem(415, 'NOT_A_PICTURE', say.sendOneOf(Object.keys(DRAWING_TYPES).join(', ')))
   const drawing = drawings.put(part.id, type, body.value)
   const done = putPart({ db, now: clock.now(), person }, { ...part, drawing }, version)
-  return done.ok ? Response.json({ drawing }) : refused(done.error)
+  if (!done.ok) {
+    if (drawing !== part.drawing) drawings.drop(drawing)
+    return refused(done.error)
+  }
+  if (part.drawing && part.drawing !== drawing) drawings.drop(part.drawing)
+  return Response.json({ drawing })
 })

@@ -1,0 +1,163 @@
+/**
+ * Who may do what: one line a verb, looked at before anything of it is done. `person` is whoever is signed in; any other
+ * word but `everybody` is a lead's, and says what it is about. What a verb allows a lead to overrule, it looks at itself.
+ */
+import type { Person } from '@/core/tool'
+import * as build from './build/contract'
+import type { Contract } from './contract'
+import * as find from './find/contract'
+import * as handOver from './hand-over/contract'
+import * as kit from './kit/contract'
+import * as library from './library/contract'
+import * as load from './load/contract'
+import * as measure from './measure/contract'
+import * as practice from './practice/contract'
+import type { LeadOnly, Refusal } from './refusals'
+import * as back from './return/contract'
+import * as standIn from './stand-in/contract'
+import * as store from './store/contract'
+
+export type Right = 'everybody' | 'person' | LeadOnly
+/** All contracts of a station, and nothing else: a verb that is forgotten does not compile. */
+type RightsOf<M> = { readonly [K in keyof M as M[K] extends Contract ? K : never]: Right }
+
+const BUILD: RightsOf<typeof build> = {
+  beginBuild: 'person',
+  finishBuild: 'person',
+  abandonBuild: 'person',
+  tickStep: 'person',
+  addExtension: 'person',
+  startHeat: 'person',
+  coolDown: 'person',
+  shrinkByHand: 'person',
+  heatOut: 'person',
+  coolOut: 'person',
+  heatOutByHand: 'person',
+  takeOut: 'person',
+  unitState: 'person',
+  correctCondition: 'person',
+  takeApart: 'person',
+  disturb: 'person',
+  putSteps: 'steps',
+}
+const FIND: RightsOf<typeof find> = { findAnything: 'everybody' }
+const HAND_OVER: RightsOf<typeof handOver> = {
+  releaseHandover: 'person',
+  voidHandover: 'person',
+  dropPost: 'person',
+  printLabels: 'person',
+  writeTag: 'person',
+  tryTemplate: 'person',
+  keepPost: 'posts',
+  tryLabel: 'person',
+  keepLabel: 'labels',
+}
+const KIT: RightsOf<typeof kit> = {
+  addJob: 'person',
+  addTools: 'person',
+  closeJob: 'person',
+  changeJob: 'person',
+  copyJob: 'person',
+  reopenJob: 'person',
+  mapTool: 'person',
+  neededNow: 'person',
+  takeBackNow: 'person',
+  takePart: 'person',
+  putBack: 'person',
+  shortPick: 'person',
+  reserveTool: 'person',
+  putIntoPlace: 'person',
+  writeNote: 'person',
+  tickOff: 'person',
+}
+const LIBRARY: RightsOf<typeof library> = {
+  putPart: 'person',
+  putDefinition: 'tools',
+  regrind: 'person',
+  addHolder: 'person',
+  inspectHolder: 'person',
+  replaceStud: 'person',
+  previewCsv: 'person',
+  importCsv: 'imports',
+  readContour: 'person',
+  readArchetype: 'person',
+  importFile: 'imports',
+}
+const LOAD: RightsOf<typeof load> = {
+  beginLoad: 'person',
+  turnMagazine: 'person',
+  tickStep: 'person',
+  typeFigure: 'person',
+  loadTool: 'person',
+  dropLoad: 'person',
+  keepLimits: 'rules',
+}
+const MEASURE: RightsOf<typeof measure> = {
+  changeAdapter: 'person',
+  addAdapter: 'person',
+  renewMaster: 'certificates',
+  overruleCheck: 'master checks',
+  saveValuesCheck: 'person',
+  saveFigures: 'person',
+  readLine: 'person',
+  saveLineFigures: 'person',
+  keepProgram: 'person',
+  takeInTool: 'person',
+  cleanPictures: 'pictures',
+}
+const PRACTICE: RightsOf<typeof practice> = { keepPractice: 'practice' }
+const RETURN: RightsOf<typeof back> = { unloadTool: 'person', turnForReturn: 'person' }
+const STAND_IN: RightsOf<typeof standIn> = {
+  hand: 'person',
+  takeFromMachine: 'person',
+  tagTrick: 'person',
+  wipe: 'person',
+  turnScrew: 'person',
+}
+const STORE: RightsOf<typeof store> = { book: 'person', countStock: 'person', putRight: 'person', placeUnit: 'person' }
+
+const STATIONS = [
+  ['build', build, BUILD],
+  ['find', find, FIND],
+  ['hand-over', handOver, HAND_OVER],
+  ['kit', kit, KIT],
+  ['library', library, LIBRARY],
+  ['load', load, LOAD],
+  ['measure', measure, MEASURE],
+  ['practice', practice, PRACTICE],
+  ['return', back, RETURN],
+  ['stand-in', standIn, STAND_IN],
+  ['store', store, STORE],
+] as const
+
+interface Verb {
+  /** Station and verb, such as `kit.addJob`. */
+  readonly name: string
+  readonly contract: Contract
+  readonly right: Right
+}
+
+/** Every verb with who may do it. */
+export const VERBS: readonly Verb[] = STATIONS.flatMap(([station, contracts, rights]) =>
+  Object.entries(rights as Readonly<Record<string, Right>>).map(([name, right]) => ({
+    name: `${station}.${name}`,
+    contract: (contracts as Readonly<Record<string, unknown>>)[name] as Contract,
+    right,
+  })),
+)
+
+const byContract = new Map(VERBS.map((verb) => [verb.contract, verb]))
+
+/** @errors a contract that stands in no line above */
+export function rightOf(contract: Contract): Right {
+  const verb = byContract.get(contract)
+  if (!verb) throw new Error('A verb without a line in stations/rights.ts.')
+  return verb.right
+}
+
+/** Why somebody may not do it; null when they may. @param who null: nobody is signed in */
+export function refuseRight(right: Right, who: Person | null): Refusal | null {
+  if (right === 'everybody') return null
+  if (!who) return { code: 'NOBODY' }
+  return right === 'person' || who.role === 'lead' ? null : { code: 'LEAD_ONLY', what: right }
+}

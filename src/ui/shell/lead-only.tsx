@@ -1,0 +1,17 @@
+import { leadOnlyText, type LeadOnly } from '@/words/refusals'
+import { say } from '@/words/screens/shell'
+import { Say } from '../common/sheet'
+import { useShell } from './shell-context'
+
+/** Whether a lead works at this terminal. */
+export const useLead = (): boolean => useShell().person?.role === 'lead'
+
+/** Said before anybody types: what only a lead can save. */
+export function LeadsOnly({ what }: { readonly what: LeadOnly }) {
+  if (useLead()) return null
+  return (
+    <Say tone="todo" lead={say.askALead}>
+      {leadOnlyText(what)}
+    </Say>
+  )
+}

@@ -1,0 +1,58 @@
+/** Who may do what, as a whole: every verb stands in one table, and whoever may not is refused before anything is done. */
+import { describe, expect, it } from 'vitest'
+import type { Person } from '@/core/tool'
+import { getComponent, componentVersion } from '@/db/library/read'
+import * as build from '@/stations/build/contract'
+import { putPart } from '@/stations/library/put-part'
+import { refuseRight, rightOf, VERBS } from '@/stations/rights'
+import { refusalText } from '@/words/refusals'
+import { codeOf, toolRoom, valueOf } from '../support/tool-room'
+
+const lead: Person = { id: 'oda', name: 'Oda', role: 'lead' }
+const operator: Person = { id: 'ines', name: 'Ines', role: 'operator' }
+
+describe('the table of verbs', () => {
+  it('has a line for each, once', () => {
+    expect(VERBS.length).toBeGreaterThan(80)
+    expect(new Set(VERBS.map((verb) => verb.contract)).size).toBe(VERBS.length)
+    for (const { contract, right } of VERBS) expect(rightOf(contract)).toBe(right)
+  })
+  it('gives a lead alone what limits, posts, labels, rules, steps and prices rest on', () =>
+    expect(VERBS.filter(({ right }) => right !== 'person' && right !== 'everybody').map(({ name }) => name)).toEqual([
+      'build.putSteps',
+      'hand-over.keepPost',
+      'hand-over.keepLabel',
+      'library.putDefinition',
+      'library.importCsv',
+      'library.importFile',
+      'load.keepLimits',
+      'measure.renewMaster',
+      'measure.overruleCheck',
+      'measure.cleanPictures',
+      'practice.keepPractice',
+    ]))
+  it('lets nobody who is not signed in do more than look for something', () =>
+    expect(VERBS.filter(({ right }) => refuseRight(right, null) === null).map(({ name }) => name)).toEqual(['find.findAnything']))
+  it.each(VERBS)('$name: refused to whoever may not, in words', ({ right }) => {
+    expect(refuseRight(right, lead)).toBeNull()
+    const refusal = refuseRight(right, operator)
+    if (right === 'person' || right === 'everybody') return expect(refusal).toBeNull()
+    expect(refusal).toEqual({ code: 'LEAD_ONLY', what: right })
+    expect(refusalText(refusal!, 'mm')).toMatch(/^Only a lead can /)
+  })
+  it('knows no verb that has no line', () => expect(() => rightOf({ ...build.putSteps })).toThrow('rights'))
+})
+
+describe('a part', () => {
+  it('is anybody’s to describe, its price and its heat a lead’s', () => {
+    const room = toolRoom()
+    const put = (who: string, change: object) => {
+      const part = getComponent(room.db, 'H-HSK63-20')!
+      return putPart(room.as(who), { ...part, ...change }, componentVersion(room.db, part.id))
+    }
+    valueOf(put('ines', { note: 'top drawer' }))
+    expect(codeOf(put('ines', { price: 1 }))).toBe('LEAD_ONLY')
+    expect(codeOf(put('ines', { greatestC: 500 }))).toBe('LEAD_ONLY')
+    valueOf(put('oda', { price: 1 }))
+  })
+})
