@@ -123,6 +123,8 @@ export interface Entries {
     readonly wear: 'kept' | 'cleared' | null
     readonly reason: string
     readonly voided: number | null
+    /** It broke off, and was ended by whoever looked next; missing in older entries. */
+    readonly late?: boolean
   }
 
   // library and store

@@ -2,6 +2,7 @@
 import type { Refusal as FitsRefusal } from '@/core/fits'
 import type { ToolState } from '@/core/tool'
 import { fail, type Bare } from '@/core/units'
+import type { ClaimedFor } from '@/db/claim/write'
 import type { ControlError } from '@/devices/control/port'
 import type { BuildRefusals } from './build/contract'
 import type { HandoverRefusals } from './hand-over/contract'
@@ -21,6 +22,10 @@ export interface SharedRefusals {
   DISK_FULL: Bare
   READ_ONLY: Bare
   BROKEN_FILE: Bare
+  /** Somebody is at the same tool or machine this moment. */
+  CLAIMED: { readonly who: string; readonly doing: ClaimedFor }
+  /** It took so long that somebody else went on with it. */
+  CLAIM_LOST: Bare
   /** Reading or filling in what came took more time or memory than anything useful does. */
   TOO_HEAVY: Bare
   NOBODY: Bare

@@ -1,7 +1,7 @@
 /** What Load says: the rules by name, and what each of them found. */
 import { pocketText } from './pocket'
 import type { HeldRow } from '@/core/handover'
-import type { Proposal, LoadFinding, LoadSaid, Standing, StepLine } from '@/core/load'
+import type { Difference, Proposal, LoadFinding, LoadSaid, Standing, StepLine } from '@/core/load'
 import { isTyped, SPINDLE, tableOf, type LoadRule, type Machine } from '@/core/tool'
 import { formatLength, unitMark } from '@/core/units'
 import { concessionText, heldText, offsetCallText } from './hand-over'
@@ -30,6 +30,24 @@ export const RULE_NAMES: Readonly<Record<LoadRule, string>> = {
   'register-idle': 'nothing uses its offset now',
   'one-t': 'no other tool has its T',
   'register-empty': 'its offset is empty',
+}
+
+/** What the record and the control tell otherwise, and what to do. */
+export function differenceText(d: Difference, { name, unit, decimals }: Machine): string {
+  const size = (value: number) => `${value.toFixed(decimals)} ${unitMark(unit)}`
+  const tool = `T${d.t} (${d.serial})`
+  switch (d.code) {
+    case 'ROW_EMPTY':
+      return `${tool} is in ${name} by the record, but its offset ${d.number} is empty. Do not run it. Take it out and load it again.`
+    case 'ROW_DIFFERS':
+      return `${tool}: ${d.register} of offset ${d.number} is ${d.held === null ? 'empty' : size(d.held)}, released was ${size(d.wanted)}. Somebody changed it at the machine. Find out why, or take the tool out and load it again.`
+    case 'NOT_LISTED':
+      return `${tool} is in ${pocketText(d.pocket)} by the record, but the control’s list has nothing there. Look into the magazine.`
+    case 'LISTED_ELSEWHERE':
+      return `${tool} is in ${pocketText(d.pocket)} by the record, the control has it in ${pocketText(d.there)}. Look into the magazine.`
+    case 'OTHER_LISTED':
+      return `${tool} is in ${pocketText(d.pocket)} by the record, the control has T${d.other} there. Look into the magazine.`
+  }
 }
 
 const rpm = (n: number) => `${n.toLocaleString('en')} rev/min`

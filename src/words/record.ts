@@ -134,13 +134,18 @@ const TELLING: Telling = {
       pocket === SPINDLE && 'by hand, changer in manual',
     ),
   RULES_KEPT: ({ machine }) => `Rules of loading ${machine}`,
-  UNLOADED: ({ machine, pocket, disposition, to, wear, reason, voided }) => {
+  UNLOADED: ({ machine, pocket, disposition, to, wear, reason, voided, late = false }) => {
     const said = [
       DISPOSITIONS[disposition],
       ...(to === null ? [] : [`for ${to}`]),
       ...(wear === null ? [] : [wear === 'kept' ? 'its wear goes along' : 'its wear is cleared']),
     ]
-    return parts(`Out of ${machine}, ${pocketText(pocket)}: ${said.join(', ')}`, reason, outOfDate(voided))
+    return parts(
+      `Out of ${machine}, ${pocketText(pocket)}: ${said.join(', ')}`,
+      reason,
+      outOfDate(voided),
+      late && 'it had been broken off and was ended later',
+    )
   },
 
   PART_PUT: ({ part, name }) => `${part} ${name}`,

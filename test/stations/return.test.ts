@@ -11,7 +11,8 @@ import { ok } from '@/core/units'
 import { readTagNow, writeTag } from '@/stations/hand-over/write-tag'
 import { releaseHandover } from '@/stations/hand-over/release-hand-over'
 import type { Disposition } from '@/stations/return/contract'
-import { readInside, unloadTool } from '@/stations/return/unload'
+import { readInside } from '@/stations/return/inside'
+import { unloadTool } from '@/stations/return/unload'
 import {
   codeOf,
   goodT4,

@@ -19,7 +19,7 @@ import { listRecord, verifyChain } from '@/db/record/read'
 import { readNetted } from '@/stations/kit/inventory'
 import { readLoad } from '@/stations/load/load-sheet'
 import { readPassport } from '@/stations/records/passport'
-import { readInside } from '@/stations/return/unload'
+import { readInside } from '@/stations/return/inside'
 import { MIGRATIONS, TestControl } from '../support/tool-room'
 
 const NOW = '2026-11-28T12:00:00.000Z'

@@ -4,6 +4,7 @@ import { registersOf, type HandoverValues } from '@/core/handover'
 import { COUPLINGS, isTyped, switchesOf, type Machine, type Assembly } from '@/core/tool'
 import { fixed, mmToUnit, unitMark } from '@/core/units'
 import { readLoadPage } from '@/stations/load/pages'
+import { settleUnloads } from '@/stations/return/settle'
 import { Row, Title } from '@/ui/common/sheet'
 import { LOAD_TABS, SubNav } from '@/ui/common/sub-nav'
 import { ToolDrawing } from '@/ui/drawing/tool-drawing'
@@ -12,7 +13,7 @@ import { ReadyJobs } from '@/ui/load/ready-jobs'
 import { StationPage } from '../_parts/station'
 import { context } from '../_server/context'
 import { controlErrorText } from '@/words/devices'
-import { loadSaidText } from '@/words/load'
+import { differenceText, loadSaidText } from '@/words/load'
 import { scanSaidText } from '@/words/scans'
 import { beginLoadAction, dropLoadAction, loadAction, tickStepAction, turnMagazineAction, typeFigureAction } from './actions'
 import { handAction } from '../stand-in/actions'
@@ -32,6 +33,7 @@ const Query = z.object({
 export default async function LoadPage({ searchParams }: { readonly searchParams: Promise<Record<string, string>> }) {
   const scans = Query.parse(await searchParams)
   const shop = await context()
+  await settleUnloads(shop.db, shop.control, shop.now)
   const sheet = await readLoadPage(shop.db, shop.control, scans, shop.now)
   const { machine, assembly, handover, run, machines, profile, ready } = sheet
   const values = handover?.values
@@ -100,6 +102,7 @@ export default async function LoadPage({ searchParams }: { readonly searchParams
         }))}
         standIn={sheet.answer.state?.standIn ?? false}
         unreachable={sheet.problem && controlErrorText(sheet.problem)}
+        differences={machine ? sheet.differences.map((d) => differenceText(d, machine)) : []}
         underWay={sheet.underWay.map(({ serial, t, pocket }) => ({ serial, t, pocket }))}
         begin={beginLoadAction}
         turn={turnMagazineAction}

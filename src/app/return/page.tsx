@@ -3,6 +3,7 @@ import { emptyRow, registersOf, type HandoverValues, type HeldRow } from '@/core
 import { isTyped, SPINDLE, tableOf, type Machine } from '@/core/tool'
 import { fixed, formatLength, unitMark, mmToUnit } from '@/core/units'
 import { readInMachines, readReturn } from '@/stations/return/pages'
+import { settleUnloads } from '@/stations/return/settle'
 import { Say, Sheet, Title } from '@/ui/common/sheet'
 import { ToolDrawing } from '@/ui/drawing/tool-drawing'
 import { InMachines } from '@/ui/return/in-machines'
@@ -10,6 +11,7 @@ import { UnloadPanel } from '@/ui/return/unload-panel'
 import { context } from '../_server/context'
 import { serialOf } from '../_server/params'
 import { controlErrorText } from '@/words/devices'
+import { differenceText } from '@/words/load'
 import { takeFromMachineAction } from '../stand-in/actions'
 import { turnForReturnAction, unloadAction } from './actions'
 import { say } from '@/words/screens/return'
@@ -28,6 +30,7 @@ export default async function ReturnPage({ searchParams }: { readonly searchPara
   const { serial: asked } = await searchParams
   const serial = typeof asked === 'string' && asked ? serialOf(asked) : null
   const shop = await context()
+  await settleUnloads(shop.db, shop.control, shop.now)
   const inside = serial === null ? null : await readReturn(shop.db, shop.control, serial)
   if (!inside) {
     return (
@@ -81,6 +84,11 @@ export default async function ReturnPage({ searchParams }: { readonly searchPara
                 {controlErrorText(problem)}
               </Say>
             )}
+            {inside.differences.map((d) => (
+              <Say key={d.code} tone="off" lead={say.recordAndControlDiffer} role="alert">
+                {differenceText(d, machine)}
+              </Say>
+            ))}
             <div className="grid grid-cols-[1fr_250px] gap-6 max-[900px]:grid-cols-1">
               <Registers typed={typed} shown={shown} machine={machine} sized={sized} values={values} />
               {profile && (

@@ -6,6 +6,7 @@ import { moveAssembly } from '@/db/assembly/write'
 import { insertHandover, voidCurrent } from '@/db/handover/write'
 import { getJob } from '@/db/job/read'
 import type { Control } from '@/devices/control/port'
+import { claimed, claimKeys, controlOf, type Claim } from '../claim'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
 import { must, refuser, write } from '../write'
@@ -43,10 +44,20 @@ function refuseConcession({ db, now }: Work, concession: Release['concession'], 
   return null
 }
 
-/** Freezes the values under a number, once the control has run the very file that will be sent. */
-export async function releaseHandover(
+/** Freezes the values under a number, once the control has run the very file that will be sent. Of two at once one is told. */
+export const releaseHandover = (
   work: Work,
   control: Control,
+  release: Release,
+): Promise<Result<{ id: number; issue: number }, Refusal>> =>
+  claimed(work, { what: 'release', keys: [claimKeys.tool(release.serial)], waits: false }, (claim) =>
+    releaseClaimed(work, controlOf(claim, control), claim, release),
+  )
+
+async function releaseClaimed(
+  work: Work,
+  control: Control,
+  claim: Claim,
   release: Release,
 ): Promise<Result<{ id: number; issue: number }, Refusal>> {
   const proposal = await proposeHandover(work.db, control, release.serial, work.now, release)
@@ -93,6 +104,7 @@ export async function releaseHandover(
       after: { id, ...values },
     }),
     (tx) => {
+      claim.must(tx)
       const moved = moveAssembly(tx.db, assembly, { state, machine: machine.key, t, sister })
       must(moved, { code: 'CHANGED', what: 'tool', serial })
       const before = voidCurrent(tx.db, serial, tx.now, { code: 'REPLACED', issue })

@@ -10,10 +10,13 @@ import {
 import { isClear, type LoadRun } from '@/core/load'
 import { controlT, isTyped, nextState, SPINDLE, type Assembly, type Machine } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
+import { getAssembly } from '@/db/assembly/read'
 import { moveAssembly } from '@/db/assembly/write'
+import { getLoadRun } from '@/db/load/read'
 import { deleteLoadRun, updateLoadRun } from '@/db/load/write'
 import { type Control, type ControlError } from '@/devices/control/port'
 import { sizesOf, type TableRefusal } from '../hand-over/contract'
+import { claimed, claimKeys, controlOf, type Claim } from '../claim'
 import { refuse, type Refusal } from '../refusals'
 import type { Work } from '../work'
 import { must, refuser, write } from '../write'
@@ -32,8 +35,25 @@ interface InHand {
  * then the record says that the tool is in. Whatever breaks on the way, it can be pressed again.
  */
 export async function loadTool(work: Work, control: Control, serial: string): Promise<Result<Loaded, Refusal>> {
+  const begun = getLoadRun(work.db, serial)
+  if (!begun) {
+    const t = getAssembly(work.db, serial)?.t
+    return refuser(work, 'Load', { serial, t })({ code: 'LOAD_NOT_BEGUN', serial })
+  }
+  const keys = [claimKeys.tool(serial), claimKeys.machine(begun.machine)]
+  return claimed(work, { what: 'load', keys, waits: true }, (claim) => loadClaimed(work, controlOf(claim, control), claim, begun))
+}
+
+async function loadClaimed(
+  work: Work,
+  control: Control,
+  claim: Claim,
+  { id, serial }: LoadRun,
+): Promise<Result<Loaded, Refusal>> {
   const sheet = await readLoad(work.db, control, { serial }, work.now)
   const { run, machine, assembly, handover } = sheet
+  // whoever was at it before may have ended it
+  if (run?.id !== id) return fail({ code: 'CHANGED', what: 'loaded tool', serial })
   const refused = refuser(work, 'Load', { serial, t: run?.t ?? assembly?.t, machine: machine?.key })
   if (!run || !machine || !assembly || !handover) return refused({ code: 'LOAD_NOT_BEGUN', serial })
   const broken = sheet.scans.find((line) => line.state !== 'holds')
@@ -46,7 +66,7 @@ export async function loadTool(work: Work, control: Control, serial: string): Pr
   const inHand = { run, machine, assembly, handover }
   const written = isTyped(machine) ? typedFigures(inHand) : await sendFigures(work, control, inHand)
   if (!written.ok) return written.error.code === 'CHANGED' ? written : refused(written.error)
-  return record(work, inHand, written.value)
+  return record(work, claim, inHand, written.value)
 }
 
 type Written = Pick<Loaded, 'rows' | 'before'> & { readonly after: HeldRow }
@@ -105,6 +125,7 @@ async function sendFigures(work: Work, control: Control, { run, machine, handove
 
 function record(
   work: Work,
+  claim: Claim,
   { run, machine, assembly, handover }: InHand,
   { rows, before, after }: Written,
 ): Result<Loaded, Refusal> {
@@ -125,6 +146,7 @@ function record(
       after,
     },
     (tx) => {
+      claim.must(tx)
       must(deleteLoadRun(tx.db, run.id), changed)
       // the wear went into the control with its figures
       must(moveAssembly(tx.db, assembly, { state, pocket, machine: machine.key, wear: null }), changed)

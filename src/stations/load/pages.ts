@@ -1,11 +1,12 @@
 /** What the pages of Load show. */
-import type { LoadRun } from '@/core/load'
+import type { Difference, LoadRun } from '@/core/load'
 import type { Machine, ToolProfile } from '@/core/tool'
 import type { Db } from '@/db/connection'
 import { listLoadRuns } from '@/db/load/read'
 import { getMachine, listMachines } from '@/db/machine/read'
 import type { Control } from '@/devices/control/port'
 import { profileOfAssembly } from '../rack/rack'
+import { readDifferences } from './differences'
 import { widestOf } from './magazine'
 import { readLoad, type LoadScans, type LoadSheet } from './load-sheet'
 import { readReadiness, type Readiness } from './readiness'
@@ -19,6 +20,8 @@ export interface LoadPage extends LoadSheet {
   readonly ready: Readiness | null
   /** Tools on their way into the machine. */
   readonly underWay: readonly LoadRun[]
+  /** Where the record and the control tell otherwise. */
+  readonly differences: readonly Difference[]
 }
 
 export async function readLoadPage(db: Db, control: Control, scans: LoadScans, now: string): Promise<LoadPage> {
@@ -31,6 +34,7 @@ export async function readLoadPage(db: Db, control: Control, scans: LoadScans, n
     widestMm: assembly && widestOf(db, assembly),
     ready: machine && !scans.serial ? readReadiness(db, machine.key, now) : null,
     underWay: machine ? listLoadRuns(db, machine.key) : [],
+    differences: machine ? readDifferences(db, machine, sheet.answer) : [],
   }
 }
 

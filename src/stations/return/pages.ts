@@ -8,7 +8,7 @@ import { listMachines } from '@/db/machine/read'
 import type { Control } from '@/devices/control/port'
 import { machineNames } from '../names'
 import { profileOfAssembly } from '../rack/rack'
-import { readInside, type Inside } from './unload'
+import { readInside, type Inside } from './inside'
 
 /** Every tool in a machine. */
 export function readInMachines(db: Db): readonly (Assembly & { readonly machineName: string })[] {

@@ -1,7 +1,7 @@
 import { DONE } from '@/words/answers'
-import { isEmptyRow, isWorn, registerNumber, wearOf, type HeldRow, type Wear } from '@/core/handover'
+import type { HeldRow, Wear } from '@/core/handover'
 import type { MachineState } from '@/core/load'
-import { controlT, isTyped, nextState, SPINDLE, type Assembly, type Machine, type ToolEvent } from '@/core/tool'
+import { controlT, isTyped, nextState, SPINDLE, type Assembly, type ToolEvent } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { findAssemblies, getAssembly } from '@/db/assembly/read'
 import { moveAssembly } from '@/db/assembly/write'
@@ -12,53 +12,15 @@ import { getMachine } from '@/db/machine/read'
 import { type Control, type ControlError } from '@/devices/control/port'
 import type { TagStation } from '@/devices/tag/port'
 import { writeWear } from '../hand-over/write-tag'
-import { askControl } from '../load/ask-control'
 import { refusalText } from '@/words/refusals'
+import { deleteUnloadRun, putUnloadRun } from '@/db/unload/write'
+import { claimed, claimKeys, controlOf, type Claim } from '../claim'
 import { refuse, type Refusal } from '../refusals'
 import type { Work } from '../work'
 import { must, refuser, write } from '../write'
 import { emptyRegister } from './empty-register'
+import { readInside, type Inside } from './inside'
 import type { Disposition, Unloaded } from './contract'
-
-/** What becomes of a tool that comes out. */
-export interface Inside {
-  readonly assembly: Assembly
-  readonly machine: Machine
-  /** The row of the table it has. */
-  readonly register: number
-  /** What the control holds for it now; null when it does not answer, or only takes typing. */
-  readonly row: HeldRow | null
-  readonly wear: Wear | null
-  readonly worn: boolean
-  /** Minutes it cut by the control's own count; null where it keeps none. */
-  readonly cutMin: number | null
-  readonly state: MachineState | null
-  readonly problem: ControlError | null
-}
-
-/** A tool as it stands in its machine; null when it stands in none. */
-export async function readInside(db: Db, control: Control, serial: string): Promise<Inside | null> {
-  const assembly = getAssembly(db, serial)
-  const machine = assembly?.state === 'loaded' && assembly.machine ? getMachine(db, assembly.machine) : null
-  if (!assembly || !machine || assembly.t === null) return null
-  const { t, pocket, sister } = assembly
-  const register = registerNumber({ t, pocket, sister }, machine) ?? t
-  const { state, table, problem } = await askControl(control, machine)
-  const row = table && (table.get(register) ?? {})
-  // emptied already, by an unloading that broke off: the wear it had was kept before
-  const kept = row && assembly.wear && isEmptyRow(row, machine) ? assembly.wear : null
-  return {
-    assembly,
-    machine,
-    register,
-    row,
-    wear: kept ?? (row && wearOf(row, machine)),
-    worn: kept !== null || (row !== null && isWorn(row)),
-    cutMin: state?.cutMin.get(register) ?? null,
-    state,
-    problem: problem,
-  }
-}
 
 export interface Unload {
   /** The holder that was scanned as it came out. */
@@ -73,9 +35,24 @@ export interface Unload {
   readonly wear?: 'kept' | 'cleared'
 }
 
+/** What it comes down to: where it is in its life afterwards, and the wear it brings along. */
+function outcomeOf({ assembly, wear, worn }: Inside, { disposition, wear: goes }: Unload) {
+  const carried = disposition === 'other' || (disposition === 'again' && worn)
+  const event: ToolEvent = carried ? 'unload-carried' : disposition === 'again' ? 'unload' : 'unload-changed'
+  const keeps = carried && goes !== 'cleared' && wear !== null && worn
+  return {
+    event,
+    state: nextState(assembly.state, event),
+    condition: disposition === 'broken' ? ('broken' as const) : disposition === 'scrap' ? ('worn' as const) : undefined,
+    brings: keeps ? { lengthMm: wear.lengthMm ?? 0, radiusMm: wear.radiusMm ?? 0 } : null,
+    wearGoes: carried && worn ? (keeps ? ('kept' as const) : ('cleared' as const)) : null,
+  }
+}
+
 /**
  * Takes a tool out: reads its wear, leaves its row as the machine's safe empty state, takes it off the control's list, reads
- * both back, and only then says that the tool is out.
+ * both back, and only then says that the tool is out. That it is on its way out is noted before, so that what breaks off on
+ * the way is ended by whoever looks next.
  */
 export async function unloadTool(
   work: Work,
@@ -83,27 +60,63 @@ export async function unloadTool(
   tag: TagStation | null,
   unload: Unload,
 ): Promise<Result<Unloaded, Refusal>> {
-  const { serial, disposition, reason, cutMin } = unload
+  const { serial } = unload
+  const assembly = getAssembly(work.db, serial)
+  if (assembly?.state !== 'loaded' || !assembly.machine) return fail({ code: 'NOT_LOADED', serial })
+  const keys = [claimKeys.tool(serial), claimKeys.machine(assembly.machine)]
+  const out = await claimed(work, { what: 'unload', keys, waits: true }, (claim) =>
+    unloadClaimed(work, controlOf(claim, control), claim, unload),
+  )
+  if (!out.ok) return out
+  const { wear, state } = out.value
+  return ok({
+    wear,
+    state,
+    tag: await chipText(work, tag, serial, wear),
+    sister: unload.disposition === 'broken' ? sisterOf(work.db, assembly) : null,
+  })
+}
+
+async function unloadClaimed(
+  work: Work,
+  control: Control,
+  claim: Claim,
+  unload: Unload,
+): Promise<Result<Pick<Unloaded, 'wear' | 'state'>, Refusal>> {
+  const { serial } = unload
   const inside = await readInside(work.db, control, serial)
-  if (!inside) return fail({ code: 'NOT_LOADED', serial })
-  const { assembly, machine, row, wear } = inside
-  const subject = { serial, t: assembly.t, machine: machine.key }
-  const refused = refuser(work, 'Return', subject)
+  if (!inside) return fail({ code: 'CHANGED', what: 'tool', serial })
+  const { assembly, machine, row } = inside
+  const refused = refuser(work, 'Return', { serial, t: assembly.t, machine: machine.key })
   if (!isTyped(machine) && !row) return refused({ code: 'CONTROL', error: inside.problem ?? { code: 'UNREACHABLE', detail: '' } })
   const against = refuseUnload(work.db, inside, unload)
   if (against) return refused(against)
-  const carried = disposition === 'other' || (disposition === 'again' && inside.worn)
-  const event: ToolEvent = carried ? 'unload-carried' : disposition === 'again' ? 'unload' : 'unload-changed'
-  const state = nextState(assembly.state, event)
-  if (!state) return refused({ code: 'NOT_NOW', serial, state: assembly.state })
+  if (!outcomeOf(inside, unload).state) return refused({ code: 'NOT_NOW', serial, state: assembly.state })
   // while the control was asked somebody else may have taken it out, and put another tool into its row
-  const now = keepWear(work, inside)
+  const now = begin(work, claim, inside, unload)
   if (!now.ok) return now
+  const out = await clearAndRecord(work, control, claim, { ...inside, assembly: now.value }, unload, false)
+  return out.ok || out.error.code === 'CHANGED' ? out : refused(out.error)
+}
+
+/**
+ * Empties the row, takes the tool off the control's list, and says that it is out.
+ * @param late whether it broke off before and is ended now
+ */
+export async function clearAndRecord(
+  work: Work,
+  control: Control,
+  claim: Claim,
+  inside: Inside,
+  unload: Unload,
+  late: boolean,
+): Promise<Result<Pick<Unloaded, 'wear' | 'state'>, Refusal>> {
+  const { serial, disposition, reason, cutMin } = unload
+  const { assembly, machine, row, wear } = inside
+  const { event, state, condition, brings, wearGoes } = outcomeOf(inside, unload)
+  if (!state) return fail({ code: 'NOT_NOW', serial, state: assembly.state })
   const emptied = isTyped(machine) ? ok({}) : await clearControl(work, control, inside)
-  if (!emptied.ok) return refused(emptied.error)
-  const keeps = carried && unload.wear !== 'cleared' && wear !== null && inside.worn
-  const condition = disposition === 'broken' ? ('broken' as const) : disposition === 'scrap' ? ('worn' as const) : undefined
-  const brings = keeps ? { lengthMm: wear.lengthMm ?? 0, radiusMm: wear.radiusMm ?? 0 } : null
+  if (!emptied.ok) return emptied
   const next = disposition === 'other' ? unload.to : undefined
   const done = write(
     work,
@@ -114,42 +127,53 @@ export async function unloadTool(
         pocket: assembly.pocket,
         disposition,
         to: next ? (getMachine(work.db, next)?.name ?? next) : null,
-        wear: carried && inside.worn ? (keeps ? 'kept' : 'cleared') : null,
+        wear: wearGoes,
         reason,
         voided,
+        late,
       },
-      ...subject,
+      serial,
+      t: assembly.t,
+      machine: machine.key,
       before: { ...row },
       after: { wear, cutMin, register: emptied.value },
     }),
     (tx) => {
-      const moved = moveAssembly(tx.db, now.value, { state, pocket: null, condition, cutMin, wear: brings, machine: next })
+      claim.must(tx)
+      deleteUnloadRun(tx.db, serial)
+      const moved = moveAssembly(tx.db, assembly, { state, pocket: null, condition, cutMin, wear: brings, machine: next })
       must(moved, { code: 'CHANGED', what: 'tool', serial })
       if (event === 'unload') return null
       return voidCurrent(tx.db, serial, tx.now, { code: 'TAKEN_OUT', machine: machine.name })
     },
   )
-  if (!done.ok) return done
-  return ok({
-    wear,
-    state,
-    tag: await chipText(work, tag, serial, wear),
-    sister: disposition === 'broken' ? sisterOf(work.db, assembly) : null,
-  })
+  return done.ok ? ok({ wear, state }) : done
 }
 
 /**
- * Keeps what the wear registers said with the tool before its row is emptied, so that nothing of it is lost on the way.
+ * Notes that the tool is on its way out, and keeps with it what the wear registers said before its row is emptied, so that
+ * nothing is lost on the way.
  * @returns the tool as it is now
  */
-function keepWear(work: Work, { assembly, wear, worn }: Inside): Result<Assembly, Refusal> {
+function begin(work: Work, claim: Claim, inside: Inside, unload: Unload): Result<Assembly, Refusal> {
+  const { assembly, machine, wear, worn } = inside
   const { serial } = assembly
   const changed: Refusal = { code: 'CHANGED', what: 'tool', serial }
   const seen = getAssembly(work.db, serial)
   if (seen?.id !== assembly.id || seen.version !== assembly.version) return fail(changed)
-  if (!worn || !wear) return ok(seen)
-  const brings = { lengthMm: wear.lengthMm ?? 0, radiusMm: wear.radiusMm ?? 0 }
   return write(work, null, (tx) => {
+    claim.must(tx)
+    if (!isTyped(machine))
+      putUnloadRun(tx.db, {
+        serial,
+        assemblyId: assembly.id,
+        machine: machine.key,
+        asked: unload,
+        personId: tx.person.id,
+        startedAt: tx.now,
+      })
+    if (!worn || !wear) return seen
+    const brings = { lengthMm: wear.lengthMm ?? 0, radiusMm: wear.radiusMm ?? 0 }
     must(moveAssembly(tx.db, seen, { state: seen.state, pocket: seen.pocket, wear: brings }), changed)
     return getAssembly(tx.db, serial)!
   })

@@ -39,6 +39,11 @@ async function ask(query: PartsQuery, from: number, count: number, signal: Abort
   return (await answer.json()) as PartsPage
 }
 
+const said = (error: unknown): string => {
+  const why = error instanceof Error ? error.message : say.noAnswer
+  return why === '401' ? say.signInToSeeParts : say.theListOfPartsDid(why)
+}
+
 /** Stands still for a moment while somebody types. */
 function useSettled(text: string): string {
   const [settled, setSettled] = useState(text)
@@ -80,7 +85,7 @@ export function useParts(query: PartsQuery) {
   return {
     found: first.data?.found ?? null,
     of: first.data?.of ?? null,
-    problem: failed ? say.theListOfPartsDid(failed.error instanceof Error ? failed.error.message : say.noAnswer) : null,
+    problem: failed ? said(failed.error) : null,
     rowAt: (index: number): PartRow | null => rowsOf.get(Math.floor(index / AT_ONCE))?.[index % AT_ONCE] ?? null,
     see,
   }

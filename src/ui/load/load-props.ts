@@ -40,6 +40,8 @@ export interface LoadStationProps {
   /** A stand-in has no hands of its own. */
   readonly standIn: boolean
   readonly unreachable: string | null
+  /** Where the record and the control tell otherwise, in words. */
+  readonly differences: readonly string[]
   /** Where others went on in this machine and were left. */
   readonly underWay: readonly { readonly serial: string; readonly t: number; readonly pocket: number }[]
   readonly begin: Ask<typeof load.beginLoad>

@@ -125,7 +125,7 @@ function UnderWay({
 }
 
 /** What speaks against it finally. */
-function Against({ unreachable, scans, findings, problem }: LoadStationProps & { readonly problem: string | null }) {
+function Against({ unreachable, differences, scans, findings, problem }: LoadStationProps & { readonly problem: string | null }) {
   return (
     <>
       {unreachable && (
@@ -133,6 +133,11 @@ function Against({ unreachable, scans, findings, problem }: LoadStationProps & {
           {unreachable}
         </Say>
       )}
+      {differences.map((text) => (
+        <Say key={text} tone="off" lead={say.recordAndControlDiffer} role="alert">
+          {text}
+        </Say>
+      ))}
       <Problem lead={say.notLoaded} text={problem ?? (unreachable ? null : (refusedOf({ scans, findings })?.text ?? null))} />
     </>
   )

@@ -24,6 +24,13 @@ const LEAD: Readonly<Record<LeadOnly, string>> = {
 /** What only a lead may do, and why. */
 export const leadOnlyText = (what: LeadOnly): string => LEAD[what]
 
+const DOING = {
+  load: 'loading this tool, or another one into this machine',
+  'give up': 'cancelling a load in this machine',
+  unload: 'taking this tool, or another one, out of this machine',
+  release: 'releasing this tool',
+} as const
+
 const CHANGED = {
   build: 'Somebody else is working on this build. Look again.',
   steps: 'These assembly steps were changed meanwhile. Look again.',
@@ -39,6 +46,9 @@ export const SHARED: Sentences<SharedRefusals> = {
     'The disk is full. Nothing was saved; what you entered is still here. Make room on the server, then try again.',
   READ_ONLY: () => 'The data folder cannot be written to. Nothing was saved. Whoever looks after the server must allow it.',
   BROKEN_FILE: () => 'The database file cannot be read. Nothing was saved. Stop Boulder, and put the last backup in its place.',
+  CLAIMED: ({ who, doing }) => `${who} is just ${DOING[doing]}. Wait a moment, look again, and then decide.`,
+  CLAIM_LOST: () =>
+    'The control took so long to answer that this was given to somebody else. Look at the machine and at this sheet again.',
   TOO_HEAVY: () => 'This takes too long to read. Nothing was saved. Make it smaller or simpler, and try again.',
   NOBODY: () => 'Nobody is signed in. Scan your badge, or tap your name at the top right.',
   BAD_INPUT: fieldText,

@@ -24,6 +24,8 @@ const STATUS: Readonly<Partial<Record<RefusalCode, number>>> = {
   NO_MASTER: 409,
   NOT_NOW: 409,
   CHANGED: 409,
+  CLAIMED: 409,
+  CLAIM_LOST: 409,
   WRONG_ADAPTER: 409,
   MASTER_DUE: 409,
   JUMP: 409,

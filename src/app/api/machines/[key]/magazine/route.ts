@@ -1,6 +1,7 @@
 import { currentHandover, getAssembly, getMachine } from '@/stations/reads'
 import { theShop } from '@/runtime'
 import { askControl } from '@/stations/load/ask-control'
+import { settleUnloads } from '@/stations/return/settle'
 import { readMagazine } from '@/stations/load/magazine'
 import { plainText } from '../../../../_server/params'
 import { guarded } from '../../../_api/guard'
@@ -11,9 +12,10 @@ export const dynamic = 'force-dynamic'
 
 /** Every pocket with what stands in it by our record and by the control's list, for programmers. Lengths mm. */
 export const GET = guarded(async (_request, { key }) => {
-  const { db, control } = theShop()
+  const { db, control, clock } = theShop()
   const machine = getMachine(db, plainText(key))
   if (!machine) return problem(404, 'UNKNOWN_MACHINE', say.thereIsNoMachine(plainText(key).slice(0, 20)))
+  await settleUnloads(db, control, clock.now())
   const { state, table } = await askControl(control, machine)
   const { standing } = readMagazine(db, machine, state, table)
   const toolIn = (pocket: number) => {
