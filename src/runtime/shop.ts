@@ -5,6 +5,7 @@ import { join } from 'node:path'
 import { inTransaction, openDatabase, type Db } from '@/db/connection'
 import { migrate } from '@/db/migrate'
 import { chainUp } from '@/db/record/chain'
+import { sealUp } from '@/db/record/seal'
 import { getShrinkState, getSimTag } from '@/db/truth/read'
 import { putShrinkState, putSimTag } from '@/db/truth/write'
 import { httpControl } from '@/devices/control/http'
@@ -20,6 +21,7 @@ import { simulatedTag } from '@/devices/tag/simulated'
 import { clockOf, type Clock } from './clock'
 import { drawingsIn, dropIn, evidenceIn, spoolIn, type Drawings, type Drop, type Evidence } from './folders'
 import type { Heavy } from '@/codecs/heavy'
+import { headKeeper, type HeadKeeper } from './heads'
 import { framesPool, heavyPool, type FramesPool } from './threads'
 
 export interface Shop {
@@ -39,6 +41,8 @@ export interface Shop {
   /** Reads files and fills in templates beside everything else. */
   readonly heavy: Heavy
   readonly schema: number
+  /** Keeps the ends of the record outside of the database. */
+  readonly heads: HeadKeeper
   readonly evidence: Evidence
   /** Files for each machine's control. */
   readonly drop: Drop
@@ -62,13 +66,17 @@ export function openShop({ folder, control: address, lineBench, standIns, migrat
   mkdirSync(folder, { recursive: true })
   const db = openDatabase(join(folder, 'boulder.sqlite'))
   const schema = migrate(db, migrations)
-  inTransaction(db, chainUp)
+  inTransaction(db, (tx) => {
+    chainUp(tx)
+    sealUp(tx)
+  })
   const clock = clockOf(db, standIns)
   const control = httpControl(address)
   return {
     db,
     clock,
     schema,
+    heads: headKeeper(db, folder, () => clock.now()),
     control,
     hands: control,
     lineBench: lineBench === null ? null : tcpLineBench(lineBench),

@@ -158,7 +158,7 @@ export type EntryCode = keyof Entries
 export type Entry<C extends EntryCode = EntryCode> = { [K in C]: { readonly code: K } & Entries[K] }[C]
 
 /** The short word under which an entry is found; several codes may share one. */
-const KINDS: Readonly<
+export const KINDS: Readonly<
   Record<Exclude<EntryCode, 'BOOKED' | 'DISTURBED' | 'JOB_CLOSED' | 'RESERVED' | 'UNLOADED' | 'PART_PUT'>, string>
 > = {
   REFUSED: 'refused',

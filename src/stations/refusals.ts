@@ -52,7 +52,8 @@ export interface SharedRefusals {
   BAD_MARK: Bare
   /** Somebody else was quicker. */
   CHANGED:
-    | { readonly what: 'build' | 'steps' | 'routine' | 'readings' | 'drawer' | 'job' }
+    | { readonly what: 'build' | 'steps' | 'routine' | 'readings' | 'drawer' | 'job' | 'practice' | 'adapter' }
+    | { readonly what: 'unit'; readonly unit: string }
     | { readonly what: 'tool' | 'load' | 'loaded tool' | 'holder'; readonly serial: string }
     | { readonly what: 'machine'; readonly machine: string }
     | { readonly what: 'part'; readonly part: string }

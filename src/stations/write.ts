@@ -2,6 +2,7 @@
 import type { NewEntry } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { inTransaction, isTaken, storageFault, type Tx } from '@/db/connection'
+import { sealUp } from '@/db/record/seal'
 import { addEntry } from '@/db/record/write'
 import { kindOf, type Entry, type Where } from './entries'
 import { outerCode, refuse, type Refusal } from './refusals'
@@ -73,6 +74,7 @@ export function write<T>(work: Work, entry: EntryOf<T>, steps: (tx: Writing) => 
         const done = steps(tx)
         const noted = typeof entry === 'function' ? entry(done) : entry
         if (noted) note(tx, noted)
+        sealUp(db)
         return done
       }),
     )

@@ -176,3 +176,7 @@ export function recordText({ entry, text }: Pick<RecordEntry, 'entry' | 'text'>,
   const known = entry as Entry
   return (TELLING[known.code] as (data: Entries[EntryCode], unit: LengthUnit) => string)(known, unit)
 }
+
+/** What somebody else did meanwhile. */
+export const lastChangeText = (entry: RecordEntry, unit: LengthUnit): string =>
+  `Last change: ${entry.who}, ${timeText(entry.at)}: ${recordText(entry, unit)}.`

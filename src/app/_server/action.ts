@@ -1,21 +1,24 @@
 import 'server-only'
 import { revalidatePath } from 'next/cache'
 import type { z } from 'zod'
-import { fail, ok, type LengthUnit, type Result } from '@/core/units'
+import { fail, ok, type Result } from '@/core/units'
+import { lastChange } from '@/stations/records/last-change'
 import { refuseRight, rightOf } from '@/stations/rights'
 import { storageFault } from '@/stations/storage'
 import { refuser } from '@/stations/write'
 import type { Answer, Ask, Asked, Contract, Given, Said } from '@/stations/contract'
 import { outerCode, type Refusal } from '@/stations/refusals'
 import type { Work } from '@/stations/work'
+import { lastChangeText } from '@/words/record'
 import { refusalText } from '@/words/refusals'
 import { context, type Context } from './context'
 
-/** A refusal as a page gets it: its code, and its sentence in the reader's unit. */
-export const inWords = (refusal: Refusal, unit: LengthUnit): Said => ({
-  code: outerCode(refusal),
-  text: refusalText(refusal, unit),
-})
+/** A refusal as a page gets it: its code, and its sentence in the reader's unit; with what somebody else did meanwhile. */
+export function inWords(refusal: Refusal, { db, unit }: Pick<Context, 'db' | 'unit'>): Said {
+  const last = refusal.code === 'CHANGED' ? lastChange(db, refusal) : null
+  const text = refusalText(refusal, unit)
+  return { code: outerCode(refusal), text: last ? `${text} ${lastChangeText(last, unit)}` : text }
+}
 
 function badInput({ issues: [issue] }: z.ZodError): Refusal {
   return {
@@ -75,8 +78,9 @@ export function defineAction<C extends Contract>(
       const given = read<C>(input, asked)
       return given.ok ? verb({ db, now, person }, given.value, here) : given
     })
+    here.heads.wrote()
     revalidatePath('/', 'layout')
-    return done.ok ? done : fail(inWords(done.error, here.unit))
+    return done.ok ? done : fail(inWords(done.error, here))
   }
 }
 
@@ -93,6 +97,6 @@ export function defineQuestion<C extends Contract>(
       const given = refused ? fail(refused) : read<C>(contract.input, asked)
       return given.ok ? answer(given.value, here) : given
     })
-    return done.ok ? done : fail(inWords(done.error, here.unit))
+    return done.ok ? done : fail(inWords(done.error, here))
   }
 }

@@ -1,5 +1,5 @@
 import 'server-only'
-import type { ChainState } from '@/core/tool'
+import type { ChainState, SealState } from '@/core/tool'
 import type { Shop } from '@/runtime'
 import { walkWhole, type WholeWalk } from '@/stations/records/proof'
 
@@ -11,7 +11,7 @@ const AGAIN_MS = 24 * 3_600_000
 interface Watch {
   walk: WholeWalk
   /** What the last walk over the whole record found, and when it was through, ISO 8601. */
-  last: { readonly state: ChainState; readonly at: string } | null
+  last: { readonly chain: ChainState; readonly seals: SealState; readonly at: string } | null
 }
 
 const held = globalThis as { boulderRecord?: Watch }
@@ -25,7 +25,7 @@ export function watchRecord({ db, clock }: Pick<Shop, 'db' | 'clock'>): Readonly
   const step = () => {
     if (watch.walk.step(AT_ONCE)) return later(PAUSE_MS, step)
     const { found } = watch.walk
-    if (found) watch.last = { state: found, at: clock.now() }
+    if (found) watch.last = { ...found, at: clock.now() }
     return later(AGAIN_MS, () => {
       watch.walk = walkWhole(db)
       step()

@@ -42,6 +42,6 @@ export const correctConditionAction = defineAction(build.correctCondition, (work
 )
 export const takeApartAction = defineAction(build.takeApart, takeApart)
 export const disturbAction = defineAction(build.disturb, (work, { serial, what }) => disturb(work, serial, what))
-export const putStepsAction = defineAction(build.putSteps, (work, { clamping, steps }, { heavy }) =>
-  putSteps(work, clamping, steps, heavy),
+export const putStepsAction = defineAction(build.putSteps, (work, { clamping, steps, version }, { heavy }) =>
+  putSteps(work, clamping, steps, heavy, version),
 )

@@ -36,13 +36,15 @@ export const bookAction = defineAction(store.book, (work, { what, component, cou
 })
 export const countStockAction = defineAction(store.countStock, countStock)
 export const putRightAction = defineAction(store.putRight, (work, { id }) => putRight(work, id))
-export const placeUnitAction = defineAction(store.placeUnit, (work, { unit, drawers, taper }) =>
-  placeUnit(work, unit, drawers, taper),
+export const placeUnitAction = defineAction(store.placeUnit, (work, { unit, drawers, taper, from }) =>
+  placeUnit(work, unit, drawers, taper, from),
 )
 
 export const addHolderAction = defineAction(library.addHolder, addHolder)
 export const inspectHolderAction = defineAction(library.inspectHolder, inspectHolder)
-export const replaceStudAction = defineAction(library.replaceStud, (work, { serial, stud }) => replaceStud(work, serial, stud))
+export const replaceStudAction = defineAction(library.replaceStud, (work, { serial, stud, from }) =>
+  replaceStud(work, serial, stud, from),
+)
 
 export const previewCsvAction = defineQuestion(library.previewCsv, (given, { db, heavy }) => previewParts(db, heavy, given))
 export const importCsvAction = defineAction(library.importCsv, async (work, given, { heavy }) => {

@@ -9,7 +9,9 @@ import { takeInTool } from '@/stations/measure/take-in-tool'
 import { defineAction, defineQuestion } from '../_server/action'
 import { say } from '@/words/screens/measure'
 
-export const changeAdapterAction = defineAction(measure.changeAdapter, (work, { serial }) => changeAdapter(work, serial))
+export const changeAdapterAction = defineAction(measure.changeAdapter, (work, { serial, from }) =>
+  changeAdapter(work, serial, from),
+)
 export const addAdapterAction = defineAction(measure.addAdapter, (work, piece) =>
   addAdapter(work, { ...piece, name: piece.name || say.adapterOf(piece.coupling) }),
 )

@@ -39,7 +39,8 @@ export default async function RecordsPage({
           <>
             <Title lead={say.records}>{say.whoDidWhatToWhich}</Title>
             <RecordState
-              state={last && !last.state.whole ? last.state : state}
+              state={last && !last.chain.whole ? last.chain : state}
+              seals={last?.seals ?? null}
               more={more}
               walked={walk.found === null ? walk.seq : null}
               wholeAt={last?.at ?? null}

@@ -26,6 +26,13 @@ export type ChainState =
   | { readonly whole: true; readonly entries: number; readonly head: string }
   | { readonly whole: false; readonly seq: number; readonly fault: ChainFault }
 
+export type SealFault = 'changed' | 'missing' | 'not sealed'
+
+/** Whether the rows that nobody may change are as they were written. @param table and id of the first that is not */
+export type SealState =
+  | { readonly whole: true; readonly rows: number; readonly head: string }
+  | { readonly whole: false; readonly table: string; readonly id: number; readonly fault: SealFault }
+
 export interface Person {
   readonly id: string
   readonly name: string

@@ -77,7 +77,8 @@ export const takeApart = contract<{ text: string }>()(
   }),
 )
 export const disturb = contract<{ voided: number | null }>()(z.object({ serial: Serial, what: z.enum(DISTURBANCES) }))
-export const putSteps = contract()(
+/** @param version of the steps that were changed, 0 for what ships */
+export const putSteps = contract<{ version: number }>()(
   z.object({
     clamping: z.enum(CLAMPINGS),
     steps: z
@@ -96,5 +97,6 @@ export const putSteps = contract()(
       )
       .max(20)
       .nullable(),
+    version: z.number().int().min(0),
   }),
 )

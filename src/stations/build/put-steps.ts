@@ -8,13 +8,17 @@ import type { Refusal } from '../refusals'
 import type { Work } from '../work'
 import { must, write } from '../write'
 
-/** The shop's own steps of a clamping; null goes back to what ships. */
+/**
+ * The shop's own steps of a clamping; null goes back to what ships.
+ * @param seen the version that was opened, 0 for what ships
+ */
 export async function putSteps(
   work: Work,
   clamping: Clamping,
   steps: readonly Step[] | null,
   heavy: Heavy,
-): Promise<Result<null, Refusal>> {
+  seen?: number,
+): Promise<Result<{ readonly version: number }, Refusal>> {
   const next = steps ?? SHIPPED_STEPS[clamping]
   if (next.length === 0) return fail({ code: 'NO_STEPS' })
   const twice = next.find((s, i) => next.findIndex((o) => o.id === s.id) !== i)
@@ -26,9 +30,10 @@ export async function putSteps(
     if (!text.value.ok) return fail({ code: 'BAD_TEMPLATE', of: step.title, detail: text.value.error.detail })
   }
   const before = getStepList(work.db, clamping)
+  if (seen !== undefined && seen !== (before?.version ?? 0)) return fail({ code: 'CHANGED', what: 'steps' })
   const entry = { code: 'STEPS_KEPT', clamping, titles: next.map((s) => s.title) } as const
   return write(work, { entry, before: before?.body, after: next }, (tx) => {
     must(putStepList(tx.db, clamping, next, before?.version ?? 0), { code: 'CHANGED', what: 'steps' })
-    return null
+    return { version: (before?.version ?? 0) + 1 }
   })
 }

@@ -141,10 +141,11 @@ export function storeJob(
   )
 }
 
-/** Adds tools to a job by hand; the same T again replaces what was said of it. */
-export function addTools(work: Work, jobId: string, tools: readonly HandTool[]): Result<Job, Refusal> {
+/** Adds tools to a job by hand; the same T again replaces what was said of it. @param seen the version of the job that was looked at */
+export function addTools(work: Work, jobId: string, tools: readonly HandTool[], seen?: number): Result<Job, Refusal> {
   const job = getJob(work.db, jobId)
   if (!job || job.state !== 'open') return fail({ code: 'UNKNOWN_JOB', job: jobId, open: true })
+  if (seen !== undefined && seen !== job.version) return fail(JOB_CHANGED)
   const extra = [...job.extra.filter((e) => !tools.some((t) => t.t === e.t)), ...tools]
   const entry = { code: 'TOOLS_ADDED', job: job.id, tools: tools.map(({ t, count }) => ({ t, count })) } as const
   return write(work, { entry, t: tools[0]?.t, machine: job.machine, before: job.extra, after: extra }, (tx) => {

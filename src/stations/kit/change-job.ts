@@ -10,10 +10,20 @@ import type { Work } from '../work'
 import { must, write } from '../write'
 import { JOB_CHANGED, startFaults, storeJob, URGENT } from './add-job'
 
-/** Says what a T of a job is: a definition, nothing to set up (null), or by itself again (undefined). */
-export function mapTool(work: Work, jobId: string, t: number, to: string | null | undefined): Result<null, Refusal> {
+/**
+ * Says what a T of a job is: a definition, nothing to set up (null), or by itself again (undefined).
+ * @param seen the version of the job that was looked at
+ */
+export function mapTool(
+  work: Work,
+  jobId: string,
+  t: number,
+  to: string | null | undefined,
+  seen?: number,
+): Result<null, Refusal> {
   const job = getJob(work.db, jobId)
   if (!job || job.state !== 'open') return fail({ code: 'UNKNOWN_JOB', job: jobId, open: true })
+  if (seen !== undefined && seen !== job.version) return fail(JOB_CHANGED)
   if (!wantedOf(job).some((w) => w.t === t)) return fail({ code: 'UNKNOWN_TOOL', job: jobId, t })
   const definition = to ? getDefinition(work.db, to) : null
   if (to && !definition) return fail({ code: 'UNKNOWN_DEFINITION', definition: to ?? '' })

@@ -62,7 +62,7 @@ export const addJob = contract<{ id: string }>()(
     lists: z.array(z.object({ name: z.string().max(200), text: z.string().max(2 ** 20, fault('LIST_SIZE')) })).max(5),
   }),
 )
-export const addTools = contract()(z.object({ job: JobId, tools: z.array(HandTool).min(1).max(200) }))
+export const addTools = contract()(z.object({ job: JobId, tools: z.array(HandTool).min(1).max(200), version: Version }))
 export const closeJob = contract<{ back: number }>()(z.object({ job: JobId, state: z.enum(['done', 'cancelled']) }))
 export const changeJob = contract()(
   z.object({ job: JobId, name: z.string().trim().max(80), dueAt: Start, quantity: Parts, priority: Priority, version: Version }),
@@ -72,7 +72,12 @@ const JobWhy = z.object({ job: JobId, reason: z.string().trim().min(5, fault('WH
 export const reopenJob = contract()(JobWhy)
 /** @param to null: nothing to set up; left away: found by itself */
 export const mapTool = contract()(
-  z.object({ job: JobId, t: z.number().int().min(1).max(99_999_999), to: z.string().max(60).nullable().optional() }),
+  z.object({
+    job: JobId,
+    t: z.number().int().min(1).max(99_999_999),
+    to: z.string().max(60).nullable().optional(),
+    version: Version,
+  }),
 )
 export const neededNow = contract<{ id: string }>()(OneSerial)
 export const takeBackNow = contract()(JobWhy)
@@ -81,7 +86,8 @@ export const putBack = contract<{ text: string }>()(z.object({ job: JobId, compo
 export const shortPick = contract<{ text: string }>()(
   z.object({ component: PartId, place: z.string().max(40), found: z.number().int().min(0).max(100_000) }),
 )
-export const reserveTool = contract()(z.object({ serial: Serial, job: JobId.nullable() }))
+/** @param from the job it is reserved for now */
+export const reserveTool = contract()(z.object({ serial: Serial, job: JobId.nullable(), from: JobId.nullable() }))
 export const putIntoPlace = contract<{ text: string }>()(z.object({ serial: Serial, place: z.string().trim().max(40) }))
 export const writeNote = contract()(z.object({ text: z.string().max(400, fault('NOTE_LENGTH')) }))
 export const tickOff = contract()(OneId)

@@ -6,10 +6,14 @@ import type { Refusal } from '../refusals'
 import type { Work } from '../work'
 import { must, write } from '../write'
 
-/** Keeps a complete tool for a job (null: for whoever asks), so that no other job counts on it. */
-export function reserveTool(work: Work, serial: string, jobId: string | null): Result<null, Refusal> {
+/**
+ * Keeps a complete tool for a job (null: for whoever asks), so that no other job counts on it.
+ * @param seen the job that it was reserved for when it was looked at
+ */
+export function reserveTool(work: Work, serial: string, jobId: string | null, seen?: string | null): Result<null, Refusal> {
   const tool = getAssembly(work.db, serial)
   if (!tool) return fail({ code: 'UNKNOWN_SERIAL', serial })
+  if (seen !== undefined && seen !== tool.job) return fail({ code: 'CHANGED', what: 'tool', serial })
   const job = jobId === null ? null : getJob(work.db, jobId)
   if (jobId !== null && (!job || job.state !== 'open')) return fail({ code: 'UNKNOWN_JOB', job: jobId, open: true })
   if (job && tool.machine !== null && tool.machine !== job.machine)

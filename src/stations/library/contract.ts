@@ -45,9 +45,16 @@ export const regrind = contract<{ id: string }>()(
 )
 export const addHolder = contract<{ serial: string }>()(z.object({ serial: Serial, component: PartId, place: PlaceId }))
 export const inspectHolder = contract()(
-  z.object({ serial: Serial, until: z.iso.datetime().nullable(), retireReason: z.string().max(200).nullable() }),
+  z.object({
+    serial: Serial,
+    until: z.iso.datetime().nullable(),
+    retireReason: z.string().max(200).nullable(),
+    /** Until when it is good now. */
+    from: z.iso.datetime().nullable(),
+  }),
 )
-export const replaceStud = contract()(z.object({ serial: Serial, stud: PartId }))
+/** @param from the stud it has now */
+export const replaceStud = contract()(z.object({ serial: Serial, stud: PartId, from: PartId.nullable() }))
 
 export const IMPORT_LIMIT_BYTES = 20 * 2 ** 20
 const File = z.string().max(IMPORT_LIMIT_BYTES, fault('FILE_SIZE'))

@@ -36,10 +36,17 @@ export function addHolder(
 /** Inspected: good until a date, or retired with a reason. */
 export function inspectHolder(
   work: Work,
-  given: { readonly serial: string; readonly until: string | null; readonly retireReason: string | null },
+  given: {
+    readonly serial: string
+    readonly until: string | null
+    readonly retireReason: string | null
+    /** Until when it was good before. */
+    readonly from?: string | null
+  },
 ): Result<null, Refusal> {
   const holder = getHolder(work.db, given.serial)
   if (!holder) return fail({ code: 'UNKNOWN_HOLDER', serial: given.serial })
+  if (given.from !== undefined && given.from !== holder.inspectBy) return fail(somebodyElse(given.serial))
   if (given.retireReason !== null && given.retireReason.trim().length < 3) return fail({ code: 'WHY_RETIRED' })
   if (given.retireReason !== null && holder.carries)
     return fail({ code: 'HOLDER_CARRIES_TOOL', serial: given.serial, then: 'take apart' })
@@ -59,11 +66,12 @@ export function inspectHolder(
   })
 }
 
-/** A new pull stud: its form and its torque come from the type, its age counts from now. */
-export function replaceStud(work: Work, serial: string, stud: string): Result<null, Refusal> {
+/** A new pull stud: its form and its torque come from the type, its age counts from now. @param seen the one it had */
+export function replaceStud(work: Work, serial: string, stud: string, seen?: string | null): Result<null, Refusal> {
   const holder = getHolder(work.db, serial)
   const type = getComponent(work.db, stud)
   if (!holder) return fail({ code: 'UNKNOWN_HOLDER', serial })
+  if (seen !== undefined && seen !== holder.stud) return fail(somebodyElse(serial))
   if (type?.kind !== 'pull-stud') return fail({ code: 'NOT_A_STUD', part: stud })
   if (!COUPLINGS[holder.coupling]?.stud || type.CCMS !== holder.coupling)
     return fail({ code: 'WRONG_STUD', stud: type.name, for: type.CCMS, holder: holder.coupling })

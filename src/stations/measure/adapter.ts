@@ -7,12 +7,17 @@ import type { Work } from '../work'
 import { must, write } from '../write'
 import { readBench } from './bench-state'
 
-/** Another adapter is on the spindle: its master is due before anything else is measured. @param serial the mark on it */
-export function changeAdapter(work: Work, serial: string): Result<null, Refusal> {
+/**
+ * Another adapter is on the spindle: its master is due before anything else is measured.
+ * @param serial the mark on it
+ * @param seen the one that was shown before
+ */
+export function changeAdapter(work: Work, serial: string, seen?: string | null): Result<null, Refusal> {
   const { adapter } = readBench(work.db, work.now)
   const piece = getAdapter(work.db, serial)
   if (!piece) return fail({ code: 'UNKNOWN_ADAPTER', serial })
   if (adapter?.serial === serial) return fail({ code: 'SAME_ADAPTER', serial })
+  if (seen !== undefined && seen !== (adapter?.serial ?? null)) return fail({ code: 'CHANGED', what: 'adapter' })
   const entry = { code: 'ADAPTER_CHANGED', serial, coupling: piece.coupling } as const
   return write(work, { entry, before: { adapter: adapter?.serial ?? null }, after: { adapter: serial } }, (tx) => {
     insertAdapter(tx.db, piece, tx.now, tx.person.id)
@@ -41,6 +46,8 @@ export interface MasterRenewal {
   readonly DCmm: number
   /** ISO 8601 date. */
   readonly calibratedUntil: string
+  /** Until when the one counted that is replaced. */
+  readonly from?: string
 }
 
 /** A new certificate of a master; a lead's to enter, since every figure rests on it. */
@@ -50,7 +57,10 @@ export function renewMaster(work: Work, renewal: MasterRenewal): Result<null, Re
   if (renewal.calibratedUntil < work.now.slice(0, 10)) return fail({ code: 'CERTIFICATE_ENDED' })
   const away = Math.max(Math.abs(renewal.LFmm - master.LFmm), Math.abs(renewal.DCmm - master.DCmm))
   if (away > MOST_CHANGE_MM) return fail({ code: 'OTHER_CERTIFICATE', master: master.mark, awayMm: away })
-  const { id, ...values } = renewal
+  if (renewal.from !== undefined && renewal.from !== master.calibratedUntil)
+    return fail({ code: 'CHANGED', what: 'master', master: master.mark })
+  const { id, LFmm, DCmm, calibratedUntil } = renewal
+  const values = { LFmm, DCmm, calibratedUntil }
   const noted = {
     entry: { code: 'MASTER_RENEWED', master: master.mark, until: renewal.calibratedUntil },
     before: { id, LFmm: master.LFmm, DCmm: master.DCmm, calibratedUntil: master.calibratedUntil },

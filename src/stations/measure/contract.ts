@@ -49,7 +49,8 @@ export interface MeasureRefusals {
   OTHER_TAPER: { readonly serial: string; readonly has: Coupling; readonly not: Coupling }
 }
 
-export const changeAdapter = contract()(OneSerial)
+/** @param from the adapter that is on it now */
+export const changeAdapter = contract()(OneSerial.extend({ from: z.string().max(40).nullable() }))
 export const addAdapter = contract()(
   z.object({ serial: Serial, coupling: z.enum(COUPLING_NAMES), name: z.string().trim().max(60) }),
 )
@@ -60,6 +61,7 @@ export const renewMaster = contract()(
     LFmm: z.number().positive(fault('CERTIFICATE_LENGTH')).max(2000),
     DCmm: z.number().positive(fault('CERTIFICATE_DIAMETER')).max(1000),
     calibratedUntil: z.iso.date({ error: fault('CERTIFICATE_DAY') }),
+    from: z.string().max(40),
   }),
 )
 export const overruleCheck = contract()(z.object({ reason: Why }))

@@ -1,6 +1,7 @@
-import type { ChainState } from '@/core/tool'
+import type { ChainState, SealState } from '@/core/tool'
 import { inTransaction, type Db } from '@/db/connection'
 import { NOTHING_PROVEN, provenSoFar, walkChain, type Proven } from '@/db/record/read'
+import { NOTHING_SEALED, walkSeals } from '@/db/record/seal'
 import { keepProof } from '@/db/record/write'
 
 export interface Proof {
@@ -17,24 +18,32 @@ export function proveOn(db: Db, now: string, most: number): Proof {
   return { state, more }
 }
 
-/** A walk over the whole record, from its first entry on, that goes a few steps at a time. */
+/** A walk over the whole record and then over every sealed row, that goes a few steps at a time. */
 export interface WholeWalk {
   /** Looks at the next entries. @returns false when it is through */
   step(most: number): boolean
   /** Entries that hold so far. */
   readonly seq: number
   /** null while it is under way. */
-  readonly found: ChainState | null
+  readonly found: { readonly chain: ChainState; readonly seals: SealState } | null
 }
 
 export function walkWhole(db: Db): WholeWalk {
   let at: Proven = NOTHING_PROVEN
-  let found: ChainState | null = null
+  let sealed: Proven = NOTHING_SEALED
+  let chain: ChainState | null = null
+  let found: WholeWalk['found'] = null
   return {
     step(most) {
-      const { state, proven, more } = walkChain(db, at, most)
-      at = proven
-      if (!more) found = state
+      if (!chain) {
+        const { state, proven, more } = walkChain(db, at, most)
+        at = proven
+        if (!more) chain = state
+        return true
+      }
+      const { state, proven, more } = walkSeals(db, sealed, most)
+      sealed = proven
+      if (!more) found = { chain, seals: state }
       return more
     },
     get seq() {

@@ -46,5 +46,7 @@ export const placeUnit = contract<{ id: string }>()(
     }),
     drawers: z.number().int().min(0).max(60),
     taper: z.enum(COUPLING_NAMES).nullable(),
+    /** Where it stands now; null for a new one. */
+    from: z.object({ x: z.number().int(), y: z.number().int() }).nullable(),
   }),
 )

@@ -73,8 +73,17 @@ function contentOf(db: Db, places: readonly Place[]): PlaceContent[] {
 
 const overlaps = (a: StoreUnit, b: StoreUnit) => a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h
 
-/** Puts a piece of furniture on the plan, or moves it. */
-export function placeUnit(work: Work, unit: StoreUnit, drawers: number, taper: Coupling | null): Result<{ id: string }, Refusal> {
+/**
+ * Puts a piece of furniture on the plan, or moves it.
+ * @param seen where it stood when it was moved; null for a new one
+ */
+export function placeUnit(
+  work: Work,
+  unit: StoreUnit,
+  drawers: number,
+  taper: Coupling | null,
+  seen?: Pick<StoreUnit, 'x' | 'y'> | null,
+): Result<{ id: string }, Refusal> {
   if (!/^[A-Za-z0-9][A-Za-z0-9-]{0,15}$/.test(unit.id)) return fail({ code: 'BAD_UNIT_ID' })
   if (unit.x < 0 || unit.y < 0 || unit.x + unit.w > FLOOR.width || unit.y + unit.h > FLOOR.height)
     return fail({ code: 'OFF_THE_PLAN', unit: unit.id })
@@ -82,6 +91,8 @@ export function placeUnit(work: Work, unit: StoreUnit, drawers: number, taper: C
   if (inTheWay) return fail({ code: 'IN_THE_WAY', of: inTheWay.name })
   if (taper !== null && !COUPLING_NAMES.includes(taper)) return fail({ code: 'UNKNOWN_TAPER', taper })
   const before = listUnits(work.db).find((u) => u.id === unit.id)
+  if (seen !== undefined && (seen?.x !== before?.x || seen?.y !== before?.y))
+    return fail({ code: 'CHANGED', what: 'unit', unit: before?.name ?? unit.name })
   const slots = holdsTools(unit)
   const { name } = unit
   const entry = before

@@ -119,7 +119,7 @@ function Change({ job, change, copy }: JobFootProps) {
   )
 }
 
-function OpenFoot({ job: { id: job }, addTools, close }: JobFootProps) {
+function OpenFoot({ job: { id: job, version }, addTools, close }: JobFootProps) {
   const router = useRouter()
   const { problem, run, setProblem } = useAct()
   const [t, setT] = useState('')
@@ -130,7 +130,7 @@ function OpenFoot({ job: { id: job }, addTools, close }: JobFootProps) {
     if (!Number.isInteger(number) || number < 1) return setProblem(say.isNotATNumber(t))
     if (!Number.isInteger(pieces) || pieces < 1 || pieces > 20) return setProblem(say.typeToTools)
     void run(
-      () => addTools({ job, tools: [{ t: number, name: null, count: pieces, minutesEach: null, source: 'by hand' }] }),
+      () => addTools({ job, tools: [{ t: number, name: null, count: pieces, minutesEach: null, source: 'by hand' }], version }),
       () => setT(''),
     )
   }

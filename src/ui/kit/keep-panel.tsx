@@ -36,7 +36,7 @@ export function KeepPanel({
           disabled={busy || chosen === (job ?? '')}
           onAct={() =>
             void run(
-              () => keep({ serial, job: chosen || null }),
+              () => keep({ serial, job: chosen || null, from: job }),
               undefined,
               chosen ? say.nowReserved(serial, chosen) : say.nowFree(serial),
             )

@@ -40,10 +40,11 @@ export function KitTable({
   names,
   tools,
   chosenT,
+  version,
   machine,
   definitions,
   map,
-}: Pick<WhichToolProps, 'machine' | 'definitions' | 'map'> & {
+}: Pick<WhichToolProps, 'version' | 'machine' | 'definitions' | 'map'> & {
   readonly job: string
   readonly names: Names
   readonly tools: readonly NettedTool[]
@@ -87,6 +88,7 @@ export function KitTable({
                   <td colSpan={5}>
                     <WhichTool
                       job={job}
+                      version={version}
                       machine={machine}
                       t={wanted.t}
                       comment={wanted.name}

@@ -14,6 +14,8 @@ import { say } from '@/words/screens/kit'
 
 export interface WhichToolProps {
   readonly job: string
+  /** Of the job, as it is shown. */
+  readonly version: number
   readonly machine: string
   readonly t: number
   /** What the program says beside the tool change. */
@@ -28,11 +30,11 @@ export interface WhichToolProps {
 }
 
 /** A T that is not clear: which tool it is, that it needs none, or that it still has to be defined. */
-export function WhichTool({ job, machine, t, comment, asked, leftOut, definitions, map }: WhichToolProps) {
+export function WhichTool({ job, version, machine, t, comment, asked, leftOut, definitions, map }: WhichToolProps) {
   const unit = useUnit()
   const { busy, problem, run } = useAct()
   const [chosen, setChosen] = useState(asked?.id ?? '')
-  const answer = (to?: string | null) => void run(() => map({ job, t, to }))
+  const answer = (to?: string | null) => void run(() => map({ job, t, to, version }))
   if (leftOut)
     return (
       <SmallActions>

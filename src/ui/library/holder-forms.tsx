@@ -61,7 +61,7 @@ export function HolderCare({
   serial,
   studs,
   suggestedUntil,
-  retired,
+  holder: { retired, inspectBy, stud: has },
   act,
 }: {
   readonly serial: string
@@ -69,7 +69,13 @@ export function HolderCare({
   readonly studs: readonly { readonly id: string; readonly name: string }[]
   /** Local date a year from now. */
   readonly suggestedUntil: string
-  readonly retired: boolean
+  readonly holder: {
+    readonly retired: boolean
+    /** Until when it is good; ISO 8601. */
+    readonly inspectBy: string | null
+    /** The one it has; null where its taper takes none. */
+    readonly stud: string | null
+  }
   readonly act: CareActions
 }) {
   const { busy, problem, run } = useAct()
@@ -87,7 +93,8 @@ export function HolderCare({
             disabled={busy || !until}
             onAct={() =>
               void run(
-                () => act.inspect({ serial, until: new Date(`${until}T12:00`).toISOString(), retireReason: null }),
+                () =>
+                  act.inspect({ serial, until: new Date(`${until}T12:00`).toISOString(), retireReason: null, from: inspectBy }),
                 undefined,
                 say.inspectionSaved(serial),
               )
@@ -109,7 +116,7 @@ export function HolderCare({
             <SmallActions>
               <SmallAction
                 disabled={busy || !stud}
-                onAct={() => void run(() => act.stud({ serial, stud }), undefined, say.studChanged(serial))}
+                onAct={() => void run(() => act.stud({ serial, stud, from: has }), undefined, say.studChanged(serial))}
               >
                 {say.studReplaced}
               </SmallAction>
@@ -120,7 +127,7 @@ export function HolderCare({
         <SmallActions>
           <SmallAction
             disabled={busy || reason.trim().length < 3}
-            onAct={() => void run(() => act.inspect({ serial, until: null, retireReason: reason }))}
+            onAct={() => void run(() => act.inspect({ serial, until: null, retireReason: reason, from: inspectBy }))}
           >
             {say.retire}
           </SmallAction>

@@ -1,5 +1,6 @@
 'use client'
 import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react'
+import { useState } from 'react'
 import { useFieldArray, useForm, type UseFormRegister, type UseFieldArraySwap, type UseFieldArrayRemove } from 'react-hook-form'
 import { CONFIRMS, type Clamping, type Step } from '@/core/fits'
 import { BigAction, SmallAction, SmallActions } from '../common/actions'
@@ -31,18 +32,35 @@ const nameOf = (title: string, i: number) =>
     .replace(/^[^a-z]+|-+$/g, '')
     .slice(0, 20) || `step-${i + 1}`
 
+const stepOf = (l: Line, i: number) => ({
+  id: l.key || nameOf(l.title, i),
+  title: l.title,
+  text: l.text,
+  confirm: l.confirm,
+  needs: l.needs
+    .split(',')
+    .map((n) => n.trim())
+    .filter(Boolean),
+  caution: l.caution || undefined,
+})
+
 /** A shop's own steps: what to do, how it is confirmed, what has to be at hand. */
 export function StepsForm({
   clamping,
   steps,
+  version,
   save,
 }: {
   readonly clamping: Clamping
   readonly steps: readonly Step[]
+  /** Of these steps. */
+  readonly version: number
   readonly save: Save
 }) {
   const { busy, problem, run } = useAct()
   const lead = useLead()
+  // the version of what stands in the fields, whatever the sheet shows by now
+  const [opened, setOpened] = useState(version)
   const { register, control, handleSubmit, reset, formState } = useForm<{ lines: Line[] }>({
     defaultValues: {
       lines: steps.map((s) => ({
@@ -58,22 +76,11 @@ export function StepsForm({
   const { fields, append, remove, swap } = useFieldArray({ control, name: 'lines' })
   const submit = handleSubmit(({ lines }) =>
     run(
-      () =>
-        save({
-          clamping,
-          steps: lines.map((l, i) => ({
-            id: l.key || nameOf(l.title, i),
-            title: l.title,
-            text: l.text,
-            confirm: l.confirm,
-            needs: l.needs
-              .split(',')
-              .map((n) => n.trim())
-              .filter(Boolean),
-            caution: l.caution || undefined,
-          })),
-        }),
-      () => reset({ lines }),
+      () => save({ clamping, version: opened, steps: lines.map(stepOf) }),
+      ({ version: saved }) => {
+        setOpened(saved)
+        reset({ lines })
+      },
     ),
   )
   const { isDirty } = formState
@@ -96,7 +103,7 @@ export function StepsForm({
           <SmallAction
             onAct={() =>
               void run(
-                () => save({ clamping, steps: null }),
+                () => save({ clamping, steps: null, version: opened }),
                 () => window.location.reload(),
               )
             }

@@ -57,6 +57,7 @@ export function CheckRun({
   overruled,
   lead,
   overrule,
+  adapter,
   adapters,
   changeAdapter,
 }: MastersProps & { readonly master: Master; readonly ticket: string }) {
@@ -84,7 +85,7 @@ export function CheckRun({
 
   useMarks(async (scanned): Promise<ScanSaid | null> => {
     if (adapters.some((a) => a.serial === scanned)) {
-      const changed = await changeAdapter({ serial: scanned })
+      const changed = await changeAdapter({ serial: scanned, from: adapter?.serial ?? null })
       if (!changed.ok) setNote(changed.error.text)
       return {
         title: scanned,

@@ -69,7 +69,7 @@ export function Renew({
     if (!LF.ok) return setProblem(lengthErrorText(LF.error))
     if (!DC.ok) return setProblem(lengthErrorText(DC.error))
     void run(
-      () => renew({ id: master.id, LFmm: LF.value, DCmm: DC.value, calibratedUntil: until }),
+      () => renew({ id: master.id, LFmm: LF.value, DCmm: DC.value, calibratedUntil: until, from: master.calibratedUntil }),
       undefined,
       say.certificateSaved(master.id),
     )

@@ -41,7 +41,7 @@ export function MastersStation(props: MastersProps) {
             label={say.onTheSpindle}
             value={adapter?.serial ?? ''}
             disabled={busy}
-            onChange={(e) => void run(() => props.changeAdapter({ serial: e.target.value }))}
+            onChange={(e) => void run(() => props.changeAdapter({ serial: e.target.value, from: adapter?.serial ?? null }))}
           >
             {!adapter && <option value="">{say.scanOrChooseTheAdapter}</option>}
             {props.adapters.map((a) => (

@@ -1,22 +1,34 @@
-import type { ChainFault, ChainState } from '@/core/tool'
+import type { ChainFault, ChainState, SealFault, SealState } from '@/core/tool'
 import { Say } from '../common/sheet'
 import { formatWhen } from '../format/due'
 import { say } from '@/words/screens/records'
 
-const FAULT: Readonly<Record<ChainFault, string>> = {
+const FAULT: Readonly<Record<ChainFault | SealFault, string>> = {
   changed: say.wasChangedAfterItWas,
   missing: say.isMissing,
   'not chained': say.hasNoHash,
+  'not sealed': say.hasNoHash,
+}
+
+const ROWS: Readonly<Record<string, string>> = {
+  measurement: say.measurement,
+  handover: say.handOver,
+  move: say.booking,
+  assembly: say.build,
+  bench_check: say.check,
 }
 
 /** Whether the record is as it was written. */
 export function RecordState({
   state,
+  seals,
   more,
   walked,
   wholeAt,
 }: {
   readonly state: ChainState
+  /** What was found when all rows that nobody may change were last looked at; null before the first time. */
+  readonly seals: SealState | null
   /** New entries are left to look at. */
   readonly more: boolean
   /** How far the check of all entries has come; null while none is under way. */
@@ -28,6 +40,12 @@ export function RecordState({
     return (
       <Say tone="off" lead={say.entryFault(state.seq, FAULT[state.fault])} role="alert">
         {say.entriesBeforeItCanBe}
+      </Say>
+    )
+  if (seals && !seals.whole)
+    return (
+      <Say tone="off" lead={say.rowFault(ROWS[seals.table] ?? seals.table, seals.id, FAULT[seals.fault])} role="alert">
+        {say.rowsBeforeItCanBe}
       </Say>
     )
   return (

@@ -65,10 +65,11 @@ function Change({
 }) {
   const { busy, problem, setProblem, run } = useAct()
   const [text, setText] = useState(String(now))
+  const [opened] = useState(now)
   const { unit, min, max, standard } = PRACTICE[key]
   const [name] = PRACTICE_NAMES[key]
   const save = (value: number | null) =>
-    void run(() => keep({ key, value }), done, value === null ? say.backToStandard(name) : say.valueSaved(name))
+    void run(() => keep({ key, value, from: opened }), done, value === null ? say.backToStandard(name) : say.valueSaved(name))
   const typed = () => {
     // a plain number reads the same with and without a unit of length
     const read = parseLength(text, 'mm')

@@ -31,7 +31,14 @@ export function StorePlan({ units, floor, drawers, lit, placeUnit }: StorePlanPr
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }))
   const shift = (unit: StoreUnit, dx: number, dy: number) =>
     (dx || dy) &&
-    void run(() => placeUnit({ unit: { ...unit, x: unit.x + dx, y: unit.y + dy }, drawers: drawers[unit.id] ?? 0, taper: null }))
+    void run(() =>
+      placeUnit({
+        unit: { ...unit, x: unit.x + dx, y: unit.y + dy },
+        drawers: drawers[unit.id] ?? 0,
+        taper: null,
+        from: { x: unit.x, y: unit.y },
+      }),
+    )
   const dropped = ({ active, delta }: DragEndEvent) => {
     const unit = units.find((u) => u.id === active.id)
     const box = area.current?.getBoundingClientRect()
@@ -167,6 +174,7 @@ export function AddUnit({ units, floor, placeUnit }: Pick<StorePlanProps, 'units
           unit: { id, kind, name: name || id, ...spot, w, h: 2 },
           drawers: Number(count) || 0,
           taper: tools && taper ? taper : null,
+          from: null,
         }),
       () => setOpen(false),
     )

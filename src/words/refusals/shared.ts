@@ -38,6 +38,8 @@ const CHANGED = {
   readings: 'The gauge shows other values than before. Read them again and check them.',
   drawer: 'Somebody has just booked on this drawer. Look again.',
   job: 'Somebody has just changed this job. Try again.',
+  practice: 'Somebody else has changed this value meanwhile. Look again.',
+  adapter: 'Somebody else has put another adapter on meanwhile. Look again.',
 } as const
 
 export const SHARED: Sentences<SharedRefusals> = {
@@ -90,6 +92,8 @@ export const SHARED: Sentences<SharedRefusals> = {
         return `Somebody else changed the loading of ${data.serial} meanwhile. Look again.`
       case 'loaded tool':
         return `Somebody else changed ${data.serial} meanwhile. Check the control’s table before you go on.`
+      case 'unit':
+        return `Somebody else has moved ${data.unit} meanwhile. It is shown where it stands now.`
       case 'definition':
         return data.version === null
           ? `There is no ${data.definition} any more.`

@@ -1,5 +1,13 @@
 /** What the screens of records say. */
 export const say = {
+  rowFault: (what: string, id: number, fault: string) => `${what} ${id} ${fault}`,
+  rowsBeforeItCanBe:
+    'Somebody changed the database from outside. Stop, keep a copy of the data folder, and compare it with the last backup.',
+  measurement: 'Measurement',
+  handOver: 'Hand-over',
+  booking: 'Stock entry',
+  build: 'Build',
+  check: 'Bench check',
   // record-table.tsx
   refused: '◆ refused',
   noEntryFound: 'No entry found.',

@@ -21,7 +21,7 @@ export default async function TagPage({ searchParams }: { readonly searchParams:
         key={serial ?? ''}
         serial={serial}
         chips={chips}
-        read={read && (read.ok ? read : fail(inWords(read.error, shop.unit)))}
+        read={read && (read.ok ? read : fail(inWords(read.error, shop)))}
         parts={parts}
         definition={definition}
         trick={tagTrickAction}

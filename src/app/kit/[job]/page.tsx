@@ -84,6 +84,7 @@ export default async function JobPage({
             <div className="shrink-0 overflow-x-auto" tabIndex={0} aria-label={say.wantedTools} role="region">
               <KitTable
                 job={job.id}
+                version={job.version}
                 names={names}
                 tools={tools}
                 chosenT={chosen?.wanted.t ?? null}

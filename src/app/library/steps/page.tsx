@@ -1,6 +1,6 @@
 import Link from 'next/link'
 import { CLAMPINGS } from '@/core/fits'
-import { stepsOf } from '@/stations/build/build-sheet'
+import { stepsOf, stepsVersion } from '@/stations/build/build-sheet'
 import { Sheet, Title } from '@/ui/common/sheet'
 import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
 import { StepsForm } from '@/ui/library/steps-form'
@@ -22,7 +22,13 @@ export default async function StepsPage({ searchParams }: { readonly searchParam
           <>
             <SubNav tabs={LIBRARY_TABS} label={say.sheetsOfTheLibrary} />
             <Title lead={chosen}>{say.assemblyStepsOfThisShop}</Title>
-            <StepsForm key={chosen} clamping={chosen} steps={stepsOf(shop.db, chosen)} save={putStepsAction} />
+            <StepsForm
+              key={chosen}
+              clamping={chosen}
+              steps={stepsOf(shop.db, chosen)}
+              version={stepsVersion(shop.db, chosen)}
+              save={putStepsAction}
+            />
           </>
         }
         right={

@@ -129,7 +129,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
               serial={serial}
               studs={page.studs}
               suggestedUntil={format(addYears(new Date(shop.now), 1), 'yyyy-MM-dd')}
-              retired={holder.retired}
+              holder={holder}
               act={{ inspect: inspectHolderAction, stud: replaceStudAction }}
             />
           </div>
