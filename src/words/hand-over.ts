@@ -37,6 +37,8 @@ export function tableRefusalText(refusal: TableRefusal, machine: MachineSizes): 
       const { t, register, held: value, measured } = refusal.row
       return `${machine.name} holds ${held(value, register, machine)} as ${register} of T${t}, not ${held(measured, register, machine)}. Do not run this tool. Correct the register.`
     }
+    case 'UNSTEADY':
+      return `The control says different things of its table within a moment: ${changesText(refusal.changes, machine)}. Nobody can rely on it. Look at the control itself before you go on.`
     case 'OTHERS_CHANGED':
       return `Other offsets of ${machine.name} changed at the same time: ${changesText(refusal.others, machine)}. Boulder left them as they are. Check them at the control, then press again.`
   }

@@ -4,6 +4,7 @@
  */
 import { createHash } from 'node:crypto'
 import { z } from 'zod'
+import type { Lie } from './lies'
 import { Refused, type MachineFacts, type Modal, type Table } from './interpreter'
 
 /** How a machine is made, beside what its control is. */
@@ -35,6 +36,10 @@ export interface Cell {
   readonly modal: Modal
   /** Faults to switch on: every answer late by so much; the next request cut before or after its work. */
   readonly faults: { readonly slowMs: number; readonly drop: 'before' | 'after' | null }
+  /** What it gets wrong while it says that all is well. */
+  readonly lie: Lie
+  /** The table before the last run, and how often it was looked at since. */
+  readonly last: { readonly before: Table; readonly looks: number }
 }
 
 export const newCell = (facts: CellFacts): Cell => ({
@@ -51,6 +56,8 @@ export const newCell = (facts: CellFacts): Cell => ({
   cutMin: {},
   modal: { unit: facts.unit, incremental: false },
   faults: { slowMs: 0, drop: null },
+  lie: 'none',
+  last: { before: {}, looks: 0 },
 })
 
 const without = <T>(record: Readonly<Record<string, T>>, key: number): Record<string, T> =>

@@ -10,6 +10,7 @@ import { z } from 'zod'
 import { assign, Hand, hand, keepTable, newCell, report, storeProgram, turnTo, type Cell, type CellFacts } from './cell'
 import { takeFile } from './gateway'
 import { NO_MODAL, Refused } from './interpreter'
+import { keptAfterLook, keptAfterRun, LIES, toldState, toldTable, wireOf, type Wire } from './lies'
 
 const port = Number(process.env.CONTROL_PORT ?? 3001)
 const folder = process.env.CONTROL_DATA ?? './data/control'
@@ -53,6 +54,7 @@ function answer(response: ServerResponse, status: number, body: unknown): void {
 
 const Turn = z.object({ pocket: z.number() })
 const Assign = z.object({ pocket: z.number(), t: z.number().nullable() })
+const Lying = z.object({ lie: z.enum(LIES) })
 const Faults = z.object({ slowMs: z.number().min(0).max(60_000), drop: z.enum(['before', 'after']).nullable() })
 
 function json<S extends z.ZodType>(schema: S, text: string): z.output<S> {
@@ -73,22 +75,30 @@ interface Done {
 }
 
 /** One request's work on one machine; nothing is kept when it throws. */
-function workOn(facts: CellFacts, cell: Cell, what: string, name: string, text: string): Done {
-  const table = (tools: unknown) => ({ sizeIs: facts.sizeIs, tools })
-  const moved = (next: Cell): Done => ({ cell: next, body: report(facts, next) })
+function workOn(facts: CellFacts, key: string, cell: Cell, what: string, name: string, text: string): Done {
+  const { lie, last } = cell
+  const machine = lie === 'answers for another machine' ? `${key}-2` : key
+  const told = (tools: unknown) => ({ machine, sizeIs: facts.sizeIs, tools })
+  const stateOf = (next: Cell) => ({ machine, ...toldState(facts, lie, report(facts, next)) })
+  const moved = (next: Cell): Done => ({ cell: next, body: stateOf(next) })
   switch (what) {
-    case 'table':
-      return { body: table(cell.table) }
+    case 'table': {
+      const looks = last.looks + 1
+      const next = keptAfterLook(lie, { ...cell, last: { ...last, looks } }, looks)
+      return { cell: next, body: told(toldTable(lie, cell.table, null, last.before, looks)) }
+    }
     case 'scratch':
-      return { body: table(takeFile(facts, {}, text, NO_MODAL).table) }
+      return { body: told(takeFile(facts, {}, text, NO_MODAL).table) }
     case 'run': {
       if (facts.takes === 'typing') throw new Refused(null, 'this control takes no files: its figures are typed')
-      const next = keepTable(cell, takeFile(facts, cell.table, text, cell.modal))
-      return { cell: next, body: table(next.table) }
+      const honest = keepTable(cell, takeFile(facts, cell.table, text, cell.modal))
+      const kept = keptAfterRun(facts, lie, cell, honest, text)
+      const next = { ...kept, last: { before: cell.table, looks: 0 } }
+      return { cell: next, body: told(toldTable(lie, kept.table, honest.table, cell.table, 0)) }
     }
     case 'state':
       if (facts.takes === 'typing') throw new Refused(null, 'this control has no network')
-      return { body: report(facts, cell) }
+      return { body: stateOf(cell) }
     case 'turn':
       return moved(turnTo(facts, cell, json(Turn, text).pocket))
     case 'pockets': {
@@ -99,14 +109,28 @@ function workOn(facts: CellFacts, cell: Cell, what: string, name: string, text: 
       return moved(storeProgram(cell, name, text))
     case 'faults':
       return moved({ ...cell, faults: json(Faults, text) })
+    case 'lie':
+      return moved({ ...cell, lie: json(Lying, text).lie })
     default:
       return moved(hand(facts, cell, json(Hand, text)))
   }
 }
 
+/** Longer than anybody waits. */
+const LATE_MS = 20_000
+
+/** Sends an answer as it is, or spoilt on its way. */
+async function send(response: ServerResponse, body: unknown, wire: Wire): Promise<void> {
+  if (wire === 'answers late') await new Promise((done) => setTimeout(done, LATE_MS).unref())
+  if (wire === null || wire === 'answers late') return answer(response, 200, body)
+  const text = JSON.stringify(body)
+  const spoilt = wire === 'answers nothing' ? '' : wire === 'answers twice' ? text + text : text.slice(0, text.length / 2)
+  response.writeHead(200, { 'content-type': 'application/json', connection: 'close' }).end(spoilt)
+}
+
 async function handle(request: IncomingMessage, response: ServerResponse): Promise<void> {
   const url = new URL(request.url ?? '/', 'http://control')
-  const match = /^\/machines\/([^/]+)\/(table|scratch|run|state|turn|pockets|programs|hand|faults)$/.exec(url.pathname)
+  const match = /^\/machines\/([^/]+)\/(table|scratch|run|state|turn|pockets|programs|hand|faults|lie)$/.exec(url.pathname)
   if (url.pathname === '/') return answer(response, 200, { machines: Object.keys(machines) })
   const key = match ? decodeURIComponent(match[1]) : ''
   const facts = Object.hasOwn(machines, key) ? machines[key] : undefined
@@ -127,10 +151,12 @@ async function handle(request: IncomingMessage, response: ServerResponse): Promi
     request.socket.destroy()
     return
   }
-  const { cell, body } = workOn(facts, mended, what, url.searchParams.get('name') ?? 'PROGRAM', text)
+  const { cell, body } = workOn(facts, key, mended, what, url.searchParams.get('name') ?? 'PROGRAM', text)
   if (cell ?? cuts) writeState({ ...state, [key]: cell ?? mended })
+  // whoever plays at the machine is always told the truth of what they did
+  const played = what === 'lie' || what === 'hand' || what === 'faults' || what === 'programs'
   if (cuts) request.socket.destroy()
-  else answer(response, 200, body)
+  else await send(response, body, played ? null : wireOf(mended.lie))
 }
 
 const server = createServer((request, response) => {

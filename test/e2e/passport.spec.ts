@@ -57,7 +57,9 @@ test('the shop’s own steps: changed, refused when they name what no build know
   await big(page).click()
   await expect(page.getByRole('alert').filter({ hasText: 'weather' })).toBeVisible()
   await text.fill('Read the mark: {{ shank | length }}. Our own words.')
+  const saved = page.waitForResponse((answer) => answer.request().method() === 'POST')
   await big(page).click()
+  await saved
   await visit(page, '/build?job=HP-1150&t=11')
   await expect(page.getByText('Read the mark: 16.00 mm. Our own words.')).toBeVisible()
   await page.keyboard.press('u')

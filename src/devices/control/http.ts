@@ -17,6 +17,8 @@ const Row = z.object({
   xWear: z.number().optional(),
   zWear: z.number().optional(),
 })
+/** Which machine answers; one that says nothing of that is believed. */
+const Whose = z.object({ machine: z.string().optional() })
 const Answer = z.object({ sizeIs: z.enum(['radius', 'diameter']), tools: z.record(z.string().regex(/^\d+$/), Row) })
 const Numbers = z.record(z.string().regex(/^\d+$/), z.number())
 const State = z.object({
@@ -46,7 +48,13 @@ const stateOf = (state: z.output<typeof State>): MachineState => ({
 type Asked<T> = Promise<Result<T, ControlError>>
 
 /** One question to the control. @param sent left out: nothing is sent, it is only read */
-async function askOnce<S extends z.ZodType>(url: string, schema: S, timeoutMs: number, sent?: string): Asked<z.output<S>> {
+async function askOnce<S extends z.ZodType>(
+  url: string,
+  machine: string,
+  schema: S,
+  timeoutMs: number,
+  sent?: string,
+): Asked<z.output<S>> {
   try {
     const response = await fetch(url, {
       method: sent === undefined ? 'GET' : 'POST',
@@ -60,6 +68,9 @@ async function askOnce<S extends z.ZodType>(url: string, schema: S, timeoutMs: n
       const refusal = Refusal.safeParse(json)
       return fail({ code: 'REFUSED', line: refusal.data?.line ?? null, detail: refusal.data?.detail ?? '' })
     }
+    const whose = Whose.safeParse(json).data?.machine
+    if (whose !== undefined && whose !== machine)
+      return fail({ code: 'UNREACHABLE', detail: `answered for ${whose.slice(0, 40)}` })
     const answer = schema.safeParse(json)
     if (!response.ok || !answer.success) return fail({ code: 'UNREACHABLE', detail: `answered ${response.status}` })
     return ok(answer.data)
@@ -80,7 +91,7 @@ const mapped = async <A, B>(asked: Asked<A>, turn: (value: A) => B): Asked<B> =>
 export function httpControl(base: string, timeoutMs = 8000): Control & Hands {
   const at = (machine: string, what: string) => `${base}/machines/${encodeURIComponent(machine)}/${what}`
   const once = <S extends z.ZodType>(machine: string, what: string, schema: S, sent?: string) =>
-    askOnce(at(machine, what), schema, timeoutMs, sent)
+    askOnce(at(machine, what), machine, schema, timeoutMs, sent)
   // what changes nothing may be asked twice: a connection can break before the control has seen the question
   const twice = async <S extends z.ZodType>(machine: string, what: string, schema: S, sent?: string): Asked<z.output<S>> => {
     const first = await once(machine, what, schema, sent)

@@ -19,6 +19,8 @@ export type TableRefusal =
   | { readonly code: 'READ_BACK'; readonly row: CheckRow }
   /** On the live table registers changed that nobody meant; they are left as they are. */
   | { readonly code: 'OTHERS_CHANGED'; readonly others: readonly OtherChange[] }
+  /** The control told two different things of its table within a moment; `old` is what it told first. */
+  | { readonly code: 'UNSTEADY'; readonly changes: readonly OtherChange[] }
 
 export interface HandoverRefusals {
   HANDOVER: { readonly refusal: HandoverRefusal }

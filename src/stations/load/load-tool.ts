@@ -108,6 +108,9 @@ async function sendFigures(work: Work, control: Control, { run, machine, handove
   if (!sent.ok) return refuse(said(sent.error))
   const held = await control.table(key)
   if (!held.ok) return refuse(said(held.error))
+  // what it answered to the file, and what its table says a moment later
+  const unsteady = otherChanges(sent.value, held.value, [])
+  if (unsteady.length) return refused({ code: 'UNSTEADY', changes: unsteady })
   const check = compareTable(wanted, held.value, machine.unit)
   const wrong = check.rows.find((row) => !row.same)
   if (wrong) return refused({ code: 'READ_BACK', row: wrong })
@@ -120,6 +123,10 @@ async function sendFigures(work: Work, control: Control, { run, machine, handove
   if (!state.ok) return refuse(said(state.error))
   const there = run.pocket === SPINDLE ? state.value.spindle : (state.value.magazine.get(run.pocket) ?? null)
   if (there !== own) return refuse({ code: 'LISTED_WRONG', there, own, pocket: run.pocket })
+  const last = await control.table(key)
+  if (!last.ok) return refuse(said(last.error))
+  const moved = otherChanges(held.value, last.value, [])
+  if (moved.length) return refused({ code: 'UNSTEADY', changes: moved })
   return ok({ rows: check.rows, before: old.value.get(register) ?? {}, after: held.value.get(register) ?? {} })
 }
 

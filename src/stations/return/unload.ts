@@ -1,5 +1,5 @@
 import { DONE } from '@/words/answers'
-import type { HeldRow, Wear } from '@/core/handover'
+import { otherChanges, type HeldRow, type Wear } from '@/core/handover'
 import type { MachineState } from '@/core/load'
 import { controlT, isTyped, nextState, SPINDLE, type Assembly, type ToolEvent } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
@@ -11,6 +11,7 @@ import { voidCurrent } from '@/db/handover/write'
 import { getMachine } from '@/db/machine/read'
 import { type Control, type ControlError } from '@/devices/control/port'
 import type { TagStation } from '@/devices/tag/port'
+import { sizesOf } from '../hand-over/contract'
 import { writeWear } from '../hand-over/write-tag'
 import { refusalText } from '@/words/refusals'
 import { deleteUnloadRun, putUnloadRun } from '@/db/unload/write'
@@ -214,13 +215,19 @@ async function clearControl(
   const pocket = assembly.pocket ?? -1
   const own = controlT({ t: assembly.t ?? -1, sister: assembly.sister }, machine)
   const lists = (s: MachineState | null) => (pocket === SPINDLE ? s?.spindle : s?.magazine.get(pocket)) === own
-  if (!lists(state)) return emptied
-  const assigned = await control.assign(machine.key, pocket, null)
-  if (!assigned.ok) return said(assigned.error)
+  if (lists(state)) {
+    const assigned = await control.assign(machine.key, pocket, null)
+    if (!assigned.ok) return said(assigned.error)
+  }
   const after = await control.state(machine.key)
   if (!after.ok) return said(after.error)
-  if (lists(after.value)) return fail({ code: 'STILL_LISTED', t: assembly.t, pocket })
-  return emptied
+  const still = lists(after.value) ? pocket : [...after.value.magazine].find(([, t]) => t === own)?.[0]
+  if (still !== undefined) return fail({ code: 'STILL_LISTED', t: assembly.t, pocket: still })
+  const last = await control.table(machine.key)
+  if (!last.ok) return said(last.error)
+  const moved = otherChanges(emptied.value.table, last.value, [])
+  if (moved.length) return fail({ code: 'TABLE', refusal: { code: 'UNSTEADY', changes: moved }, machine: sizesOf(machine) })
+  return ok(emptied.value.row)
 }
 
 async function chipText(work: Work, tag: TagStation | null, serial: string, wear: Wear | null): Promise<Unloaded['tag']> {

@@ -6,6 +6,7 @@ import { MachineSelect } from '../common/machine-select'
 import { Problem, Say, Sheet, Title } from '../common/sheet'
 import { HANDOVER_TABS, SubNav } from '../common/sub-nav'
 import { useAct } from '../common/use-act'
+import { useShell } from '../shell/shell-context'
 import type { Ask } from '@/stations/contract'
 import type * as handOver from '@/stations/hand-over/contract'
 import { say } from '@/words/screens/hand-over'
@@ -20,6 +21,8 @@ const SOON_MS = 250
 function useTried(given: Given | null, tryLabel: LabelEditorProps['tryLabel']): Tried | null {
   const [tried, setTried] = useState<Tried | null>(null)
   const asked = JSON.stringify(given)
+  // whoever signs in meanwhile may try what could not be tried before
+  const who = useShell().person?.id
   useEffect(() => {
     if (asked === 'null') return
     let off = false
@@ -32,7 +35,7 @@ function useTried(given: Given | null, tryLabel: LabelEditorProps['tryLabel']): 
       off = true
       clearTimeout(timer)
     }
-  }, [asked, tryLabel])
+  }, [asked, tryLabel, who])
   return tried
 }
 

@@ -2,7 +2,7 @@
 import { useEffect, useRef, useState } from 'react'
 import type { Result } from '@/core/units'
 import { say } from '@/words/screens/hand-over'
-import { useUnsaved } from '../shell/shell-context'
+import { useShell, useUnsaved } from '../shell/shell-context'
 import type { PostEditorProps, Trial } from './post-props'
 
 /** Time without a key until the template is tried, ms. */
@@ -22,6 +22,8 @@ export function usePostDraft(props: PostEditorProps) {
   const edited = changed || JSON.stringify(options) !== JSON.stringify(props.options)
   useUnsaved(edited ? say.thisPost : null)
 
+  // whoever signs in meanwhile may try what could not be tried before
+  const who = useShell().person?.id
   const latest = useRef(tryTemplate)
   useEffect(() => {
     latest.current = tryTemplate
@@ -37,7 +39,7 @@ export function usePostDraft(props: PostEditorProps) {
       open = false
       clearTimeout(timer)
     }
-  }, [template, serial, options, machine.key])
+  }, [template, serial, options, machine.key, who])
   return {
     ...{ template, setTemplate, serial, setSerial, options, setOptions, name, setName },
     ...{ version, saved: () => setVersion((v) => v + 1), trial, changed, edited },
