@@ -4,7 +4,7 @@
  */
 import { createHash } from 'node:crypto'
 import { z } from 'zod'
-import type { Lie } from './lies'
+import type { Lie } from './lie'
 import { Refused, type MachineFacts, type Modal, type Table } from './interpreter'
 
 /** How a machine is made, beside what its control is. */

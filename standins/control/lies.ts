@@ -3,31 +3,9 @@
  * the truth. A lie changes what is kept, what is told of it, or the very bytes of the answer.
  */
 import type { Cell, CellFacts } from './cell'
+import type { Lie } from './lie'
 import { takeFile } from './gateway'
 import type { Offsets, Table } from './interpreter'
-
-export const LIES = [
-  'none',
-  'changes another row',
-  'keeps another value than it reports',
-  'reports another value than it keeps',
-  'runs twice',
-  'runs half',
-  'runs nothing',
-  'serves an old table',
-  'rounds',
-  'reports another unit',
-  'writes another row',
-  'lists it elsewhere',
-  'turns to another pocket',
-  'cuts its answer',
-  'answers late',
-  'answers twice',
-  'answers nothing',
-  'answers for another machine',
-  'changes after it was looked at',
-] as const
-export type Lie = (typeof LIES)[number]
 
 /** What goes wrong on the way, whatever the answer says. */
 export type Wire = 'cuts its answer' | 'answers late' | 'answers twice' | 'answers nothing' | null

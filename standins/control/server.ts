@@ -10,7 +10,8 @@ import { z } from 'zod'
 import { assign, Hand, hand, keepTable, newCell, report, storeProgram, turnTo, type Cell, type CellFacts } from './cell'
 import { takeFile } from './gateway'
 import { NO_MODAL, Refused } from './interpreter'
-import { keptAfterLook, keptAfterRun, LIES, toldState, toldTable, wireOf, type Wire } from './lies'
+import { LIES } from './lie'
+import { keptAfterLook, keptAfterRun, toldState, toldTable, wireOf, type Wire } from './lies'
 
 const port = Number(process.env.CONTROL_PORT ?? 3001)
 const folder = process.env.CONTROL_DATA ?? './data/control'

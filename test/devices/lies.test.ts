@@ -17,7 +17,7 @@ import { loadTool } from '@/stations/load/load-tool'
 import { readLoadPage } from '@/stations/load/pages'
 import { settleUnloads } from '@/stations/return/settle'
 import { unloadTool } from '@/stations/return/unload'
-import { LIES, type Lie } from '../../standins/control/lies'
+import { LIES, type Lie } from '../../standins/control/lie'
 import type { Cell } from '../../standins/control/cell'
 import { codeOf, later, measured, toolRoom, valueOf, withJobs, withT4, type ToolRoom } from '../support/tool-room'
 
