@@ -118,7 +118,7 @@ function workOn(facts: CellFacts, key: string, cell: Cell, what: string, name: s
 }
 
 /** Longer than anybody waits. */
-const LATE_MS = 20_000
+const LATE_MS = 600_000
 
 /** Sends an answer as it is, or spoilt on its way. */
 async function send(response: ServerResponse, body: unknown, wire: Wire): Promise<void> {
