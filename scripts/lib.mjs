@@ -109,9 +109,14 @@ process.on('SIGTERM', () => stop())
 
 /** Waits until an address answers. */
 export async function waitFor(url, seconds = 60) {
+  let told = ''
   for (let i = 0; i < seconds * 5; i++) {
     try {
-      if ((await fetch(url)).ok) return
+      const answer = await fetch(url)
+      if (answer.ok) return
+      // why it is not ready, as soon as it says so
+      const { detail } = await answer.json()
+      if (detail && detail !== told) say((told = detail))
     } catch {
       // not yet
     }

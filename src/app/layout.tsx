@@ -7,8 +7,12 @@ import { countWaiting } from '@/stations/rack/rack'
 import { Frame } from '@/ui/shell/frame'
 import { Providers, Toasts } from '@/ui/shell/providers'
 import { ShellProvider } from '@/ui/shell/shell-provider'
-import { context } from './_server/context'
+import { context, type Context } from './_server/context'
 import { answerScanAction, findAnythingAction, setPersonAction, setThemeAction, setUnitAction } from './actions'
+import { dataFolder, storageState } from '@/runtime'
+import { storageFault, type StorageFault } from '@/stations/storage'
+import { Say } from '@/ui/common/sheet'
+import { refusalText } from '@/words/refusals'
 import { say } from '@/words/screens/shell'
 
 export const metadata: Metadata = {
@@ -19,8 +23,31 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1 }
 
 const ACTIONS = { answerScan: answerScanAction, setUnit: setUnitAction, setTheme: setThemeAction, setPerson: setPersonAction }
 
+/** The shop of this request, or why its database cannot be opened. */
+async function shopOrFault(): Promise<{ readonly shop: Context } | { readonly fault: StorageFault }> {
+  try {
+    return { shop: await context() }
+  } catch (error) {
+    const fault = storageFault(error)
+    if (fault) return { fault }
+    throw error
+  }
+}
+
 export default async function RootLayout({ children }: { readonly children: ReactNode }) {
-  const shop = await context()
+  const opened = await shopOrFault()
+  if ('fault' in opened)
+    return (
+      <html lang="en" data-theme="granite">
+        <body className="p-8">
+          <Say tone="off" lead={say.nothingCanBeSaved} role="alert">
+            {refusalText({ code: opened.fault }, 'mm')}
+          </Say>
+        </body>
+      </html>
+    )
+  const { shop } = opened
+  const fault = storageState(dataFolder())
   return (
     <html lang="en" data-theme={shop.theme}>
       <body>
@@ -30,6 +57,7 @@ export default async function RootLayout({ children }: { readonly children: Reac
               find={findAnythingAction}
               place={process.env.BOULDER_PLACE ?? say.toolRoom}
               waiting={countWaiting(shop.db, shop.now)}
+              fault={fault && refusalText({ code: fault }, shop.unit)}
             >
               {children}
             </Frame>

@@ -39,12 +39,18 @@ export const isTaken = (error: unknown): boolean =>
   (error.code === 'SQLITE_CONSTRAINT_UNIQUE' || error.code === 'SQLITE_CONSTRAINT_PRIMARYKEY')
 
 /** Why something cannot be saved that has nothing to do with what is saved. */
-export type StorageFault = 'BUSY' | 'DISK_FULL' | 'READ_ONLY' | 'BROKEN_FILE'
+export type StorageFault = 'BUSY' | 'DISK_FULL' | 'READ_ONLY' | 'BROKEN_FILE' | 'OTHER_SCHEMA'
+
+/** A database that another version of this program has written. */
+export class OtherSchemaError extends Error {
+  readonly code = 'OTHER_SCHEMA'
+}
 
 const FAULTS: readonly (readonly [RegExp, StorageFault])[] = [
   [/^SQLITE_(BUSY|LOCKED)/, 'BUSY'],
   [/^(SQLITE_FULL|ENOSPC|EDQUOT)/, 'DISK_FULL'],
   [/^(SQLITE_READONLY|SQLITE_PERM|SQLITE_CANTOPEN|EROFS|EACCES|EPERM)/, 'READ_ONLY'],
+  [/^OTHER_SCHEMA$/, 'OTHER_SCHEMA'],
   [/^(SQLITE_CORRUPT|SQLITE_NOTADB|SQLITE_IOERR|EIO)/, 'BROKEN_FILE'],
 ]
 

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto'
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { inTransaction, type Db } from './connection'
+import { inTransaction, OtherSchemaError, type Db } from './connection'
 
 /**
  * Brings the schema up to date. Migrations are numbered and never edited: what was applied must be a prefix of the
@@ -21,7 +21,7 @@ export function migrate(db: Db, folder: string): number {
     const done = applied[i]
     if (done) {
       if (done.name !== name || done.hash !== hash)
-        throw new Error(`Migration ${done.name} was applied but is not the file ${name} any more.`)
+        throw new OtherSchemaError(`Migration ${done.name} was applied but is not the file ${name} any more.`)
       return
     }
     inTransaction(db, () => {
@@ -30,6 +30,6 @@ export function migrate(db: Db, folder: string): number {
     })
   })
   if (applied.length > files.length)
-    throw new Error(`The database is newer than this program: ${applied[files.length].name} is unknown.`)
+    throw new OtherSchemaError(`The database is newer than this program: ${applied[files.length].name} is unknown.`)
   return files.length
 }

@@ -6,6 +6,7 @@ import { openShop, type Shop } from './shop'
 
 export { DRAWING_TYPES, type DrawingType } from './folders'
 export { labelFonts } from './label-fonts'
+export { storageState } from './storage-state'
 export type { Shop } from './shop'
 export { dataFolder }
 

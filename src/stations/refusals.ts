@@ -22,6 +22,7 @@ export interface SharedRefusals {
   DISK_FULL: Bare
   READ_ONLY: Bare
   BROKEN_FILE: Bare
+  OTHER_SCHEMA: Bare
   /** Somebody is at the same tool or machine this moment. */
   CLAIMED: { readonly who: string; readonly doing: ClaimedFor }
   /** It took so long that somebody else went on with it. */

@@ -1,2 +1,2 @@
 /** What pages and routes need to know of the disk. */
-export { storageFault } from '@/db/connection'
+export { storageFault, type StorageFault } from '@/db/connection'

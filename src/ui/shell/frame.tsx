@@ -3,6 +3,7 @@ import Link from 'next/link'
 import { usePathname } from 'next/navigation'
 import { useRef, type ReactNode } from 'react'
 import { Choices } from '../common/actions'
+import { Say } from '../common/sheet'
 import { Keys } from './keys'
 import { Leaving } from './leaving'
 import { Palette } from './palette'
@@ -20,11 +21,14 @@ export function Frame({
   place,
   waiting,
   find,
+  fault,
   children,
 }: {
   readonly place: string
   readonly waiting: Waiting
   readonly find: Ask<typeof findAnything>
+  /** Why nothing can be saved; null while all is well. */
+  readonly fault: string | null
   readonly children: ReactNode
 }) {
   const help = useRef<HTMLDialogElement>(null)
@@ -56,6 +60,13 @@ export function Frame({
       </header>
       <BenchLine waiting={waiting} />
       <main id="sheet" tabIndex={-1} className="grid min-h-0 min-w-0 grid-rows-[auto_1fr]">
+        {fault && (
+          <div className="fixed top-16 left-1/2 z-40 w-max max-w-[min(760px,92vw)] -translate-x-1/2 shadow-lg">
+            <Say tone="off" lead={say.nothingCanBeSaved} role="alert">
+              {fault}
+            </Say>
+          </div>
+        )}
         {children}
       </main>
       <Keys onHelp={() => help.current?.showModal()} />

@@ -51,6 +51,8 @@ export const SHARED: Sentences<SharedRefusals> = {
   CLAIMED: ({ who, doing }) => `${who} is just ${DOING[doing]}. Wait a moment, look again, and then decide.`,
   CLAIM_LOST: () =>
     'The control took so long to answer that this was given to somebody else. Look at the machine and at this sheet again.',
+  OTHER_SCHEMA: () =>
+    'The database was written by another version of Boulder. Nothing was changed. Start the version that wrote it, or a newer one.',
   TOO_HEAVY: () => 'This takes too long to read. Nothing was saved. Make it smaller or simpler, and try again.',
   NOBODY: () => 'Nobody is signed in. Scan your badge, or tap your name at the top right.',
   BAD_INPUT: fieldText,

@@ -9,6 +9,7 @@ const STATUS: Readonly<Partial<Record<RefusalCode, number>>> = {
   DISK_FULL: 507,
   READ_ONLY: 503,
   BROKEN_FILE: 503,
+  OTHER_SCHEMA: 503,
   UNKNOWN_MACHINE: 404,
   UNKNOWN_SERIAL: 404,
   UNKNOWN_HOLDER: 404,
