@@ -1,6 +1,7 @@
 /** npm run bench: how close to the truth, and how fast, as ratios to a reference in the same run. No pass or fail. */
 import { measureFrame } from '@/core/shapes'
 import { chance, randomCase } from '../test/support/render'
+import { attackBench } from './attack'
 import { libraryBench } from './library'
 import { saveBench } from './save'
 import { shopBench } from './shop'
@@ -96,3 +97,4 @@ const [only, path] = process.argv.slice(2)
 if (!only || only === 'pictures') await pictures()
 if (!only || only === 'save') await saveBench()
 if (!only || only === 'shop') await shopBench(path)
+if (!only || only === 'attack') await attackBench(Number(path) || undefined)

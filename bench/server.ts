@@ -12,6 +12,7 @@ export function prepareDemo(): void {
 
 export interface Server {
   readonly url: string
+  readonly pid: number
   readonly stop: () => void
 }
 
@@ -46,5 +47,5 @@ export async function openServer(data: string, port: number): Promise<Server> {
   ]
   await answers(`http://localhost:${port}/api/health`)
   await answers(`http://127.0.0.1:${port + 1}/`)
-  return { url: `http://localhost:${port}`, stop: () => children.forEach((child) => child.kill()) }
+  return { url: `http://localhost:${port}`, pid: children[0].pid ?? 0, stop: () => children.forEach((child) => child.kill()) }
 }

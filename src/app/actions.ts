@@ -16,11 +16,13 @@ async function changeSession(change: Parameters<typeof putSession>[2]): Promise<
 }
 
 export async function setUnitAction(unit: 'mm' | 'inch'): Promise<void> {
-  await changeSession({ unit: z.enum(['mm', 'inch']).parse(unit) })
+  const known = z.enum(['mm', 'inch']).safeParse(unit)
+  if (known.success) await changeSession({ unit: known.data })
 }
 
 export async function setThemeAction(theme: 'granite' | 'basalt'): Promise<void> {
-  await changeSession({ theme: z.enum(['granite', 'basalt']).parse(theme) })
+  const known = z.enum(['granite', 'basalt']).safeParse(theme)
+  if (known.success) await changeSession({ theme: known.data })
 }
 
 export async function setPersonAction(id: string): Promise<void> {
