@@ -32,6 +32,8 @@ export interface Attacked {
 
 interface Door {
   readonly name: string
+  /** Ways of asking that it answered 405 to are not tried again. */
+  readonly methods: Set<string>
   readonly ask: (random: Random) => { readonly path: string; readonly init: RequestInit; readonly about: string }
 }
 
@@ -220,11 +222,13 @@ function routes(): Door[] {
   const paths = Object.keys(json<Record<string, string>>('app-paths-manifest.json')).filter((path) => path.startsWith('/api/'))
   return paths.map((file) => {
     const name = file.replace(/\/route$/, '')
+    const methods = new Set(['GET', 'POST', 'PUT', 'DELETE'])
     return {
       name,
+      methods,
       ask(random) {
         const path = name.replace(/\[\.\.\.\w+\]|\[\w+\]/g, () => part(random)) + query(random)
-        const method = random.pick(['GET', 'GET', 'POST', 'POST', 'PUT', 'DELETE'])
+        const method = random.pick([...methods])
         if (method === 'GET' || method === 'DELETE') return { path, init: { method }, about: `${method} ${path}` }
         const [type, body] = random.pick(BODIES)(random)
         const init = { method, headers: { 'content-type': type }, body: bytesOf(body) }
@@ -247,15 +251,20 @@ const asked = (id: string, body: string): RequestInit => ({
   body,
 })
 
+/** One action, asked as a page asks it. @returns the whole answer, as the protocol has it */
+export async function ask(url: string, cookie: string, action: string, given: unknown): Promise<string> {
+  const [id] = allActions().find(([, { exportedName }]) => exportedName === action)!
+  const init = asked(id, JSON.stringify([given]))
+  const answer = await fetch(`${url}/kit`, { ...init, headers: { ...init.headers, cookie } })
+  return answer.text()
+}
+
 /** @returns the cookie of a terminal where this person is signed in */
 export async function signedIn(url: string, person: string): Promise<string> {
   const page = await fetch(`${url}/kit`)
   await page.arrayBuffer()
   const [cookie] = (page.headers.get('set-cookie') ?? '').split(';')
-  const [id] = allActions().find(([, { exportedName }]) => exportedName === 'setPersonAction')!
-  const init = asked(id, JSON.stringify([person]))
-  const done = await fetch(`${url}/kit`, { ...init, headers: { ...init.headers, cookie } })
-  await done.arrayBuffer()
+  await ask(url, cookie, 'setPersonAction', person)
   return cookie
 }
 
@@ -266,6 +275,7 @@ function actions(): Door[] {
     const fields = contract ? shapeOf(contract.input) : []
     return {
       name: exportedName,
+      methods: new Set(['POST']),
       ask(random) {
         const given = fields.length && random.whole(5) ? shaped(random, fields) : value(random)
         // what stands at the beginning of a text would be read as a mark of the protocol
@@ -295,12 +305,14 @@ export async function attack({ url, cookie, count, seed }: Attack): Promise<Atta
   })()
   try {
     for (let i = 0; i < count; i++) {
-      const { path, init, about } = doors[i < doors.length ? i : random.whole(doors.length)].ask(random)
+      const door = doors[i < doors.length ? i : random.whole(doors.length)]
+      const { path, init, about } = door.ask(random)
       const from = performance.now()
       try {
         const answer = await fetch(url + path, { ...init, headers: { ...init.headers, cookie }, redirect: 'manual' })
         await answer.arrayBuffer()
         byStatus[answer.status] = (byStatus[answer.status] ?? 0) + 1
+        if (answer.status === 405 && door.methods.size > 1) door.methods.delete(init.method ?? 'GET')
         if (answer.status === 500 || answer.status > 507) broken.push(`${answer.status}: ${about}`)
       } catch (error) {
         broken.push(`no answer (${String(error)}): ${about}`)
