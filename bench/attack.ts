@@ -30,7 +30,7 @@ export async function attackBench(count = COUNT): Promise<void> {
       `${done.worstMs > MOST_MS ? '!' : ' '} worst answer ${done.worstMs.toFixed(0)} ms (at most ${MOST_MS}): ${done.worst}`,
     )
     console.log(
-      `${done.worstWaitMs > MOST_WAIT_MS ? '!' : ' '} worst wait of another request ${done.worstWaitMs.toFixed(0)} ms (at most ${MOST_WAIT_MS})`,
+      `${done.worstWaitMs > MOST_WAIT_MS ? '!' : ' '} worst wait of another request ${done.worstWaitMs.toFixed(0)} ms (at most ${MOST_WAIT_MS}): ${done.waitedFor}`,
     )
     console.log(`  memory ${before.toFixed(0)} MB before, ${mostMb(server.pid).toFixed(0)} MB at most`)
   } finally {

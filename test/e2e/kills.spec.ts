@@ -17,7 +17,8 @@ const PORT = 3296
 const URL_OF = `http://localhost:${PORT}`
 const CONTROL = `http://127.0.0.1:${PORT + 1}`
 const DATA = resolve('.cache', 'kills')
-const KILLS = 10
+/** `KILLS=200 npx playwright test kills` for an evening. */
+const KILLS = Number(process.env.KILLS ?? 10)
 /** In the demo it stands in Heron, with wear that somebody typed. */
 const SERIAL = 'BX00143'
 

@@ -28,6 +28,8 @@ export interface Attacked {
   readonly worst: string
   /** How long another request waited at most while all this went on, ms. */
   readonly worstWaitMs: number
+  /** What was at work then. */
+  readonly waitedFor: string
 }
 
 interface Door {
@@ -251,6 +253,9 @@ const asked = (id: string, body: string): RequestInit => ({
   body,
 })
 
+/** Every action that a page can ask for, as the build knows them. */
+export const actionNames = (): string[] => allActions().map(([, { exportedName }]) => exportedName)
+
 /** One action, asked as a page asks it. @returns the whole answer, as the protocol has it */
 export async function ask(url: string, cookie: string, action: string, given: unknown): Promise<string> {
   const [id] = allActions().find(([, { exportedName }]) => exportedName === action)!
@@ -259,12 +264,12 @@ export async function ask(url: string, cookie: string, action: string, given: un
   return answer.text()
 }
 
-/** @returns the cookie of a terminal where this person is signed in */
-export async function signedIn(url: string, person: string): Promise<string> {
+/** @returns the cookie of a terminal where this person is signed in; null: nobody */
+export async function signedIn(url: string, person: string | null): Promise<string> {
   const page = await fetch(`${url}/kit`)
   await page.arrayBuffer()
   const [cookie] = (page.headers.get('set-cookie') ?? '').split(';')
-  await ask(url, cookie, 'setPersonAction', person)
+  if (person !== null) await ask(url, cookie, 'setPersonAction', person)
   return cookie
 }
 
@@ -293,13 +298,14 @@ export async function attack({ url, cookie, count, seed }: Attack): Promise<Atta
   const doors = [...routes(), ...actions()].filter(({ name }) => name !== 'setPersonAction' && name !== '/api/clock')
   const byStatus: Record<string, number> = {}
   const broken: string[] = []
-  const worst = { ms: 0, about: '', waitMs: 0 }
-  const going = { on: true }
+  const worst = { ms: 0, about: '', waitMs: 0, waitedFor: '' }
+  const going = { on: true, about: '' }
   const canary = (async () => {
     while (going.on) {
       const from = performance.now()
       await fetch(`${url}/api/health`).then((answer) => answer.arrayBuffer())
-      worst.waitMs = Math.max(worst.waitMs, performance.now() - from)
+      const waitMs = performance.now() - from
+      if (waitMs > worst.waitMs) Object.assign(worst, { waitMs, waitedFor: going.about })
       await new Promise((later) => setTimeout(later, 20))
     }
   })()
@@ -307,6 +313,7 @@ export async function attack({ url, cookie, count, seed }: Attack): Promise<Atta
     for (let i = 0; i < count; i++) {
       const door = doors[i < doors.length ? i : random.whole(doors.length)]
       const { path, init, about } = door.ask(random)
+      going.about = about
       const from = performance.now()
       try {
         const answer = await fetch(url + path, { ...init, headers: { ...init.headers, cookie }, redirect: 'manual' })
@@ -324,5 +331,14 @@ export async function attack({ url, cookie, count, seed }: Attack): Promise<Atta
     going.on = false
     await canary
   }
-  return { doors: doors.length, count, byStatus, broken, worstMs: worst.ms, worst: worst.about, worstWaitMs: worst.waitMs }
+  return {
+    doors: doors.length,
+    count,
+    byStatus,
+    broken,
+    worstMs: worst.ms,
+    worst: worst.about,
+    worstWaitMs: worst.waitMs,
+    waitedFor: worst.waitedFor,
+  }
 }
