@@ -10,6 +10,7 @@ import { lastHands } from '@/db/record/read'
 import { listTaken } from '@/db/stock/read'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
+import { headsOf, type Heads } from '@/db/record/heads'
 import { partName } from '../names'
 import { write } from '../write'
 
@@ -22,6 +23,8 @@ export interface ShiftSheet {
   readonly waiting: readonly (Assembly & { readonly lastHand: string | null })[]
   readonly fetched: readonly { readonly job: string; readonly component: string; readonly name: string; readonly count: number }[]
   readonly notes: readonly ShiftNote[]
+  /** Where the record ends: on paper it shows when somebody cuts it off later. */
+  readonly heads: Heads
 }
 
 export function readShift(db: Db, now: string): ShiftSheet {
@@ -38,6 +41,7 @@ export function readShift(db: Db, now: string): ShiftSheet {
     waiting: tools.filter((a) => !isHot(a, now)).map((a) => ({ ...a, lastHand: hands.get(a.serial) ?? null })),
     fetched: listTaken(db).map((line) => ({ ...line, name: partName(db, line.component) })),
     notes: listNotes(db),
+    heads: headsOf(db),
   }
 }
 

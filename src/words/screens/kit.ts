@@ -1,5 +1,7 @@
 /** What the screens of kit say. */
 export const say = {
+  recordEndsAt: (entry: number, hash: string, row: number, seal: string) =>
+    `The record ends at entry ${entry}, ${hash}; sealed rows at ${row}, ${seal}.`,
   changesAreSaved: (job: string) => `The changes of ${job} are saved.`,
   noteIsSaved: 'The next shift will read it.',
   nowReserved: (serial: string, job: string) => `${serial} is reserved for ${job}.`,

@@ -16,7 +16,7 @@ const WAITS = { built: say.toMeasure, measured: say.toHandOver, released: say.to
 
 export default async function ShiftPage() {
   const shop = await context()
-  const { builds, hot, waiting, fetched, notes } = readShift(shop.db, shop.now)
+  const { builds, hot, waiting, fetched, notes, heads } = readShift(shop.db, shop.now)
   return (
     <StationPage station="kit" current={null}>
       <Sheet
@@ -58,6 +58,9 @@ export default async function ShiftPage() {
                 </Line>
               ))}
             </Group>
+            <p className="figures text-soft mt-4 text-sm">
+              {say.recordEndsAt(heads.record.seq, heads.record.hash.slice(0, 16), heads.seals.seq, heads.seals.hash.slice(0, 16))}
+            </p>
           </>
         }
         right={
