@@ -120,7 +120,7 @@ function Keep({ machine, lead, keep, draft, tried }: LabelEditorProps & { readon
   const { given, kept, setKept } = draft
   const fits = tried?.ok === true && tried.value.cut.length === 0
   return (
-    <div className="mt-auto pt-3">
+    <div className="mt-auto flex flex-col gap-2.5 pt-3">
       {tried && !tried.ok && (
         <Say tone="off" lead={say.itCannotBePrintedSo}>
           {tried.error.text}

@@ -25,7 +25,7 @@ export function Keep({
   // an unchanged one of Boulder's own stays under its name
   const saveAs = shipped && !changed ? post : name
   return (
-    <div className="mt-auto pt-3">
+    <div className="mt-auto flex flex-col gap-2.5 pt-3">
       {trial && !trial.ok && (
         <Say tone="off" lead={say.itIsWrong} role="alert">
           {trial.error.text}
