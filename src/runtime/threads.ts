@@ -32,6 +32,8 @@ const HEAVY: Limits = { threads: 2, waiting: 16, mb: 512 }
 /** A file at its limits takes a second or two; a template some milliseconds. */
 const FILE_MS = 20_000
 const TEMPLATE_MS = 5_000
+/** How long something waits for its turn at most. */
+const WAIT_MS = 30_000
 const TEMPLATES: readonly HeavyName[] = ['post', 'label', 'step']
 
 /** What the pool says when no more may wait, and when a thread was given all the memory that it may have. */
@@ -91,10 +93,48 @@ export function framesPool(): FramesPool {
   }
 }
 
+/** So many at once, and so many waiting for them: what waits has not begun, and its time does not run. */
+function gateOf({ threads, waiting }: Limits) {
+  let free = threads
+  const queue: ((may: boolean) => void)[] = []
+  return {
+    /** @returns false where too many wait already, or none was done in a long time */
+    enter: (): Promise<boolean> => {
+      if (free > 0) {
+        free--
+        return Promise.resolve(true)
+      }
+      if (queue.length >= waiting) return Promise.resolve(false)
+      return new Promise((enter) => {
+        const turn = (may: boolean) => {
+          clearTimeout(late)
+          enter(may)
+        }
+        const late = setTimeout(() => {
+          queue.splice(queue.indexOf(turn), 1)
+          enter(false)
+        }, WAIT_MS)
+        queue.push(turn)
+      })
+    },
+    leave: () => {
+      const next = queue.shift()
+      if (next) next(true)
+      else free++
+    },
+  }
+}
+
 export function heavyPool(): Heavy {
   const run = poolOf(HEAVY)
-  return heavyBy((name, given) => {
-    const signal = AbortSignal.timeout(TEMPLATES.includes(name) ? TEMPLATE_MS : FILE_MS)
-    return orRefused(run('heavy', { name, given }, signal), signal, { code: 'TOO_HEAVY' })
+  const gate = gateOf(HEAVY)
+  return heavyBy(async (name, given) => {
+    if (!(await gate.enter())) return fail({ code: 'BUSY' })
+    try {
+      const signal = AbortSignal.timeout(TEMPLATES.includes(name) ? TEMPLATE_MS : FILE_MS)
+      return await orRefused(run('heavy', { name, given }, signal), signal, { code: 'TOO_HEAVY' })
+    } finally {
+      gate.leave()
+    }
   })
 }
