@@ -16,6 +16,10 @@ if (!existsSync(file)) {
   process.exit(2)
 }
 const db = openDatabase(file)
+if (!db.prepare("SELECT 1 FROM sqlite_master WHERE name = 'seal'").get()) {
+  console.error('This database is from an older Boulder. Start Boulder once, then check it again.')
+  process.exit(2)
+}
 const chain = verifyChain(db, (entries) => process.stderr.write(`\r${entries} entries hold so far`))
 process.stderr.write('\r')
 const faults: string[] = []

@@ -5,7 +5,13 @@ import { newSessionCookie, SESSION_COOKIE, sessionIdOf } from '@/runtime/session
 import { problem } from './app/api/_api/problem'
 import { say } from '@/words/screens/outside'
 
-const KNOWN = knownHosts(process.env)
+const AGAIN_MS = 30_000
+const held = { known: knownHosts(process.env), atMs: Date.now() }
+/** Looked up anew now and then: the address of a machine may change. */
+function known(): ReadonlySet<string> {
+  if (Date.now() - held.atMs > AGAIN_MS) Object.assign(held, { known: knownHosts(process.env), atMs: Date.now() })
+  return held.known
+}
 const DEVELOPING = process.env.NODE_ENV === 'development'
 
 /** What a page of ours may load and do: what comes from here, and the scripts that carry its own number. */
@@ -34,12 +40,13 @@ const isReadable = (path: string): boolean => {
 /** Turns away who asks under a foreign name or from a foreign page, and gives every page a session. The API has its own door. */
 export function proxy(request: NextRequest): NextResponse | Response {
   const { pathname } = request.nextUrl
-  if (!isKnownHost(request.headers.get('host'), KNOWN)) return problem(421, 'UNKNOWN_HOST', say.unknownHost)
-  if (!isOwnOrigin(request.headers.get('origin'), KNOWN)) return problem(403, 'FOREIGN_ORIGIN', say.foreignOrigin)
+  const host = request.headers.get('host')
+  if (host === null || !isKnownHost(host, known())) return problem(421, 'UNKNOWN_HOST', say.unknownHost)
+  if (!isOwnOrigin(request.headers.get('origin'), host, process.env.BOULDER_URL))
+    return problem(403, 'FOREIGN_ORIGIN', say.foreignOrigin)
   if (!isReadable(pathname)) return problem(400, 'BAD_REQUEST', say.unreadableAddress)
   if (/^\/api(\/|$)/.test(pathname)) return NextResponse.next()
-  const known = sessionIdOf(request.cookies.get(SESSION_COOKIE)?.value) !== null
-  const cookie = known ? null : newSessionCookie()
+  const cookie = sessionIdOf(request.cookies.get(SESSION_COOKIE)?.value) === null ? newSessionCookie() : null
   if (cookie) request.cookies.set(SESSION_COOKIE, cookie)
   const rules = policy(randomBytes(16).toString('base64'))
   const headers = new Headers(request.headers)

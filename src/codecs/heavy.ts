@@ -2,7 +2,7 @@
  * What may take long, because of what somebody sent: files that are read, templates that are filled in, sheets of
  * labels. The server has it done by threads that can be ended; tests, seed and benches do it in place.
  */
-import { toolsWanted, writtenFor } from '@/core/program'
+import { toolsWanted, writtenFor, type ProgramError, type ProgramTools } from '@/core/program'
 import { KIND_NAMES, type Kind, type PropertyKey } from '@/core/tool'
 import { ok, type Result } from '@/core/units'
 import { decodeCsv } from './csv'
@@ -40,8 +40,13 @@ function readPartsCsv(asked: PartsAsked, known: ReadonlySet<string>, names: Read
   return ok({ columns, mapping, rows: rows.length, sample: rows.slice(0, 5), parts })
 }
 
-/** What programs want, and for which kind of machine each is written. */
-const readPrograms = (texts: readonly string[], kind: 'mill' | 'lathe') =>
+/** What a program says: the tools it wants, and for which kind of machine it is written. */
+export interface ProgramRead {
+  readonly wanted: Result<ProgramTools, ProgramError>
+  readonly writtenFor: 'mill' | 'lathe' | null
+}
+
+export const readPrograms = (texts: readonly string[], kind: 'mill' | 'lathe'): ProgramRead[] =>
   texts.map((text) => ({ wanted: toolsWanted(text, kind), writtenFor: writtenFor(text) }))
 
 export const HEAVY_WORK = {

@@ -24,9 +24,10 @@ export function headKeeper(db: Db, folder: string, now: () => string): HeadKeepe
     lastMs = Date.now()
     try {
       const heads = headsOf(db)
-      if (heads.record.hash === kept) return
+      const ends = `${heads.record.hash} ${heads.seals.hash}`
+      if (ends === kept) return
       appendFileSync(file, headLine(now(), heads))
-      kept = heads.record.hash
+      kept = ends
     } catch (error) {
       // a disk that is full is told wherever something is saved
       logFault(HEADS_FILE, error)

@@ -25,11 +25,23 @@ describe('the names of this server', () => {
     '127.0.0.1.evil.example',
     '[::2]',
   ])('are nobody else’s: %s', (host) => expect(isKnownHost(host, known)).toBe(false))
+  const own = (origin: string | null) => isOwnOrigin(origin, 'localhost:3000', 'https://tools.hollowbeck.example/')
   it.each([null, 'http://localhost:3000', 'https://tools.hollowbeck.example'])('open its doors to its own pages: %s', (origin) =>
-    expect(isOwnOrigin(origin, known)).toBe(true),
+    expect(own(origin)).toBe(true),
   )
-  it.each(['http://evil.example', 'null', '', 'file://', 'http://localhost.evil.example:3000'])(
-    'and to no others: %s',
-    (origin) => expect(isOwnOrigin(origin, known)).toBe(false),
-  )
+  it.each([
+    'http://evil.example',
+    'null',
+    '',
+    'file://',
+    'http://localhost.evil.example:3000',
+    // another program on the same machine
+    'http://localhost:5000',
+    'http://localhost',
+    'http://127.0.0.1:3000',
+  ])('and to no others: %s', (origin) => expect(own(origin)).toBe(false))
+  it('know an address of version 6 with its port', () => {
+    expect(isOwnOrigin('http://[::1]:3000', '[::1]:3000', undefined)).toBe(true)
+    expect(isOwnOrigin('http://[::1]:3001', '[::1]:3000', undefined)).toBe(false)
+  })
 })

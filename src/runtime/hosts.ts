@@ -35,9 +35,17 @@ export function knownHosts(env: Readonly<Record<string, string | undefined>>): R
 
 export const isKnownHost = (host: string | null, known: ReadonlySet<string>): boolean => host !== null && known.has(nameOf(host))
 
-/** Whether a request comes from one of our own pages, or from no page at all. */
-export function isOwnOrigin(origin: string | null, known: ReadonlySet<string>): boolean {
+const portOf = (host: string): string => /:(\d+)$/.exec(host.replace(/^\[[^\]]*\]/, ''))?.[1] ?? ''
+
+/**
+ * Whether a request comes from one of our own pages, or from no page at all. Another program on the same machine has
+ * another port, and is another page.
+ * @param host that was asked; @param own the address people use, where a proxy stands before this server
+ */
+export function isOwnOrigin(origin: string | null, host: string, own: string | undefined): boolean {
   if (origin === null) return true
-  const name = urlName(origin)
-  return name !== null && known.has(name)
+  if (own && URL.canParse(own) && new URL(own).origin === origin) return true
+  if (!URL.canParse(origin)) return false
+  const from = new URL(origin).host
+  return nameOf(from) === nameOf(host) && portOf(from) === portOf(host)
 }

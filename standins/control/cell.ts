@@ -38,8 +38,8 @@ export interface Cell {
   readonly faults: { readonly slowMs: number; readonly drop: 'before' | 'after' | null }
   /** What it gets wrong while it says that all is well. */
   readonly lie: Lie
-  /** The table before the last run, and how often it was looked at since. */
-  readonly last: { readonly before: Table; readonly looks: number }
+  /** The table before the last run, as it ought to be after it, and how often it was looked at since. */
+  readonly last: { readonly before: Table; readonly honest: Table; readonly looks: number }
 }
 
 export const newCell = (facts: CellFacts): Cell => ({
@@ -57,7 +57,7 @@ export const newCell = (facts: CellFacts): Cell => ({
   modal: { unit: facts.unit, incremental: false },
   faults: { slowMs: 0, drop: null },
   lie: 'none',
-  last: { before: {}, looks: 0 },
+  last: { before: {}, honest: {}, looks: 0 },
 })
 
 const without = <T>(record: Readonly<Record<string, T>>, key: number): Record<string, T> =>

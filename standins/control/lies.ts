@@ -70,21 +70,22 @@ export function keptAfterRun(facts: CellFacts, lie: Lie, before: Cell, honest: C
   }
 }
 
-/** What is told of the table. @param looks how often it was looked at since a file was run; @param before as it was then */
-export function toldTable(lie: Lie, kept: Table, honest: Table | null, before: Table, looks: number): Table {
+/** What is told of the table; the answer to a run is told as the first look, with `looks` 0. */
+export function toldTable(lie: Lie, kept: Table, { before, honest, looks }: Cell['last']): Table {
+  const toRun = looks === 0
   switch (lie) {
     case 'runs half':
     case 'runs nothing':
     case 'writes another row':
     case 'changes another row':
       // the answer to the run is what it ought to be; the table shows what is kept
-      return honest ?? kept
+      return toRun ? honest : kept
     case 'keeps another value than it reports':
-      return looks < 2 ? (honest ?? Object.keys(kept).reduce((t, n) => (before[n] ? t : change(t, n, -OFF)), kept)) : kept
+      return looks < 2 ? honest : kept
     case 'reports another value than it keeps':
       return written(before, kept).reduce((table, number) => change(table, number, OFF), kept)
     case 'serves an old table':
-      return honest ?? before
+      return toRun ? honest : before
     case 'reports another unit':
       return scaled(kept, 1 / 25.4)
     default:

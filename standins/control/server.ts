@@ -86,7 +86,7 @@ function workOn(facts: CellFacts, key: string, cell: Cell, what: string, name: s
     case 'table': {
       const looks = last.looks + 1
       const next = keptAfterLook(lie, { ...cell, last: { ...last, looks } }, looks)
-      return { cell: next, body: told(toldTable(lie, cell.table, null, last.before, looks)) }
+      return { cell: next, body: told(toldTable(lie, cell.table, next.last)) }
     }
     case 'scratch':
       return { body: told(takeFile(facts, {}, text, NO_MODAL).table) }
@@ -94,8 +94,8 @@ function workOn(facts: CellFacts, key: string, cell: Cell, what: string, name: s
       if (facts.takes === 'typing') throw new Refused(null, 'this control takes no files: its figures are typed')
       const honest = keepTable(cell, takeFile(facts, cell.table, text, cell.modal))
       const kept = keptAfterRun(facts, lie, cell, honest, text)
-      const next = { ...kept, last: { before: cell.table, looks: 0 } }
-      return { cell: next, body: told(toldTable(lie, kept.table, honest.table, cell.table, 0)) }
+      const next = { ...kept, last: { before: cell.table, honest: honest.table, looks: 0 } }
+      return { cell: next, body: told(toldTable(lie, kept.table, next.last)) }
     }
     case 'state':
       if (facts.takes === 'typing') throw new Refused(null, 'this control has no network')

@@ -102,8 +102,8 @@ const CASES: readonly Case[] = [
   {
     name: 'a pull stud',
     open: (room) => {
-      const seen = getHolder(room.db, 'BX00162')!.stud
-      return (who, n) => replaceStud(room.as(who, n), 'BX00162', 'P-SK40-AD', n === 1 ? seen : 'another')
+      const seen = getHolder(room.db, 'BX00162')!.studSince
+      return (who, n) => replaceStud(room.as(who, n), 'BX00162', 'P-SK40-AD', seen)
     },
     now: (room) => getHolder(room.db, 'BX00162')!.studSince,
   },

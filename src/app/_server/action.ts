@@ -68,6 +68,7 @@ export function defineAction<C extends Contract>(
   verb: (work: Work, given: Given<C>, context: Context) => Outcome<Answer<C>>,
   input: Contract['input'] = contract.input,
 ): Ask<C> {
+  // a verb without a line in the table of rights stops the server at its start, not somebody at work
   rightOf(contract)
   return async (asked: Asked<C>) => {
     const here = await context()
@@ -89,6 +90,7 @@ export function defineQuestion<C extends Contract>(
   contract: C,
   answer: (given: Given<C>, context: Context) => Outcome<Answer<C>>,
 ): Ask<C> {
+  // a verb without a line in the table of rights stops the server at its start, not somebody at work
   rightOf(contract)
   return async (asked: Asked<C>) => {
     const here = await context()

@@ -1,6 +1,7 @@
 /**
  * Seals of the rows that nobody changes once they are written. Each seal's hash covers the row and the seal before it
- * (SHA-256, FIPS 180-4), so that a row that was changed, taken out or put in behind its back shows.
+ * (SHA-256, FIPS 180-4), so that a row that was changed or taken out behind its back shows. One that was put in shows until
+ * the next write, which seals it like any other; the record has no entry for it then.
  */
 import { createHash } from 'node:crypto'
 import type { SealFault, SealState } from '@/core/tool'

@@ -46,10 +46,10 @@ export interface BuildSheet {
   readonly candidates: readonly Candidates[]
 }
 
-/** Steps of a clamping: the shop's own, else what ships. */
 /** How often the shop has changed its own steps; 0 while they are those that ship. */
 export const stepsVersion = (db: Db, clamping: Clamping): number => getStepList(db, clamping)?.version ?? 0
 
+/** Steps of a clamping: the shop's own, else what ships. */
 export const stepsOf = (db: Db, clamping: Clamping | null): readonly Step[] =>
   clamping === null ? [] : ((getStepList(db, clamping)?.body as Step[] | undefined) ?? SHIPPED_STEPS[clamping])
 

@@ -1,7 +1,6 @@
-import type { Heavy } from '@/codecs/heavy'
+import { readPrograms, type Heavy, type ProgramRead } from '@/codecs/heavy'
 import { createHash } from 'node:crypto'
 import { wantedOf, type HandTool, type Job, type JobProgram } from '@/core/plan'
-import { toolsWanted, writtenFor, type ProgramError, type ProgramTools } from '@/core/program'
 import type { Assembly, Machine } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { findAssemblies } from '@/db/assembly/read'
@@ -35,17 +34,11 @@ export const JOB_CHANGED: Refusal = { code: 'CHANGED', what: 'job' }
 /** Above this nothing is planned: tools that are needed now. */
 export const URGENT = 9
 
-/** What a program says: the tools it wants, and for which kind of machine it is written. */
-interface ProgramRead {
-  readonly wanted: Result<ProgramTools, ProgramError>
-  readonly writtenFor: Machine['kind'] | null
-}
-
 /** Every program that cannot be used is told, not the first alone. */
 function programsOf(
   programs: NewJob['programs'],
   machine: Machine,
-  reads: readonly ProgramRead[] | null,
+  reads: readonly ProgramRead[],
 ): Result<JobProgram[], Refusal> {
   const read: JobProgram[] = []
   const faults: Refusal[] = []
@@ -54,8 +47,7 @@ function programsOf(
       faults.push({ code: 'TOO_LARGE', program: name })
       continue
     }
-    const tools = reads?.[i].wanted ?? toolsWanted(text, machine.kind)
-    const other = reads ? reads[i].writtenFor : writtenFor(text)
+    const { wanted: tools, writtenFor: other } = reads[i]
     if (!tools.ok) faults.push({ ...tools.error, program: name })
     else if (other !== null && other !== machine.kind)
       faults.push({ code: 'OTHER_KIND', program: name, kind: other, machine: machine.name, is: machine.kind })
@@ -65,6 +57,8 @@ function programsOf(
 }
 
 export const startFaults = (work: Work, dueAt: string): Refusal[] => (dueAt < work.now ? [{ code: 'START_PAST' }] : [])
+
+const textsOf = ({ programs }: Pick<NewJob, 'programs'>): string[] => programs.map((p) => p.text)
 
 /** The same with programs and lists still to be read: a thread does that. */
 export async function readAndAddJob(
@@ -81,23 +75,20 @@ export async function readAndAddJob(
     if (!list.value.ok) return fail({ code: 'NOT_A_LIST', list: name, fault: list.value.error })
     extra.push(...list.value.value)
   }
-  const reads = await heavy.programs(
-    wanted.programs.map((p) => p.text),
-    machine.kind,
-  )
+  const reads = await heavy.programs(textsOf(wanted), machine.kind)
   return reads.ok ? addJob(work, { ...wanted, extra }, reads.value) : reads
 }
 
 /**
  * A job from NC programs, a tool list or tools named by hand, and a date.
- * @param reads what the programs say, where they were read already
+ * @param reads what the programs say, where a thread has read them
  * @errors in words; nothing is stored then
  */
 export function addJob(work: Work, wanted: NewJob, reads: readonly ProgramRead[] | null = null): Result<Job, Refusal> {
   const machine = getMachine(work.db, wanted.machine)
   if (!machine) return fail({ code: 'UNKNOWN_MACHINE', machine: wanted.machine })
   if (wanted.programs.length === 0 && wanted.extra.length === 0) return fail({ code: 'NO_TOOLS' })
-  const programs = programsOf(wanted.programs, machine, reads)
+  const programs = programsOf(wanted.programs, machine, reads ?? readPrograms(textsOf(wanted), machine.kind))
   const faults = [...(programs.ok ? [] : [programs.error]), ...startFaults(work, wanted.dueAt)]
   if (!programs.ok || faults.length) return refuse(together(faults))
   const job: JobIn = {
@@ -113,12 +104,12 @@ export function addJob(work: Work, wanted: NewJob, reads: readonly ProgramRead[]
     programs: programs.value,
     extra: wanted.extra,
   }
-  return storeJob(
-    work,
-    job,
-    wanted.programs.map((p) => p.text),
-    { code: 'JOB_ADDED', job: job.id, machine: machine.name, tools: wantedOf(job).length },
-  )
+  return storeJob(work, job, textsOf(wanted), {
+    code: 'JOB_ADDED',
+    job: job.id,
+    machine: machine.name,
+    tools: wantedOf(job).length,
+  })
 }
 
 /** Writes a job and its line in the record. */

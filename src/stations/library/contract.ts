@@ -53,8 +53,8 @@ export const inspectHolder = contract()(
     from: z.iso.datetime().nullable(),
   }),
 )
-/** @param from the stud it has now */
-export const replaceStud = contract()(z.object({ serial: Serial, stud: PartId, from: PartId.nullable() }))
+/** @param from since when the stud is in that it has now: the same kind may have come twice */
+export const replaceStud = contract()(z.object({ serial: Serial, stud: PartId, from: z.iso.datetime().nullable() }))
 
 export const IMPORT_LIMIT_BYTES = 20 * 2 ** 20
 const File = z.string().max(IMPORT_LIMIT_BYTES, fault('FILE_SIZE'))

@@ -66,12 +66,12 @@ export function inspectHolder(
   })
 }
 
-/** A new pull stud: its form and its torque come from the type, its age counts from now. @param seen the one it had */
+/** A new pull stud: its form and its torque come from the type, its age counts from now. @param seen since when the one before it was in */
 export function replaceStud(work: Work, serial: string, stud: string, seen?: string | null): Result<null, Refusal> {
   const holder = getHolder(work.db, serial)
   const type = getComponent(work.db, stud)
   if (!holder) return fail({ code: 'UNKNOWN_HOLDER', serial })
-  if (seen !== undefined && seen !== holder.stud) return fail(somebodyElse(serial))
+  if (seen !== undefined && seen !== holder.studSince) return fail(somebodyElse(serial))
   if (type?.kind !== 'pull-stud') return fail({ code: 'NOT_A_STUD', part: stud })
   if (!COUPLINGS[holder.coupling]?.stud || type.CCMS !== holder.coupling)
     return fail({ code: 'WRONG_STUD', stud: type.name, for: type.CCMS, holder: holder.coupling })

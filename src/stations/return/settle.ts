@@ -10,7 +10,8 @@ import { type Refusal } from '../refusals'
 import type { Work } from '../work'
 import { write } from '../write'
 import { readInside } from './inside'
-import { clearAndRecord, type Unload } from './unload'
+import { unloadTool } from './contract'
+import { clearAndRecord } from './unload'
 
 /** `ended`: it was out of the control already and is out of the record now; `nothing`: it had not begun; `later`: nobody knows yet. */
 export type Settled = 'ended' | 'nothing' | 'later'
@@ -45,6 +46,9 @@ async function settleOne(work: Work, control: Control, claim: Claim, run: Unload
   if (!inside || inside.assembly.id !== run.assemblyId) return forget()
   if (!inside.row) return ok('later')
   if (!isEmptyRow(inside.row, inside.machine)) return forget()
-  const done = await clearAndRecord(work, control, claim, inside, run.asked as Unload, true)
+  const asked = unloadTool.input.safeParse(run.asked)
+  // written by a version that asked for something else: whoever stands there presses again
+  if (!asked.success) return ok('later')
+  const done = await clearAndRecord(work, control, claim, inside, asked.data, true)
   return done.ok ? ok('ended') : done
 }

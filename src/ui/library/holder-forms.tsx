@@ -61,7 +61,7 @@ export function HolderCare({
   serial,
   studs,
   suggestedUntil,
-  holder: { retired, inspectBy, stud: has },
+  holder: { retired, inspectBy, studSince },
   act,
 }: {
   readonly serial: string
@@ -73,8 +73,8 @@ export function HolderCare({
     readonly retired: boolean
     /** Until when it is good; ISO 8601. */
     readonly inspectBy: string | null
-    /** The one it has; null where its taper takes none. */
-    readonly stud: string | null
+    /** Since when its stud is in, ISO 8601; null where its taper takes none, or nobody knows. */
+    readonly studSince: string | null
   }
   readonly act: CareActions
 }) {
@@ -116,7 +116,7 @@ export function HolderCare({
             <SmallActions>
               <SmallAction
                 disabled={busy || !stud}
-                onAct={() => void run(() => act.stud({ serial, stud, from: has }), undefined, say.studChanged(serial))}
+                onAct={() => void run(() => act.stud({ serial, stud, from: studSince }), undefined, say.studChanged(serial))}
               >
                 {say.studReplaced}
               </SmallAction>

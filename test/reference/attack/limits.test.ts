@@ -1,3 +1,4 @@
+/** Files at their limits and past them. PNG as ISO/IEC 15948 has it, CSV as RFC 4180, programs as ISO 6983; the sizes are our own. */
 import { deflateSync, crc32 } from 'node:zlib'
 import { describe, expect, it } from 'vitest'
 import { CSV_LIMITS, decodeCsv } from '@/codecs/csv'
