@@ -28,11 +28,12 @@ export function BigAction({
       return seen
     })
   }, [bigAction, disabled])
-  // on a small screen it may lie below the fold: whoever opens the sheet, or makes it smaller, sees it first
+  // on a small screen it may lie below the fold: whoever opens the sheet, or makes it smaller, sees it first; a form on the
+  // left is read from its top
   useEffect(() => {
     const bringIntoView = () => {
-      const box = button.current?.getBoundingClientRect()
-      if (box && box.bottom > window.innerHeight) button.current?.scrollIntoView({ block: 'end' })
+      if (!button.current?.closest('aside')) return
+      if (button.current.getBoundingClientRect().bottom > window.innerHeight) button.current.scrollIntoView({ block: 'end' })
     }
     // a keyboard on the screen makes it smaller too: then whoever types sees the field
     const onResize = () => {

@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react'
 import type { Result } from '@/core/units'
 import { say } from '@/words/screens/hand-over'
 import { useShell, useUnsaved } from '../shell/shell-context'
+import type { Said } from '@/stations/contract'
 import type { PostEditorProps, Trial } from './post-props'
 
 /** Time without a key until the template is tried, ms. */
@@ -17,7 +18,7 @@ export function usePostDraft(props: PostEditorProps) {
   // the version that this template was opened with
   const [version, setVersion] = useState(machine.version)
   const [name, setName] = useState(shipped ? `${machine.key.toLowerCase()}-own` : props.post)
-  const [trial, setTrial] = useState<Result<Trial, { text: string }> | null>(null)
+  const [trial, setTrial] = useState<Result<Trial, Said> | null>(null)
   const changed = template !== props.template
   const edited = changed || JSON.stringify(options) !== JSON.stringify(props.options)
   useUnsaved(edited ? say.thisPost : null)

@@ -27,7 +27,11 @@ export function Keep({
   return (
     <div className="mt-auto flex flex-col gap-2.5 pt-3">
       {trial && !trial.ok && (
-        <Say tone="off" lead={say.itIsWrong} role="alert">
+        <Say
+          tone={trial.error.code === 'NOBODY' ? 'todo' : 'off'}
+          lead={trial.error.code === 'NOBODY' ? say.notTried : say.itIsWrong}
+          role="alert"
+        >
           {trial.error.text}
         </Say>
       )}

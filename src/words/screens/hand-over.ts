@@ -199,6 +199,7 @@ export const say = {
   activeMark: ', active',
   noMeasuredToolForThis: 'no measured tool for this machine',
   itIsWrong: 'It is wrong.',
+  notTried: 'Not tried yet.',
   theControlGetsTheMeasuredValues: 'The control gets the measured values.',
   registersAreRightNoOther: (rows: number) => `${rows} registers are right. No other offset changes.`,
   keptAs: 'Save as',

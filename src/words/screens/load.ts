@@ -1,6 +1,6 @@
 /** What the screens of load say. */
 export const say = {
-  recordAndControlDiffer: 'Record and control differ',
+  recordAndControlDiffer: 'Record and control differ.',
   // cautions.ts
   neverReachInWhileThe: 'Never reach in while the magazine can turn. Edges capped, heavy tools by the lift.',
   afterwardsFirstApproachSlowly: 'Afterwards: first approach slowly, single block, distance to go watched.',

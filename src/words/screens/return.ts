@@ -1,6 +1,6 @@
 /** What the screens of return say. */
 export const say = {
-  recordAndControlDiffer: 'Record and control differ',
+  recordAndControlDiffer: 'Record and control differ.',
   // in-machines.tsx
   tOutOf: (t: string | number, machine: string) => `T${t}, out of ${machine}`,
   returnWord: 'Return',

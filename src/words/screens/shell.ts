@@ -98,8 +98,8 @@ export const say = {
 
   // moves-table.tsx
   noEntriesYet: 'No entries yet.',
-  askALead: 'Ask a lead',
-  nothingCanBeSaved: 'Nothing can be saved',
+  askALead: 'Ask a lead.',
+  nothingCanBeSaved: 'Nothing can be saved.',
   stockEntries: 'Stock entries',
   when: 'when',
   what: 'what',
