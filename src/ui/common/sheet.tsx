@@ -7,7 +7,7 @@ export function Sheet({ left, right }: { readonly left: ReactNode; readonly righ
       className={`bg-paper grid min-h-0 min-w-0 grid-rows-[minmax(0,1fr)] ${right ? 'grid-cols-[1fr_404px] max-[1100px]:grid-cols-[1fr_330px] max-[820px]:grid-cols-1 max-[820px]:grid-rows-[minmax(72px,1fr)_fit-content(62%)]' : ''}`}
     >
       <section
-        className={`flex min-w-0 flex-col gap-2.5 overflow-auto px-[18px] py-3.5 ${right ? 'border-rule border-r max-[820px]:border-r-0 max-[820px]:border-b-2' : ''}`}
+        className={`flex min-w-0 scroll-pb-32 flex-col gap-2.5 overflow-auto px-[18px] py-3.5 ${right ? 'border-rule border-r max-[820px]:border-r-0 max-[820px]:border-b-2' : ''}`}
         tabIndex={-1}
       >
         {left}
@@ -53,6 +53,13 @@ export const Problem = ({ lead, text }: { readonly lead: string; readonly text: 
       {text}
     </Say>
   )
+
+/** The foot of a long form on the left: what went wrong and the big action stay in sight while the form is read from its top. */
+export const Foot = ({ children }: { readonly children: ReactNode }) => (
+  <div className="bg-paper border-rule sticky -bottom-3.5 z-10 mt-auto border-t pt-2.5 pb-3.5">
+    <div className="max-w-md">{children}</div>
+  </div>
+)
 
 /** Safety, short, and second to the unit's instructions. */
 export function Cautions({ lines }: { readonly lines: readonly string[] }) {

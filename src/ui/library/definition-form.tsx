@@ -5,7 +5,7 @@ import { useFieldArray, useForm, type UseFieldArrayReturn } from 'react-hook-for
 import { CLASS_DEFAULTS, MEASURABLE, type ContourPiece, type ToolClass } from '@/core/tool'
 import { BigAction, SmallAction } from '../common/actions'
 import { FileInput } from '../common/file-input'
-import { Problem } from '../common/sheet'
+import { Foot, Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import { useFewParts } from './use-parts'
 import { useUnit, useUnsaved } from '../shell/shell-context'
@@ -111,12 +111,12 @@ export function DefinitionForm(props: DefinitionFormProps) {
       <Adds lines={lines} drawing={drawing} contour={contour} definition={definition} archetype={archetype} />
       <FileInput picker={drawing} label={say.dxfContour} accept=".dxf" take={([file]) => void takeDrawing(file)} />
       <FileInput picker={archetype} label={say.xmlArchetype} accept=".xml" take={([file]) => void takeArchetype(file)} />
-      <Problem lead={say.notSaved} text={problem} />
-      <div className="max-w-md">
+      <Foot>
+        <Problem lead={say.notSaved} text={problem} />
         <BigAction disabled={busy || !lead} onAct={() => void submit()}>
           {definition ? say.keepAsVersion(definition.version + 1) : say.saveTool}
         </BigAction>
-      </div>
+      </Foot>
     </form>
   )
 }

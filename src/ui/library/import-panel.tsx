@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation'
 import { useRef, useState, type Dispatch, type SetStateAction } from 'react'
 import { BigAction } from '../common/actions'
 import { DropFiles } from '../common/drop-files'
-import { Say, Problem } from '../common/sheet'
+import { Foot, Problem, Say } from '../common/sheet'
 import { LeadsOnly, useLead } from '../shell/lead-only'
 import type { Ask } from '@/stations/contract'
 import type * as library from '@/stations/library/contract'
@@ -137,11 +137,11 @@ function Previewed({
           )}
         </p>
         {preview.faults.length > 0 && <Faults preview={preview} />}
-        <div className="max-w-md">
+        <Foot>
           <BigAction disabled={busy || !lead || preview.faults.length > 0 || preview.good === 0} onAct={() => void takeIn()}>
             {preview.faults.length ? say.correctTheFaultsFirst : say.importParts(preview.good.toLocaleString('en'))}
           </BigAction>
-        </div>
+        </Foot>
       </>
     )
   )

@@ -7,7 +7,7 @@ import { kindSpec, KIND_NAMES, propertiesOf, ROLES, specOf, type Kind, type Prop
 import { lengthErrorText } from '@/words/length'
 import { formatLength, parseLength, unitMark, type LengthUnit } from '@/core/units'
 import { BigAction } from '../common/actions'
-import { Problem } from '../common/sheet'
+import { Foot, Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import { useUnit, useUnsaved } from '../shell/shell-context'
 import type { Ask } from '@/stations/contract'
@@ -150,12 +150,12 @@ export function PartForm({
   return (
     <form onSubmit={submit} noValidate className="flex flex-col gap-3">
       <Fields errors={errors} register={register} part={part} keys={keys} unit={unit} has={has} />
-      <Problem lead={say.notSaved} text={problem} />
-      <div className="max-w-md">
+      <Foot>
+        <Problem lead={say.notSaved} text={problem} />
         <BigAction disabled={busy} onAct={() => void submit()}>
           {part === null ? say.savePart : say.saveChanges}
         </BigAction>
-      </div>
+      </Foot>
     </form>
   )
 }

@@ -5,7 +5,7 @@ import { useFieldArray, useForm, type UseFormRegister, type UseFieldArraySwap, t
 import { CONFIRMS, type Clamping, type Step } from '@/core/fits'
 import { BigAction, SmallAction, SmallActions } from '../common/actions'
 import { AreaField, SelectField, TextField } from '../common/form'
-import { Problem } from '../common/sheet'
+import { Foot, Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import { LeadsOnly, useLead } from '../shell/lead-only'
 import { useUnsaved } from '../shell/shell-context'
@@ -91,11 +91,7 @@ export function StepsForm({
       {fields.map((field, i) => (
         <StepFields key={field.id} i={i} register={register} swap={swap} fields={fields} remove={remove} />
       ))}
-      <Problem lead={say.notKept} text={problem} />
       <div className="max-w-md">
-        <BigAction disabled={busy || !lead} onAct={() => void submit()}>
-          {say.saveSteps}
-        </BigAction>
         <SmallActions>
           <SmallAction onAct={() => append({ key: '', title: '', text: '', confirm: 'tick', needs: '', caution: '' })}>
             {say.anotherStep}
@@ -112,6 +108,12 @@ export function StepsForm({
           </SmallAction>
         </SmallActions>
       </div>
+      <Foot>
+        <Problem lead={say.notKept} text={problem} />
+        <BigAction disabled={busy || !lead} onAct={() => void submit()}>
+          {say.saveSteps}
+        </BigAction>
+      </Foot>
     </form>
   )
 }
