@@ -1,7 +1,8 @@
 /**
- * What may take long, because of what somebody sent: files that are read, templates that are filled in, sheets of
- * labels. The server has it done by threads that can be ended; tests, seed and benches do it in place.
+ * What may take long, because of what somebody sent: files that are read, templates that are filled in, sheets that
+ * are drawn. The server has it done by threads that can be ended; tests, seed and benches do it in place.
  */
+import { solveBalance } from '@/core/balance'
 import { toolsWanted, writtenFor, type ProgramError, type ProgramTools } from '@/core/program'
 import { KIND_NAMES, type Kind, type PropertyKey } from '@/core/tool'
 import { ok, type Result } from '@/core/units'
@@ -9,11 +10,12 @@ import { decodeCsv } from './csv'
 import { decodeDefinitions } from './definitions-csv'
 import { decodeContour } from './dxf'
 import { fillLabel } from './label-lines'
-import { labelPdf } from './label-picture'
+import { labelPdf, labelPng } from './label-picture'
 import { decodeLibrary } from './library-json'
 import { MAP_KEYS, readParts, suggestMapping, type Mapping } from './parts-csv'
 import { renderPost } from './post'
 import { readCodes } from './read-code'
+import { setupSheetPdf } from './setup-sheet'
 import { stepText } from './step-text'
 import { decodeArchetype } from './tool-archetype'
 import { decodeToolList } from './tool-list'
@@ -62,6 +64,9 @@ export const HEAVY_WORK = {
   label: fillLabel,
   step: stepText,
   labelPdf,
+  labelPng,
+  setupSheet: setupSheetPdf,
+  balance: solveBalance,
 } as const
 
 export type HeavyName = keyof typeof HEAVY_WORK

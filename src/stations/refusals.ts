@@ -4,6 +4,7 @@ import type { ToolState } from '@/core/tool'
 import { fail, type Bare } from '@/core/units'
 import type { ClaimedFor } from '@/db/claim/write'
 import type { ControlError } from '@/devices/control/port'
+import type { BalanceRefusals } from './balance/contract'
 import type { BuildRefusals } from './build/contract'
 import type { HandoverRefusals } from './hand-over/contract'
 import type { KitRefusals } from './kit/contract'
@@ -92,6 +93,7 @@ export type LeadOnly =
 export interface Refusals
   extends
     SharedRefusals,
+    BalanceRefusals,
     BuildRefusals,
     HandoverRefusals,
     KitRefusals,

@@ -77,6 +77,47 @@ test('programs and labels: what is wrong is said by its code', async ({ request 
   expect(await label(`BT1;${'x'.repeat(5000)}`)).toEqual([413, 'TOO_LARGE'])
 })
 
+test('an unbalance is corrected with screws, rings or a drill, and what is wrong is said', async ({ request }) => {
+  const ask = (data: object) =>
+    request.post('/api/balance/solve', { headers: { ...TOKEN, 'content-type': 'application/json' }, data })
+  const tool = { massKg: 1.2, rpm: 12000, grade: 6.3, planes: [{ z: 20, unbalance: { gmm: 23, deg: 255 } }] }
+  const holes = Array.from({ length: 12 }, (_, i) => ({ plane: 0, deg: 30 * i }))
+  const screws = { kind: 'screws', radiusMm: 20, holes, massesG: [0.8] }
+  const done = (await (await ask({ ...tool, correction: screws })).json()) as {
+    planes: { permittedGmm: number; residual: { gmm: number } }[]
+    steps: { hole: number; massG: number }[]
+    words: string
+    gradeReached: number
+    exact: boolean
+  }
+  // 9549.2966 · G · m / n, ISO 21940-11
+  expect(done.planes[0].permittedGmm).toBeCloseTo((9549.2966 * 6.3 * 1.2) / 12000, 4)
+  expect(done.planes[0].residual.gmm).toBeLessThanOrEqual(0.3727)
+  expect(done.steps.every(({ massG }) => massG === 0.8)).toBe(true)
+  expect(done.gradeReached).toBeCloseTo((6.3 * done.planes[0].residual.gmm) / done.planes[0].permittedGmm, 9)
+  expect(done.words).toContain('Put a 0.80 g screw into the hole at')
+  expect((await (await ask({ ...tool, correction: { ...screws, massesG: [] } })).json()) as object).toMatchObject({ steps: [] })
+  const rings = {
+    kind: 'rings',
+    rings: [
+      { plane: 0, gmm: 30 },
+      { plane: 0, gmm: 30 },
+    ],
+  }
+  const turned = (await (await ask({ ...tool, correction: rings })).json()) as { steps: { ring: number; deg: number }[] }
+  const away = Math.acos(23 / 60) * (180 / Math.PI)
+  expect(turned.steps.map(({ deg }) => Math.round(deg))).toEqual([Math.round(75 + away), Math.round(75 - away)])
+  const bad = async (data: object) => {
+    const response = await ask({ ...tool, correction: screws, ...data })
+    return [response.status(), ((await response.json()) as { code: string }).code]
+  }
+  for (const wrong of [{ massKg: 0 }, { rpm: -1 }, { grade: 0 }, { planes: [] }, { correction: { kind: 'rings', rings: [] } }])
+    expect(await bad(wrong)).toEqual([422, 'BAD_BALANCE'])
+  expect(await bad({ planes: [tool.planes[0], tool.planes[0]] })).toEqual([422, 'BAD_BALANCE'])
+  expect(await bad({ correction: { ...screws, holes: [{ plane: 1, deg: 0 }] } })).toEqual([422, 'BAD_BALANCE'])
+  expect(await bad({ correction: { kind: 'hammer' } })).toEqual([400, 'BAD_REQUEST'])
+})
+
 test('a post preview never touches the live table', async ({ request, room }) => {
   const port = Number(new URL(room.url).port) + 1
   const table = async () => await (await request.get(`http://127.0.0.1:${port}/machines/HERON/table`)).text()

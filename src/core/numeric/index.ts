@@ -1,3 +1,4 @@
+export * from './complex'
 export * from './gaussian'
 export * from './linear'
 export * from './parabola'

@@ -1,6 +1,7 @@
 /** The sentence of every refusal, in the reader's unit. */
 import type { LengthUnit } from '@/core/units'
 import type { Refusal, RefusalCode, Refusals } from '@/stations/refusals'
+import { BALANCE } from './balance'
 import { BUILD } from './build'
 import { HAND_OVER } from './hand-over'
 import { KIT } from './kit'
@@ -15,6 +16,7 @@ import { STORE } from './store'
 
 const ALL: Sentences<Refusals> = {
   ...SHARED,
+  ...BALANCE,
   ...BUILD,
   ...HAND_OVER,
   ...KIT,

@@ -1,3 +1,4 @@
+import type { z } from 'zod'
 import { fail, ok, type Result } from '@/core/units'
 import { problem } from './problem'
 import { say } from '@/words/screens/outside'
@@ -51,3 +52,19 @@ export function jsonOf(bytes: Uint8Array): unknown {
 }
 
 export const asText = (bytes: Uint8Array): string => new TextDecoder('utf-8').decode(bytes)
+
+/** A JSON body of the shape a route asks for; @returns a problem that names every field that is wrong */
+export async function readJson<S extends z.ZodType>(
+  request: Request,
+  shape: S,
+  limitBytes: number,
+): Promise<Result<z.output<S>, Response>> {
+  const body = await readBody(request, ['application/json'], limitBytes)
+  if (!body.ok) return body
+  const json = jsonOf(body.value)
+  if (json === undefined) return fail(problem(400, 'BAD_REQUEST', say.theBodyIsNoJson))
+  const given = shape.safeParse(json)
+  if (given.success) return ok(given.data)
+  const wrong = given.error.issues.map((issue) => [issue.path.join('.') || 'body', issue.message])
+  return fail(problem(400, 'BAD_REQUEST', say.somethingInTheBodyIs, Object.fromEntries(wrong)))
+}

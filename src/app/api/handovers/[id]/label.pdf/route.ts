@@ -1,13 +1,14 @@
-import { labelPdf } from '@/codecs/label-picture'
-import { labelFonts } from '@/runtime'
+import { labelFonts, theShop } from '@/runtime'
 import { guarded } from '../../../_api/guard'
 import { handoverOf, labelPictureOf } from '../../../_api/label'
+import { refused } from '../../../_api/refused'
 
 export const dynamic = 'force-dynamic'
 
 export const GET = guarded(async (_request, { id }) => {
   const handover = handoverOf(id)
   if (handover instanceof Response) return handover
-  const pdf = await labelPdf([labelPictureOf(handover)], labelFonts())
-  return new Response(new Uint8Array(pdf), { headers: { 'content-type': 'application/pdf' } })
+  const pdf = await theShop().heavy.labelPdf([labelPictureOf(handover)], labelFonts())
+  if (!pdf.ok) return refused(pdf.error)
+  return new Response(new Uint8Array(pdf.value), { headers: { 'content-type': 'application/pdf' } })
 })

@@ -1,11 +1,14 @@
-import { labelPng } from '@/codecs/label-picture'
+import { theShop } from '@/runtime'
 import { guarded } from '../../../_api/guard'
 import { handoverOf, labelOf } from '../../../_api/label'
+import { refused } from '../../../_api/refused'
 
 export const dynamic = 'force-dynamic'
 
-export const GET = guarded((_request, { id }) => {
+export const GET = guarded(async (_request, { id }) => {
   const handover = handoverOf(id)
   if (handover instanceof Response) return handover
-  return new Response(new Uint8Array(labelPng(labelOf(handover))), { headers: { 'content-type': 'image/png' } })
+  const png = await theShop().heavy.labelPng(labelOf(handover))
+  if (!png.ok) return refused(png.error)
+  return new Response(new Uint8Array(png.value), { headers: { 'content-type': 'image/png' } })
 })

@@ -1,4 +1,3 @@
-import { setupSheetPdf } from '@/codecs/setup-sheet'
 import { labelFonts, theShop } from '@/runtime'
 import { readSetup } from '@/stations/kit/setup-sheet'
 import { timeWithZone } from '@/words/time'
@@ -6,18 +5,19 @@ import { setupRows } from '../../../../_parts/setup-rows'
 import { plainText } from '../../../../_server/params'
 import { guarded } from '../../../_api/guard'
 import { problem } from '../../../_api/problem'
+import { refused } from '../../../_api/refused'
 import { say } from '@/words/screens/outside'
 
 export const dynamic = 'force-dynamic'
 
 /** The setup sheet of a job, A4. */
 export const GET = guarded(async (_request, { id }) => {
-  const { db, clock } = theShop()
+  const { db, clock, heavy } = theShop()
   const now = clock.now()
   const sheet = readSetup(db, plainText(id), now)
   if (!sheet) return problem(404, 'UNKNOWN_JOB', say.thereIsNoJob(plainText(id).slice(0, 40)))
   const { job, machine } = sheet
-  const pdf = await setupSheetPdf(
+  const pdf = await heavy.setupSheet(
     {
       title: say.forIdName(job.id, machine.name),
       about: say.startsLengthsFromTheGauge(
@@ -32,7 +32,8 @@ export const GET = guarded(async (_request, { id }) => {
     },
     labelFonts(),
   )
-  return new Response(new Uint8Array(pdf), {
+  if (!pdf.ok) return refused(pdf.error)
+  return new Response(new Uint8Array(pdf.value), {
     headers: {
       'content-type': 'application/pdf',
       'content-disposition': `inline; filename="${job.id.replace(/[^\w.-]/g, '_')}-setup.pdf"`,
