@@ -3,6 +3,7 @@
  * unit in the column's name, in the mapping or in the cell, or it is refused.
  */
 import {
+  isText,
   checkComponent,
   KIND_NAMES,
   kindSpec,
@@ -130,7 +131,7 @@ function readCell({ key, unit }: ColumnMap, cell: string): Result<string | numbe
     return Number.isFinite(n) && n >= 0 ? ok(n) : fail({ code: 'NOT_POSITIVE', cell })
   }
   const { quantity } = specOf(key as PropertyKey)
-  if (quantity === 'choice' || quantity === 'text') return ok(cell)
+  if (isText(key as PropertyKey)) return ok(cell)
   if (quantity !== 'length') {
     const n = Number(cell.replace(',', '.'))
     return Number.isFinite(n) ? ok(n) : fail({ code: 'NOT_A_NUMBER', cell })

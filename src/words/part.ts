@@ -39,6 +39,10 @@ export function partFaultText(fault: PartFault): string {
       return `The ${nameOf(fault.key)} cannot be used. Write it with letters and digits.`
     case 'TOO_LONG':
       return `The ${nameOf(fault.key)} can have ${fault.most} characters at most.`
+    case 'NOT_ANGLES':
+      return `The ${nameOf(fault.key)} are not angles. Write degrees from 0 to 359, like 0 60 120.`
+    case 'NOT_ARCS':
+      return `“${nameOf(fault.key)}” are not stretches. Write degrees from and to, like 40-80 200-230.`
     case 'NOT_A_NUMBER':
       return `The ${nameOf(fault.key)} “${shown(fault.value)}” is not a number.`
     case 'OUT_OF_RANGE':

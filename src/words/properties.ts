@@ -57,6 +57,23 @@ export const PROPERTY_NAMES: Readonly<Record<PropertyKey, string>> = {
   studForm: 'stud form',
   ageMonths: 'months until replaced',
   divisionMm: 'division on diameter',
+  balanceThread: 'thread of balancing holes',
+  frontAngles: 'front holes at',
+  frontRadiusMm: 'front holes, radius',
+  frontHeightMm: 'front holes, height over the gauge line',
+  backAngles: 'back holes at',
+  backRadiusMm: 'back holes, radius',
+  backHeightMm: 'back holes, height over the gauge line',
+  frontRingGmm: 'unbalance of each front ring',
+  frontRingHeightMm: 'front rings, height over the gauge line',
+  backRingGmm: 'unbalance of each back ring',
+  backRingHeightMm: 'back rings, height over the gauge line',
+  drillRadiusMm: 'drilling, radius of the surface',
+  drillDepthMm: 'drilling, greatest depth',
+  drillFrontMm: 'drilling at the front, height over the gauge line',
+  drillBackMm: 'drilling at the back, height over the gauge line',
+  drillNever: 'never drill from–to',
+  screwG: 'mass of the screw',
 }
 
 export const KIND_LABELS: Readonly<Record<Kind, string>> = {
@@ -83,6 +100,7 @@ export const KIND_LABELS: Readonly<Record<Kind, string>> = {
   insert: 'insert',
   screw: 'screw',
   'stop-screw': 'stop screw',
+  'balance-screw': 'balancing screw',
   key: 'key',
 }
 

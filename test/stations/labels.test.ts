@@ -112,13 +112,13 @@ describe('printing', () => {
       put: (name, png) => (spool.set(name, png), `spool/${name}`),
       drop: (where) => void spool.delete(where.replace('spool/', '')),
     })
-    expect(valueOf(await printLabels(room.as('ines', 71), printer, fonts, [id]))).toEqual({
+    expect(valueOf(await printLabels(room.as('ines', 71), printer, heavyHere, fonts, [id]))).toEqual({
       printed: 1,
       where: 'spool/BX00143-1.png',
     })
     expect(valueOf(await readCodes(spool.get('BX00143-1.png')!))).toEqual([currentHandover(room.db, 'BX00143')!.label])
     expect(listRecord(room.db)[0]).toMatchObject({ what: 'label printed', serial: 'BX00143', after: { issue: 1 } })
-    expect(codeOf(await printLabels(room.as('ines', 71), printer, fonts, [id, 99]))).toBe('UNKNOWN_HANDOVER')
+    expect(codeOf(await printLabels(room.as('ines', 71), printer, heavyHere, fonts, [id, 99]))).toBe('UNKNOWN_HANDOVER')
   })
   it('a printer that is off or empty says so, and nothing counts as printed', async () => {
     const { room, id } = await released()
@@ -129,8 +129,8 @@ describe('printing', () => {
       drop: () => undefined,
     })
     const empty: Printer = { print: async (_job: LabelJob) => fail({ code: 'NO_LABELS' }), withdraw: () => undefined }
-    expect(codeOf(await printLabels(room.as('ines', 71), off, fonts, [id]))).toBe('PRINTER_OFF')
-    expect(codeOf(await printLabels(room.as('ines', 71), empty, fonts, [id]))).toBe('NO_LABELS')
+    expect(codeOf(await printLabels(room.as('ines', 71), off, heavyHere, fonts, [id]))).toBe('PRINTER_OFF')
+    expect(codeOf(await printLabels(room.as('ines', 71), empty, heavyHere, fonts, [id]))).toBe('NO_LABELS')
     expect(listRecord(room.db).filter((e) => e.what === 'label printed')).toEqual([])
   })
   it('one out of date among many: none is printed', async () => {
@@ -138,7 +138,7 @@ describe('printing', () => {
     const second = await release(room, 75)
     const printed: string[] = []
     const printer: Printer = { print: async ({ name }) => (printed.push(name), ok({ where: name })), withdraw: () => undefined }
-    expect(codeOf(await printLabels(room.as('ines', 76), printer, fonts, [second, id]))).toBe('SUPERSEDED')
+    expect(codeOf(await printLabels(room.as('ines', 76), printer, heavyHere, fonts, [second, id]))).toBe('SUPERSEDED')
     expect(printed).toEqual([])
   })
 })

@@ -54,6 +54,7 @@ const ROLE_WORD = {
   insert: 'insert',
   screw: 'screw',
   'stop-screw': say.stopScrew,
+  'balance-screw': say.balanceScrew,
   key: 'key',
 } as const
 

@@ -21,8 +21,8 @@ export const voidHandoverAction = defineAction(handOver.voidHandover, (work, { s
 export const dropPostAction = defineAction(handOver.dropPost, (work, given, { control, drop }) =>
   dropPost(work, control, drop, given),
 )
-export const printLabelsAction = defineAction(handOver.printLabels, (work, { ids }, { printer }) =>
-  printLabels(work, printer, labelFonts(), ids),
+export const printLabelsAction = defineAction(handOver.printLabels, (work, { ids }, { printer, heavy }) =>
+  printLabels(work, printer, heavy, labelFonts(), ids),
 )
 export const writeTagAction = defineAction(handOver.writeTag, (work, { serial }, { tagOf }) =>
   writeTag(work, tagOf(serial), serial),

@@ -13,7 +13,7 @@ import { say } from '@/words/screens/records'
 export const metadata = { title: say.records }
 
 /** A page of the record, entries. */
-const SHOWN = 100
+const SHOWN = 60
 
 export default async function RecordsPage({
   searchParams,

@@ -1,3 +1,4 @@
+export * from './again'
 export * from './drill'
 export * from './grade'
 export * from './influence'

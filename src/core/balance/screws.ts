@@ -264,6 +264,8 @@ export interface ScrewsTogether {
   readonly planes: readonly ScrewFit[]
   /** The largest residual / permitted of the planes. */
   readonly worst: number
+  /** The same with what is not known of the screws themselves. */
+  readonly expected: number
 }
 
 export interface ScrewAnswer {
@@ -282,23 +284,31 @@ const OTHERS = 3
 
 const countOf = (all: readonly ScrewFit[]) => all.reduce((sum, { screws }) => sum + screws.length, 0)
 
+export interface ScrewOptions {
+  readonly stock?: readonly number[]
+  readonly equalBelow?: number
+  readonly doubt?: (plane: number, screws: readonly ScrewIn[]) => number
+}
+
 /**
  * Screws for one or two planes: the least maximum over the planes of residual / permitted; within 0.1 % of it the fewest screws.
  * @param permitted g·mm a plane, above zero
  * @param stock of each mass, for all planes together; without it any number
  * @param equalBelow residual / permitted below which nobody can tell one fit from another (what the measurement does not know): as good
+ * @param doubt what is not known of screws that are put in, g·mm: less of it is as good as less residual
  */
 export function setScrews(
   planes: readonly ScrewPlane[],
   permitted: readonly number[],
-  { stock, equalBelow = 0 }: { readonly stock?: readonly number[]; readonly equalBelow?: number } = {},
+  { stock, equalBelow = 0, doubt = () => 0 }: ScrewOptions = {},
 ): ScrewAnswer {
   const exact = planes.every((p) => isExact(p.holes.length, p.massesG.length, p.mostScrews))
   const lists = planes.map((plane) => screwFits({ ...plane, stock }))
-  const ratio = (plane: number, fit: ScrewFit) => absOf(fit.residual) / permitted[plane]
+  const ratio = (plane: number, fit: ScrewFit) => Math.hypot(absOf(fit.residual), doubt(plane, fit.screws)) / permitted[plane]
   const put = (fits: readonly ScrewFit[]): ScrewsTogether => ({
     planes: fits,
-    worst: Math.max(...fits.map((fit, p) => ratio(p, fit))),
+    worst: Math.max(...fits.map((fit, p) => absOf(fit.residual) / permitted[p])),
+    expected: Math.max(...fits.map((fit, p) => ratio(p, fit))),
   })
   const holds = (t: ScrewsTogether) =>
     stock === undefined ||
@@ -309,7 +319,7 @@ export function setScrews(
     )
 
   // what leaves at most so much, with fewest screws: every level that any fit reaches, least first
-  const least = Math.max(...lists.map((list, p) => ratio(p, list[list.length - 1])))
+  const least = Math.max(...lists.map((list, p) => Math.min(...list.map((fit) => ratio(p, fit)))))
   const good = Math.max(least * SAME, equalBelow)
   const levels = lists.flatMap((list, p) => list.map((fit) => ratio(p, fit))).filter((level) => level > good)
   const steps = [...new Set([good, ...levels])]
@@ -327,9 +337,9 @@ export function setScrews(
 }
 
 const inTurn = (all: readonly ScrewsTogether[], equalBelow: number) => {
-  const least = Math.min(...all.map((t) => t.worst))
-  const level = (t: ScrewsTogether) => (t.worst <= Math.max(least * SAME, equalBelow) ? least : t.worst)
-  return [...all].sort((a, b) => level(a) - level(b) || countOf(a.planes) - countOf(b.planes) || a.worst - b.worst)
+  const least = Math.min(...all.map((t) => t.expected))
+  const level = (t: ScrewsTogether) => (t.expected <= Math.max(least * SAME, equalBelow) ? least : t.expected)
+  return [...all].sort((a, b) => level(a) - level(b) || countOf(a.planes) - countOf(b.planes) || a.expected - b.expected)
 }
 
 /** Where both planes want the same last screw: each plane's best, put together as the drawer allows. */

@@ -2,6 +2,7 @@
 import { fail, ok, type Result } from '../units'
 import { isKind, kindSpec, KINDS, propertiesOf, type Kind, type Role } from './kind'
 import { specOf, type PropertyKey, type ValueOf } from './property'
+import { anglesOf, arcsOf } from './round'
 
 /** What every part has, whatever its kind. */
 export interface PartBase {
@@ -40,6 +41,7 @@ export const numberOf = (part: Component, key: PropertyKey): number | undefined 
 export type PartFault =
   | { readonly code: 'UNKNOWN_KIND'; readonly kind: string }
   | { readonly code: 'MISSING' | 'NOT_TEXT'; readonly key: string }
+  | { readonly code: 'NOT_ANGLES' | 'NOT_ARCS'; readonly key: PropertyKey }
   | { readonly code: 'TOO_LONG'; readonly key: string; readonly most: number }
   | { readonly code: 'NOT_A_NUMBER'; readonly key: string; readonly value: unknown }
   | {
@@ -130,6 +132,11 @@ function checkValue(key: PropertyKey, value: unknown, needed: boolean): PartFaul
   if (quantity === 'choice')
     return choices?.includes(String(value)) ? null : { code: 'NOT_A_CHOICE', key, value, choices: choices ?? [] }
   if (quantity === 'text') return textFault(key, value, TEXT_MOST)
+  if (quantity === 'angles' || quantity === 'arcs') {
+    const read = quantity === 'angles' ? anglesOf : arcsOf
+    const fault = textFault(key, value, TEXT_MOST)
+    return fault ?? (read(String(value)) ? null : { code: quantity === 'angles' ? 'NOT_ANGLES' : 'NOT_ARCS', key })
+  }
   if (typeof value !== 'number' || !Number.isFinite(value)) return { code: 'NOT_A_NUMBER', key, value }
   if (value < min || value > max || (quantity === 'count' && !Number.isInteger(value)))
     return { code: 'OUT_OF_RANGE', key, value, min, max }

@@ -2,7 +2,19 @@
 import type { PropertyKey } from './property'
 
 /** What a part is in a tool, from the spindle to the tip. */
-export const ROLES = ['stud', 'holder', 'extension', 'nut', 'collet', 'cutter', 'insert', 'screw', 'stop-screw', 'key'] as const
+export const ROLES = [
+  'stud',
+  'holder',
+  'extension',
+  'nut',
+  'collet',
+  'cutter',
+  'insert',
+  'screw',
+  'stop-screw',
+  'key',
+  'balance-screw',
+] as const
 export type Role = (typeof ROLES)[number]
 
 /** Roles whose parts come out of a drawer for each tool. Holders and extensions have serials; a stud stays in its holder. */
@@ -14,6 +26,26 @@ export interface KindSpec {
   readonly has: readonly PropertyKey[]
   readonly may: readonly PropertyKey[]
 }
+
+/** Where a holder is balanced; a holder without any has none of them. */
+const BALANCED = [
+  'balanceThread',
+  'frontAngles',
+  'frontRadiusMm',
+  'frontHeightMm',
+  'backAngles',
+  'backRadiusMm',
+  'backHeightMm',
+  'frontRingGmm',
+  'frontRingHeightMm',
+  'backRingGmm',
+  'backRingHeightMm',
+  'drillRadiusMm',
+  'drillDepthMm',
+  'drillFrontMm',
+  'drillBackMm',
+  'drillNever',
+] as const
 
 export const KINDS = {
   'shrink-holder': {
@@ -35,42 +67,42 @@ export const KINDS = {
       'RPMX',
       'WT',
     ],
-    may: ['greatestHeats', 'TDZ'],
+    may: ['greatestHeats', 'TDZ', ...BALANCED],
   },
   'collet-holder': {
     role: 'holder',
     has: ['CCMS', 'colletSystem', 'colletSize', 'LPR', 'BD', 'LSCX', 'RPMX', 'WT'],
-    may: ['TQX', 'TDZ'],
+    may: ['TQX', 'TDZ', ...BALANCED],
   },
   'hydraulic-holder': {
     role: 'holder',
     has: ['CCMS', 'DCONWS', 'LPR', 'BD', 'LSCN', 'LSCX', 'TQ', 'keyMm', 'RPMX', 'WT'],
-    may: ['TQX'],
+    may: ['TQX', ...BALANCED],
   },
   'side-lock-holder': {
     role: 'holder',
     has: ['CCMS', 'DCONWS', 'LPR', 'BD', 'LSCN', 'LSCX', 'TQ', 'keyMm', 'RPMX', 'WT'],
-    may: ['TQX'],
+    may: ['TQX', ...BALANCED],
   },
   'shell-arbor': {
     role: 'holder',
     has: ['CCMS', 'DCONWS', 'LPR', 'BD', 'TQ', 'keyMm', 'RPMX', 'WT'],
-    may: ['TQX'],
+    may: ['TQX', ...BALANCED],
   },
   'screw-in-holder': {
     role: 'holder',
     has: ['CCMS', 'TDZ', 'LPR', 'BD', 'TQ', 'keyMm', 'RPMX', 'WT'],
-    may: ['TQX'],
+    may: ['TQX', ...BALANCED],
   },
   'modular-holder': {
     role: 'holder',
     has: ['CCMS', 'moduleWS', 'LPR', 'BD', 'TQ', 'keyMm', 'RPMX', 'WT'],
-    may: ['TQX'],
+    may: ['TQX', ...BALANCED],
   },
   'drill-chuck': {
     role: 'holder',
     has: ['CCMS', 'DCN', 'DCX', 'LPR', 'BD', 'LSCN', 'LSCX', 'TQ', 'RPMX', 'WT'],
-    may: ['TQX', 'keyMm'],
+    may: ['TQX', 'keyMm', ...BALANCED],
   },
   'turning-holder': {
     role: 'holder',
@@ -150,6 +182,7 @@ export const KINDS = {
   insert: { role: 'insert', has: ['SSC', 'RE', 'S', 'insertEdges', 'WT'], may: ['IC', 'TQ'] },
   screw: { role: 'screw', has: ['TDZ', 'TQ', 'WT'], may: ['SSC', 'keyMm'] },
   'stop-screw': { role: 'stop-screw', has: ['TDZ', 'OAL', 'WT'], may: ['keyMm'] },
+  'balance-screw': { role: 'balance-screw', has: ['TDZ', 'screwG'], may: ['OAL', 'keyMm'] },
   key: { role: 'key', has: ['keyMm', 'WT'], may: ['TQ'] },
 } as const satisfies Record<string, KindSpec>
 

@@ -5,7 +5,22 @@
 import { COUPLING_NAMES } from './coupling'
 
 export type Quantity =
-  'length' | 'angle' | 'mass' | 'torque' | 'speed' | 'temperature' | 'stress' | 'count' | 'months' | 'choice' | 'text'
+  | 'length'
+  | 'angle'
+  | 'mass'
+  | 'grams'
+  | 'unbalance'
+  | 'torque'
+  | 'speed'
+  | 'temperature'
+  | 'stress'
+  | 'count'
+  | 'months'
+  | 'choice'
+  | 'text'
+  /** Places round an axis, degrees: `0 60 120`; or stretches of it: `40-80 200-230`. */
+  | 'angles'
+  | 'arcs'
 
 export interface PropertySpec {
   /** ISO 13399 symbol, when there is one. */
@@ -77,21 +92,44 @@ export const PROPERTIES = {
   studForm: { quantity: 'text' },
   ageMonths: { quantity: 'months', min: 1, max: 240 },
   divisionMm: length(undefined, 0.0001, 1),
+  // where a holder is balanced: two rows of threaded holes, two pairs of rings, two heights at which it may be drilled
+  balanceThread: { quantity: 'text' },
+  frontAngles: { quantity: 'angles' },
+  frontRadiusMm: length(undefined, 2, 250),
+  frontHeightMm: length(undefined, 0, 600),
+  backAngles: { quantity: 'angles' },
+  backRadiusMm: length(undefined, 2, 250),
+  backHeightMm: length(undefined, 0, 600),
+  frontRingGmm: { quantity: 'unbalance', min: 0.1, max: 10_000 },
+  frontRingHeightMm: length(undefined, 0, 600),
+  backRingGmm: { quantity: 'unbalance', min: 0.1, max: 10_000 },
+  backRingHeightMm: length(undefined, 0, 600),
+  drillRadiusMm: length(undefined, 2, 250),
+  drillDepthMm: length(undefined, 0.1, 100),
+  drillFrontMm: length(undefined, 0, 600),
+  drillBackMm: length(undefined, 0, 600),
+  drillNever: { quantity: 'arcs' },
+  screwG: { quantity: 'grams', min: 0.01, max: 200 },
 } as const satisfies Record<string, PropertySpec>
 
 export type PropertyKey = keyof typeof PROPERTIES
 
 export type ValueOf<P extends PropertyKey> = (typeof PROPERTIES)[P] extends { readonly choices: readonly (infer C)[] }
   ? C
-  : (typeof PROPERTIES)[P]['quantity'] extends 'text'
+  : (typeof PROPERTIES)[P]['quantity'] extends 'text' | 'angles' | 'arcs'
     ? string
     : number
+
+/** Properties that are kept as a text. */
+export const isText = (key: PropertyKey): boolean => ['text', 'choice', 'angles', 'arcs'].includes(specOf(key).quantity)
 
 /** The unit a number is kept in, as people write it; empty where there is none. */
 export const UNIT_OF: Readonly<Record<Quantity, string>> = {
   length: 'mm',
   angle: '°',
   mass: 'kg',
+  grams: 'g',
+  unbalance: 'g·mm',
   torque: 'N·m',
   speed: 'rev/min',
   temperature: '°C',
@@ -100,6 +138,8 @@ export const UNIT_OF: Readonly<Record<Quantity, string>> = {
   count: '',
   choice: '',
   text: '',
+  angles: '°',
+  arcs: '°',
 }
 
 export const specOf = (key: PropertyKey): PropertySpec => PROPERTIES[key]

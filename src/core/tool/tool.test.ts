@@ -2,6 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
   accepts,
+  anglesOf,
+  arcsOf,
   checkComponent,
   COUPLINGS,
   firstOf,
@@ -82,10 +84,13 @@ describe('a part from outside', () => {
     ['flutes longer than the tool', { LCF: 80 }, ['CONTRADICTION']],
   ])('%s', (_, change, wanted) => expect(codes({ ...cutter, ...change })).toEqual(wanted))
   it('a bore whose least is above its greatest', () => expect(codes({ ...holder, boreMin: 9.99 })).toEqual(['CONTRADICTION']))
+  it('places round its axis are angles', () =>
+    expect(codes({ ...holder, frontAngles: '0 60 400', drillNever: 'here' })).toEqual(['NOT_ANGLES', 'NOT_ARCS']))
   it('of any kind: what its own description allows passes, one step outside does not', () => {
     const middle = (key: PropertyKey): string | number => {
       const { quantity, choices, min = 1, max = 2 } = specOf(key)
-      return choices?.[0] ?? (quantity === 'text' ? 'x' : quantity === 'count' || quantity === 'months' ? min : (min + max) / 2)
+      const texts: Partial<Record<typeof quantity, string>> = { text: 'x', angles: '0 60 120', arcs: '40-80' }
+      return choices?.[0] ?? texts[quantity] ?? (quantity === 'count' || quantity === 'months' ? min : (min + max) / 2)
     }
     // keeps every pair that has an order in it
     const ordered = {
@@ -112,6 +117,30 @@ describe('a part from outside', () => {
       }
     }
   })
+})
+
+describe('places round an axis', () => {
+  it.each([
+    ['0 60 120', [0, 60, 120]],
+    ['0°, 45.5; 90', [0, 45.5, 90]],
+    ['', null],
+    ['0 360', null],
+    ['0 sixty', null],
+    ['30 30', null],
+  ])('%s', (text, angles) => expect(anglesOf(text)).toEqual(angles))
+  it.each([
+    [
+      '40-80 200–230',
+      [
+        { from: 40, to: 80 },
+        { from: 200, to: 230 },
+      ],
+    ],
+    ['350-10', [{ from: 350, to: 10 }]],
+    ['40', null],
+    ['40-40', null],
+    ['', null],
+  ])('%s', (text, arcs) => expect(arcsOf(text)).toEqual(arcs))
 })
 
 describe('a definition', () => {

@@ -1,4 +1,5 @@
-import { labelPng, labelSvg, type LabelFonts } from '@/codecs/label-picture'
+import type { Heavy } from '@/codecs/heavy'
+import { labelSvg, type LabelFonts } from '@/codecs/label-picture'
 import { fail, ok, type Result } from '@/core/units'
 import { getHandover } from '@/db/handover/read'
 import { type Printer } from '@/devices/printer/port'
@@ -11,6 +12,7 @@ import { labelPictureOf } from './label-of'
 export async function printLabels(
   work: Work,
   printer: Printer,
+  heavy: Pick<Heavy, 'labelPng'>,
   fonts: LabelFonts,
   ids: readonly number[],
 ): Promise<Result<{ readonly printed: number; readonly where: string }, Refusal>> {
@@ -26,9 +28,11 @@ export async function printLabels(
   for (const [i, handover] of handovers.entries()) {
     const { serial, t, machine, issue } = handover.values
     const picture = labelPictureOf(work.db, handover)
+    const png = await heavy.labelPng(labelSvg(picture, fonts))
+    if (!png.ok) return png
     const done = await printer.print({
       name: `${serial}-${issue}`,
-      png: labelPng(labelSvg(picture, fonts)),
+      png: png.value,
       widthMm: picture.widthMm,
       heightMm: picture.heightMm,
     })

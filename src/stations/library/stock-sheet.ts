@@ -35,7 +35,7 @@ export interface StockSheet {
 }
 
 const MOST_LOW = 60
-const MOST_COUNTED = 300
+const MOST_COUNTED = 200
 const NOTHING: Balance = { received: 0, hand: 0, taken: 0, built: 0, scrapped: 0 }
 
 /** Read once while no part and no piece changes. */

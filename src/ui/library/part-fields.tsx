@@ -1,7 +1,7 @@
 'use client'
 import { choiceText, PROPERTY_NAMES } from '@/words/properties'
 import { type UseFormRegister, type FieldErrors } from 'react-hook-form'
-import { specOf, UNIT_OF, type PropertyKey } from '@/core/tool'
+import { isText, specOf, UNIT_OF, type PropertyKey } from '@/core/tool'
 import { unitMark, type LengthUnit } from '@/core/units'
 import { NumberField, SelectField, TextField } from '../common/form'
 import { say } from '@/words/screens/library'
@@ -36,7 +36,7 @@ export function Fields({
           error: errors[key]?.message,
           ...register(key),
         }
-        if (!choices) return <TextField key={key} {...named} inputMode={quantity === 'text' ? 'text' : 'decimal'} />
+        if (!choices) return <TextField key={key} {...named} inputMode={isText(key) ? 'text' : 'decimal'} />
         return (
           <SelectField key={key} {...named}>
             <option value="">{say.choose}</option>

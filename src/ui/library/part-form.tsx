@@ -3,7 +3,7 @@ import { KIND_LABELS } from '@/words/properties'
 import { useRouter } from 'next/navigation'
 import { useMemo, useState } from 'react'
 import { useForm } from 'react-hook-form'
-import { kindSpec, KIND_NAMES, propertiesOf, ROLES, specOf, type Kind, type PropertyKey } from '@/core/tool'
+import { isText, kindSpec, KIND_NAMES, propertiesOf, ROLES, specOf, type Kind, type PropertyKey } from '@/core/tool'
 import { lengthErrorText } from '@/words/length'
 import { formatLength, parseLength, unitMark, type LengthUnit } from '@/core/units'
 import { BigAction } from '../common/actions'
@@ -51,7 +51,7 @@ type Read = { readonly ok: true; readonly value: unknown } | { readonly ok: fals
 function readField(key: PropertyKey, typed: string, unit: LengthUnit, before: unknown): Read {
   const { quantity, min = -Infinity, max = Infinity } = specOf(key)
   if (typed.trim() === '') return { ok: true, value: undefined }
-  if (quantity === 'choice' || quantity === 'text') return { ok: true, value: typed.trim() }
+  if (isText(key)) return { ok: true, value: typed.trim() }
   // an untouched length stays exactly what it was
   if (typed === asText(key, before, unit)) return { ok: true, value: before }
   let value: number

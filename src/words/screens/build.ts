@@ -117,6 +117,7 @@ export const say = {
   // build/page.tsx
   build: 'Build',
   stopScrew: 'stop screw',
+  balanceScrew: 'balancing screw',
   doesNotNeedT: (job: string, t: string | number | null | undefined) => `${job} does not need T${t}`,
   chooseAToolFromThe: 'choose a tool from the rack, or scan a free holder',
   eachToolInTheRack: 'Each tool in the rack is needed by a job and not built yet. The first one is due first.',

@@ -182,7 +182,7 @@ describe('screws', () => {
       { need, holes: twelve, massesG: [] },
       { need, holes: [], massesG },
     ])
-      expect(setScrews([plane], [1]).best).toEqual({ planes: [{ screws: [], residual: need }], worst: 10 })
+      expect(setScrews([plane], [1]).best).toEqual({ planes: [{ screws: [], residual: need }], worst: 10, expected: 10 })
   })
 })
 
