@@ -2,7 +2,7 @@
  * What may take long, because of what somebody sent: files that are read, templates that are filled in, sheets that
  * are drawn. The server has it done by threads that can be ended; tests, seed and benches do it in place.
  */
-import { solveBalance } from '@/core/balance'
+import { proposeFits, solveBalance } from '@/core/balance'
 import { toolsWanted, writtenFor, type ProgramError, type ProgramTools } from '@/core/program'
 import { KIND_NAMES, type Kind, type PropertyKey } from '@/core/tool'
 import { ok, type Result } from '@/core/units'
@@ -15,6 +15,7 @@ import { decodeLibrary } from './library-json'
 import { MAP_KEYS, readParts, suggestMapping, type Mapping } from './parts-csv'
 import { renderPost } from './post'
 import { readCodes } from './read-code'
+import { encodeSpin } from './spin-file'
 import { setupSheetPdf } from './setup-sheet'
 import { stepText } from './step-text'
 import { decodeArchetype } from './tool-archetype'
@@ -67,6 +68,8 @@ export const HEAVY_WORK = {
   labelPng,
   setupSheet: setupSheetPdf,
   balance: solveBalance,
+  fits: proposeFits,
+  spin: encodeSpin,
 } as const
 
 export type HeavyName = keyof typeof HEAVY_WORK

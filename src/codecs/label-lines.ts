@@ -13,6 +13,7 @@ export interface LabelSayings {
   readonly tip: (orientation: number) => string
   readonly pocket: (pocket: number) => string
   readonly issue: (issue: number) => string
+  readonly balance: (grade: number, rpm: number) => string
 }
 
 export interface LabelWords {
@@ -58,6 +59,7 @@ export function fieldsOf({ say, values, machine, name, who, when, job, concessio
     machine: machine?.name ?? values.machine,
     pocket: values.pocket === null ? '' : say.pocket(values.pocket),
     issue: say.issue(values.issue),
+    balance: values.balance ? say.balance(values.balance.grade, values.balance.rpm) : '',
     job,
     who,
     when,

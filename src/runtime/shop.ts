@@ -6,14 +6,16 @@ import { inTransaction, openDatabase, type Db } from '@/db/connection'
 import { migrate } from '@/db/migrate'
 import { chainUp } from '@/db/record/chain'
 import { sealUp } from '@/db/record/seal'
-import { getShrinkState, getSimTag } from '@/db/truth/read'
-import { putShrinkState, putSimTag } from '@/db/truth/write'
+import { getShrinkState, getSimTag, getSpindleState } from '@/db/truth/read'
+import { putShrinkState, putSimTag, putSpindleState } from '@/db/truth/write'
 import { httpControl } from '@/devices/control/http'
 import type { Control, Hands } from '@/devices/control/port'
 import type { LineBench } from '@/devices/line-bench/port'
 import { tcpLineBench } from '@/devices/line-bench/tcp'
 import type { Printer } from '@/devices/printer/port'
 import { simulatedPrinter } from '@/devices/printer/simulated'
+import type { BalancingSpindle, SpindleHands } from '@/devices/spindle/port'
+import { simulatedSpindle } from '@/devices/spindle/simulated'
 import type { ShrinkUnit } from '@/devices/shrink/port'
 import { simulatedShrink } from '@/devices/shrink/simulated'
 import type { TagStation } from '@/devices/tag/port'
@@ -22,6 +24,7 @@ import { clockOf, type Clock } from './clock'
 import { drawingsIn, dropIn, evidenceIn, spoolIn, type Drawings, type Drop, type Evidence } from './folders'
 import type { Heavy } from '@/codecs/heavy'
 import { headKeeper, type HeadKeeper } from './heads'
+import { unbalanceTicket } from './unbalance-ticket'
 import { framesPool, heavyPool, type FramesPool } from './threads'
 
 export interface Shop {
@@ -35,6 +38,9 @@ export interface Shop {
   /** The reader with the chip of this holder before it. */
   readonly tagOf: (serial: string) => TagStation
   readonly shrink: ShrinkUnit
+  readonly spindle: BalancingSpindle
+  /** Hands at a balancing spindle that is a stand-in. */
+  readonly spindleHands: SpindleHands
   readonly printer: Printer
   /** Measures pictures beside everything else. */
   readonly frames: FramesPool
@@ -72,6 +78,12 @@ export function openShop({ folder, control: address, lineBench, standIns, migrat
   })
   const clock = clockOf(db, standIns)
   const control = httpControl(address)
+  const spindle = simulatedSpindle({
+    get: () => getSpindleState(db),
+    put: (state) => inTransaction(db, (tx) => putSpindleState(tx, state)),
+    nowMs: () => clock.nowMs(),
+    truthOf: (serial) => unbalanceTicket(db, serial),
+  })
   return {
     db,
     clock,
@@ -87,6 +99,8 @@ export function openShop({ folder, control: address, lineBench, standIns, migrat
       put: (state) => inTransaction(db, (tx) => putShrinkState(tx, state)),
       nowMs: () => clock.nowMs(),
     }),
+    spindle,
+    spindleHands: spindle.hands,
     printer: simulatedPrinter(spoolIn(join(folder, 'spool'))),
     frames: framesPool(),
     heavy: heavyPool(),

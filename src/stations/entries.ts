@@ -1,4 +1,5 @@
 /** Everything that the record can tell: one code each, with what belongs to it. `src/words/record.ts` makes the sentences. */
+import type { BalanceWanted, FitStep } from '@/core/balance'
 import type { CoolingWay, PracticeKey } from '@/core/clamp'
 import type { Clamping } from '@/core/fits'
 import type { Concession, HandoverRefusal } from '@/core/handover'
@@ -12,7 +13,7 @@ import type { Disposition } from './return/contract'
 
 /** Where at the bench something was refused. */
 export type Where =
-  'Build' | 'Hand over' | 'Labels' | 'Load' | 'Masters' | 'Measure' | 'Posts' | 'Return' | 'Rights' | 'Rules' | 'Tag'
+  'Balance' | 'Build' | 'Hand over' | 'Labels' | 'Load' | 'Masters' | 'Measure' | 'Posts' | 'Return' | 'Rights' | 'Rules' | 'Tag'
 
 /** A heat of a joint. @param byHand on a unit without a data line */
 interface Heating {
@@ -66,6 +67,22 @@ export interface Entries {
   DISTURBED: { readonly what: Disturbance; readonly voided: number | null }
   CONDITION_CORRECTED: { readonly was: Condition; readonly reason: string }
   STEPS_KEPT: { readonly clamping: Clamping; readonly titles: readonly string[] }
+
+  // balance
+  BALANCE_WANTED: { readonly grade: number; readonly rpm: number }
+  /** A run of the spindle. @param grade once both seats are in @param rpm at which the grade is told */
+  SPUN: { readonly seat: 0 | 180; readonly round: number; readonly grade: number | null; readonly rpm: number }
+  BALANCE_STEP: { readonly step: FitStep }
+  /** @param by who found it elsewhere; null: here */
+  BALANCED: {
+    readonly grade: number
+    readonly wanted: BalanceWanted
+    readonly goodToRpm: number
+    readonly good: boolean
+    readonly by: string | null
+  }
+  BALANCE_DROPPED: Bare
+  CALIBRATED: { readonly rotor: string; readonly condition: number }
 
   // measure
   /** @param edges how many were measured from pictures */
@@ -183,6 +200,12 @@ export const KINDS: Readonly<
   TAKEN_APART: 'taken apart',
   CONDITION_CORRECTED: 'condition corrected',
   STEPS_KEPT: 'steps',
+  BALANCE_WANTED: 'grade set',
+  SPUN: 'balance run',
+  BALANCE_STEP: 'corrected',
+  BALANCED: 'balanced',
+  BALANCE_DROPPED: 'begun anew',
+  CALIBRATED: 'spindle calibrated',
   MEASURED: 'measured',
   WIPED: 'wiped',
   TAKEN_IN: 'taken in',

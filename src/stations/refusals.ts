@@ -130,6 +130,7 @@ export function outerCode(refusal: Refusal): string {
     case 'LINE':
     case 'PRINTER':
     case 'SHRINK_UNIT':
+    case 'SPINDLE':
     case 'TAG_READER':
     case 'FRAME_SET':
     case 'SET':
@@ -138,6 +139,8 @@ export function outerCode(refusal: Refusal): string {
     case 'MOVE':
       return refusal.error.code
     case 'TAG':
+    case 'SPIN':
+    case 'CALIBRATION':
       return refusal.fault.code
     case 'TABLE':
     case 'HANDOVER':

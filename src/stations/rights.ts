@@ -3,6 +3,7 @@
  * word but `everybody` is a lead's, and says what it is about. What a verb allows a lead to overrule, it looks at itself.
  */
 import type { Person } from '@/core/tool'
+import * as balance from './balance/contract'
 import * as build from './build/contract'
 import type { Contract } from './contract'
 import * as find from './find/contract'
@@ -21,6 +22,21 @@ export type Right = 'everybody' | 'person' | LeadOnly
 /** All contracts of a station, and nothing else: a verb that is forgotten does not compile. */
 type RightsOf<M> = { readonly [K in keyof M as M[K] extends Contract ? K : never]: Right }
 
+const BALANCE: RightsOf<typeof balance> = {
+  setWanted: 'person',
+  spindleState: 'person',
+  startSpin: 'person',
+  takeSpin: 'person',
+  chooseFit: 'person',
+  confirmStep: 'person',
+  saveBalance: 'person',
+  typeBalance: 'person',
+  dropBalance: 'person',
+  beginCalibration: 'person',
+  startCalibrationSpin: 'person',
+  takeCalibrationSpin: 'person',
+  dropCalibration: 'person',
+}
 const BUILD: RightsOf<typeof build> = {
   beginBuild: 'person',
   finishBuild: 'person',
@@ -113,10 +129,13 @@ const STAND_IN: RightsOf<typeof standIn> = {
   tagTrick: 'person',
   wipe: 'person',
   turnScrew: 'person',
+  spindleHand: 'person',
+  reallyDo: 'person',
 }
 const STORE: RightsOf<typeof store> = { book: 'person', countStock: 'person', putRight: 'person', placeUnit: 'person' }
 
 const STATIONS = [
+  ['balance', balance, BALANCE],
   ['build', build, BUILD],
   ['find', find, FIND],
   ['hand-over', handOver, HAND_OVER],

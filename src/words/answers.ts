@@ -29,6 +29,7 @@ export const SCANNED = {
   takeApart: (name: string, condition: string) => `${name} · ${condition}, to take apart`,
   correct: (name: string) => `${name} · out of tolerance, to correct`,
   measure: (name: string) => `${name} · to measure`,
+  balance: (name: string) => `${name} · to balance`,
   handOver: (name: string) => `${name} · measured, to hand over`,
   load: (name: string) => `${name} · released, to load`,
   inMachine: (name: string, machine: string, pocket: string) => `${name} · in ${machine}, ${pocket}`,

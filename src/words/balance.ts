@@ -1,5 +1,5 @@
 /** What Balance says: corrections, step by step, and what they come to. */
-import type { BadBalance, BalanceSolution, BalanceStep, BalanceTask } from '@/core/balance'
+import type { BadBalance, BalanceSolution, BalanceStep, BalanceTask, FitStep, PlaneName } from '@/core/balance'
 
 /** `2.5`, `0.93`, `11.6`: grades with about three figures. */
 export const gradeNumber = (grade: number): string =>
@@ -10,6 +10,28 @@ export const speedText = (rpm: number): string => `${Math.round(rpm).toLocaleStr
 /** Grams of a screw. */
 export const massText = (g: number): string => `${g.toFixed(2)} g`
 export const angleText = (deg: number): string => `${Math.round(deg) % 360}°`
+/** Unbalance: never without its unit, so that nobody takes it for a mass. */
+export const unbalanceText = (gmm: number): string => `${gmm.toFixed(gmm >= 10 ? 0 : gmm >= 1 ? 1 : 2)} g·mm`
+
+const PLANES: Readonly<Record<PlaneName, string>> = { front: 'front', back: 'back' }
+export const planeText = (plane: PlaneName): string => PLANES[plane]
+const RINGS = ['first', 'second'] as const
+
+/** What is done at the holder, as an order. */
+export function fitStepText(step: FitStep): string {
+  const where = `${planeText(step.plane)}, ${angleText(step.deg)}`
+  switch (step.type) {
+    case 'screw in':
+      return `Put a ${massText(step.massG)} screw in: ${where}`
+    case 'screw out':
+      return `Take the ${massText(step.massG)} screw out: ${where}`
+    case 'ring':
+      return `Turn the ${RINGS[step.ring]} ${planeText(step.plane)} ring to ${angleText(step.deg)}`
+    case 'drill':
+      return `Drill ${step.depthMm.toFixed(1)} mm deep to the tip: ${where}`
+  }
+}
+
 export function badBalanceText(why: BadBalance): string {
   switch (why) {
     case 'mass':

@@ -4,6 +4,7 @@ import type { ControlError } from '@/devices/control/port'
 import type { LineError } from '@/devices/line-bench/port'
 import type { PrinterError } from '@/devices/printer/port'
 import type { UnitError } from '@/devices/shrink/port'
+import type { SpindleError } from '@/devices/spindle/port'
 import type { TagDeviceError } from '@/devices/tag/port'
 
 /** What a driver says of a line that is down. */
@@ -37,6 +38,25 @@ export function unitErrorText(error: UnitError): string {
       return `${error.serial} is not in the coil.`
     case 'UNREACHABLE':
       return 'The shrink unit does not answer. Check that it is switched on and connected.'
+  }
+}
+
+export function spindleErrorText(error: SpindleError): string {
+  switch (error.code) {
+    case 'GUARD_OPEN':
+      return 'The guard of the balancing spindle is open. Shut it, then start.'
+    case 'TURNING':
+      return 'The balancing spindle is still turning. Wait until it stops.'
+    case 'EMPTY':
+      return 'There is no tool in the balancing spindle. Clamp it, then start.'
+    case 'TOO_FAST':
+      return `${error.rpm} rev/min is more than the balancing spindle can run: ${error.most} at most.`
+    case 'NO_RECORD':
+      return 'The balancing spindle has recorded nothing. Start the run again.'
+    case 'BROKEN_OFF':
+      return 'The run was stopped before its end. Shut the guard and start it again.'
+    case 'UNREACHABLE':
+      return 'The balancing spindle does not answer. Check that it is switched on and connected.'
   }
 }
 

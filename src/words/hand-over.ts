@@ -110,6 +110,8 @@ export function voidText(why: VoidReason | null): string {
       return `taken back: ${why.reason}`
     case 'MEASURED_AGAIN':
       return 'measured again'
+    case 'BALANCED_AGAIN':
+      return 'balanced again'
     case 'TAKEN_APART':
       return 'taken apart'
     case 'TAKEN_OUT':

@@ -1,3 +1,5 @@
+import { gradeText, speedText } from './balance'
+
 /** What a label says: its own few words, and the fields its lines may name. */
 export const LABEL_SAYINGS = {
   copy: (t: number, number: number) => `T${t} copy ${number}`,
@@ -7,6 +9,7 @@ export const LABEL_SAYINGS = {
   tip: (orientation: number) => `tip ${orientation}`,
   pocket: (pocket: number) => `pocket ${pocket}`,
   issue: (issue: number) => `no. ${issue}`,
+  balance: (grade: number, rpm: number) => `${gradeText(grade)} at ${speedText(rpm)}`,
 }
 
 /** Fields to insert in a line, with their meaning. Lengths have the machine's unit. */
@@ -22,6 +25,7 @@ export const LABEL_FIELDS: Readonly<Record<string, string>> = {
   machine: 'which machine',
   pocket: 'pocket, where one is given',
   issue: 'number of the hand-over',
+  balance: 'grade and speed, where it was balanced',
   job: 'job',
   who: 'who released it',
   when: 'when, with its time zone',

@@ -1,4 +1,5 @@
 /** What Load says: the rules by name, and what each of them found. */
+import { gradeText } from './balance'
 import { pocketText } from './pocket'
 import type { HeldRow } from '@/core/handover'
 import type { Difference, Proposal, LoadFinding, LoadSaid, Standing, StepLine } from '@/core/load'
@@ -139,7 +140,9 @@ export function loadSaidText(said: LoadSaid, machine: Machine): string {
     case 'CONCESSION_ENDED':
       return `Its concession does not count any more. ${concessionText(said.concession, unit)}`
     case 'BALANCED':
-      return 'Balanced.'
+      return `Balanced: ${gradeText(said.grade)} at ${rpm(said.rpm)}, good to ${rpm(said.goodToRpm)}${said.by ? `, by ${said.by}` : ''}.`
+    case 'BALANCED_FOR_LESS':
+      return `Balanced for less: ${gradeText(said.grade)} up to ${rpm(said.goodToRpm)}. The program runs it at ${rpm(said.rpm)}.`
     case 'BALANCE_NOT_ASKED':
       return said.by === 'definition'
         ? 'Not balanced: its definition does not ask for it.'

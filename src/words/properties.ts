@@ -131,6 +131,10 @@ export const PRACTICE_NAMES: Readonly<Record<PracticeKey, readonly [name: string
   warmedCarbide: ['Share of the heat that a carbide shank takes on the way out', 'assumed'],
   warmedSteel: ['Share of the heat that a steel shank takes on the way out', 'assumed: heat fast, pull at once'],
   lookBackMm: ['Look back: smallest change that is reported', 'common practice, no source'],
+  balanceRpm: ['Speed of the balancing spindle', 'common practice, no source'],
+  balanceGrade: ['Grade where the tool names none', 'common practice, no source'],
+  seatUm: ['How far apart two seats of a tool in the machine are', 'a few µm, common practice, no source'],
+  calibrationDays: ['A calibration of the balancing spindle is valid for', 'common practice, no source'],
   guardSigmas: ['Guard band in standard deviations', 'ISO 14253-1: expanded uncertainty, k = 2'],
 }
 

@@ -6,6 +6,7 @@ import type { DriftVerdict } from '@/core/judge'
 import { SPINDLE, type RecordEntry } from '@/core/tool'
 import { formatDeviation, formatLength, unitMark, type LengthUnit } from '@/core/units'
 import type { Entries, Entry, EntryCode } from '@/stations/entries'
+import { fitStepText, gradeText, speedText } from './balance'
 import { concessionText, handoverRefusalText } from './hand-over'
 import { loadSaidText } from './load'
 import { refusalText } from './refusals'
@@ -82,6 +83,19 @@ const TELLING: Telling = {
     parts('To be measured again', what === 'dropped' && 'its holder to be inspected', outOfDate(voided)),
   CONDITION_CORRECTED: ({ was, reason }) => `Not ${was}: ${reason}`,
   STEPS_KEPT: ({ clamping, titles }) => `Steps of ${clamping}: ${titles.join(', ')}`,
+
+  BALANCE_WANTED: ({ grade, rpm }) => `To be balanced to ${gradeText(grade)} at ${speedText(rpm)}`,
+  SPUN: ({ seat, round, grade, rpm }) =>
+    parts(`Run ${round + 1} at ${seat}°`, grade !== null && `${gradeText(grade)} at ${speedText(rpm)}`),
+  BALANCE_STEP: ({ step }) => fitStepText(step),
+  BALANCED: ({ grade, wanted, goodToRpm, by }) =>
+    parts(
+      `${gradeText(grade)} at ${speedText(wanted.rpm)}, ${gradeText(wanted.grade)} wanted`,
+      `good to ${speedText(goodToRpm)}`,
+      by !== null && `typed, balanced by ${by}`,
+    ),
+  BALANCE_DROPPED: () => 'Balancing begins again',
+  CALIBRATED: ({ rotor, condition }) => `Balancing spindle calibrated with ${rotor}, condition ${condition.toFixed(1)}`,
 
   MEASURED: ({ source, edges, verdict, voided, kept, reason }) => {
     const how = source === 'pictures' ? `${edges} ${edges === 1 ? 'edge' : 'edges'} measured` : `Figures ${source}`

@@ -30,7 +30,7 @@ test('a tool is kept for another job by a lead only, and is put on a cart by two
 
 test('dropped: the tool goes back to be measured, and its page says who noted it', async ({ page }) => {
   await open(page, '/tools/BX00153')
-  await expect(page.getByText('It is measured. Hand it over.')).toBeVisible()
+  await expect(page.getByText('It is not balanced yet.')).toBeVisible()
   await page.getByText('Report damage').click()
   await page.getByRole('button', { name: 'dropped' }).click()
   await expect(page.getByText('It is built. Measure it.')).toBeVisible()

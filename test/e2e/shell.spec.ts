@@ -104,6 +104,8 @@ const SCREENS = [
   '/measure/kit/HP-1145',
   '/measure/pictures',
   '/balance',
+  '/balance/BX00153',
+  '/balance/calibration',
   '/hand-over',
   '/hand-over/BX00144',
   '/hand-over/posts',

@@ -64,9 +64,9 @@ describe('a tool that was dropped', () => {
 describe('a worn or broken tool', () => {
   it.each(['worn', 'broken'] as const)('that is %s waits at no station, and its cutter goes to scrap first', (condition) => {
     const room = measured(withT4(withJobs(toolRoom())))
-    expect(countWaiting(room.db, later(61))['hand-over']).toBe(1)
+    expect(countWaiting(room.db, later(61)).balance).toBe(1)
     set(room, condition)
-    expect(countWaiting(room.db, later(61))['hand-over']).toBe(0)
+    expect(countWaiting(room.db, later(61)).balance).toBe(0)
     expect(answerScan(room.db, 'BX00143', later(61))).toMatchObject({ tone: 'off', href: '/tools/BX00143' })
     expect(readApart(room.db, 'BX00143', later(61))!.scrapFirst).toBe(true)
   })

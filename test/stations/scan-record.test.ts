@@ -8,12 +8,13 @@ import { openDatabase } from '@/db/connection'
 import { currentHandover } from '@/db/handover/read'
 import { migrate } from '@/db/migrate'
 import { schemaVersion } from '@/db/schema/read'
+import { typeBalance } from '@/stations/balance/correct'
 import { putSession } from '@/stations/session/put-session'
 import { releaseHandover } from '@/stations/hand-over/release-hand-over'
 import { countWaiting, readRack } from '@/stations/rack/rack'
 import { refuser } from '@/stations/write'
 import { answerScan } from '@/stations/scan/answer-scan'
-import { measured, MIGRATIONS, START, toolRoom, withJobs, withT4 } from '../support/tool-room'
+import { measured, MIGRATIONS, START, toolRoom, valueOf, withJobs, withT4 } from '../support/tool-room'
 
 describe('a scan from anywhere', () => {
   const room = withT4(withJobs(toolRoom()))
@@ -36,6 +37,8 @@ describe('a scan from anywhere', () => {
   ])('%s', (text, wanted) => expect(ask(text)).toMatchObject(wanted))
   it('leads a tool on from station to station', async () => {
     measured(room)
+    expect(ask('BX00143').href).toBe('/balance/BX00143')
+    valueOf(typeBalance(room.as('ines', 65), { serial: 'BX00143', grade: 2, rpm: 16_000, by: 'Larch Balancing' }))
     expect(ask('BX00143').href).toBe('/hand-over/BX00143')
     await releaseHandover(room.as('ines', 70), room.control, { serial: 'BX00143', scanned: 'BX00143' })
     expect(ask('BX00143').href).toBe('/load?serial=BX00143')
@@ -50,7 +53,7 @@ describe('a scan from anywhere', () => {
 describe('the rack', () => {
   it('holds what waits at each station, the most urgent first', () => {
     const room = withT4(withJobs(toolRoom()))
-    expect(countWaiting(room.db, START)).toEqual({ kit: 2, build: 3, measure: 1, 'hand-over': 0, load: 0 })
+    expect(countWaiting(room.db, START)).toEqual({ kit: 2, build: 3, measure: 1, balance: 0, 'hand-over': 0, load: 0 })
     expect(readRack(room.db, 'build', START).items.map((r) => [r.t, r.machine])).toEqual([
       [7, 'Dipper'],
       [18, 'Dipper'],
@@ -60,7 +63,7 @@ describe('the rack', () => {
     expect(readRack(room.db, 'measure', START).items[0]).toMatchObject({ key: 'BX00143', href: '/measure/BX00143' })
     measured(room)
     expect(readRack(room.db, 'measure', START).items).toEqual([])
-    expect(readRack(room.db, 'hand-over', START).items[0].profile.highMm).toBeCloseTo(118, 2)
+    expect(readRack(room.db, 'balance', START).items[0].profile.highMm).toBeCloseTo(118, 2)
   })
   it('is empty in an empty tool room', () => {
     const room = toolRoom()

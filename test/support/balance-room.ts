@@ -10,6 +10,7 @@ import {
   unbalanceFrom,
   type Answer,
   type Influence,
+  type Parted,
   type ScrewHole,
   type ScrewIn,
 } from '@/core/balance'
@@ -61,10 +62,13 @@ export function spindleRoom() {
     truth: (serial: string) => fromUnbalanceTicket(truths.get(serial)!),
     wait: (ms: number) => (nowMs += ms),
     /** Both runs, parted from the spindle. */
-    async measure(serial: string): Promise<readonly Answer[]> {
+    async parted(serial: string): Promise<readonly Parted[]> {
       const at0 = await run(serial, 0)
       const at180 = await run(serial, 180)
-      return at0.map((answer, i) => parted(answer, at180[i]).tool)
+      return at0.map((answer, i) => parted(answer, at180[i]))
+    },
+    async measure(serial: string): Promise<readonly Answer[]> {
+      return (await this.parted(serial)).map(({ tool }) => tool)
     },
   }
 }
@@ -77,16 +81,16 @@ export async function calibrated(room: Room): Promise<Influence> {
   const rotor = makeUnbalance(4, [{ what: 'rotor', massKg: 3, zMm: 60, offUm: 0 }])
   const hole = (plane: number, deg: number) => ({ name: `trial ${plane}`, zMm: PLANES[plane], radiusMm: 30, deg })
   room.put('ROTOR', rotor)
-  const alone = await room.measure('ROTOR')
+  const alone = await room.parted('ROTOR')
   // trial masses are weighed to a tenth of a percent: here they are as certified
   const trial = (plane: number, deg: number) => {
     const { x, y } = polarXy(150, deg)
     room.put('ROTOR', { ...rotor, off: [...rotor.off, { what: hole(plane, deg).name, zMm: PLANES[plane], x, y }] })
   }
   trial(0, 0)
-  const first = await room.measure('ROTOR')
+  const first = await room.parted('ROTOR')
   trial(1, 90)
-  const second = await room.measure('ROTOR')
+  const second = await room.parted('ROTOR')
   const made = calibrate(
     { alone, first, second },
     PLANES,

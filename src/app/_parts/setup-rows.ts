@@ -4,6 +4,7 @@ import type { Shop } from '@/runtime'
 import type { SetupLine, SetupSheet } from '@/stations/kit/setup-sheet'
 import { standingText } from '@/ui/kit/standing'
 import { namesFor } from '@/stations/kit/pages'
+import { gradeText, speedText } from '@/words/balance'
 import { say } from '@/words/screens/shell'
 
 /** Rows of a setup sheet as text, in the machine's own unit. */
@@ -27,6 +28,7 @@ export function setupRows(db: Shop['db'], { job, machine, lines }: SetupSheet): 
       [line.measured ? say.measured : say.aimed, size(line.DC, exact(line))],
       ['R', line.RE === null ? '–' : size(line.RE, unit === 'mm' ? 2 : 3)],
       ['pocket', line.pocket === null ? '–' : String(line.pocket)],
+      ...(line.balance ? [[say.balancedTo, `${gradeText(line.balance.grade)} / ${speedText(line.balance.rpm)}`] as const] : []),
     ],
     standing: standingText(line.tool, names).slice(2),
     profile: line.profile,

@@ -11,6 +11,7 @@ const EMPTY: Record<Station | 'kit', string> = {
   kit: say.noJobNeedsATool,
   build: say.nothingToBuildEveryTool,
   measure: say.noToolToMeasureYou,
+  balance: say.noToolToBalance,
   'hand-over': say.noToolToHandOver,
   load: say.noToolToLoad,
 }

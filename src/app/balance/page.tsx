@@ -1,8 +1,22 @@
-import { Later } from '../_parts/later'
-import { say } from '@/words/screens/shell'
+import { Sheet, Title } from '@/ui/common/sheet'
+import { SubNav } from '@/ui/common/sub-nav'
+import { BALANCE_TABS } from '@/ui/balance/tabs'
+import { StationPage } from '../_parts/station'
+import { say } from '@/words/screens/balance'
 
 export const metadata = { title: say.balance }
 
 export default function BalancePage() {
-  return <Later name={say.balance} will={say.balanceWillMeasureTheComplete} />
+  return (
+    <StationPage station="balance" current={null}>
+      <Sheet
+        left={
+          <>
+            <SubNav tabs={BALANCE_TABS} label={say.sheetsOfBalance} />
+            <Title lead={say.scanAHolder}>{say.orChooseAToolAbove}</Title>
+          </>
+        }
+      />
+    </StationPage>
+  )
 }

@@ -4,6 +4,8 @@ import { getAssembly } from '@/stations/reads'
 import type { HandAct } from '@/devices/control/port'
 import { adjustTicket, handOut, wipeTicket } from '@/runtime/bench-ticket'
 import { makeTag } from '@/runtime/tag-tricks'
+import { loadRotor, reallyDo, ROTOR } from '@/runtime/unbalance-ticket'
+import { readBalance } from '@/stations/balance/balance-sheet'
 import { wiped } from '@/stations/measure/wiped'
 import { refuse } from '@/stations/refusals'
 import { defineAction } from '../_server/action'
@@ -37,4 +39,37 @@ export const turnScrewAction = defineAction(standIn.turnScrew, (_work, { serial,
   if (!assembly) return refuse({ code: 'UNKNOWN_SERIAL', serial })
   const ticket = adjustTicket(db, assembly, key === 'LF' ? byMm : 0, key === 'DC' ? byMm : 0)
   return ok({ ticket: handOut(db, ticket, now, assembly) })
+})
+export const spindleHandAction = defineAction(standIn.spindleHand, async (_work, act, { db, spindleHands: hands }) => {
+  switch (act.act) {
+    case 'put':
+      await hands.guard('open')
+      await hands.put(act.serial, act.seat)
+      break
+    case 'rotor':
+      await hands.guard('open')
+      loadRotor(db, act.mass)
+      await hands.put(ROTOR, act.seat)
+      break
+    case 'take':
+      await hands.takeOut()
+      break
+    case 'guard':
+      await hands.guard(act.is)
+      break
+    case 'turn':
+      await hands.turnTo(act.deg)
+      break
+    case 'adapter':
+      await hands.adapter(act.coupling)
+  }
+  return ok(null)
+})
+export const reallyDoAction = defineAction(standIn.reallyDo, (_work, { serial, how }, { db }) => {
+  const sheet = readBalance(db, serial)
+  const step = sheet?.work.fits[sheet.work.chosen]?.steps[sheet.work.done]
+  if (!step) return refuse({ code: 'NOTHING_TO_CORRECT', serial })
+  // a hand that takes the wrong screw out of the drawer
+  reallyDo(db, serial, how === 'heavier' && step.type === 'screw in' ? { ...step, massG: step.massG * 1.4 } : step)
+  return ok(null)
 })

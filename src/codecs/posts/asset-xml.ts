@@ -12,6 +12,9 @@ export const ASSET_XML = `<?xml version="1.0" encoding="UTF-8"?>
         {%- if tool.pocket %}
         <Location type="POT">{{ tool.pocket }}</Location>
         {%- endif %}
+        {%- if tool.balance %}
+        <ProcessSpindleSpeed maximum="{{ tool.balance.goodToRpm | num: 0 }}"/>
+        {%- endif %}
         <ConnectionCodeMachineSide>{{ machine.coupling | escape }}</ConnectionCodeMachineSide>
         <Measurements>
           <FunctionalLength code="LF" units="MILLIMETER">{{ tool.kept.length | inmm: machine.unit | num: 6 }}</FunctionalLength>

@@ -36,6 +36,8 @@ export interface ScrewChoice {
 
 /** How well a screw's weight and place are known: standard deviation, as a share of what it pulls (common practice, no source). */
 const SCREW_SHARE = 0.006
+/** A fit that only adds is taken as long as no more than this of what is permitted is to be expected: fewer screws are touched. */
+const WELL_WITHIN = 0.7
 const OTHERS = 3
 
 /** What is not known of screws that are put in or taken out, g·mm. */
@@ -81,7 +83,7 @@ export function chooseScrews(
     },
   )
   const changed = [anew.best, ...anew.others].map((t) => changedPlan(planes, t))
-  const [first, rest] = added.best.expected <= Math.max(equalBelow, anew.best.expected) ? [adding, changed] : [changed, adding]
+  const [first, rest] = added.best.expected <= Math.max(WELL_WITHIN, anew.best.expected) ? [adding, changed] : [changed, adding]
   return {
     best: first[0],
     others: [rest[0], ...first.slice(1), ...rest.slice(1)].slice(0, OTHERS),

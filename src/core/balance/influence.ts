@@ -1,5 +1,5 @@
 import { absOf, minus, over, plus, scaled, times, ZERO, type Complex } from '../numeric'
-import type { Answer } from './synchronous'
+import type { Answer, Parted } from './synchronous'
 
 /**
  * How the sensors answer to unbalance in two planes: V = K·U. Found with a known rotor and trial masses (Thearle, Trans. ASME 56 (1934) 745;
@@ -12,11 +12,11 @@ export interface Influence {
   readonly k: readonly (readonly [Complex, Complex])[]
 }
 
-/** What the known rotor gave, both parted from the spindle: alone, with a mass in the first plane, with one in the second. */
+/** What the known rotor gave, a sensor each, parted from the spindle: alone, with a mass in the first plane, with one in the second. */
 export interface CalibrationRuns {
-  readonly alone: readonly Answer[]
-  readonly first: readonly Answer[]
-  readonly second: readonly Answer[]
+  readonly alone: readonly Parted[]
+  readonly first: readonly Parted[]
+  readonly second: readonly Parted[]
 }
 
 export interface Calibrated {
@@ -25,6 +25,19 @@ export interface Calibrated {
   readonly residual: readonly Complex[]
   /** Condition number of K: how much an error of a sensor is magnified between the planes. */
   readonly condition: number
+}
+
+/** So many times what cannot be repeated must a mass change the answer (common practice, no source). */
+const LEAST_CHANGE = 8
+
+/** What one seat differs from the next by: the spindle's own part is the same in every run, so its scatter is the seat's; noise at least. */
+function scatterOf(runs: readonly Parted[]): number {
+  const mean = scaled(
+    runs.reduce((sum, { spindle }) => plus(sum, spindle.value), ZERO),
+    1 / runs.length,
+  )
+  const sum = runs.reduce((all, { spindle }) => all + absOf(minus(spindle.value, mean)) ** 2, 0)
+  return Math.max(Math.sqrt(sum / (runs.length - 1)), ...runs.map(({ tool }) => tool.sigma))
 }
 
 /** Beyond this the two planes cannot be told from each other (common practice, no source). */
@@ -43,19 +56,22 @@ export function calibrate(
   trial: readonly [Complex, Complex],
   own: readonly [Complex, Complex],
 ): { readonly ok: true; readonly value: Calibrated } | { readonly ok: false; readonly error: CalibrationFault } {
+  const noise = runs.alone.map((_, sensor) => scatterOf([runs.alone, runs.first, runs.second].map((run) => run[sensor])))
   for (const [plane, run] of [runs.first, runs.second].entries()) {
-    const change = run.map((answer, sensor) => absOf(minus(answer.value, runs.alone[sensor].value)))
-    const noise = run.map((answer, sensor) => 10 * Math.hypot(answer.sigma, runs.alone[sensor].sigma))
-    if (change.every((c, sensor) => c <= noise[sensor])) return { ok: false, error: { code: 'NO_ANSWER', plane } }
+    const change = run.map(({ tool }, sensor) => absOf(minus(tool.value, runs.alone[sensor].tool.value)))
+    if (change.every((c, sensor) => c <= LEAST_CHANGE * noise[sensor])) return { ok: false, error: { code: 'NO_ANSWER', plane } }
   }
-  const k = runs.alone.map(({ value }, sensor): readonly [Complex, Complex] => [
-    over(minus(runs.first[sensor].value, value), trial[0]),
-    over(minus(runs.second[sensor].value, value), trial[1]),
+  const k = runs.alone.map(({ tool }, sensor): readonly [Complex, Complex] => [
+    over(minus(runs.first[sensor].tool.value, tool.value), trial[0]),
+    over(minus(runs.second[sensor].tool.value, tool.value), trial[1]),
   ])
   const influence: Influence = { zMm, k }
   const condition = conditionOf(k)
   if (!(condition < WORST_CONDITION)) return { ok: false, error: { code: 'PLANES_ALIKE', condition } }
-  const found = unbalanceFrom(influence, runs.alone)
+  const found = unbalanceFrom(
+    influence,
+    runs.alone.map(({ tool }) => tool),
+  )
   return { ok: true, value: { influence, residual: found.planes.map((u, plane) => minus(u, own[plane])), condition } }
 }
 

@@ -3,7 +3,7 @@
  * temperatures °C.
  */
 export interface PracticeSpec {
-  readonly unit: 'mm' | '°C' | '' | 'W' | 'W/(m²·K)' | 'sigma'
+  readonly unit: 'mm' | '°C' | '' | 'W' | 'W/(m²·K)' | 'sigma' | 'µm' | 'rev/min' | 'days' | 'G'
   readonly standard: number
   readonly min: number
   readonly max: number
@@ -23,6 +23,10 @@ export const PRACTICE = {
   warmedCarbide: { unit: '', standard: 0.4, min: 0, max: 1 },
   warmedSteel: { unit: '', standard: 0.2, min: 0, max: 1 },
   lookBackMm: { unit: 'mm', standard: 0.005, min: 0.0005, max: 0.1 },
+  balanceRpm: { unit: 'rev/min', standard: 1100, min: 200, max: 3000 },
+  balanceGrade: { unit: 'G', standard: 2.5, min: 0.4, max: 100 },
+  seatUm: { unit: 'µm', standard: 3, min: 0.1, max: 20 },
+  calibrationDays: { unit: 'days', standard: 30, min: 1, max: 400 },
   guardSigmas: { unit: 'sigma', standard: 2, min: 0, max: 3 },
 } as const satisfies Record<string, PracticeSpec>
 

@@ -7,6 +7,8 @@ export type VoidReason =
   | { readonly code: 'REPLACED'; readonly issue: number }
   | { readonly code: 'TAKEN_BACK'; readonly reason: string }
   | { readonly code: 'MEASURED_AGAIN' }
+  /** What balances it was changed. */
+  | { readonly code: 'BALANCED_AGAIN' }
   | { readonly code: 'TAKEN_APART' }
   | { readonly code: 'TAKEN_OUT'; readonly machine: string }
   | { readonly code: 'DISTURBED'; readonly what: Disturbance }

@@ -20,6 +20,8 @@ export interface HandoverValues {
   /** Left out: the first tool of its T in the machine; 1 its first sister. */
   readonly sister?: number
   readonly concession?: Concession
+  /** As it was balanced: grade reached at a speed, and up to which speed it keeps what is wanted; left out where it was not. */
+  readonly balance?: { readonly grade: number; readonly rpm: number; readonly goodToRpm: number }
   /** Why its program may call it with another offset than its own; a lead's word. */
   readonly secondOffset?: { readonly reason: string; readonly who: string }
   /** ISO 8601, UTC. */

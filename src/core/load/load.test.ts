@@ -132,7 +132,7 @@ const good: LoadCase = {
     widestMm: 20,
     massKg: 1.4,
     greatestRpm: 18000,
-    balanced: true,
+    balance: { grade: 1.9, rpm: 8000, wantedGrade: 2.5, goodToRpm: 10_500, elsewhere: null },
     sister: 0,
     definition: { id: 'D-12', name: 'End mill', version: 2, balance: null, route: 'as the machine' },
     currentVersion: 2,
@@ -196,11 +196,12 @@ describe('the rules of loading', () => {
     ['measured', { measured: null }, 'asks'],
     ['measured', { measured: { at: '2026-11-01T10:00:00.000Z', verdict: 'holds' } }, 'asks'],
     ['measured', { measured: { at: '2026-11-25T10:00:00.000Z', verdict: 'off' } }, 'asks'],
-    ['balance', tool({ balanced: false }), 'asks'],
-    ['balance', { ...tool({ balanced: false }), jobs: [] }, 'asks'],
-    ['balance', tool({ balanced: false, definition: { ...good.tool.definition!, route: 'no balance' } }), 'noted'],
-    ['balance', { ...tool({ balanced: false }), ...machine({ route: 'no balance', limits: { balanceFromRpm: 9000 } }) }, 'noted'],
-    ['balance', { ...tool({ balanced: false }), ...machine({ route: 'no balance', limits: { balanceFromRpm: 8000 } }) }, 'asks'],
+    ['balance', tool({ balance: null }), 'asks'],
+    ['balance', tool({ balance: { grade: 2.4, rpm: 6000, wantedGrade: 2.5, goodToRpm: 6250, elsewhere: null } }), 'asks'],
+    ['balance', { ...tool({ balance: null }), jobs: [] }, 'asks'],
+    ['balance', tool({ balance: null, definition: { ...good.tool.definition!, route: 'no balance' } }), 'noted'],
+    ['balance', { ...tool({ balance: null }), ...machine({ route: 'no balance', limits: { balanceFromRpm: 9000 } }) }, 'noted'],
+    ['balance', { ...tool({ balance: null }), ...machine({ route: 'no balance', limits: { balanceFromRpm: 8000 } }) }, 'asks'],
     ['condition', tool({ fallenAt: NOW }), 'refused'],
     ['version', tool({ currentVersion: 3 }), 'refused'],
     ['version', { jobs: [{ ...good.jobs[0], definition: { id: 'D-9', name: 'Drill' } }] }, 'refused'],
@@ -239,9 +240,7 @@ describe('the rules of loading', () => {
   })
   it('a machine may make some of them stricter or milder, never those that hurt', () => {
     const strict = machine({ limits: { may: { balance: 'nobody' } } })
-    expect(loadRules({ ...good, ...strict, ...tool({ balanced: false }) }).find((f) => f.rule === 'balance')?.state).toBe(
-      'refused',
-    )
+    expect(loadRules({ ...good, ...strict, ...tool({ balance: null }) }).find((f) => f.rule === 'balance')?.state).toBe('refused')
     const mild = machine({ limits: { may: { taper: 'anyone' } } })
     expect(loadRules({ ...good, ...mild, ...tool({ coupling: 'SK 40' }) }).find((f) => f.rule === 'taper')?.state).toBe('refused')
   })

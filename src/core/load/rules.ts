@@ -43,8 +43,14 @@ export interface LoadCase {
     readonly massKg: number | null
     /** The slowest part's speed; null when no part says. */
     readonly greatestRpm: number | null
-    /** Whether somebody balanced it as it is now. */
-    readonly balanced: boolean
+    /** What it was found to be as it is now; null where nobody balanced it, or it was touched since. */
+    readonly balance: {
+      readonly grade: number
+      readonly rpm: number
+      readonly wantedGrade: number
+      readonly goodToRpm: number
+      readonly elsewhere: string | null
+    } | null
     /** What it was built to; null without a definition. */
     readonly definition: (Pick<Definition, 'id' | 'name' | 'balance' | 'route'> & { readonly version: number }) | null
     /** The newest version of that definition; null without one. */
@@ -124,7 +130,14 @@ export type LoadSaid =
   | { readonly code: 'HELD'; readonly why: Held }
   | { readonly code: 'CONCESSION'; readonly concession: Concession }
   | { readonly code: 'CONCESSION_ENDED'; readonly concession: Concession }
-  | { readonly code: 'BALANCED' }
+  | {
+      readonly code: 'BALANCED'
+      readonly grade: number
+      readonly rpm: number
+      readonly goodToRpm: number
+      readonly by: string | null
+    }
+  | { readonly code: 'BALANCED_FOR_LESS'; readonly rpm: number; readonly goodToRpm: number; readonly grade: number }
   | { readonly code: 'BALANCE_NOT_ASKED'; readonly by: 'definition' | 'machine' }
   | {
       readonly code: 'NOT_BALANCED'
@@ -313,11 +326,16 @@ function measuredRules({ machine, measured, concession, held, jobs, now }: LoadC
 /** Not balanced neither passes nor blocks by itself: it is asked, with what speed, mass and definition say of it. */
 function balanceRule(c: LoadCase, sheet: Sheet): void {
   const { machine, tool } = c
-  if (tool.balanced) return sheet.holds('balance', { code: 'BALANCED' })
+  const rpm = fastest(c)
+  if (tool.balance) {
+    const { grade, rpm: at, goodToRpm, wantedGrade, elsewhere } = tool.balance
+    return rpm !== null && rpm > goodToRpm
+      ? sheet.against('balance', { code: 'BALANCED_FOR_LESS', rpm, goodToRpm, grade: wantedGrade })
+      : sheet.holds('balance', { code: 'BALANCED', grade, rpm: at, goodToRpm, by: elsewhere })
+  }
   const route = tool.definition?.route ?? 'as the machine'
   const wanted = tool.definition?.balance ?? null
   if (route === 'no balance') return sheet.noted('balance', { code: 'BALANCE_NOT_ASKED', by: 'definition' })
-  const rpm = fastest(c)
   const slow = rpm !== null && rpm < loadLimitsOf(machine).balanceFromRpm
   if (route === 'as the machine' && machine.route === 'no balance' && wanted === null && slow)
     return sheet.noted('balance', { code: 'BALANCE_NOT_ASKED', by: 'machine' })

@@ -28,7 +28,7 @@ const TABLE: Readonly<Record<ToolState, Readonly<Partial<Record<ToolEvent, ToolS
 /** @returns the next state, or null when the event may not happen now */
 export const nextState = (state: ToolState, event: ToolEvent): ToolState | null => TABLE[state][event] ?? null
 
-export type Station = 'build' | 'measure' | 'hand-over' | 'load'
+export type Station = 'build' | 'measure' | 'balance' | 'hand-over' | 'load'
 
 /** Where a tool in this state waits. */
 export function stationOf(state: ToolState): Station | null {
@@ -48,15 +48,21 @@ export function stationOf(state: ToolState): Station | null {
 /** Where a tool waits, by its state, its condition and its last verdict: what is out of tolerance is corrected first. */
 export type Waits = Station | 'correct' | 'change cutter'
 
-/** @param verdict of the last measurement; null when nothing was judged */
+/**
+ * @param verdict of the last measurement; null when nothing was judged
+ * @param toBalance before or after it is measured; null where it is balanced, or need not be
+ */
 export function waitsFor(
   { state, condition }: { readonly state: ToolState; readonly condition: 'fit' | 'worn' | 'broken' },
   verdict: 'holds' | 'unsure' | 'off' | null,
+  toBalance: 'first' | 'after' | null = null,
 ): Waits | null {
   const station = stationOf(state)
   if (station === null) return null
   if (condition !== 'fit') return 'change cutter'
-  return station === 'hand-over' && verdict === 'off' ? 'correct' : station
+  if (station === 'hand-over' && verdict === 'off') return 'correct'
+  if (station === 'measure' && toBalance === 'first') return 'balance'
+  return station === 'hand-over' && toBalance !== null ? 'balance' : station
 }
 
 /** What may happen to a tool that sets back what depended on it. */

@@ -127,7 +127,7 @@ export const USUAL_LABEL: LabelLayout = {
   lines: [
     '{{ name }}',
     '{{ length }} {{ tip }}',
-    '{{ size }}',
+    '{{ size }} {{ balance }}',
     '{{ machine }} {{ pocket }} · {{ issue }}',
     '{{ who }} {{ when }}',
   ],
@@ -181,7 +181,7 @@ export interface Machine {
 export const tableOf = (machine: Machine): TableOptions => ({ ...USUAL_TABLE, ...machine.table })
 
 export const magazineOf = (machine: Machine): Magazine => ({ ...USUAL_MAGAZINE, ...machine.magazine })
-export const loadLimitsOf = (machine: Machine): LoadLimits => ({ ...USUAL_LIMITS, ...machine.limits })
+export const loadLimitsOf = (machine: Pick<Machine, 'limits'>): LoadLimits => ({ ...USUAL_LIMITS, ...machine.limits })
 export const switchesOf = (machine: Machine): Switches => ({ door: true, pot: true, ...machine.switches })
 export const labelLayoutOf = (machine: Machine): LabelLayout => machine.label ?? USUAL_LABEL
 export const isTyped = (machine: Machine): boolean => machine.figures === 'typed'

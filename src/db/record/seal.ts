@@ -15,6 +15,9 @@ const SEALED = {
   move: 'id, component_id, name, from_account, to_account, count, from_place, to_place, job_id, serial, person_id, at, counters',
   assembly: 'id, serial, name, definition_id, definition_version, coupling, built_at',
   bench_check: 'id, master_id, coupling, at, person_id, drift_x, drift_z, zero_x, zero_z, evidence, reason, adapter, bench',
+  spindle_calibration: 'id, coupling, at, person_id, body',
+  balance_run: 'id, assembly_id, serial, round, seat, at, person_id, body, evidence',
+  balance_result: 'id, assembly_id, serial, at, person_id, body',
 } as const
 type Sealed = keyof typeof SEALED
 const TABLES = Object.keys(SEALED) as Sealed[]

@@ -27,3 +27,15 @@ export function getClockAheadMs(db: Db): number {
   const row = prepare(db, 'SELECT ahead_ms FROM sim_clock WHERE id = 1').get() as { ahead_ms: number } | undefined
   return row?.ahead_ms ?? 0
 }
+
+/** What the simulated balancing spindle does, as it wrote it; null before its first use. */
+export function getSpindleState(db: Db): string | null {
+  const row = prepare(db, 'SELECT body FROM sim_spindle WHERE id = 1').get() as { body: string } | undefined
+  return row?.body ?? null
+}
+
+/** What a simulated tool (by its assembly) or the rotor weighs where; null where nothing was made yet. */
+export function getUnbalance(db: Db, name: string): string | null {
+  const row = prepare(db, 'SELECT ticket FROM sim_unbalance WHERE name = ?').get(name) as { ticket: string } | undefined
+  return row?.ticket ?? null
+}

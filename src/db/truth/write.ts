@@ -25,3 +25,14 @@ export function putClockAheadMs(tx: Tx, aheadMs: number): void {
     'INSERT INTO sim_clock (id, ahead_ms) VALUES (1, ?) ON CONFLICT (id) DO UPDATE SET ahead_ms = excluded.ahead_ms',
   ).run(aheadMs)
 }
+
+export function putSpindleState(tx: Tx, body: string): void {
+  prepare(tx, 'INSERT INTO sim_spindle (id, body) VALUES (1, ?) ON CONFLICT (id) DO UPDATE SET body = excluded.body').run(body)
+}
+
+export function putUnbalance(tx: Tx, name: string, ticket: string): void {
+  prepare(
+    tx,
+    'INSERT INTO sim_unbalance (name, ticket) VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET ticket = excluded.ticket',
+  ).run(name, ticket)
+}

@@ -3,6 +3,7 @@
  * degrees by which it has turned, anticlockwise as seen from the cutting end.
  */
 import type { Spin } from '@/core/balance'
+import type { Coupling } from '@/core/tool'
 import type { Result } from '@/core/units'
 
 export interface SpinOrder {
@@ -27,7 +28,7 @@ export interface SpindleState {
   /** Whether a stand-in tells this. */
   readonly simulated: boolean
   /** The machine-side coupling that its adapter takes, ISO 13399 CCMS. */
-  readonly coupling: string
+  readonly coupling: Coupling
   readonly mostRpm: number
   readonly guard: 'open' | 'shut'
   readonly phase: 'standing' | 'running up' | 'recording' | 'running down'
@@ -53,6 +54,8 @@ export interface SpindleHands {
   /** Clamps what is in front of it, its mark at the spindle's mark or half a turn from it. */
   put(serial: string, seat: 0 | 180): Promise<void>
   takeOut(): Promise<void>
+  /** Puts another adapter on; what hangs in it comes out. */
+  adapter(coupling: Coupling): Promise<void>
   guard(is: 'open' | 'shut'): Promise<void>
   turnTo(deg: number): Promise<void>
   /** Which tool hangs in it, and how; null when it is empty. */

@@ -4,6 +4,7 @@
  * hangs a few tenths of a micrometre elsewhere.
  */
 import { seededRandom } from '@/core/numeric'
+import type { Coupling } from '@/core/tool'
 import { degToRad, fail, ok } from '@/core/units'
 import { fromUnbalanceTicket, type UnbalanceTruth } from '../world/unbalance-truth'
 import type { BalancingSpindle, SpindleHands, SpindleState } from './port'
@@ -29,12 +30,12 @@ interface Memory {
   readonly clampings: number
   readonly guard: 'open' | 'shut'
   readonly angleDeg: number
+  readonly coupling: Coupling
   readonly run: Run | null
 }
 
-const EMPTY: Memory = { held: null, clampings: 0, guard: 'open', angleDeg: 0, run: null }
+const EMPTY: Memory = { held: null, clampings: 0, guard: 'open', angleDeg: 0, coupling: 'HSK-A63', run: null }
 
-const COUPLING = 'HSK-A63'
 const MOST_RPM = 1500
 /** Time up to speed and down again, s. */
 const RAMP_S = 2
@@ -130,8 +131,8 @@ export function simulatedSpindle(memory: SpindleMemory): BalancingSpindle & { re
   const load = (): Memory => ({ ...EMPTY, ...(JSON.parse(memory.get() ?? '{}') as Partial<Memory>) })
   const save = (change: Partial<Memory>) => memory.put(JSON.stringify({ ...load(), ...change }))
   const stateOf = (now: Memory): SpindleState => {
-    const { run, guard, angleDeg } = now
-    const still = { simulated: true, coupling: COUPLING, mostRpm: MOST_RPM, guard, angleDeg } as const
+    const { run, guard, angleDeg, coupling } = now
+    const still = { simulated: true, coupling, mostRpm: MOST_RPM, guard, angleDeg } as const
     if (!run || run.brokenOff) return { ...still, phase: 'standing', rpm: 0, done: 0 }
     const s = (memory.nowMs() - run.startMs) / 1000
     const records = (run.turns / run.rpm) * 60
@@ -178,6 +179,9 @@ export function simulatedSpindle(memory: SpindleMemory): BalancingSpindle & { re
       },
       async takeOut() {
         if (!turns(load())) save({ held: null, run: null })
+      },
+      async adapter(coupling) {
+        if (!turns(load())) save({ coupling, held: null, run: null })
       },
       async guard(is) {
         const now = load()

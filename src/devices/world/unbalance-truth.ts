@@ -81,6 +81,10 @@ export function withHole(
   return withOff(truth, towards(hole.name, hole.zMm, -hole.gmm * (1 + 0.015 * normal()), hole.deg + 0.2 * normal()))
 }
 
+/** With a mass that is known exactly, such as a trial mass with its certificate. */
+export const withMass = (truth: UnbalanceTruth, mass: { name: string; zMm: number; gmm: number; deg: number }): UnbalanceTruth =>
+  withOff(truth, towards(mass.name, mass.zMm, mass.gmm, mass.deg))
+
 /** Without what has this name: a screw that was taken out, a ring that is turned anew. */
 export const without = (truth: UnbalanceTruth, name: string): UnbalanceTruth => ({
   ...truth,

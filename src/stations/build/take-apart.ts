@@ -4,6 +4,7 @@ import type { Removal } from '@/core/fits'
 import { fail, ok, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
 import { moveAssembly } from '@/db/assembly/write'
+import { voidBalance } from '@/db/balance/write'
 import type { Db } from '@/db/connection'
 import { voidCurrent } from '@/db/handover/write'
 import { getComponent } from '@/db/library/read'
@@ -84,6 +85,7 @@ export function takeApart(
     }),
     (tx) => {
       must(moveAssembly(tx.db, assembly, { state }), changed)
+      voidBalance(tx.db, assembly.id, tx.now, { code: 'TAKEN_APART' })
       for (const { component, count, to } of given.dispositions)
         need(
           bookInside(
@@ -126,6 +128,7 @@ export function disturb(work: Work, serial: string, what: Disturbance): Result<{
         keepHeat(tx.db, serial, heat)
       }
       if (what === 'dropped') keepFall(tx.db, serial, tx.now)
+      voidBalance(tx.db, assembly.id, tx.now, { code: 'DISTURBED', what })
       return { voided: voidCurrent(tx.db, serial, tx.now, { code: 'DISTURBED', what }) }
     },
   )

@@ -2,6 +2,7 @@ import type { PostTool } from '@/codecs/post'
 import { tableOf, type Assembly, type Machine } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
+import { currentBalance } from '@/db/balance/read'
 import type { Db } from '@/db/connection'
 import { nextIssue } from '@/db/handover/read'
 import { getDefinition, getHolder } from '@/db/library/read'
@@ -41,6 +42,7 @@ export function toolsFor(db: Db, machine: Machine, serials: readonly string[]): 
             turning: turns(db, assembly),
             tip: tipOf(db, assembly),
             sister: sisterOf(db, machine, assembly.t, assembly),
+            balance: currentBalance(db, assembly.id),
             // where rows go by pocket, nobody has given one yet: it is shown as if they stood in the first ones
             pocket: tableOf(machine).numberFrom === 'pocket' ? tools.length + 1 : null,
           })

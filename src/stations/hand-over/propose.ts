@@ -14,6 +14,7 @@ import type { SavedMeasurement } from '@/core/judge'
 import { isTip, isTyped, type Assembly, type Machine } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
+import { currentBalance, type BalanceResult } from '@/db/balance/read'
 import type { Db } from '@/db/connection'
 import { nextIssue } from '@/db/handover/read'
 import { getDefinition, getHolder } from '@/db/library/read'
@@ -98,9 +99,10 @@ export function valuesOf(
     readonly pocket?: number | null
     readonly tip?: number | null
     readonly sister?: number
+    readonly balance?: BalanceResult | null
   },
 ): HandoverValues | null {
-  const { turning, pocket = null, tip, sister = 0 } = given
+  const { turning, pocket = null, tip, sister = 0, balance } = given
   const { LF, DC, RE } = measurement.summary
   if (LF === null || DC === null) return null
   return {
@@ -117,6 +119,7 @@ export function valuesOf(
     ...(machine.kind === 'lathe' && turning && isTip(tip) ? { tip } : {}),
     ...(sister > 0 ? { sister } : {}),
     ...(assembly.wear ? { wear: assembly.wear } : {}),
+    ...(balance ? { balance: { grade: balance.grade, rpm: balance.rpm, goodToRpm: balance.goodToRpm } } : {}),
     measuredAt: measurement.at,
   }
 }
@@ -163,7 +166,13 @@ export async function proposeHandover(
   const sister = machine && t !== null ? sisterOf(db, machine, t, assembly) : 0
   const values =
     measurement && machine && t !== null
-      ? valuesOf(assembly, measurement, machine, t, nextIssue(db, serial), { turning, pocket: given.pocket, tip, sister })
+      ? valuesOf(assembly, measurement, machine, t, nextIssue(db, serial), {
+          turning,
+          pocket: given.pocket,
+          tip,
+          sister,
+          balance: currentBalance(db, assembly.id),
+        })
       : null
   const measured =
     values && measurement ? { lengthMm: values.lengthMm, radiusMm: values.radiusMm, verdict: measurement.verdict } : null

@@ -37,6 +37,8 @@ export function tagRecordOf(db: Db, handover: Handover): TagRecord {
     taper: assembly?.coupling,
     wt: parts.length && Number.isFinite(mass) ? roundTo(mass, 3) : undefined,
     rpmx: speeds.length ? Math.min(...speeds) : undefined,
+    g: values.balance ? roundTo(values.balance.grade, 2) : undefined,
+    grpm: values.balance ? Math.round(values.balance.rpm) : undefined,
     lifeUsed: assembly?.lifeUsedMin,
     lifeMax: definition?.lifeMin ?? undefined,
     at: values.measuredAt,

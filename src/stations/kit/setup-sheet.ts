@@ -1,6 +1,7 @@
 import { partIn, stackUp } from '@/core/fits'
 import type { Job, NettedTool } from '@/core/plan'
 import type { Machine, ToolProfile } from '@/core/tool'
+import { currentBalance } from '@/db/balance/read'
 import type { Db } from '@/db/connection'
 import { lastMeasurement } from '@/db/measurement/read'
 import { stackOf } from '../build/stack-of'
@@ -20,6 +21,8 @@ export interface SetupLine {
   readonly DC: number | null
   readonly RE: number | null
   readonly measured: boolean
+  /** As it was balanced; null where it was not. */
+  readonly balance: { readonly grade: number; readonly rpm: number } | null
   readonly profile: ToolProfile | null
 }
 
@@ -54,6 +57,7 @@ function lineOf(db: Db, tool: NettedTool, job: Job): SetupLine {
     DC: last?.summary.DC ?? definition?.DC.nominal ?? null,
     RE: last?.summary.RE ?? definition?.RE?.nominal ?? null,
     measured: last !== null && last !== undefined,
+    balance: assembly && currentBalance(db, assembly.id),
     profile: assembly ? profileOfAssembly(db, assembly) : definition ? profileOfDefinition(db, definition) : null,
   }
 }

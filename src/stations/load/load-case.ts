@@ -2,6 +2,7 @@ import { compareTable, isEmptyRow, registerNumber, registersOf, type Handover } 
 import { inTheWay, type LoadCase } from '@/core/load'
 import { meaningOf, wantedOf } from '@/core/plan'
 import { controlT, numberOf, tableOf, type Assembly, type Machine } from '@/core/tool'
+import { currentBalance } from '@/db/balance/read'
 import type { Db } from '@/db/connection'
 import { listJobs } from '@/db/job/read'
 import { getComponent, getDefinition, getHolder, listDefinitions } from '@/db/library/read'
@@ -21,6 +22,13 @@ function studOf(db: Db, serial: string, now: string): LoadCase['tool']['stud'] {
   const tooOld =
     months !== undefined && holder.studSince !== null && Date.parse(now) - Date.parse(holder.studSince) > months * MONTH_MS
   return { form: String(stud.studForm), tooOld }
+}
+
+function balanceOf(db: Db, assemblyId: number): LoadCase['tool']['balance'] {
+  const result = currentBalance(db, assemblyId)
+  if (!result) return null
+  const { grade, rpm, wanted, goodToRpm, elsewhere } = result
+  return { grade, rpm, wantedGrade: wanted.grade, goodToRpm, elsewhere }
 }
 
 /** Everything the rules of loading look at, read once. */
@@ -82,8 +90,7 @@ export function loadCase(
       widestMm,
       massKg: massOf(db, assembly),
       greatestRpm: speeds.length ? Math.min(...speeds) : null,
-      // nothing is balanced here yet
-      balanced: false,
+      balance: balanceOf(db, assembly.id),
       definition: definition && {
         id: definition.id,
         name: definition.name,

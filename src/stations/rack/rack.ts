@@ -1,4 +1,4 @@
-import { plainProfile, profileOf, type Assembly, type Definition, type Station, waitsFor, type ToolProfile } from '@/core/tool'
+import { plainProfile, profileOf, type Assembly, type Definition, type Station, type ToolProfile, type Waits } from '@/core/tool'
 import { listAssemblies } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
 import { getComponent, getDefinition } from '@/db/library/read'
@@ -7,6 +7,7 @@ import { listMachines } from '@/db/machine/read'
 import { lastMeasurement, lastVerdicts } from '@/db/measurement/read'
 import { remembered, writesStamp } from '@/db/remembered'
 import { readKit, readToBuild } from '../kit/kit-sheet'
+import { waitsOf } from './waits'
 
 export interface RackItem {
   readonly key: string
@@ -119,17 +120,18 @@ function waitingLines(db: Db, station: Station): Line[] {
 const waitingNow = (db: Db): ReadonlyMap<Station, readonly Assembly[]> =>
   remembered(db, 'waiting', writesStamp(db), () => {
     const verdicts = lastVerdicts(db)
+    const waits = waitsOf(db)
     const waiting = new Map<Station, Assembly[]>()
     for (const tool of listAssemblies(db)) {
-      const station = stationOf(waitsFor(tool, verdicts.get(tool.id) ?? null))
+      const station = stationOf(waits(tool, verdicts.get(tool.id) ?? null))
       if (station) waiting.set(station, [...(waiting.get(station) ?? []), tool])
     }
     return waiting
   })
 
 /** What is out of tolerance waits where it is measured again; what is worn or broken waits at no station. */
-const stationOf = (waits: ReturnType<typeof waitsFor>): Station | null =>
-  waits === 'correct' ? 'measure' : waits === 'measure' || waits === 'hand-over' || waits === 'load' ? waits : null
+const stationOf = (waits: Waits | null): Station | null =>
+  waits === 'correct' ? 'measure' : waits === 'change cutter' ? null : waits
 
 const waitingAt = (db: Db, station: Station): readonly Assembly[] => waitingNow(db).get(station) ?? []
 
@@ -141,6 +143,7 @@ export function countWaiting(db: Db, now: string): Record<'kit' | Station, numbe
     kit: new Set(toBuild.map((w) => w.job.id)).size,
     build: toBuild.length,
     measure: at('measure'),
+    balance: at('balance'),
     'hand-over': at('hand-over'),
     load: at('load'),
   }

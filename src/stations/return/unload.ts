@@ -5,6 +5,7 @@ import { controlT, isTyped, nextState, SPINDLE, type Assembly, type ToolEvent } 
 import { fail, ok, type Result } from '@/core/units'
 import { findAssemblies, getAssembly } from '@/db/assembly/read'
 import { moveAssembly } from '@/db/assembly/write'
+import { voidBalance } from '@/db/balance/write'
 import type { Db } from '@/db/connection'
 import { currentHandover } from '@/db/handover/read'
 import { voidCurrent } from '@/db/handover/write'
@@ -144,6 +145,7 @@ export async function clearAndRecord(
       deleteUnloadRun(tx.db, serial)
       const moved = moveAssembly(tx.db, assembly, { state, pocket: null, condition, cutMin, wear: brings, machine: next })
       must(moved, { code: 'CHANGED', what: 'tool', serial })
+      if (state === 'built') voidBalance(tx.db, assembly.id, tx.now, { code: 'TAKEN_OUT', machine: machine.name })
       if (event === 'unload') return null
       return voidCurrent(tx.db, serial, tx.now, { code: 'TAKEN_OUT', machine: machine.name })
     },

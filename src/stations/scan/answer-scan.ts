@@ -2,9 +2,8 @@ import { SCANNED } from '@/words/answers'
 import { pocketText } from '@/words/pocket'
 import { readScan } from '@/codecs/label-text'
 import { wantedOf } from '@/core/plan'
-import { accepts, waitsFor } from '@/core/tool'
+import { accepts } from '@/core/tool'
 import { getAssembly } from '@/db/assembly/read'
-import { lastMeasurement } from '@/db/measurement/read'
 import type { Db } from '@/db/connection'
 import { getJob } from '@/db/job/read'
 import { buildOn } from '@/db/build/read'
@@ -15,6 +14,7 @@ import { getPlace, getUnit } from '@/db/store/read'
 import { readToBuild } from '../kit/kit-sheet'
 import { readLabel } from '../load/read-label'
 import { labelFaultText } from '@/words/scans'
+import { waitsNow } from '../rack/waits'
 
 /** What a scan was, and where it leads when the sheet in front has no use for it. */
 export interface ScanAnswer {
@@ -89,12 +89,13 @@ function answerPlain(db: Db, text: string, now: string): ScanAnswer {
   const serial = text.toUpperCase()
   const assembly = getAssembly(db, serial)
   if (assembly) {
-    const waits = waitsFor(assembly, lastMeasurement(db, assembly.id)?.verdict ?? null)
+    const waits = waitsNow(db, assembly)
     const title = `${serial} · T${assembly.t ?? '?'}`
     if (waits === 'change cutter')
       return { title, text: SCANNED.takeApart(assembly.name, assembly.condition), tone: 'off', href: `/tools/${serial}` }
     if (waits === 'correct') return { title, text: SCANNED.correct(assembly.name), tone: 'off', href: `/measure/${serial}` }
     if (waits === 'measure') return { title, text: SCANNED.measure(assembly.name), tone: 'todo', href: `/measure/${serial}` }
+    if (waits === 'balance') return { title, text: SCANNED.balance(assembly.name), tone: 'todo', href: `/balance/${serial}` }
     if (waits === 'hand-over') return { title, text: SCANNED.handOver(assembly.name), tone: 'todo', href: `/hand-over/${serial}` }
     if (waits === 'load') return { title, text: SCANNED.load(assembly.name), tone: 'todo', href: `/load?serial=${serial}` }
     return {

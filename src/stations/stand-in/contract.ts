@@ -1,5 +1,6 @@
 /** The tricks of stand-ins: what people do to real things, and what goes wrong with them. */
 import { z } from 'zod'
+import { COUPLING_NAMES } from '@/core/tool'
 import { HAND_ACTS } from '@/devices/control/port'
 import { contract, MachineKey, Serial } from '../contract'
 
@@ -17,3 +18,20 @@ export const wipe = contract<{ ticket: string }>()(
 export const turnScrew = contract<{ ticket: string }>()(
   z.object({ serial: Serial, key: z.enum(['LF', 'DC']), byMm: z.number().min(-1).max(1) }),
 )
+/** Somebody's hands at a stand-in spindle. */
+export const spindleHand = contract()(
+  z.discriminatedUnion('act', [
+    z.object({ act: z.literal('put'), serial: Serial, seat: z.union([z.literal(0), z.literal(180)]) }),
+    z.object({
+      act: z.literal('rotor'),
+      seat: z.union([z.literal(0), z.literal(180)]),
+      mass: z.object({ zMm: z.number(), gmm: z.number(), deg: z.number() }).nullable(),
+    }),
+    z.object({ act: z.literal('take') }),
+    z.object({ act: z.literal('guard'), is: z.enum(['open', 'shut']) }),
+    z.object({ act: z.literal('turn'), deg: z.number() }),
+    z.object({ act: z.literal('adapter'), coupling: z.enum(COUPLING_NAMES) }),
+  ]),
+)
+/** What hands really do at a stand-in tool when a step of a correction is due: as it says, or with another screw. */
+export const reallyDo = contract()(z.object({ serial: Serial, how: z.enum(['as said', 'heavier']) }))

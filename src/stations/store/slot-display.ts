@@ -1,4 +1,4 @@
-import { waitsFor, type Assembly, type Place, type StoreUnit } from '@/core/tool'
+import type { Assembly, Place, StoreUnit } from '@/core/tool'
 import type { LengthUnit } from '@/core/units'
 import type { Db } from '@/db/connection'
 import { currentHandover } from '@/db/handover/read'
@@ -6,6 +6,7 @@ import { getLoadRun } from '@/db/load/read'
 import { getMachine } from '@/db/machine/read'
 import { lastMeasurement } from '@/db/measurement/read'
 import { readCarts } from '../kit/carts'
+import { waitsOf } from '../rack/waits'
 
 /** What the small display at a slot shows: what is known so far, and what is still to do. */
 export interface SlotDisplay {
@@ -19,7 +20,7 @@ export interface SlotDisplay {
   readonly lengthMm: number | null
   readonly diameterMm: number | null
   readonly issue: number | null
-  readonly toDo: 'measure' | 'hand over' | 'load' | 'loading' | 'measure again' | 'change cutter' | 'broken' | null
+  readonly toDo: 'measure' | 'balance' | 'hand over' | 'load' | 'loading' | 'measure again' | 'change cutter' | 'broken' | null
 }
 
 export interface SlotDisplays {
@@ -30,6 +31,7 @@ export interface SlotDisplays {
 const TO_DO = {
   build: null,
   measure: 'measure',
+  balance: 'balance',
   'hand-over': 'hand over',
   load: 'load',
   correct: 'measure again',
@@ -56,7 +58,7 @@ function display(db: Db, place: Place, tool: Assembly | null): SlotDisplay {
   const machine = tool.machine ? getMachine(db, tool.machine) : null
   // a measurement before the last heat or knock says nothing of the tool as it is
   const measured = tool.state === 'built' ? null : lastMeasurement(db, tool.id)
-  const waits = waitsFor(tool, measured?.verdict ?? null)
+  const waits = waitsOf(db)(tool, measured?.verdict ?? null)
   return {
     place,
     tool,

@@ -1,7 +1,7 @@
 'use client'
 import dynamic from 'next/dynamic'
-import { useCallback, useEffect, useRef, useState } from 'react'
 import { Say } from '../common/sheet'
+import { usePolled } from '../common/use-polled'
 import type { Answer, Ask } from '@/stations/contract'
 import type * as build from '@/stations/build/contract'
 import { say } from '@/words/screens/build'
@@ -12,40 +12,9 @@ export type AskUnit = Ask<typeof build.unitState>
 
 const Curve = dynamic(() => import('./curve').then((m) => m.Curve), { ssr: false, loading: () => <div className="h-[150px]" /> })
 
-const POLL_MS = 500
-
 /** Asks the unit twice a second while it is looked at. */
-export function useUnitState(ask: AskUnit): {
-  readonly unit: UnitView | null
-  readonly problem: string | null
-  readonly now: () => Promise<void>
-} {
-  const [unit, setUnit] = useState<UnitView | null>(null)
-  const [problem, setProblem] = useState<string | null>(null)
-  const alive = useRef(true)
-  const now = useCallback(async () => {
-    try {
-      const said = await ask({})
-      if (!alive.current) return
-      if (said.ok) setUnit(said.value)
-      setProblem(said.ok ? null : said.error.text)
-    } catch {
-      if (alive.current) setProblem(say.noAnswerFromTheTool)
-    }
-  }, [ask])
-  useEffect(() => {
-    alive.current = true
-    let timer: ReturnType<typeof setTimeout>
-    const again = async () => {
-      await now()
-      if (alive.current) timer = setTimeout(again, POLL_MS)
-    }
-    void again()
-    return () => {
-      alive.current = false
-      clearTimeout(timer)
-    }
-  }, [now])
+export function useUnitState(ask: AskUnit) {
+  const { value: unit, problem, now } = usePolled(ask, say.noAnswerFromTheTool)
   return { unit, problem, now }
 }
 

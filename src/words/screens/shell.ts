@@ -144,6 +144,8 @@ export const say = {
   // station.tsx
   noJobNeedsATool: 'No job needs a tool. Add an NC program below.',
   nothingToBuildEveryTool: 'Nothing to build. Every tool needed is built or in progress.',
+  balancedTo: 'balanced',
+  noToolToBalance: 'No tool to balance. Scan one, or choose it in the library.',
   noToolToMeasureYou: 'No tool to measure. You can scan any holder to measure it.',
   noToolToHandOver: 'No tool to hand over.',
   noToolToLoad: 'No tool to load.',

@@ -13,4 +13,12 @@ export const say = {
   pullItAwayAtThe: 'pull it away at the next write',
   theStandInsChipIn: (serial: string) => `The stand-in’s chip in ${serial}`,
   demoTheHandOnThe: 'Demo: the hand on the screw, in divisions.',
+
+  // the balancing spindle
+  spindleStandIn: (does: string) => `Stand-in spindle: ${does}`,
+  clampAt: (seat: number) => `clamp at ${seat}°`,
+  shutTheGuard: 'Shut the guard',
+  turnTo: (deg: number) => `turn to ${deg}°`,
+  doAsSaid: 'Do as it says',
+  tooHeavy: 'Take a heavier one',
 }

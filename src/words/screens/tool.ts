@@ -1,6 +1,8 @@
 /** What the screens of tool say. */
 export const say = {
   // tools/[serial]/page.tsx
+  balanceIt: 'Balance it',
+  itIsToBeBalanced: 'It is not balanced yet.',
   measureIt: 'Measure it',
   itIsBuiltMeasureIt: 'It is built. Measure it.',
   handItOver: 'Hand it over',

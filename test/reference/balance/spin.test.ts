@@ -2,11 +2,23 @@
 import FFT from 'fft.js'
 import { Matrix, SingularValueDecomposition, solve } from 'ml-matrix'
 import { describe, expect, it } from 'vitest'
-import { calibrate, conditionOf, inStep, parted, unbalanceFrom, unbalanceOf, type Answer, type Influence } from '@/core/balance'
+import {
+  calibrate,
+  conditionOf,
+  inStep,
+  parted,
+  unbalanceFrom,
+  unbalanceOf,
+  type Answer,
+  type Influence,
+  type Parted,
+} from '@/core/balance'
 import { absOf, argOf, plus, polar, seededRandom, times, type Complex } from '@/core/numeric'
 import { degToRad, normDeg, radToDeg } from '@/core/units'
 
 const exact = (value: Complex): Answer => ({ value, sigma: 0 })
+/** A run that has nothing of the spindle in it. */
+const alone = (value: Complex): Parted => ({ tool: exact(value), spindle: exact(phasor(0, 0)) })
 const phasor = (size: number, deg: number) => polar(size, degToRad(deg))
 
 /** 256 turns of 64 samples each, so that the transform has the turn in one of its lines. */
@@ -103,9 +115,9 @@ it('two runs half a turn apart part the tool from the spindle (worked outside th
 
 describe('influence coefficients', () => {
   const runs = {
-    alone: [phasor(8.32, 242.84), phasor(10.38, 345.91)].map(exact),
-    first: [phasor(3.901, 299.75), phasor(9.83, 1.24)].map(exact),
-    second: [phasor(10.715, 231.86), phasor(5.486, 15.76)].map(exact),
+    alone: [phasor(8.32, 242.84), phasor(10.38, 345.91)].map(alone),
+    first: [phasor(3.901, 299.75), phasor(9.83, 1.24)].map(alone),
+    second: [phasor(10.715, 231.86), phasor(5.486, 15.76)].map(alone),
   }
   const trial = [phasor(50, 0), phasor(50, 90)] as const
   const none = [phasor(0, 0), phasor(0, 0)] as const
@@ -123,7 +135,10 @@ describe('influence coefficients', () => {
       [0.124997, 50.004],
     ])
     expect(condition).toBeCloseTo(1.491, 3)
-    const [one, two] = unbalanceFrom(influence, runs.alone).planes.map((u) => unbalanceOf({ re: -u.re, im: -u.im }))
+    const [one, two] = unbalanceFrom(
+      influence,
+      runs.alone.map(({ tool }) => tool),
+    ).planes.map((u) => unbalanceOf({ re: -u.re, im: -u.im }))
     expect(one.gmm).toBeCloseTo(85.005, 2)
     expect(one.deg).toBeCloseTo(29.987, 2)
     expect(two.gmm).toBeCloseTo(60.0046, 2)
@@ -152,7 +167,7 @@ describe('influence coefficients', () => {
       [phasor(0.14, 35), phasor(0.06, 110)],
       [phasor(0.055, 95), phasor(0.125, 50)],
     ]
-    const give = (u: readonly [Complex, Complex]) => k.map(([p, q]) => exact(plus(times(p, u[0]), times(q, u[1]))))
+    const give = (u: readonly [Complex, Complex]) => k.map(([p, q]) => alone(plus(times(p, u[0]), times(q, u[1]))))
     const own = [phasor(3, 20), phasor(1, 200)] as const
     const made = calibrate(
       { alone: give(own), first: give([plus(own[0], trial[0]), own[1]]), second: give([own[0], plus(own[1], trial[1])]) },
@@ -168,7 +183,7 @@ describe('influence coefficients', () => {
       return made.ok ? 'OK' : made.error.code
     }
     expect(code({ ...runs, first: runs.alone })).toBe('NO_ANSWER')
-    const alike = runs.alone.map((a) => exact(plus(a.value, phasor(1, 10))))
+    const alike = runs.alone.map((a) => alone(plus(a.tool.value, phasor(1, 10))))
     expect(
       calibrate({ alone: runs.alone, first: alike, second: alike }, [0, 100], [phasor(50, 0), phasor(50, 0)], none),
     ).toMatchObject({

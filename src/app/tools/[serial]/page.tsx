@@ -1,7 +1,6 @@
 import { pocketText } from '@/words/pocket'
 import { addYears, format } from 'date-fns'
 import Link from 'next/link'
-import { waitsFor } from '@/core/tool'
 import { formatLength, unitMark } from '@/core/units'
 import { readToolPage } from '@/stations/records/tool-page'
 import { ApartPanel, ConditionPanel, HappenedPanel } from '@/ui/build/apart-panel'
@@ -38,6 +37,7 @@ export async function generateMetadata({ params }: { readonly params: Promise<{ 
 }
 
 const NEXT = {
+  balance: { href: (s: string) => `/balance/${s}`, text: say.balanceIt, sized: say.itIsToBeBalanced },
   measure: { href: (s: string) => `/measure/${s}`, text: say.measureIt, sized: say.itIsBuiltMeasureIt },
   'hand-over': {
     href: (s: string) => `/hand-over/${s}`,
@@ -141,9 +141,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
 
 /** What next: what this tool waits for, and where that is done. */
 function Next({ page, shop }: { readonly page: Page; readonly shop: Context }) {
-  const { assembly, holder, measurements, health } = page
-  const last = measurements[0]
-  const waits = assembly && waitsFor(assembly, last?.verdict ?? null)
+  const { assembly, holder, health, waits } = page
   const next = waits && waits !== 'change cutter' ? NEXT[waits] : null
   const { serial } = holder
   return (
