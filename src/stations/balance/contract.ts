@@ -49,7 +49,7 @@ const Rpm = z.number().min(100).max(200_000)
 export const setWanted = contract()(z.object({ serial: Serial, grade: Grade, rpm: Rpm, version: Version }))
 /** What the spindle does now, and with which tool Boulder started it; 0: the rotor. */
 export interface SpindleView extends SpindleState {
-  readonly with: { readonly assemblyId: number; readonly seat: 0 | 180 } | null
+  readonly with: { readonly assemblyId: number; readonly seat: 0 | 180; readonly round: number } | null
 }
 export const spindleState = contract<SpindleView>()(z.object({}))
 /** Starts the spindle with the tool in it. */
@@ -104,6 +104,8 @@ export interface BalanceView {
   readonly wantedFrom: WantedFrom | null
   readonly version: number
   readonly massKg: number | null
+  /** 0 before the first correction. */
+  readonly round: number
   /** Which seat is run next; null once both are in. */
   readonly seat: 0 | 180 | null
   /** As it was found in this round; and before the first correction. */

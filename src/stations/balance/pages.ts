@@ -32,6 +32,7 @@ export function readBalanceView(db: Db, serial: string, now: string): BalanceRea
     wantedFrom: sheet.wantedFrom,
     version: sheet.version,
     massKg: tool?.massKg ?? null,
+    round: work.round,
     seat: nextSeat(sheet),
     standing: present?.standing ?? null,
     before: sheet.rounds[0]?.standing ?? null,

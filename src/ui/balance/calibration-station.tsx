@@ -114,7 +114,8 @@ function Runs({
   const { busy, problem, run } = useAct()
   const { version } = view
   const { load, seat } = work.next
-  const mine = spindle?.with?.assemblyId === 0
+  // what the spindle told a moment ago may speak of the run before
+  const mine = spindle?.with?.assemblyId === 0 && spindle.with.round === work.index
   const running = mine && spindle.phase !== 'standing'
   const over = mine && spindle.phase === 'standing' && spindle.done === 1
   const taken = useRef(-1)

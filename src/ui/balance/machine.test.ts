@@ -8,6 +8,7 @@ const step: FitStep = { type: 'screw in', plane: 'back', hole: 1, deg: 45, part:
 const fit: BalanceFit = { kind: 'screws', steps: [step, step], after: standing(1) }
 const view = {
   assemblyId: 7,
+  round: 0,
   refusal: null,
   seat: null,
   standing: standing(6),
@@ -27,19 +28,32 @@ const spindle = (change: Partial<SpindleView>): SpindleView => ({
   rpm: 0,
   angleDeg: 0,
   done: 0,
-  with: { assemblyId: 7, seat: 0 },
+  with: { assemblyId: 7, seat: 0, round: 0 },
   ...change,
 })
 const result = { grade: 1, rpm: 8000, goodToRpm: 9000, wanted: { grade: 2.5, rpm: 8000 }, who: 'x', at: '', elsewhere: null }
 
 describe('the big action of Balance', () => {
   it.each([
-    ['runs while it turns', view, spindle({ phase: 'recording', done: 0.4 }), false, { type: 'running', seat: 0, share: 0.4 }],
-    ['takes what was recorded', view, spindle({ done: 1 }), false, { type: 'take', seat: 0 }],
+    [
+      'runs while it turns',
+      { ...view, seat: 0 as const },
+      spindle({ phase: 'recording', done: 0.4 }),
+      false,
+      { type: 'running', seat: 0, share: 0.4 },
+    ],
+    ['takes what was recorded', { ...view, seat: 0 as const }, spindle({ done: 1 }), false, { type: 'take', seat: 0 }],
+    [
+      'does not take the run before twice',
+      { ...view, seat: 180 as const },
+      spindle({ done: 1 }),
+      false,
+      { type: 'start', seat: 180 },
+    ],
     [
       'leaves another tool’s run alone',
       view,
-      spindle({ done: 1, with: { assemblyId: 8, seat: 0 } }),
+      spindle({ done: 1, with: { assemblyId: 8, seat: 0, round: 0 } }),
       false,
       { type: 'step', step, index: 0, of: 2 },
     ],

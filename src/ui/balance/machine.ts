@@ -17,11 +17,13 @@ export type BalanceBig =
 
 type Sheet = Pick<
   BalanceView,
-  'assemblyId' | 'refusal' | 'seat' | 'standing' | 'good' | 'fits' | 'chosen' | 'done' | 'result' | 'rounds'
+  'assemblyId' | 'round' | 'refusal' | 'seat' | 'standing' | 'good' | 'fits' | 'chosen' | 'done' | 'result' | 'rounds'
 >
 
 export function balanceBig(view: Sheet, spindle: SpindleView | null, again: boolean): BalanceBig {
-  const mine = spindle?.with?.assemblyId === view.assemblyId ? spindle.with : null
+  // what the spindle told a moment ago may speak of the run before
+  const now = spindle?.with
+  const mine = now?.assemblyId === view.assemblyId && now.round === view.round && now.seat === view.seat ? now : null
   if (mine && spindle && spindle.phase !== 'standing') return { type: 'running', seat: mine.seat, share: spindle.done }
   if (mine && spindle && spindle.done === 1) return { type: 'take', seat: mine.seat }
   const steps = view.fits[view.chosen]?.steps ?? []
