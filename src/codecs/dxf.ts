@@ -48,7 +48,7 @@ export function decodeContour(text: string): Result<ContourPiece[], DxfFault> {
   const pieces: ContourPiece[] = []
   for (const [i, entity] of parsed.entities.entries()) {
     const read = piecesOf(entity, scale)
-    if (!read) return fail({ code: 'ENTITY', entity: i + 1, type: entity.type })
+    if (!read?.every(isSound)) return fail({ code: 'ENTITY', entity: i + 1, type: entity.type })
     pieces.push(...read)
     if (pieces.length > DXF_LIMITS.pieces) return tooMany
   }
@@ -65,11 +65,21 @@ function piecesOf(e: Entity, scale: number): ContourPiece[] | null {
   if (e.type === 'ARC' && e.center && e.radius && e.radius > 0) {
     const from = e.startAngle ?? 0
     let to = e.endAngle ?? 0
+    // a turn more or less is usual; a number that no angle is would be counted up for ever
+    if (!(Math.abs(from) <= MOST_RAD && Math.abs(to) <= MOST_RAD)) return null
     while (to <= from) to += 2 * Math.PI
     return [{ type: 'arc', centre: at(e.center), radiusMm: e.radius * scale, fromRad: from, toRad: to }]
   }
   return null
 }
+
+const MOST_RAD = 100
+
+/** Every number is one: a reader makes NaN of a coordinate that is spoilt. */
+const isSound = (piece: ContourPiece): boolean =>
+  Object.values(piece)
+    .flat()
+    .every((x) => typeof x === 'string' || Number.isFinite(x))
 
 type End = readonly [number, number]
 const endsOf = (p: ContourPiece): readonly [End, End] => {

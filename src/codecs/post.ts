@@ -92,6 +92,7 @@ function toolContext(tool: PostTool, machine: Machine) {
     register: registerNumber(tool, machine) ?? 0,
     diameterMm,
     tip: tool.tip ?? 0,
+    balance: tool.balance ?? null,
     kept: {
       length: kept(writtenLengthMm(tool.lengthMm, machine)),
       size,

@@ -16,6 +16,7 @@ import type { TagStation } from '@/devices/tag/port'
 import type { Refusal } from '../refusals'
 import { proposeHandover, type HandoverProposal } from './propose'
 import { readTagNow } from './write-tag'
+import { waitsNow, waitsOf } from '../rack/waits'
 
 export interface ReleasedKit {
   readonly machine: string
@@ -47,7 +48,8 @@ export function readHandoverStart(db: Db): { readonly waiting: number; readonly 
     }))
     return tools.length ? [{ machine: key, name, tools: tools.sort((a, b) => a.t - b.t) }] : []
   })
-  return { waiting: all.filter((a) => a.state === 'measured').length, kits }
+  const waits = waitsOf(db)
+  return { waiting: all.filter((a) => waits(a, null) === 'hand-over').length, kits }
 }
 
 export interface HandoverSheet {
@@ -58,6 +60,8 @@ export interface HandoverSheet {
   readonly machines: readonly Machine[]
   /** Open jobs of its machine: a concession may be for one of them. */
   readonly jobs: readonly string[]
+  /** It is to be balanced first; a hand-over is possible all the same. */
+  readonly toBalance: boolean
 }
 
 /** @returns null when there is no tool on the holder */
@@ -76,6 +80,7 @@ export async function readHandover(
       numbers: listHandovers(db, serial),
       machines: listMachines(db),
       jobs: listJobs(db).flatMap((j) => (j.machine === proposal.machine?.key ? [j.id] : [])),
+      toBalance: waitsNow(db, proposal.assembly) === 'balance',
     }
   )
 }

@@ -114,6 +114,8 @@ export const say = {
   releasedSentence: 'Released.',
   hangTheLabelOnThe: 'Hang the label on the tool. Take it off before loading. A new measurement makes it out of date.',
   loadIt: 'Load it',
+  notBalancedYet: 'Not balanced yet.',
+  balanceItFirst: 'Balance it first',
   labelPdf: 'Label PDF',
   postFile: 'Post file',
   takesNoFilesItsOffsets: (name: string) =>

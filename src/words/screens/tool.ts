@@ -2,6 +2,7 @@
 export const say = {
   // tools/[serial]/page.tsx
   balanceIt: 'Balance it',
+  balancedTitle: 'Balanced',
   itIsToBeBalanced: 'It is not balanced yet.',
   measureIt: 'Measure it',
   itIsBuiltMeasureIt: 'It is built. Measure it.',

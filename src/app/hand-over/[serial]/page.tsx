@@ -1,3 +1,4 @@
+import Link from 'next/link'
 import { z } from 'zod'
 import { isTyped, type Machine, type Assembly } from '@/core/tool'
 import { fixed, mmToUnit, unitMark } from '@/core/units'
@@ -58,7 +59,7 @@ export default async function HandoverPage({
         <Sheet left={<Title lead={serial}>{say.thereIsNoToolOn}</Title>} />
       </StationPage>
     )
-  const { proposal, current, numbers, machines, jobs } = sheet
+  const { proposal, current, numbers, machines, jobs, toBalance } = sheet
   const { assembly, machine, t, measurement, refusals, values, trial } = proposal
   const heading = (
     <Title lead={t === null ? serial : `T${t}`}>
@@ -103,6 +104,13 @@ export default async function HandoverPage({
         left={
           <>
             {heading}
+            {toBalance && (
+              <Say tone="todo" lead={say.notBalancedYet}>
+                <Link className="text-act font-semibold" href={`/balance/${serial}`}>
+                  {say.balanceItFirst}
+                </Link>
+              </Say>
+            )}
             {trial?.ok && machine && isTyped(machine) && <p className="text-lg">{say.takesNoFilesItsOffsets(machine.name)}</p>}
             {trial?.ok && machine && !isTyped(machine) && (
               <>

@@ -30,6 +30,7 @@ import {
 } from '../../build/actions'
 import { reserveAction } from '../../kit/actions'
 import { inspectHolderAction, replaceStudAction } from '../../library/actions'
+import { gradeText, speedText } from '@/words/balance'
 import { say } from '@/words/screens/tool'
 
 export async function generateMetadata({ params }: { readonly params: Promise<{ serial: string }> }) {
@@ -337,6 +338,11 @@ function Facts({ page, shop }: { readonly page: Page; readonly shop: Context }) 
               : (assembly.place ?? say.toolRoom)
             : (holder.place ?? say.toolRoom)}
         </Row>
+        {page.balance && (
+          <Row name={say.balancedTitle} symbol={page.balance.elsewhere ?? undefined}>
+            {gradeText(page.balance.grade)} / {speedText(page.balance.rpm)}
+          </Row>
+        )}
         <ToolRows page={page} shop={shop} />
       </div>
     </>
