@@ -1,6 +1,5 @@
 import 'server-only'
-import type { FitStep, PlaneName, Provision } from '@/core/balance'
-import { provisionOf } from '@/core/balance'
+import { provisionOf, type FitStep, type Provision } from '@/core/balance'
 import { numberOf, roleOf, type Role } from '@/core/tool'
 import { buildNumber, getAssembly } from '@/db/assembly/read'
 import { holderBalance } from '@/db/balance/read'
@@ -12,6 +11,7 @@ import {
   fromUnbalanceTicket,
   makeUnbalance,
   toUnbalanceTicket,
+  withAdded,
   withHole,
   withMass,
   without,
@@ -36,6 +36,8 @@ const OFF: Readonly<Partial<Record<Role, { readonly um: number; readonly zMm: nu
   insert: { um: 60, zMm: 130 },
 }
 
+const STAYS: readonly Role[] = ['holder', 'stud']
+
 function seedOf(text: string): number {
   let seed = 1733
   for (const c of text) seed = (Math.imul(seed, 31) + c.charCodeAt(0)) >>> 0
@@ -54,18 +56,21 @@ export function unbalanceTicket(db: Db, serial: string): string {
     const part = getComponent(db, component)
     const off = part && OFF[roleOf(part)]
     const massKg = part ? (numberOf(part, 'WT') ?? 0) * count : 0
-    return part && off && massKg > 0 ? [{ what: part.id, massKg, zMm: off.zMm, offUm: off.um }] : []
+    // the holder stays what it is, whatever is built on it
+    const piece = part && STAYS.includes(roleOf(part)) ? serial : `${serial}/${buildNumber(db, assembly)}`
+    return part && off && massKg > 0
+      ? [{ seed: seedOf(`${piece}/${part.id}`), what: part.id, massKg, zMm: off.zMm, offUm: off.um }]
+      : []
   })
-  const bare = makeUnbalance(
-    seedOf(`${serial}/${buildNumber(db, assembly)}`),
-    parts.length ? parts : [{ what: 'holder', massKg: 1, zMm: 20, offUm: 10 }],
-  )
-  // what the last tool on this holder was balanced with is still in
+  const bare = makeUnbalance(parts.length ? parts : [{ seed: seedOf(serial), what: 'holder', massKg: 1, zMm: 20, offUm: 10 }])
+  // what the tools before on this holder were balanced with is still in
   const has = holderBalance(db, serial)
   const provision = provisionFor(db, serial)
   let truth = bare
   for (const screw of has.screws) truth = done(truth, provision, { type: 'screw in', deg: 0, ...screw }, serial)
   for (const ring of has.rings) truth = done(truth, provision, { type: 'ring', ...ring }, serial)
+  for (const hole of has.holes) truth = done(truth, provision, { type: 'drill', ...hole }, serial)
+  for (const mass of has.added) truth = done(truth, provision, { type: 'add', ...mass }, serial)
   const ticket = toUnbalanceTicket(truth)
   inTransaction(db, (tx) => putUnbalance(tx, name, ticket))
   return ticket
@@ -80,7 +85,6 @@ function provisionFor(db: Db, serial: string): Provision | null {
 
 /** A step as hands really do it: each screw weighs a little else than is written on it. */
 function done(truth: UnbalanceTruth, provision: Provision | null, step: FitStep, serial: string): UnbalanceTruth {
-  const at = (kind: 'screws' | 'rings' | 'drill', plane: PlaneName) => provision?.[kind].find(({ name }) => name === plane)
   const name = step.type === 'ring' ? `ring ${step.plane} ${step.ring}` : `${step.plane} ${'hole' in step ? step.hole : step.deg}`
   const seed = seedOf(`${serial}/${name}/${'massG' in step ? step.massG : step.deg}`)
   switch (step.type) {
@@ -97,10 +101,13 @@ function done(truth: UnbalanceTruth, provision: Provision | null, step: FitStep,
     }
     case 'drill': {
       const place = provision?.drill.find((p) => p.name === step.plane)
-      const gmm = step.removedG * ((place?.radiusMm ?? 0) - step.depthMm / 2)
-      return place && at('drill', step.plane)
-        ? withHole(truth, { name: `hole ${name}`, zMm: place.zMm, gmm, deg: step.deg }, seed)
-        : truth
+      if (!place) return truth
+      const gmm = step.removedG * (place.radiusMm - step.depthMm / 2)
+      return withHole(truth, { name: `hole ${name}`, zMm: place.zMm, gmm, deg: step.deg }, seed)
+    }
+    case 'add': {
+      const place = provision?.add.find((p) => p.name === step.plane)
+      return place ? withAdded(truth, { ...place, name: `mass ${name}`, deg: step.deg }, step.massG, seed) : truth
     }
   }
 }

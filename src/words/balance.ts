@@ -1,15 +1,18 @@
 /** What Balance says: corrections, step by step, and what they come to. */
+import type { LengthUnit } from '@/core/units'
 import type { BadBalance, BalanceSolution, BalanceStep, BalanceTask, FitStep, PlaneName } from '@/core/balance'
+import { sized } from './size'
 
-/** `2.5`, `0.93`, `11.6`: grades with about three figures. */
-export const gradeNumber = (grade: number): string =>
-  grade >= 10 ? grade.toFixed(1) : grade >= 1 ? grade.toFixed(1) : grade.toFixed(2)
+/** `2.5`, `0.93`, `11.6`. */
+export const gradeNumber = (grade: number): string => grade.toFixed(grade >= 1 ? 1 : 2)
 export const gradeText = (grade: number): string => `G ${gradeNumber(grade)}`
 /** A whole number of turns, with its thousands told apart. */
 export const speedText = (rpm: number): string => `${Math.round(rpm).toLocaleString('en')} rev/min`
 /** Grams of a screw. */
 export const massText = (g: number): string => `${g.toFixed(2)} g`
 export const angleText = (deg: number): string => `${Math.round(deg) % 360}°`
+/** Unbalance times its lever; never without its unit either. */
+export const coupleText = (gmm2: number): string => `${Math.round(gmm2).toLocaleString('en')} g·mm²`
 /** Unbalance: never without its unit, so that nobody takes it for a mass. */
 export const unbalanceText = (gmm: number): string => `${gmm.toFixed(gmm >= 10 ? 0 : gmm >= 1 ? 1 : 2)} g·mm`
 
@@ -18,7 +21,7 @@ export const planeText = (plane: PlaneName): string => PLANES[plane]
 const RINGS = ['first', 'second'] as const
 
 /** What is done at the holder, as an order. */
-export function fitStepText(step: FitStep): string {
+export function fitStepText(step: FitStep, unit: LengthUnit): string {
   const where = `${planeText(step.plane)}, ${angleText(step.deg)}`
   switch (step.type) {
     case 'screw in':
@@ -28,7 +31,9 @@ export function fitStepText(step: FitStep): string {
     case 'ring':
       return `Turn the ${RINGS[step.ring]} ${planeText(step.plane)} ring to ${angleText(step.deg)}`
     case 'drill':
-      return `Drill ${step.depthMm.toFixed(1)} mm deep to the tip: ${where}`
+      return `Drill ${sized(step.depthMm, unit, unit === 'mm' ? 1 : 3)} deep to the tip: ${where}`
+    case 'add':
+      return `Put ${massText(step.massG)} on: ${where}`
   }
 }
 

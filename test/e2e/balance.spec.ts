@@ -5,7 +5,7 @@ import type { APIRequestContext, Page } from '@playwright/test'
 
 /** Clamps at the stand-in, shuts its guard, starts, and lets the run's time pass. */
 async function run(page: Page, request: APIRequestContext, seat: 0 | 180): Promise<void> {
-  await page.getByRole('button', { name: `clamp at ${seat}°` }).click()
+  await page.getByRole('button', { name: `Clamp at ${seat}°` }).click()
   await page.getByRole('button', { name: 'Shut the guard' }).click()
   await expect(page.getByRole('button', { name: 'Shut the guard' })).toHaveCount(0)
   await expect(big(page)).toContainText(`Start run at ${seat}°`)
@@ -13,20 +13,19 @@ async function run(page: Page, request: APIRequestContext, seat: 0 | 180): Promi
   await expect(page.getByRole('status').filter({ hasText: `Run at ${seat}°` })).toBeVisible()
   await later(request, 30)
   await expect(page.getByRole('status').filter({ hasText: `Run at ${seat}°` })).toHaveCount(0)
-  await expect(page.getByRole('button', { name: 'Take the run' })).toHaveCount(0)
+  await expect(page.getByRole('button', { name: 'Save run' })).toHaveCount(0)
 }
 
 test('calibrated, run, corrected, run again, saved; then it waits at Hand over', async ({ page, request }) => {
-  await open(page, '/balance/BX00153')
-  await expect(page.getByText('never calibrated')).toBeVisible()
-  await visit(page, '/balance/calibration')
+  await open(page, '/balance/calibration')
+  await expect(page.getByRole('cell', { name: 'R-1' })).toHaveCount(1)
   await page.getByLabel('Rotor').fill('R-1')
   await big(page).click()
   for (const index of [1, 2, 3, 4, 5, 6]) {
     await expect(page.getByRole('heading', { name: `Run ${index} of 6` })).toBeVisible()
     await run(page, request, index % 2 === 1 ? 0 : 180)
   }
-  await expect(page.getByRole('cell', { name: 'R-1' })).toBeVisible()
+  await expect(page.getByRole('cell', { name: 'R-1' })).toHaveCount(2)
 
   await visit(page, '/balance/BX00153')
   const corrected = page.getByRole('list', { name: 'To do' })

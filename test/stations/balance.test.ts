@@ -5,8 +5,7 @@ import { decodeSpin } from '@/codecs/spin-file'
 import { inStep } from '@/core/balance'
 import { currentBalance, holderBalance, listRuns } from '@/db/balance/read'
 import { balanceOf } from '@/db/stock/read'
-import { simulatedSpindle } from '@/devices/spindle/simulated'
-import { loadRotor, reallyDo, ROTOR, unbalanceTicket } from '@/runtime/unbalance-ticket'
+import { loadRotor, ROTOR } from '@/runtime/unbalance-ticket'
 import { readBalance, nextSeat } from '@/stations/balance/balance-sheet'
 import {
   beginCalibration,
@@ -20,67 +19,12 @@ import { startSpin, takeSpin } from '@/stations/balance/spin'
 import { disturb } from '@/stations/build/take-apart'
 import { readRack } from '@/stations/rack/rack'
 import { answerScan } from '@/stations/scan/answer-scan'
+import { balanceRoom } from '../support/balance-station'
 import { codeOf, lastEntry, later, measured, toolRoom, valueOf, withJobs, withT4 } from '../support/tool-room'
 
 const SERIAL = 'BX00143'
 const TRIAL = { rotor: 'R-1', backMm: 25, frontMm: 95, trialGmm: 150 }
-
-function room() {
-  const made = measured(withT4(withJobs(toolRoom()), SERIAL))
-  let state: string | null = null
-  let minutes = 300
-  const spindle = simulatedSpindle({
-    get: () => state,
-    put: (next) => (state = next),
-    nowMs: () => Date.parse(later(minutes)),
-    truthOf: (serial) => unbalanceTicket(made.db, serial),
-  })
-  const work = () => made.as('ines', (minutes += 1))
-  const version = () => readBalance(made.db, SERIAL)?.version ?? 0
-  const files = made.evidence
-  return {
-    ...made,
-    spindle,
-    work,
-    version,
-    files,
-    wait: (by: number) => (minutes += by),
-    async clamp(serial: string, seat: 0 | 180) {
-      await spindle.hands.guard('open')
-      await spindle.hands.put(serial, seat)
-      await spindle.hands.guard('shut')
-    },
-    async calibrate() {
-      valueOf(beginCalibration(work(), { ...TRIAL, version: 0 }))
-      for (const { load, seat } of CALIBRATION_RUNS) {
-        const mass = { zMm: load === 'back' ? TRIAL.backMm : TRIAL.frontMm, gmm: TRIAL.trialGmm, deg: load === 'back' ? 0 : 90 }
-        loadRotor(made.db, load === 'alone' ? null : mass)
-        await this.clamp(ROTOR, seat)
-        valueOf(await startCalibrationSpin(work(), spindle, readCalibration(made.db).version))
-        minutes += 1
-        valueOf(await takeCalibrationSpin(work(), spindle, heavyHere, files, readCalibration(made.db).version))
-      }
-    },
-    async run(seat: 0 | 180) {
-      await this.clamp(SERIAL, seat)
-      valueOf(await startSpin(work(), spindle, { serial: SERIAL, seat, version: version() }))
-      minutes += 1
-      return valueOf(await takeSpin(work(), spindle, heavyHere, files, { serial: SERIAL, version: version() }))
-    },
-    async runBoth() {
-      await this.run(0)
-      return this.run(180)
-    },
-    /** Does what is said, step by step, as hands do it. */
-    correct() {
-      for (let left = 1; left > 0;) {
-        const { work: now } = readBalance(made.db, SERIAL)!
-        reallyDo(made.db, SERIAL, now.fits[now.chosen].steps[now.done])
-        left = valueOf(confirmStep(work(), { serial: SERIAL, step: now.done, version: version() })).left
-      }
-    },
-  }
-}
+const room = () => balanceRoom(measured(withT4(withJobs(toolRoom()), SERIAL)), SERIAL)
 
 let at: ReturnType<typeof room>
 beforeEach(() => {

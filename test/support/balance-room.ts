@@ -78,7 +78,7 @@ const PLANES: readonly [number, number] = [25, 95]
 
 /** With a rotor that is as good as balanced, and a mass in each of its planes. */
 export async function calibrated(room: Room): Promise<Influence> {
-  const rotor = makeUnbalance(4, [{ what: 'rotor', massKg: 3, zMm: 60, offUm: 0 }])
+  const rotor = makeUnbalance([{ seed: 4, what: 'rotor', massKg: 3, zMm: 60, offUm: 0 }])
   const hole = (plane: number, deg: number) => ({ name: `trial ${plane}`, zMm: PLANES[plane], radiusMm: 30, deg })
   room.put('ROTOR', rotor)
   const alone = await room.parted('ROTOR')
@@ -134,11 +134,11 @@ export function balanceCase(seed: number): BalanceCase {
   // heavy tools do not turn as fast as light ones
   const rpm = (24_000 - 16_000 * uniform()) / massKg ** 0.5
   const grade = uniform() < 0.6 ? 2.5 : 6.3
-  const made = makeUnbalance(seed, [
-    { what: 'holder', massKg: 0.7 * massKg, zMm: 15, offUm: 10 },
-    { what: 'nut', massKg: 0.12 * massKg, zMm: 60, offUm: 20 },
-    { what: 'cutter', massKg: 0.12 * massKg, zMm: 90, offUm: 15 },
-    { what: 'stud', massKg: 0.06 * massKg, zMm: -45, offUm: 20 },
+  const made = makeUnbalance([
+    { seed: 4 * seed + 0, what: 'holder', massKg: 0.7 * massKg, zMm: 15, offUm: 10 },
+    { seed: 4 * seed + 1, what: 'nut', massKg: 0.12 * massKg, zMm: 60, offUm: 20 },
+    { seed: 4 * seed + 2, what: 'cutter', massKg: 0.12 * massKg, zMm: 90, offUm: 15 },
+    { seed: 4 * seed + 3, what: 'stud', massKg: 0.06 * massKg, zMm: -45, offUm: 20 },
   ])
   const zMm = planes.map((p) => p.zMm)
   const whole = permittedGmm(grade, massKg, rpm)

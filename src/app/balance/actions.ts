@@ -2,7 +2,7 @@
 import { fail, ok } from '@/core/units'
 import { beginCalibration, dropCalibration, startCalibrationSpin, takeCalibrationSpin } from '@/stations/balance/calibrate'
 import * as balance from '@/stations/balance/contract'
-import { chooseFit, confirmStep, dropBalance, saveBalance, setWanted, typeBalance } from '@/stations/balance/correct'
+import { chooseFit, computeFits, confirmStep, dropBalance, saveBalance, setWanted, typeBalance } from '@/stations/balance/correct'
 import { startSpin, takeSpin } from '@/stations/balance/spin'
 import { readSpindleUse } from '@/stations/balance/pages'
 import { defineAction, defineQuestion } from '../_server/action'
@@ -16,6 +16,7 @@ export const startSpinAction = defineAction(balance.startSpin, (work, given, { s
 export const takeSpinAction = defineAction(balance.takeSpin, (work, given, { spindle, heavy, evidence }) =>
   takeSpin(work, spindle, heavy, evidence, given),
 )
+export const computeFitsAction = defineAction(balance.computeFits, (work, given, { heavy }) => computeFits(work, heavy, given))
 export const chooseFitAction = defineAction(balance.chooseFit, chooseFit)
 export const confirmStepAction = defineAction(balance.confirmStep, confirmStep)
 export const saveBalanceAction = defineAction(balance.saveBalance, saveBalance)

@@ -1,6 +1,6 @@
-import { minus, plus, polar, ZERO, type Complex } from '../numeric'
-import { degToRad } from '../units'
-import { setScrews, type ScrewHole, type ScrewIn, type ScrewsTogether } from './screws'
+import { minus, ZERO, type Complex } from '../numeric'
+import { residualOf, type ScrewHole, type ScrewIn } from './screws'
+import { setScrews, type ScrewsTogether } from './screws-together'
 
 /** A plane as it is: what was measured with the screws that are in. */
 export interface FilledPlane {
@@ -45,9 +45,6 @@ const doubtOf = (holes: readonly ScrewHole[], massesG: readonly number[], screws
   SCREW_SHARE * Math.hypot(...screws.map(({ hole, mass }) => massesG[mass] * holes[hole].radiusMm))
 const same = (a: ScrewIn) => (b: ScrewIn) => a.hole === b.hole && a.mass === b.mass
 
-const pull = (holes: readonly ScrewHole[], massesG: readonly number[], screws: readonly ScrewIn[]): Complex =>
-  screws.reduce((sum, { hole, mass }) => plus(sum, polar(massesG[mass] * holes[hole].radiusMm, degToRad(holes[hole].deg))), ZERO)
-
 /**
  * Screws for a tool that may have some already. A screw that stays is known as it really is: the measurement has it in. So what only adds is
  * held against what is chosen anew, with the doubt of every screw that is touched.
@@ -64,17 +61,22 @@ export function chooseScrews(
   const added = setScrews(
     planes.map(({ need }, p) => ({ need, holes: free[p], massesG })),
     permitted,
-    { stock, equalBelow, doubt: (p, screws) => doubtOf(free[p], massesG, screws) },
+    { stock, equalBelow, others: OTHERS, doubt: (p, screws) => doubtOf(free[p], massesG, screws) },
   )
   const adding = [added.best, ...added.others].map((t) => addedPlan(planes, t))
   if (planes.every(({ filled }) => filled.length === 0)) return { best: adding[0], others: adding.slice(1), exact: added.exact }
   const back = massesG.map((_, m) => planes.reduce((n, { filled }) => n + filled.filter((s) => s.mass === m).length, 0))
   const anew = setScrews(
-    planes.map(({ need, holes, filled }) => ({ need: minus(need, pull(holes, massesG, filled)), holes, massesG })),
+    planes.map(({ need, holes, filled }) => ({
+      need: minus(need, residualOf({ need: ZERO, holes, massesG }, filled)),
+      holes,
+      massesG,
+    })),
     permitted,
     {
       stock: stock.map((n, m) => n + back[m]),
       equalBelow,
+      others: OTHERS,
       doubt: (p, screws) => {
         const { holes, filled } = planes[p]
         const touched = [...filled.filter((s) => !screws.some(same(s))), ...screws.filter((s) => !filled.some(same(s)))]

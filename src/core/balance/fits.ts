@@ -1,7 +1,8 @@
-import { minus, plus, polar, sumOf, ZERO, type Complex } from '../numeric'
+import { minus, plus, polar, sumOf, type Complex } from '../numeric'
 import { degToRad } from '../units'
 import { chooseScrews, type FilledPlane } from './again'
-import { drilled, drillHoles, type DrillPlane, type Hole } from './drill'
+import { drilled, drillHoles, leftAfter, type DrillPlane, type Hole } from './drill'
+import { addMass } from './places'
 import { moved, type Spread } from './plane'
 import type { PlaneName, Provision } from './provision'
 import { setRings } from './rings'
@@ -26,8 +27,9 @@ export type FitStep =
       readonly depthMm: number
       readonly removedG: number
     }
+  | { readonly type: 'add'; readonly plane: PlaneName; readonly deg: number; readonly massG: number }
 
-export type FitKind = 'screws' | 'rings' | 'drill'
+export type FitKind = 'screws' | 'rings' | 'drill' | 'add'
 
 /** A correction: what to do, and what it comes to when all of it is done. */
 export interface BalanceFit {
@@ -36,11 +38,17 @@ export interface BalanceFit {
   readonly after: Standing
 }
 
-/** Screws, rings and holes that a holder has already. */
+/** Screws, rings, holes and added masses that a holder has already. */
 export interface HolderHas {
   readonly screws: readonly { readonly plane: PlaneName; readonly hole: number; readonly part: string; readonly massG: number }[]
   readonly rings: readonly { readonly plane: PlaneName; readonly ring: 0 | 1; readonly deg: number }[]
-  readonly holes: readonly { readonly plane: PlaneName; readonly deg: number; readonly depthMm: number }[]
+  readonly holes: readonly {
+    readonly plane: PlaneName
+    readonly deg: number
+    readonly depthMm: number
+    readonly removedG: number
+  }[]
+  readonly added: readonly { readonly plane: PlaneName; readonly deg: number; readonly massG: number }[]
 }
 
 export interface FitsTask {
@@ -64,6 +72,8 @@ const NEUTRAL = [0, 180] as const
 /** Rings are set to a whole degree, holes drilled to a tenth of a millimetre (common practice, no source). */
 const RING_DEG = 1
 const DEPTH_MM = 0.1
+/** Masses are cut to a twentieth of a gram (common practice, no source). */
+const ADDED_G = 0.05
 /** What two runs know of a residual is at least this share of what is permitted: fits within it are as good as each other. */
 const EQUAL_SHARE = 0.15
 
@@ -75,20 +85,17 @@ export function planesOf(provision: Provision, kind: FitKind | null, cgZMm: numb
 
 /** What a holder can be corrected with, the usual first. */
 export const kindsOf = (provision: Provision): readonly FitKind[] =>
-  (['screws', 'rings', 'drill'] as const).filter((kind) => provision[kind].length > 0)
+  (['screws', 'rings', 'drill', 'add'] as const).filter((kind) => provision[kind].length > 0)
 
 /** Every correction there is, the best of each kind first, then the other fits of screws. */
 export function proposeFits(task: FitsTask): readonly BalanceFit[] {
   const kinds = kindsOf(task.provision)
-  const all = kinds.map((kind) =>
-    kind === 'screws' ? screwFitsOf(task) : kind === 'rings' ? ringFitsOf(task) : drillFitsOf(task),
-  )
+  const all = kinds.map((kind) => FITS[kind](task))
   return [...all.flatMap((fits) => fits.slice(0, 1)), ...all.flatMap((fits) => fits.slice(1))]
 }
 
-function standingAfter({ tool, wanted }: FitsTask, zMm: readonly number[], left: readonly Complex[]): Standing {
-  return standingIn(left, zMm, tool, wanted)
-}
+const standingAfter = ({ tool, wanted }: FitsTask, zMm: readonly number[], left: readonly Complex[]): Standing =>
+  standingIn(left, zMm, tool, wanted)
 
 function screwFitsOf(task: FitsTask): readonly BalanceFit[] {
   const { provision, has, drawer } = task
@@ -137,32 +144,35 @@ function screwFitsOf(task: FitsTask): readonly BalanceFit[] {
     })
 }
 
+/** The triangle over each heavy place, and its mirror image: the same is left, other places on the scale. */
 function ringFitsOf(task: FitsTask): readonly BalanceFit[] {
   const { provision, has } = task
   const zMm = provision.rings.map((p) => p.zMm)
   const needs = moved(task.spread, zMm)
   const pull = (gmm: number, angles: readonly number[]) => sumOf(angles.map((deg) => polar(gmm, degToRad(deg))))
-  const turned = provision.rings.map(({ name, gmm }, p) => {
-    const now = NEUTRAL.map((neutral, ring) => has.rings.find((r) => r.plane === name && r.ring === ring)?.deg ?? neutral)
-    const bare = minus(needs[p], pull(gmm, now))
-    const [fit] = setRings(bare, [gmm, gmm])
-    const deg = fit.deg.map((d) => (Math.round(d / RING_DEG) * RING_DEG) % 360)
-    return { name, deg, left: plus(bare, pull(gmm, deg)) }
-  })
-  const steps = turned.flatMap(({ name, deg }) =>
-    deg.map((d, ring): FitStep => ({ type: 'ring', plane: name, ring: ring === 0 ? 0 : 1, deg: d })),
-  )
-  return [
-    {
+  const turned = (side: 0 | 1) =>
+    provision.rings.map(({ name, gmm }, p) => {
+      const now = NEUTRAL.map((neutral, ring) => has.rings.find((r) => r.plane === name && r.ring === ring)?.deg ?? neutral)
+      const bare = minus(needs[p], pull(gmm, now))
+      const fits = setRings(bare, [gmm, gmm])
+      const deg = (fits[side] ?? fits[0]).deg.map((d) => (Math.round(d / RING_DEG) * RING_DEG) % 360)
+      return { name, deg, left: plus(bare, pull(gmm, deg)) }
+    })
+  return ([0, 1] as const).map((side): BalanceFit => {
+    const planes = turned(side)
+    const steps = planes.flatMap(({ name, deg }) =>
+      deg.map((d, ring): FitStep => ({ type: 'ring', plane: name, ring: ring === 0 ? 0 : 1, deg: d })),
+    )
+    return {
       kind: 'rings',
       steps,
       after: standingAfter(
         task,
         zMm,
-        turned.map(({ left }) => left),
+        planes.map(({ left }) => left),
       ),
-    },
-  ]
+    }
+  })
 }
 
 function drillFitsOf(task: FitsTask): readonly BalanceFit[] {
@@ -179,17 +189,14 @@ function drillFitsOf(task: FitsTask): readonly BalanceFit[] {
       maxDepthMm: Math.min(maxDepthMm, radiusMm),
       densityGcm3: STEEL,
       need: needs[p],
-      never: [...provision.never, ...taken],
+      // the angle is told in whole degrees
+      never: [...provision.never.map(({ from, to }) => ({ from: from - 0.5, to: to + 0.5 })), ...taken],
     }
     const holes = drillHoles(plane).holes.flatMap((hole): Hole[] => {
       const depthMm = Math.min(plane.maxDepthMm, Math.round(hole.depthMm / DEPTH_MM) * DEPTH_MM)
       return depthMm > 0 ? [{ deg: Math.round(hole.deg) % 360, depthMm, removedG: drilled(plane, depthMm).massG }] : []
     })
-    const left = holes.reduce(
-      (sum, { deg, depthMm }) => minus(sum, polar(drilled(plane, depthMm).gmm, degToRad(deg))),
-      needs[p] ?? ZERO,
-    )
-    return { name, holes, left }
+    return { name, holes, left: leftAfter(plane, holes) }
   })
   const steps = done.flatMap(({ name, holes }) => holes.map((hole): FitStep => ({ type: 'drill', plane: name, ...hole })))
   return steps.length
@@ -205,4 +212,34 @@ function drillFitsOf(task: FitsTask): readonly BalanceFit[] {
         },
       ]
     : []
+}
+
+/** Mass on either side of the light place, cut to what can be weighed. */
+function addFitsOf(task: FitsTask): readonly BalanceFit[] {
+  const { provision, has } = task
+  const zMm = provision.add.map((p) => p.zMm)
+  const needs = moved(task.spread, zMm)
+  const done = provision.add.map(({ name, radiusMm, mostG, angles }, p) => {
+    const on = (deg: number) =>
+      has.added.filter((a) => a.plane === name && a.deg === deg).reduce((sum, { massG }) => sum + massG, 0)
+    const places = angles.map((deg) => ({ deg, radiusMm, mostG: Math.max(0, mostG - on(deg)) }))
+    const masses = addMass(needs[p], places).added.flatMap(({ place, massG: exact }) => {
+      // a place that may carry a little more than so many steps carries so many
+      const most = Math.floor(places[place].mostG / ADDED_G + 1e-6)
+      const massG = ADDED_G * Math.min(most, Math.round(exact / ADDED_G))
+      return massG > 0 ? [{ deg: places[place].deg, massG }] : []
+    })
+    const put = sumOf(masses.map(({ deg, massG }) => polar(massG * radiusMm, degToRad(deg))))
+    return { name, masses, left: plus(needs[p], put) }
+  })
+  const steps = done.flatMap(({ name, masses }) => masses.map((mass): FitStep => ({ type: 'add', plane: name, ...mass })))
+  const left = done.map((plane) => plane.left)
+  return steps.length ? [{ kind: 'add', steps, after: standingAfter(task, zMm, left) }] : []
+}
+
+const FITS: Readonly<Record<FitKind, (task: FitsTask) => readonly BalanceFit[]>> = {
+  screws: screwFitsOf,
+  rings: ringFitsOf,
+  drill: drillFitsOf,
+  add: addFitsOf,
 }

@@ -122,75 +122,87 @@ export function enough(stock: readonly number[], used: readonly (readonly ScrewI
 export const residualOf = ({ need, holes, massesG }: ScrewPlane, screws: readonly ScrewIn[]): Complex =>
   screws.reduce((sum, { hole, mass }) => plus(sum, polar(massesG[mass] * holes[hole].radiusMm, degToRad(holes[hole].deg))), need)
 
+/** What both halves of some holes can do, ready to be looked through. */
+interface Halves {
+  readonly plane: ScrewPlane
+  readonly most: number
+  readonly one: readonly Half[]
+  readonly two: readonly Half[]
+  readonly cells: readonly (Cells | null)[]
+}
+
+function halvesFor(plane: ScrewPlane, holes: readonly number[]): Halves {
+  const [one, two] = halvesOf(holes).map((half) => fillings(plane, half))
+  const cells = one.map(({ x, y }) => (x.length ? intoCells(x, y) : null))
+  return { plane, most: Math.min(holes.length, plane.mostScrews ?? holes.length), one, two, cells }
+}
+
+/**
+ * Every pair of fillings with `from` to `to` screws that leaves less than `bound`, which `take` makes smaller as it finds better ones.
+ * @returns the bound that is left
+ */
+function look(
+  { plane, one, two, cells }: Halves,
+  [from, to]: readonly [number, number],
+  bound: number,
+  take: (fit: ScrewFit, leftGmm: number) => number,
+): number {
+  const base = plane.massesG.length + 1
+  let within = bound
+  for (const [a, there] of cells.entries()) {
+    for (let b = Math.max(0, from - a); there && b < two.length && a + b <= to; b++) {
+      const half = two[b]
+      for (let i = 0; i < half.x.length; i++)
+        eachNear(there, -plane.need.re - half.x[i], -plane.need.im - half.y[i], within, (point, squared) => {
+          const fit = together(plane, [...screwsOf(one[a], point, base), ...screwsOf(half, i, base)])
+          return (within = fit ? take(fit, Math.sqrt(squared)) : within)
+        })
+    }
+  }
+  return within
+}
+
+/** A screw is worth putting in where it leaves less by more than rounding does. */
+const LESS = 1 - 1e-9
+
 /**
  * The best with no screw, with one, with two …; only those that leave less than fewer screws do. Exact over the holes given.
  * @returns at least one fit: without any screw
  */
 function byCount(plane: ScrewPlane, holes: readonly number[]): readonly ScrewFit[] {
-  const base = plane.massesG.length + 1
-  const [one, two] = halvesOf(holes).map((half) => fillings(plane, half))
-  const cells: (Cells | null)[] = one.map(({ x, y }) => (x.length ? intoCells(x, y) : null))
+  const halves = halvesFor(plane, holes)
   const best: ScrewFit[] = [{ screws: [], residual: plane.need }]
   let least = absOf(plane.need)
-  const most = Math.min(holes.length, plane.mostScrews ?? holes.length)
-  for (let count = 1; count <= most; count++) {
+  for (let count = 1; count <= halves.most; count++) {
     let found: ScrewFit | null = null
-    // less than a millionth of what is there is no gain that a screw is worth
-    let within = least * (1 - 1e-9)
-    for (let a = Math.max(0, count - two.length + 1); a <= Math.min(count, one.length - 1); a++) {
-      const there = cells[a]
-      const half = two[count - a]
-      if (!there) continue
-      for (let i = 0; i < half.x.length; i++) {
-        eachNear(there, -plane.need.re - half.x[i], -plane.need.im - half.y[i], within, (point, squared) => {
-          const fit = together(plane, [...screwsOf(one[a], point, base), ...screwsOf(half, i, base)])
-          if (fit) {
-            found = fit
-            within = Math.sqrt(squared)
-          }
-          return within
-        })
-      }
-    }
-    if (found) {
-      best.push(found)
-      least = within
-    }
+    const left = look(halves, [count, count], least * LESS, (fit, leftGmm) => {
+      found = fit
+      return leftGmm
+    })
+    if (!found) continue
+    best.push(found)
+    least = left
   }
   return best
 }
 
 /** The best `wanted` fillings that use different screws, least residual first. Exact over the holes given. */
-function bestOf(plane: ScrewPlane, holes: readonly number[], wanted: number): readonly ScrewFit[] {
-  const base = plane.massesG.length + 1
-  const most = Math.min(holes.length, plane.mostScrews ?? holes.length)
-  const [one, two] = halvesOf(holes).map((half) => fillings(plane, half))
-  const found = new Map<string, { readonly fit: ScrewFit; readonly squared: number }>()
+export function bestOf(plane: ScrewPlane, wanted: number): readonly ScrewFit[] {
+  const halves = halvesFor(plane, allOf(plane))
+  const found = new Map<string, { readonly fit: ScrewFit; readonly leftGmm: number }>()
   let within = Infinity
-  const take = (fit: ScrewFit, squared: number): number => {
+  look(halves, [0, halves.most], within, (fit, leftGmm) => {
     const key = usageOf(fit.screws)
-    const before = found.get(key)
-    if (before && before.squared <= squared) return within
-    found.set(key, { fit, squared })
-    if (found.size > wanted) {
-      const [worst] = [...found].reduce((a, b) => (b[1].squared > a[1].squared ? b : a))
-      found.delete(worst)
-    }
-    if (found.size === wanted) within = Math.sqrt(Math.max(...[...found.values()].map((f) => f.squared)))
+    if ((found.get(key)?.leftGmm ?? Infinity) <= leftGmm) return within
+    found.set(key, { fit, leftGmm })
+    if (found.size > wanted) found.delete([...found].reduce((a, b) => (b[1].leftGmm > a[1].leftGmm ? b : a))[0])
+    if (found.size === wanted) within = Math.max(...[...found.values()].map((f) => f.leftGmm))
     return within
-  }
-  for (let a = 0; a < one.length; a++) {
-    if (one[a].x.length === 0) continue
-    const cells = intoCells(one[a].x, one[a].y)
-    for (let b = 0; b < two.length && a + b <= most; b++)
-      for (let i = 0; i < two[b].x.length; i++)
-        eachNear(cells, -plane.need.re - two[b].x[i], -plane.need.im - two[b].y[i], within, (point, squared) => {
-          const fit = together(plane, [...screwsOf(one[a], point, base), ...screwsOf(two[b], i, base)])
-          return fit ? take(fit, squared) : within
-        })
-  }
-  return [...found.values()].sort((a, b) => a.squared - b.squared).map(({ fit }) => fit)
+  })
+  return [...found.values()].sort((a, b) => a.leftGmm - b.leftGmm).map(({ fit }) => fit)
 }
+
+const allOf = ({ holes }: ScrewPlane) => holes.map((_, i) => i)
 
 /** Which screws a fit takes from the drawer, whatever hole they go into. */
 const usageOf = (screws: readonly ScrewIn[]) =>
@@ -201,7 +213,7 @@ const usageOf = (screws: readonly ScrewIn[]) =>
 
 /** Holes that are worth looking at where all are too many: nearest to the light place, some with the heavy side for pairs. */
 function fewerHoles(plane: ScrewPlane): readonly (readonly number[])[] {
-  const all = plane.holes.map((_, i) => i)
+  const all = allOf(plane)
   let size = all.length
   while (size > 1 && !isExact(size, plane.massesG.length, plane.mostScrews)) size--
   const cosine = (hole: number) => {
@@ -229,7 +241,7 @@ function polished(plane: ScrewPlane, fit: ScrewFit): ScrewFit {
         const rest = { ...plane, need: residualOf(plane, kept), mostScrews: most - kept.length }
         const stock = plane.stock?.map((n, mass) => n - kept.filter((s) => s.mass === mass).length)
         const two = byCount({ ...rest, stock }, [a, b]).at(-1)
-        if (two && absOf(two.residual) < absOf(best.residual) * (1 - 1e-9)) {
+        if (two && absOf(two.residual) < absOf(best.residual) * LESS) {
           const screws = [...kept, ...two.screws].sort((p, q) => p.hole - q.hole)
           best = { screws, residual: residualOf(plane, screws) }
           better = true
@@ -244,11 +256,7 @@ function polished(plane: ScrewPlane, fit: ScrewFit): ScrewFit {
  * @returns at least one fit: without any screw
  */
 export function screwFits(plane: ScrewPlane): readonly ScrewFit[] {
-  if (isExact(plane.holes.length, plane.massesG.length, plane.mostScrews))
-    return byCount(
-      plane,
-      plane.holes.map((_, i) => i),
-    )
+  if (isExact(plane.holes.length, plane.massesG.length, plane.mostScrews)) return byCount(plane, allOf(plane))
   const tried = fewerHoles(plane).flatMap((holes) => byCount(plane, holes))
   const last = tried.reduce((a, b) => (absOf(b.residual) < absOf(a.residual) ? b : a))
   const fits: ScrewFit[] = []
@@ -257,129 +265,4 @@ export function screwFits(plane: ScrewPlane): readonly ScrewFit[] {
   ))
     if (fits.length === 0 || absOf(fit.residual) < absOf(fits[fits.length - 1].residual)) fits.push(fit)
   return fits
-}
-
-/** A screw in each plane's holes, together: what is left, against what is permitted. */
-export interface ScrewsTogether {
-  readonly planes: readonly ScrewFit[]
-  /** The largest residual / permitted of the planes. */
-  readonly worst: number
-  /** The same with what is not known of the screws themselves. */
-  readonly expected: number
-}
-
-export interface ScrewAnswer {
-  readonly best: ScrewsTogether
-  /** At most three others: with fewer screws, or with other screws. */
-  readonly others: readonly ScrewsTogether[]
-  /** Whether all combinations of each plane were looked at. */
-  readonly exact: boolean
-}
-
-/** Of fits that leave the same within a thousandth, the one with fewest screws. */
-const SAME = 1.001
-/** With a short drawer so many of each plane's best are put together. */
-const KEPT_A_PLANE = 200
-const OTHERS = 3
-
-const countOf = (all: readonly ScrewFit[]) => all.reduce((sum, { screws }) => sum + screws.length, 0)
-
-export interface ScrewOptions {
-  readonly stock?: readonly number[]
-  readonly equalBelow?: number
-  readonly doubt?: (plane: number, screws: readonly ScrewIn[]) => number
-}
-
-/**
- * Screws for one or two planes: the least maximum over the planes of residual / permitted; within 0.1 % of it the fewest screws.
- * @param permitted g·mm a plane, above zero
- * @param stock of each mass, for all planes together; without it any number
- * @param equalBelow residual / permitted below which nobody can tell one fit from another (what the measurement does not know): as good
- * @param doubt what is not known of screws that are put in, g·mm: less of it is as good as less residual
- */
-export function setScrews(
-  planes: readonly ScrewPlane[],
-  permitted: readonly number[],
-  { stock, equalBelow = 0, doubt = () => 0 }: ScrewOptions = {},
-): ScrewAnswer {
-  const exact = planes.every((p) => isExact(p.holes.length, p.massesG.length, p.mostScrews))
-  const lists = planes.map((plane) => screwFits({ ...plane, stock }))
-  const ratio = (plane: number, fit: ScrewFit) => Math.hypot(absOf(fit.residual), doubt(plane, fit.screws)) / permitted[plane]
-  const put = (fits: readonly ScrewFit[]): ScrewsTogether => ({
-    planes: fits,
-    worst: Math.max(...fits.map((fit, p) => absOf(fit.residual) / permitted[p])),
-    expected: Math.max(...fits.map((fit, p) => ratio(p, fit))),
-  })
-  const holds = (t: ScrewsTogether) =>
-    stock === undefined ||
-    planes.length === 1 ||
-    enough(
-      stock,
-      t.planes.map((f) => f.screws),
-    )
-
-  // what leaves at most so much, with fewest screws: every level that any fit reaches, least first
-  const least = Math.max(...lists.map((list, p) => Math.min(...list.map((fit) => ratio(p, fit)))))
-  const good = Math.max(least * SAME, equalBelow)
-  const levels = lists.flatMap((list, p) => list.map((fit) => ratio(p, fit))).filter((level) => level > good)
-  const steps = [...new Set([good, ...levels])]
-    .sort((a, b) => a - b)
-    .map((level) => put(lists.map((list, p) => list.find((fit) => ratio(p, fit) <= level)!)))
-  const open = steps.filter(holds)
-  const known =
-    open.length > 0 && open[0] === steps[0]
-      ? open
-      : inTurn([...open, ...shortDrawer(planes, lists, stock, put)].filter(holds), equalBelow)
-  const best = known[0]
-  const fewer = known.filter((t, i) => i > 0 && countOf(t.planes) < countOf(known[i - 1].planes))
-  const others = distinct([...fewer, ...otherScrews(planes, best, stock, put).filter(holds)], best)
-  return { best, others: others.slice(0, OTHERS), exact }
-}
-
-const inTurn = (all: readonly ScrewsTogether[], equalBelow: number) => {
-  const least = Math.min(...all.map((t) => t.expected))
-  const level = (t: ScrewsTogether) => (t.expected <= Math.max(least * SAME, equalBelow) ? least : t.expected)
-  return [...all].sort((a, b) => level(a) - level(b) || countOf(a.planes) - countOf(b.planes) || a.expected - b.expected)
-}
-
-/** Where both planes want the same last screw: each plane's best, put together as the drawer allows. */
-function shortDrawer(
-  planes: readonly ScrewPlane[],
-  lists: readonly (readonly ScrewFit[])[],
-  stock: readonly number[] | undefined,
-  put: (fits: readonly ScrewFit[]) => ScrewsTogether,
-): readonly ScrewsTogether[] {
-  const [one, two] = planes.map((plane, p) => [
-    ...lists[p],
-    ...bestOf(
-      { ...plane, stock },
-      plane.holes.map((_, i) => i),
-      KEPT_A_PLANE,
-    ),
-  ])
-  return two ? one.flatMap((a) => two.map((b) => put([a, b]))) : one.map((a) => put([a]))
-}
-
-/** The same with other screws in the plane that is filled least well. */
-function otherScrews(
-  planes: readonly ScrewPlane[],
-  best: ScrewsTogether,
-  stock: readonly number[] | undefined,
-  put: (fits: readonly ScrewFit[]) => ScrewsTogether,
-): readonly ScrewsTogether[] {
-  return planes
-    .flatMap((plane, p) => {
-      if (!isExact(plane.holes.length, plane.massesG.length, plane.mostScrews)) return []
-      const holes = plane.holes.map((_, i) => i)
-      return bestOf({ ...plane, stock }, holes, OTHERS + 1).map((fit) => put(best.planes.map((f, q) => (q === p ? fit : f))))
-    })
-    .sort((a, b) => a.worst - b.worst)
-}
-
-const nameOf = (t: ScrewsTogether) =>
-  t.planes.map(({ screws }) => screws.map(({ hole, mass }) => `${hole}:${mass}`).join()).join('/')
-
-function distinct(all: readonly ScrewsTogether[], best: ScrewsTogether): readonly ScrewsTogether[] {
-  const known = new Set([nameOf(best)])
-  return all.filter((t) => !known.has(nameOf(t)) && known.add(nameOf(t)))
 }

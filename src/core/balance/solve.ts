@@ -3,7 +3,7 @@ import { fail, ok, type Result } from '../units'
 import { drillHoles, type Bit, type Hole } from './drill'
 import { permittedGmm, sharesOf } from './grade'
 import { setRings } from './rings'
-import { setScrews } from './screws'
+import { setScrews } from './screws-together'
 
 /** What a tool's unbalance is corrected with; planes are told by their place in the list. */
 export type Correction =

@@ -1,4 +1,4 @@
-import { absOf, type Complex } from '../numeric'
+import { absOf, sumOf, type Complex } from '../numeric'
 import { normDeg } from '../units'
 import { forceN, offsetUm, permittedGmm, sharesOf } from './grade'
 import { moved, unbalanceOf, type Spread, type Unbalance } from './plane'
@@ -23,6 +23,8 @@ export interface Standing {
   readonly goodToRpm: number
   /** The whole, as one unbalance: g·mm, the force at the wanted speed in N, and how far off the axis the mass centre is, µm. */
   readonly staticGmm: Unbalance
+  /** What is left when the static part is taken off at the mass centre: g·mm²; null where the centre or a second plane is not known. */
+  readonly coupleGmm2: number | null
   readonly forceN: number
   readonly offsetUm: number
 }
@@ -35,7 +37,13 @@ export function standingOf(
   { grade, rpm }: BalanceWanted,
 ): Standing {
   const at = moved(spread, toMm)
-  return standingIn(at, toMm, tool, { grade, rpm })
+  return { ...standingIn(at, toMm, tool, { grade, rpm }), coupleGmm2: coupleOf(spread, tool.cgZMm) }
+}
+
+/** Moment of the unbalance about the mass centre, g·mm² (ISO 21940-2: couple unbalance). */
+function coupleOf({ zMm, at }: Spread, cgZMm: number | null): number | null {
+  if (cgZMm === null || at.length < 2) return null
+  return absOf(sumOf(at.map(({ re, im }, p) => ({ re: re * (zMm[p] - cgZMm), im: im * (zMm[p] - cgZMm) }))))
 }
 
 /** The same for what is known in its planes already. */
@@ -58,6 +66,7 @@ export function standingIn(
     grade: grade * worst,
     goodToRpm: worst > 0 ? rpm / worst : Infinity,
     staticGmm: unbalanceOf(all),
+    coupleGmm2: coupleOf({ zMm, at }, cgZMm),
     forceN: forceN(absOf(all), rpm),
     offsetUm: offsetUm(absOf(all), massKg),
   }

@@ -58,8 +58,11 @@ export function inStep(
   return { ok: true, value: { rpm: rpmOf(marks), answers } }
 }
 
-/** How many independent blocks half-overlapping Hann blocks are worth, for each: 18/19 (Welch, IEEE Trans. AU-15 (1967) 70). */
-const EFFECTIVE = 18 / 19
+/**
+ * What each of several half-overlapping Hann blocks is worth of an independent one, for a mean: neighbours share Σw(n)·w(n + L/2) / Σw² = 1/6
+ * of their noise (derived; the idea of overlapping: Welch, IEEE Trans. Audio Electroacoust. 15 (1967) 70), so 1 / (1 + 2/6).
+ */
+const EFFECTIVE = 0.75
 
 const rpmOf = (marks: Spin['marks']) => (60 * (marks.length - 1)) / (marks[marks.length - 1] - marks[0])
 

@@ -3,7 +3,7 @@
  * temperatures °C.
  */
 export interface PracticeSpec {
-  readonly unit: 'mm' | '°C' | '' | 'W' | 'W/(m²·K)' | 'sigma' | 'µm' | 'rev/min' | 'days' | 'G'
+  readonly unit: 'mm' | '°C' | '' | 'W' | 'W/(m²·K)' | 'sigma' | '°' | 'µm' | 'rev/min' | 'days' | 'G'
   readonly standard: number
   readonly min: number
   readonly max: number
@@ -25,6 +25,8 @@ export const PRACTICE = {
   lookBackMm: { unit: 'mm', standard: 0.005, min: 0.0005, max: 0.1 },
   balanceRpm: { unit: 'rev/min', standard: 1100, min: 200, max: 3000 },
   balanceGrade: { unit: 'G', standard: 2.5, min: 0.4, max: 100 },
+  balanceBitMm: { unit: 'mm', standard: 6, min: 1, max: 20 },
+  balancePointDeg: { unit: '°', standard: 118, min: 60, max: 170 },
   seatUm: { unit: 'µm', standard: 3, min: 0.1, max: 20 },
   calibrationDays: { unit: 'days', standard: 30, min: 1, max: 400 },
   guardSigmas: { unit: 'sigma', standard: 2, min: 0, max: 3 },

@@ -198,6 +198,27 @@ describe('the rules of loading', () => {
     ['measured', { measured: { at: '2026-11-25T10:00:00.000Z', verdict: 'off' } }, 'asks'],
     ['balance', tool({ balance: null }), 'asks'],
     ['balance', tool({ balance: { grade: 2.4, rpm: 6000, wantedGrade: 2.5, goodToRpm: 6250, elsewhere: null } }), 'asks'],
+    // balanced to a coarser grade than its definition asks for
+    [
+      'balance',
+      tool({
+        balance: { grade: 6, rpm: 8000, wantedGrade: 6.3, goodToRpm: 8400, elsewhere: null },
+        definition: { ...good.tool.definition!, balance: { grade: 2.5, rpm: 8000 } },
+      }),
+      'asks',
+    ],
+    // no program says its speed: its definition does
+    [
+      'balance',
+      {
+        ...tool({
+          balance: { grade: 2.4, rpm: 6000, wantedGrade: 2.5, goodToRpm: 6250, elsewhere: null },
+          definition: { ...good.tool.definition!, balance: { grade: 2.5, rpm: 8000 } },
+        }),
+        jobs: [],
+      },
+      'asks',
+    ],
     ['balance', { ...tool({ balance: null }), jobs: [] }, 'asks'],
     ['balance', tool({ balance: null, definition: { ...good.tool.definition!, route: 'no balance' } }), 'noted'],
     ['balance', { ...tool({ balance: null }), ...machine({ route: 'no balance', limits: { balanceFromRpm: 9000 } }) }, 'noted'],

@@ -323,18 +323,26 @@ function measuredRules({ machine, measured, concession, held, jobs, now }: LoadC
   else sheet.noted('concession', { code: 'CONCESSION', concession })
 }
 
+/** Held against the definition's grade, whatever it was balanced to: one unbalance keeps a finer grade to a lower speed only. */
+function balancedRule(
+  { grade, rpm: at, goodToRpm, wantedGrade, elsewhere }: NonNullable<LoadCase['tool']['balance']>,
+  wanted: Definition['balance'],
+  rpm: number | null,
+  sheet: Sheet,
+): void {
+  const asked = wanted?.grade ?? wantedGrade
+  const goodTo = Math.min(1, asked / wantedGrade) * goodToRpm
+  if (rpm !== null && rpm > goodTo) sheet.against('balance', { code: 'BALANCED_FOR_LESS', rpm, goodToRpm: goodTo, grade: asked })
+  else sheet.holds('balance', { code: 'BALANCED', grade, rpm: at, goodToRpm: goodTo, by: elsewhere })
+}
+
 /** Not balanced neither passes nor blocks by itself: it is asked, with what speed, mass and definition say of it. */
 function balanceRule(c: LoadCase, sheet: Sheet): void {
   const { machine, tool } = c
   const rpm = fastest(c)
-  if (tool.balance) {
-    const { grade, rpm: at, goodToRpm, wantedGrade, elsewhere } = tool.balance
-    return rpm !== null && rpm > goodToRpm
-      ? sheet.against('balance', { code: 'BALANCED_FOR_LESS', rpm, goodToRpm, grade: wantedGrade })
-      : sheet.holds('balance', { code: 'BALANCED', grade, rpm: at, goodToRpm, by: elsewhere })
-  }
   const route = tool.definition?.route ?? 'as the machine'
   const wanted = tool.definition?.balance ?? null
+  if (tool.balance) return balancedRule(tool.balance, wanted, rpm ?? wanted?.rpm ?? null, sheet)
   if (route === 'no balance') return sheet.noted('balance', { code: 'BALANCE_NOT_ASKED', by: 'definition' })
   const slow = rpm !== null && rpm < loadLimitsOf(machine).balanceFromRpm
   if (route === 'as the machine' && machine.route === 'no balance' && wanted === null && slow)

@@ -69,6 +69,7 @@ const job = (id: string, due: number, extra: HandTool[], change: Partial<Job> = 
 const inventory = (change: Partial<Inventory> = {}): Inventory => ({
   definitions: [1, 2, 3].map((t) => definition(t)),
   assemblies: [],
+  toBalance: new Set(),
   measuredAt: new Map(),
   onHand: new Map(),
   taken: new Map(),

@@ -29,10 +29,10 @@ export interface MissingPart {
 
 export type Standing =
   | { readonly type: 'in-machine'; readonly assembly: Assembly; readonly lifeLeftMin: number | null }
-  /** Complete; waits to be handed over or loaded. */
-  | { readonly type: 'ready'; readonly assembly: Assembly }
+  /** Complete; waits to be balanced, handed over or loaded. */
+  | { readonly type: 'ready'; readonly assembly: Assembly; readonly toBalance: boolean }
   | { readonly type: 'stale'; readonly assembly: Assembly; readonly stale: Stale }
-  | { readonly type: 'in-work'; readonly assembly: Assembly }
+  | { readonly type: 'in-work'; readonly assembly: Assembly; readonly toBalance: boolean }
   /** Somebody is at it. */
   | { readonly type: 'under-way'; readonly serial: string; readonly who: string }
   | { readonly type: 'in-other-machine'; readonly assembly: Assembly }
@@ -64,6 +64,8 @@ export interface Inventory {
   readonly assemblies: readonly Assembly[]
   /** When each assembly was last measured, by its id. */
   readonly measuredAt: ReadonlyMap<number, string>
+  /** Assemblies that are still to be balanced, by their ids. */
+  readonly toBalance: ReadonlySet<number>
   /** Pieces that lie in their places, by component. */
   readonly onHand: ReadonlyMap<string, number>
   /** Pieces fetched for a job already, by job and component. */
@@ -159,12 +161,13 @@ function standingOf(
   const complete = mine.filter((a) => a.state === 'released' || a.state === 'measured')
   const rank = (a: Assembly) => (a.job === job.id ? 0 : 2) + (a.state === 'released' ? 0 : 1)
   const [best] = complete.filter((a) => !staleOf(a)).sort((a, b) => rank(a) - rank(b))
-  if (best) return serve({ type: 'ready', assembly: best }, replaces)
+  const toBalance = (a: Assembly) => inventory.toBalance.has(a.id)
+  if (best) return serve({ type: 'ready', assembly: best, toBalance: toBalance(best) }, replaces)
   const old = complete[0]
   const stale = old && staleOf(old)
   if (stale) return serve({ type: 'stale', assembly: old, stale }, replaces)
   const built = mine.find((a) => a.state === 'built' && a.condition === 'fit')
-  if (built) return serve({ type: 'in-work', assembly: built }, replaces)
+  if (built) return serve({ type: 'in-work', assembly: built, toBalance: toBalance(built) }, replaces)
   const spare = (a: Assembly) => a.condition === 'fit' && (a.job === null || !pool.openJobs.has(a.job))
   const elsewhere = that.find((a) => a.state === 'loaded' && a.machine !== job.machine && spare(a))
   if (elsewhere) return serve({ type: 'in-other-machine', assembly: elsewhere }, replaces)

@@ -45,6 +45,11 @@ const BALANCED = [
   'drillFrontMm',
   'drillBackMm',
   'drillNever',
+  'addAngles',
+  'addRadiusMm',
+  'addMostG',
+  'addFrontMm',
+  'addBackMm',
 ] as const
 
 export const KINDS = {

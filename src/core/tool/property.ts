@@ -109,6 +109,11 @@ export const PROPERTIES = {
   drillFrontMm: length(undefined, 0, 600),
   drillBackMm: length(undefined, 0, 600),
   drillNever: { quantity: 'arcs' },
+  addAngles: { quantity: 'angles' },
+  addRadiusMm: length(undefined, 2, 250),
+  addMostG: { quantity: 'grams', min: 0.05, max: 1000 },
+  addFrontMm: length(undefined, 0, 600),
+  addBackMm: length(undefined, 0, 600),
   screwG: { quantity: 'grams', min: 0.01, max: 200 },
 } as const satisfies Record<string, PropertySpec>
 

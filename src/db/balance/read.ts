@@ -1,4 +1,4 @@
-import type { Answer, Influence, Standing, BalanceWanted } from '@/core/balance'
+import type { Answer, BalanceWanted, HolderHas, Influence, Standing } from '@/core/balance'
 import type { VoidReason } from '@/core/handover'
 import type { Complex } from '@/core/numeric'
 import type { Coupling } from '@/core/tool'
@@ -13,6 +13,8 @@ export interface Calibration {
   readonly rpm: number
   readonly rotor: string
   readonly influence: Influence
+  /** Unbalance of the mass it was made with, g·mm; null: not noted at that time. */
+  readonly trialGmm: number | null
   /** What the rotor alone came to less its certificate, g·mm a plane. */
   readonly residual: readonly Complex[]
   readonly condition: number
@@ -28,6 +30,8 @@ export interface BalanceRun {
   readonly at: string
   readonly who: string
   readonly rpm: number
+  /** Which calibration was valid then; null: it is a run of the rotor, or from before this was noted. */
+  readonly calibration: number | null
   /** What the sensors answered in step with the spindle. */
   readonly answers: readonly Answer[]
   /** Where the signals are kept. */
@@ -68,7 +72,8 @@ interface Row {
 
 const calibration = (row: unknown): Calibration => {
   const r = row as Row & { coupling: Coupling }
-  return { ...(JSON.parse(r.body) as Calibration), id: r.id, coupling: r.coupling, at: r.at, who: r.who }
+  const body = JSON.parse(r.body) as Omit<Calibration, 'trialGmm'> & Partial<Calibration>
+  return { ...body, trialGmm: body.trialGmm ?? null, id: r.id, coupling: r.coupling, at: r.at, who: r.who }
 }
 
 /** The newest calibration with an adapter for this coupling; null before the first. */
@@ -78,6 +83,15 @@ export function lastCalibration(db: Db, coupling: Coupling): Calibration | null 
     'SELECT c.*, p.name AS who FROM spindle_calibration c JOIN person p ON p.id = c.person_id WHERE c.coupling = ? ORDER BY c.id DESC LIMIT 1',
   ).get(coupling)
   return row ? calibration(row) : null
+}
+
+/** Those that these runs were made with, by their numbers. */
+export function calibrationsOf(db: Db, ids: Iterable<number>): Map<number, Calibration> {
+  const read = prepare(
+    db,
+    'SELECT c.*, p.name AS who FROM spindle_calibration c JOIN person p ON p.id = c.person_id WHERE c.id = ?',
+  )
+  return new Map([...new Set(ids)].map((id) => [id, calibration(read.get(id))]))
 }
 
 /** The last so many, newest first. */
@@ -91,8 +105,10 @@ export const listCalibrations = (db: Db, most: number): Calibration[] =>
 
 const run = (row: unknown): BalanceRun => {
   const r = row as Row & { assembly_id: number | null; serial: string; round: number; seat: 0 | 180; evidence: string }
+  const body = JSON.parse(r.body) as Pick<BalanceRun, 'rpm' | 'answers'> & { readonly calibration?: number | null }
   return {
-    ...(JSON.parse(r.body) as Pick<BalanceRun, 'rpm' | 'answers'>),
+    ...body,
+    calibration: body.calibration ?? null,
     id: r.id,
     assemblyId: r.assembly_id,
     serial: r.serial,
@@ -147,32 +163,42 @@ export const balancedIds = (db: Db): ReadonlySet<number> =>
     ),
   )
 
-/** What is screwed into a holder, and where its rings are. */
-export interface HolderBalance {
-  readonly screws: readonly {
-    readonly plane: 'back' | 'front'
-    readonly hole: number
-    readonly part: string
-    readonly massG: number
-  }[]
-  readonly rings: readonly { readonly plane: 'back' | 'front'; readonly ring: 0 | 1; readonly deg: number }[]
-  readonly holes: readonly { readonly plane: 'back' | 'front'; readonly deg: number; readonly depthMm: number }[]
+/** Screws, rings, holes and added masses of a holder, whatever tool is on it. */
+export interface HolderBalance extends HolderHas {
   readonly version: number
 }
 
 export function holderBalance(db: Db, serial: string): HolderBalance {
   const row = prepare(db, 'SELECT body, version FROM holder_balance WHERE serial = ?').get(serial) as
     { body: string; version: number } | undefined
-  return { screws: [], rings: [], holes: [], ...(row ? (JSON.parse(row.body) as object) : {}), version: row?.version ?? 0 }
+  return {
+    screws: [],
+    rings: [],
+    holes: [],
+    added: [],
+    ...(row ? (JSON.parse(row.body) as object) : {}),
+    version: row?.version ?? 0,
+  }
 }
 
-/** For which tool the spindle turns now, and in which seat; `assembly` 0 is the rotor. */
+/** Whose run the spindle makes, and at which seat; a tool, or (null) the rotor. */
 export interface SpindleUse {
-  readonly assemblyId: number
+  readonly assemblyId: number | null
   readonly seat: 0 | 180
   readonly round: number
 }
 
-const SPINDLE = -1
+interface SpindleWork {
+  /** null: nothing. */
+  readonly body: unknown
+  readonly version: number
+}
 
-export const spindleUse = (db: Db): SpindleUse | null => (getBalanceWork(db, SPINDLE)?.body ?? null) as SpindleUse | null
+/** What the spindle itself is at, as the verb that put it there had it. */
+export function spindleWork(db: Db, name: 'run' | 'calibration'): SpindleWork {
+  const row = prepare(db, 'SELECT body, version FROM spindle_work WHERE name = ?').get(name) as
+    { body: string; version: number } | undefined
+  return { body: row ? JSON.parse(row.body) : null, version: row?.version ?? 0 }
+}
+
+export const spindleUse = (db: Db): SpindleUse | null => spindleWork(db, 'run').body as SpindleUse | null

@@ -29,25 +29,24 @@ export function insertRun(
   return Number(done.lastInsertRowid)
 }
 
-/** Keeps what is under way. @param version as it was read; 0: nothing was there. @returns false when somebody else was first */
+/** Keeps what is under way with a tool. @param version as it was read; 0: nothing was there. @returns false when somebody else was first */
 export function putBalanceWork(tx: Tx, assemblyId: number, body: unknown, version: number): boolean {
-  const text = JSON.stringify(body)
-  const done =
-    version === 0
-      ? prepare(tx, 'INSERT INTO balance_work (assembly_id, body) VALUES (?, ?) ON CONFLICT (assembly_id) DO NOTHING').run(
-          assemblyId,
-          text,
-        )
-      : prepare(tx, 'UPDATE balance_work SET body = ?, version = version + 1 WHERE assembly_id = ? AND version = ?').run(
-          text,
-          assemblyId,
-          version,
-        )
+  const done = prepare(
+    tx,
+    `INSERT INTO balance_work (assembly_id, body) VALUES (:id, :body)
+     ON CONFLICT (assembly_id) DO UPDATE SET body = excluded.body, version = version + 1 WHERE version = :version`,
+  ).run({ id: assemblyId, body: JSON.stringify(body), version })
   return done.changes === 1
 }
 
-export const dropBalanceWork = (tx: Tx, assemblyId: number): void => {
-  prepare(tx, 'DELETE FROM balance_work WHERE assembly_id = ?').run(assemblyId)
+/** What was run and begun does not count any more; what the tool is balanced for stays. Whoever has the sheet open is told. */
+export function resetBalanceWork(tx: Tx, assemblyId: number): void {
+  prepare(
+    tx,
+    `UPDATE balance_work SET version = version + 1, body = json_object('wanted', json(body -> '$.wanted'),
+       'round', (SELECT coalesce(max(round) + 1, 0) FROM balance_run r WHERE r.assembly_id = balance_work.assembly_id))
+     WHERE assembly_id = ?`,
+  ).run(assemblyId)
 }
 
 export function insertResult(
@@ -74,7 +73,7 @@ export const voidResults = (tx: Tx, assemblyId: number, at: string, reason: Void
 
 /** The tool was touched: what is under way begins anew too. */
 export function voidBalance(tx: Tx, assemblyId: number, at: string, reason: VoidReason): number {
-  dropBalanceWork(tx, assemblyId)
+  resetBalanceWork(tx, assemblyId)
   return voidResults(tx, assemblyId, at, reason)
 }
 
@@ -92,10 +91,19 @@ export function putHolderBalance(tx: Tx, serial: string, { version, ...body }: H
   return done.changes === 1
 }
 
-/** @param use null: it stands */
-export function putSpindleUse(tx: Tx, use: SpindleUse | null): void {
-  prepare(
+/** @param version as it was read; left out: whatever is there. @returns false when somebody else was first */
+function putSpindleWork(tx: Tx, name: 'run' | 'calibration', body: unknown, version?: number): boolean {
+  const done = prepare(
     tx,
-    'INSERT INTO balance_work (assembly_id, body) VALUES (-1, ?) ON CONFLICT (assembly_id) DO UPDATE SET body = excluded.body, version = version + 1',
-  ).run(JSON.stringify(use))
+    `INSERT INTO spindle_work (name, body) VALUES (:name, :body)
+     ON CONFLICT (name) DO UPDATE SET body = excluded.body, version = version + 1 WHERE :version IS NULL OR version = :version`,
+  ).run({ name, body: JSON.stringify(body), version: version ?? null })
+  return done.changes === 1
 }
+
+/** @param use null: the run belongs to nobody, and nobody can take it */
+export const putSpindleUse = (tx: Tx, use: SpindleUse | null): void => void putSpindleWork(tx, 'run', use)
+
+/** @param body null: none is under way. @returns false when somebody else was first */
+export const putCalibrationWork = (tx: Tx, body: unknown, version?: number): boolean =>
+  putSpindleWork(tx, 'calibration', body, version)

@@ -18,7 +18,7 @@ export type SpindleError =
   /** Nothing is clamped in it. */
   | { readonly code: 'EMPTY' }
   | { readonly code: 'TOO_FAST'; readonly rpm: number; readonly most: number }
-  /** Nothing was recorded, or it was taken already. */
+  /** Nothing was recorded since something was clamped. */
   | { readonly code: 'NO_RECORD' }
   /** The guard was opened, or it was stopped, before all turns were done. */
   | { readonly code: 'BROKEN_OFF' }
@@ -44,7 +44,7 @@ export interface BalancingSpindle {
   state(): Promise<Result<SpindleState, SpindleError>>
   /** Runs up, records so many turns, runs down. */
   start(order: SpinOrder): Promise<Result<null, SpindleError>>
-  /** What the last run recorded; once. */
+  /** What the last run recorded; the same until the next one is started. */
   record(): Promise<Result<Spin, SpindleError>>
   stop(): Promise<Result<null, SpindleError>>
 }

@@ -162,7 +162,6 @@ export function simulatedSpindle(memory: SpindleMemory): BalancingSpindle & { re
       if (!now.run) return fail({ code: 'NO_RECORD' })
       if (turns(now)) return fail({ code: 'TURNING' })
       const spin = recorded(now, memory.truthOf)
-      save({ run: null })
       return spin ? ok(spin) : fail({ code: 'NO_RECORD' })
     },
     async stop() {

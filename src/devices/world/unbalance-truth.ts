@@ -20,6 +20,8 @@ export interface UnbalanceTruth {
 }
 
 export interface RealPart {
+  /** Which piece of its kind it is. */
+  readonly seed: number
   readonly what: string
   readonly massKg: number
   readonly zMm: number
@@ -34,17 +36,17 @@ const towards = (what: string, zMm: number, gmm: number, deg: number): OffAxis =
   y: gmm * Math.sin(degToRad(deg)),
 })
 
-/** A tool as it was put together; the same seed gives the same tool. A long part is off at its two ends, each its own way. */
-export function makeUnbalance(seed: number, parts: readonly RealPart[]): UnbalanceTruth {
-  const { uniform } = seededRandom(seed ^ 0x5eed)
+/** A tool as it was put together; the same seeds give the same tool. A part is off at its two ends, each its own way. */
+export function makeUnbalance(parts: readonly RealPart[]): UnbalanceTruth {
   const massKg = parts.reduce((sum, part) => sum + part.massKg, 0)
   const cgZMm = parts.reduce((sum, part) => sum + part.massKg * part.zMm, 0) / massKg
-  const off = parts.flatMap(({ what, massKg: own, zMm, offUm }) =>
-    [-1, 1].map((end) => {
+  const off = parts.flatMap(({ seed, what, massKg: own, zMm, offUm }) => {
+    const { uniform } = seededRandom(seed)
+    return [-1, 1].map((end) => {
       const gmm = (own / 2) * offUm * (0.5 + uniform())
       return towards(what, zMm + end * 12, gmm, 360 * uniform())
-    }),
-  )
+    })
+  })
   return { massKg, cgZMm, off }
 }
 
@@ -79,6 +81,18 @@ export function withHole(
 ): UnbalanceTruth {
   const { normal } = seededRandom(seed)
   return withOff(truth, towards(hole.name, hole.zMm, -hole.gmm * (1 + 0.015 * normal()), hole.deg + 0.2 * normal()))
+}
+
+/** With mass put on at a place, beside whatever is there already. */
+export function withAdded(
+  truth: UnbalanceTruth,
+  place: { name: string; zMm: number; radiusMm: number; deg: number },
+  massG: number,
+  seed: number,
+): UnbalanceTruth {
+  const { normal } = seededRandom(seed)
+  const real = (massG + 0.01 * normal()) * (place.radiusMm + 0.1 * normal())
+  return { ...truth, off: [...truth.off, towards(place.name, place.zMm, real, place.deg + 0.3 * normal())] }
 }
 
 /** With a mass that is known exactly, such as a trial mass with its certificate. */

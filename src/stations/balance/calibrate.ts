@@ -1,17 +1,14 @@
 import type { Heavy } from '@/codecs/heavy'
 import { calibrate, parted, vectorOf, type Answer } from '@/core/balance'
 import { fail, ok, type Result } from '@/core/units'
-import { getBalanceWork, listCalibrations, spindleUse, type Calibration } from '@/db/balance/read'
-import { dropBalanceWork, insertCalibration, insertRun, putBalanceWork, putSpindleUse } from '@/db/balance/write'
+import { listCalibrations, spindleUse, spindleWork, type Calibration } from '@/db/balance/read'
+import { insertCalibration, insertRun, putCalibrationWork, putSpindleUse } from '@/db/balance/write'
 import type { Db } from '@/db/connection'
 import type { BalancingSpindle } from '@/devices/spindle/port'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
 import { must, putFile, withFile, write } from '../write'
 import { begin, taken, type SpinFiles } from './spin'
-
-/** The rotor's own row among the tools that are being balanced. */
-const ROTOR = 0
 
 /** What is in the rotor for each run: nothing, a mass in the back plane at 0°, one in the front plane at 90°; each at both seats. */
 export const CALIBRATION_RUNS = [
@@ -24,6 +21,9 @@ export const CALIBRATION_RUNS = [
 ] as const
 const BACK_DEG = 0
 const FRONT_DEG = 90
+
+/** Calibrations that are listed. */
+const SHOWN = 10
 
 export interface CalibrationWork {
   readonly rotor: string
@@ -40,8 +40,8 @@ export interface CalibrationSheet {
 }
 
 export function readCalibration(db: Db): CalibrationSheet {
-  const read = getBalanceWork(db, ROTOR)
-  return { work: (read?.body ?? null) as CalibrationWork | null, version: read?.version ?? 0, last: listCalibrations(db, 10) }
+  const { body, version } = spindleWork(db, 'calibration')
+  return { work: body as CalibrationWork | null, version, last: listCalibrations(db, SHOWN) }
 }
 
 const CHANGED: Refusal = { code: 'CHANGED', what: 'readings' }
@@ -60,14 +60,14 @@ export function beginCalibration(
   if (backMm === frontMm) return fail({ code: 'BAD_BALANCE', why: 'same height' })
   const next: CalibrationWork = { rotor, zMm: [backMm, frontMm], trialGmm, runs: [] }
   return write(work, null, (tx) => {
-    must(putBalanceWork(tx.db, ROTOR, next, version), CHANGED)
+    must(putCalibrationWork(tx.db, next, version), CHANGED)
     return null
   })
 }
 
 export function dropCalibration(work: Work): Result<null, Refusal> {
   return write(work, null, (tx) => {
-    dropBalanceWork(tx.db, ROTOR)
+    putCalibrationWork(tx.db, null)
     return null
   })
 }
@@ -80,7 +80,7 @@ export async function startCalibrationSpin(
   const { work: under, version: now } = readCalibration(work.db)
   const next = under && CALIBRATION_RUNS[under.runs.length]
   if (!next || now !== version) return fail(CHANGED)
-  return begin(work, spindle, { assemblyId: ROTOR, seat: next.seat, round: under.runs.length })
+  return begin(work, spindle, { assemblyId: null, seat: next.seat, round: under.runs.length })
 }
 
 /** Takes a run of the rotor; after the last the coefficients are computed and count from now on. */
@@ -94,10 +94,10 @@ export async function takeCalibrationSpin(
   const { work: under, version: now } = readCalibration(work.db)
   const use = spindleUse(work.db)
   if (!under || now !== version) return fail(CHANGED)
-  if (use?.assemblyId !== ROTOR || use.round !== under.runs.length) return fail({ code: 'OTHER_RUN' })
+  if (use?.assemblyId !== null || use.round !== under.runs.length) return fail({ code: 'OTHER_RUN' })
   const state = await spindle.state()
   if (!state.ok) return fail({ code: 'SPINDLE', error: state.error })
-  const run = await taken(spindle, heavy)
+  const run = await taken(work, spindle, heavy)
   if (!run.ok) return run
   const { answers, rpm, zip } = run.value
   const next: CalibrationWork = { ...under, runs: [...under.runs, { answers, rpm }] }
@@ -113,13 +113,19 @@ export async function takeCalibrationSpin(
       write(work, entry && { entry }, (tx) => {
         const person = { at: tx.now, personId: tx.person.id }
         const { seat, round } = use
-        const run = { assemblyId: null, serial: under.rotor, round, seat, rpm, answers, evidence: place.value }
+        const run = { assemblyId: null, serial: under.rotor, round, seat, rpm, answers, calibration: null, evidence: place.value }
         insertRun(tx.db, { ...person, ...run })
         putSpindleUse(tx.db, null)
-        if (made.value) {
-          insertCalibration(tx.db, { ...person, ...made.value, coupling: state.value.coupling, rpm, rotor: under.rotor })
-          dropBalanceWork(tx.db, ROTOR)
-        } else must(putBalanceWork(tx.db, ROTOR, next, version), CHANGED)
+        if (made.value)
+          insertCalibration(tx.db, {
+            ...person,
+            ...made.value,
+            coupling: state.value.coupling,
+            rpm,
+            rotor: under.rotor,
+            trialGmm: under.trialGmm,
+          })
+        must(putCalibrationWork(tx.db, made.value ? null : next, version), CHANGED)
         return { left }
       }),
   )

@@ -11,7 +11,7 @@ import type {
   Standing,
 } from '@/core/balance'
 import type { Complex } from '@/core/numeric'
-import type { Coupling } from '@/core/tool'
+import type { Arc, Coupling } from '@/core/tool'
 import type { Bare } from '@/core/units'
 import type { SpindleError, SpindleState } from '@/devices/spindle/port'
 import { contract, OneSerial, Serial, type Said } from '../contract'
@@ -37,7 +37,7 @@ export interface BalanceRefusals {
   NOT_BALANCED: { readonly serial: string }
   NOTHING_TO_CORRECT: { readonly serial: string }
   FIT_UNDER_WAY: { readonly left: number }
-  NO_SCREW: { readonly part: string }
+  NO_SCREW: { readonly massG: number }
 }
 
 const Version = z.number().int().min(0)
@@ -47,15 +47,17 @@ const Rpm = z.number().min(100).max(200_000)
 
 /** What a tool is balanced for, where its definition does not say. */
 export const setWanted = contract()(z.object({ serial: Serial, grade: Grade, rpm: Rpm, version: Version }))
-/** What the spindle does now, and with which tool Boulder started it; 0: the rotor. */
+/** What the spindle does now, and whose run Boulder started; null within it: the rotor's. */
 export interface SpindleView extends SpindleState {
-  readonly with: { readonly assemblyId: number; readonly seat: 0 | 180; readonly round: number } | null
+  readonly with: { readonly assemblyId: number | null; readonly seat: 0 | 180; readonly round: number } | null
 }
 export const spindleState = contract<SpindleView>()(z.object({}))
 /** Starts the spindle with the tool in it. */
 export const startSpin = contract()(z.object({ serial: Serial, seat: Seat, version: Version }))
 /** Takes what the spindle recorded. */
 export const takeSpin = contract<{ readonly grade: number | null }>()(z.object({ serial: Serial, version: Version }))
+/** The corrections once more, with what is in the drawer now. */
+export const computeFits = contract()(z.object({ serial: Serial, version: Version }))
 /** Which correction is done. */
 export const chooseFit = contract()(z.object({ serial: Serial, fit: z.number().int().min(0).max(20), version: Version }))
 /** The next step of the correction is done. */
@@ -91,6 +93,10 @@ export interface DrawnPlane {
   readonly name: PlaneName | null
   readonly zMm: number
   readonly holes: readonly number[]
+  /** Where mass may be added, °. */
+  readonly places: readonly number[]
+  /** Where nothing may be drilled, °; empty where it is not drilled. */
+  readonly never: readonly Arc[]
 }
 
 export interface BalanceView {
@@ -106,6 +112,8 @@ export interface BalanceView {
   readonly massKg: number | null
   /** 0 before the first correction. */
   readonly round: number
+  /** The holder has holes for screws of this thread, and none are in the drawer; null: there are some. */
+  readonly emptyDrawer: string | null
   /** Which seat is run next; null once both are in. */
   readonly seat: 0 | 180 | null
   /** As it was found in this round; and before the first correction. */
@@ -153,6 +161,7 @@ export interface CalibrationView {
     readonly coupling: Coupling
     readonly rotor: string
     readonly influence: Influence
+    readonly trialGmm: number | null
     readonly residual: readonly Complex[]
     readonly condition: number
   }[]

@@ -1,16 +1,25 @@
 import type { Heavy } from '@/codecs/heavy'
 import { isGood, type BalanceFit, type FitStep } from '@/core/balance'
+import { nextState } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
-import { currentHandover } from '@/db/handover/read'
+import { moveAssembly } from '@/db/assembly/write'
 import { voidCurrent } from '@/db/handover/write'
-import { dropBalanceWork, insertResult, putBalanceWork, putHolderBalance, voidResults } from '@/db/balance/write'
-import type { HolderBalance } from '@/db/balance/read'
+import type { BalanceResult, HolderBalance } from '@/db/balance/read'
+import { insertResult, putBalanceWork, putHolderBalance, resetBalanceWork, voidResults } from '@/db/balance/write'
 import { lyingOf } from '@/db/stock/read'
 import type { Refusal } from '../refusals'
 import { bookInside, moves } from '../store/book'
 import type { Work } from '../work'
 import { must, need, refuser, write, type Writing } from '../write'
-import { judgedFor, presentRound, readBalance, type BalanceSheet, type BalanceWork } from './balance-sheet'
+import {
+  fitUnderWay,
+  judgedFor,
+  presentRound,
+  readBalance,
+  refuseOut,
+  type BalanceSheet,
+  type BalanceWork,
+} from './balance-sheet'
 import { fitsTask } from './fits-task'
 
 /** Faster than any spindle: a tool whose parts name no speed. */
@@ -26,12 +35,23 @@ function opened(
   const sheet = readBalance(work.db, serial)
   if (!sheet) return fail({ code: 'UNKNOWN_SERIAL', serial })
   if (sheet.version !== version) return fail(changed(serial))
-  return ok(sheet)
+  const out = refuseOut(sheet.assembly)
+  return out ? fail(out) : ok(sheet)
 }
 
 const keepWork = (tx: Writing, { assembly, version }: BalanceSheet, next: BalanceWork): null => {
   must(putBalanceWork(tx.db, assembly.id, next, version), changed(assembly.serial))
   return null
+}
+
+/** Corrections of what was found, once more; not while one is under way. */
+async function fitsFor(work: Work, heavy: Pick<Heavy, 'fits'>, sheet: BalanceSheet): Promise<Result<BalanceWork, Refusal>> {
+  const { work: was } = sheet
+  const under = fitUnderWay(was)
+  if (under) return fail(under)
+  const task = fitsTask(work.db, sheet)
+  const fits = task ? await heavy.fits(task) : ok([])
+  return fits.ok ? ok({ ...was, fits: fits.value, chosen: 0 }) : fits
 }
 
 /** What a tool is balanced for, typed. What was found already is judged by it anew. */
@@ -40,22 +60,30 @@ export async function setWanted(
   heavy: Pick<Heavy, 'fits'>,
   given: { readonly serial: string; readonly grade: number; readonly rpm: number; readonly version: number },
 ): Promise<Result<null, Refusal>> {
-  const read = opened(work, given)
-  if (!read.ok) return read
-  const sheet = read.value
-  const { assembly, work: was, slowest } = sheet
+  const sheet = opened(work, given)
+  if (!sheet.ok) return sheet
+  const { assembly, slowest } = sheet.value
   const { grade, rpm, serial } = given
   if (slowest && rpm > slowest.rpm)
     return refuser(work, 'Balance', { serial })({ code: 'ABOVE_WEAKEST', rpm, most: slowest.rpm, part: slowest.part })
-  if (was.done > 0) return fail({ code: 'FIT_UNDER_WAY', left: (was.fits[was.chosen]?.steps.length ?? 0) - was.done })
-  const judged = judgedFor(sheet, { grade, rpm })
-  const task = fitsTask(work.db, judged)
-  const fits = task ? await heavy.fits(task) : ok([])
-  if (!fits.ok) return fits
+  const next = await fitsFor(work, heavy, judgedFor(sheet.value, { grade, rpm }))
+  if (!next.ok) return next
   const entry = { code: 'BALANCE_WANTED', grade, rpm } as const
   return write(work, { entry, serial, t: assembly.t, machine: assembly.machine }, (tx) =>
-    keepWork(tx, sheet, { ...was, wanted: { grade, rpm }, fits: fits.value, chosen: 0 }),
+    keepWork(tx, sheet.value, { ...next.value, wanted: { grade, rpm } }),
   )
+}
+
+/** With what is in the drawer now. */
+export async function computeFits(
+  work: Work,
+  heavy: Pick<Heavy, 'fits'>,
+  given: { readonly serial: string; readonly version: number },
+): Promise<Result<null, Refusal>> {
+  const sheet = opened(work, given)
+  if (!sheet.ok) return sheet
+  const next = await fitsFor(work, heavy, sheet.value)
+  return next.ok ? write(work, null, (tx) => keepWork(tx, sheet.value, next.value)) : next
 }
 
 /** Which correction is done; not once its first step is. */
@@ -66,7 +94,8 @@ export function chooseFit(
   const sheet = opened(work, given)
   if (!sheet.ok) return sheet
   const { work: was } = sheet.value
-  if (was.done > 0) return fail({ code: 'FIT_UNDER_WAY', left: was.fits[was.chosen].steps.length - was.done })
+  const under = fitUnderWay(was)
+  if (under) return fail(under)
   if (!was.fits[given.fit]) return fail({ code: 'NOTHING_TO_CORRECT', serial: given.serial })
   return write(work, null, (tx) => keepWork(tx, sheet.value, { ...was, chosen: given.fit }))
 }
@@ -85,8 +114,12 @@ function withStep(has: HolderBalance, step: FitStep): HolderBalance {
       return { ...has, rings: [...has.rings.filter((r) => r.plane !== plane || r.ring !== ring), { plane, ring, deg }] }
     }
     case 'drill': {
-      const { plane, deg, depthMm } = step
-      return { ...has, holes: [...has.holes, { plane, deg, depthMm }] }
+      const { plane, deg, depthMm, removedG } = step
+      return { ...has, holes: [...has.holes, { plane, deg, depthMm, removedG }] }
+    }
+    case 'add': {
+      const { plane, deg, massG } = step
+      return { ...has, added: [...has.added, { plane, deg, massG }] }
     }
   }
 }
@@ -100,7 +133,7 @@ function bookStep(tx: Writing, serial: string, step: FitStep): void {
     need(bookInside(tx, moves.takeOut(step.part, 1, serial, most?.place ?? null)))
     return
   }
-  must(most !== undefined && most.count > 0, { code: 'NO_SCREW', part: step.part })
+  must(most !== undefined && most.count > 0, { code: 'NO_SCREW', massG: step.massG })
   need(bookInside(tx, moves.buildIn(step.part, 1, serial, { place: most.place })))
 }
 
@@ -132,8 +165,24 @@ export function confirmStep(
 
 /** What was balanced, and what was handed over with it, is not so any more. */
 function voidNow(tx: Writing, { assembly }: BalanceSheet): void {
-  if (voidResults(tx.db, assembly.id, tx.now, { code: 'BALANCED_AGAIN' }) === 0) return
-  if (currentHandover(tx.db, assembly.serial)) voidCurrent(tx.db, assembly.serial, tx.now, { code: 'BALANCED_AGAIN' })
+  const { id, serial, state } = assembly
+  if (voidResults(tx.db, id, tx.now, { code: 'BALANCED_AGAIN' }) === 0) return
+  if (voidCurrent(tx.db, serial, tx.now, { code: 'BALANCED_AGAIN' }) === null) return
+  const next = nextState(state, 'void')
+  if (next) must(moveAssembly(tx.db, assembly, { state: next }), changed(serial))
+}
+
+/** What a tool is from now on, in place of whatever was known before. */
+function keepResult(
+  tx: Writing,
+  sheet: BalanceSheet,
+  found: Pick<BalanceResult, 'wanted' | 'grade' | 'rpm' | 'goodToRpm' | 'standing' | 'elsewhere' | 'runs' | 'calibration'>,
+): void {
+  const { assembly, tool } = sheet
+  voidNow(tx, sheet)
+  const { id: assemblyId, serial } = assembly
+  const known = { assemblyId, serial, at: tx.now, personId: tx.person.id, massKg: tool?.massKg ?? null }
+  insertResult(tx.db, { ...known, ...found })
 }
 
 /** What was found in the last round is what the tool is. */
@@ -143,36 +192,28 @@ export function saveBalance(
 ): Result<{ readonly grade: number; readonly goodToRpm: number }, Refusal> {
   const sheet = opened(work, given)
   if (!sheet.ok) return sheet
-  const { assembly, work: was, wanted, tool, slowest, runs, calibration } = sheet.value
+  const { assembly, work: was, wanted, slowest, calibration } = sheet.value
   const present = presentRound(sheet.value)
   const { serial, t, machine } = assembly
-  if (!present || !wanted || !tool || was.done > 0) return fail({ code: 'NOT_BALANCED', serial })
+  if (!present || !wanted || was.done > 0) return fail({ code: 'NOT_BALANCED', serial })
   const { standing } = present
+  const { grade } = standing
   const goodToRpm = Math.min(standing.goodToRpm, slowest?.rpm ?? MOST_RPM)
-  const entry = { code: 'BALANCED', grade: standing.grade, wanted, goodToRpm, good: isGood(standing, wanted), by: null } as const
+  const entry = { code: 'BALANCED', grade, wanted, goodToRpm, good: isGood(standing, wanted), by: null } as const
   return write(work, { entry, serial, t, machine }, (tx) => {
-    voidNow(tx, sheet.value)
-    insertResult(tx.db, {
-      assemblyId: assembly.id,
-      serial,
-      at: tx.now,
-      personId: tx.person.id,
+    keepResult(tx, sheet.value, {
       wanted,
-      grade: standing.grade,
+      grade,
       rpm: wanted.rpm,
       goodToRpm,
-      massKg: tool.massKg,
       standing,
       elsewhere: null,
-      runs: runs.filter((run) => run.round === was.round).map(({ id }) => id),
+      runs: present.runs,
       calibration: calibration?.id ?? null,
     })
     // whoever measures again begins with a new round
-    must(
-      putBalanceWork(tx.db, assembly.id, { ...was, round: was.round + 1, fits: [], chosen: 0, done: 0 }, sheet.value.version),
-      changed(serial),
-    )
-    return { grade: standing.grade, goodToRpm }
+    keepWork(tx, sheet.value, { ...was, round: was.round + 1, fits: [], chosen: 0, done: 0 })
+    return { grade, goodToRpm }
   })
 }
 
@@ -185,37 +226,17 @@ export function typeBalance(
   if (!sheet) return fail({ code: 'UNKNOWN_SERIAL', serial })
   const { assembly, slowest } = sheet
   const { t, machine } = assembly
-  if (assembly.state === 'loaded') return fail({ code: 'IN_A_MACHINE', serial, machine: machine ?? '' })
+  const out = refuseOut(assembly)
+  if (out) return fail(out)
   if (slowest && rpm > slowest.rpm)
     return refuser(work, 'Balance', { serial, t, machine })({ code: 'ABOVE_WEAKEST', rpm, most: slowest.rpm, part: slowest.part })
   const wanted = sheet.wanted ?? { grade, rpm }
   // one residual unbalance is a lower grade at a lower speed
   const goodToRpm = Math.min((rpm * wanted.grade) / grade, slowest?.rpm ?? MOST_RPM)
-  const entry = {
-    code: 'BALANCED',
-    grade,
-    wanted: { grade, rpm },
-    goodToRpm,
-    good: (grade * wanted.rpm) / rpm <= wanted.grade,
-    by,
-  } as const
+  const good = (grade * wanted.rpm) / rpm <= wanted.grade
+  const entry = { code: 'BALANCED', grade, wanted: { grade: wanted.grade, rpm }, goodToRpm, good, by } as const
   return write(work, { entry, serial, t, machine }, (tx) => {
-    voidNow(tx, sheet)
-    insertResult(tx.db, {
-      assemblyId: assembly.id,
-      serial,
-      at: tx.now,
-      personId: tx.person.id,
-      wanted,
-      grade,
-      rpm,
-      goodToRpm,
-      massKg: sheet.tool?.massKg ?? null,
-      standing: null,
-      elsewhere: by,
-      runs: [],
-      calibration: null,
-    })
+    keepResult(tx, sheet, { wanted, grade, rpm, goodToRpm, standing: null, elsewhere: by, runs: [], calibration: null })
     return null
   })
 }
@@ -224,11 +245,9 @@ export function typeBalance(
 export function dropBalance(work: Work, serial: string): Result<null, Refusal> {
   const sheet = readBalance(work.db, serial)
   if (!sheet) return fail({ code: 'UNKNOWN_SERIAL', serial })
-  const { assembly, runs } = sheet
-  const round = 1 + Math.max(-1, ...runs.map((run) => run.round))
+  const { assembly } = sheet
   return write(work, { entry: { code: 'BALANCE_DROPPED' }, serial, t: assembly.t, machine: assembly.machine }, (tx) => {
-    dropBalanceWork(tx.db, assembly.id)
-    if (round > 0) putBalanceWork(tx.db, assembly.id, { wanted: sheet.work.wanted, round, fits: [], chosen: 0, done: 0 }, 0)
+    resetBalanceWork(tx.db, assembly.id)
     return null
   })
 }

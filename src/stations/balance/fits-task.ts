@@ -3,31 +3,30 @@ import { numberOf } from '@/core/tool'
 import type { Db } from '@/db/connection'
 import { listComponents } from '@/db/library/read'
 import { balanceOf } from '@/db/stock/read'
+import { practiceOf } from '../practice'
 import { presentRound, type BalanceSheet } from './balance-sheet'
-
-/** A drill as it is in every shop (common practice, no source). */
-const BIT = { diameterMm: 6, pointDeg: 118 }
 
 /** What a correction is computed from; null where nothing was found yet. */
 export function fitsTask(db: Db, sheet: BalanceSheet): FitsTask | null {
-  const { tool, wanted, provision, has, calibration } = sheet
+  const { tool, wanted, provision, has } = sheet
   const present = presentRound(sheet)
-  if (!tool || !wanted || !calibration || !present) return null
-  const { found } = present
+  if (!tool || !wanted || !present) return null
+  const { found, influence } = present
+  const { balanceBitMm: diameterMm, balancePointDeg: pointDeg } = practiceOf(db)
   return {
-    spread: { zMm: calibration.influence.zMm, at: found.planes },
+    spread: { zMm: influence.zMm, at: found.planes },
     sigmaGmm: Math.max(...found.sigma),
     tool,
     wanted,
     provision,
     has,
     drawer: drawerFor(db, provision.thread),
-    bit: BIT,
+    bit: { diameterMm, pointDeg },
   }
 }
 
 /** Balancing screws that fit a thread, with how many are at hand. */
-function drawerFor(db: Db, thread: string | null): FitsTask['drawer'] {
+export function drawerFor(db: Db, thread: string | null): FitsTask['drawer'] {
   if (thread === null) return []
   return listComponents(db).flatMap((part) => {
     const massG = part.kind === 'balance-screw' && part.TDZ === thread ? numberOf(part, 'screwG') : undefined

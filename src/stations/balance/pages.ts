@@ -1,12 +1,13 @@
 /** What the pages of Balance show. */
-import { isGood, kindsOf, repeatableGrade, type BalanceFit } from '@/core/balance'
-import { holderBalance, spindleUse } from '@/db/balance/read'
+import { isGood, kindsOf, repeatableGrade, type FitKind, type Provision } from '@/core/balance'
+import { spindleUse } from '@/db/balance/read'
 import type { Db } from '@/db/connection'
 import { practiceOf } from '../practice'
 import type { Refusal } from '../refusals'
 import type { BalanceView, CalibrationView, DrawnPlane } from './contract'
 import { CALIBRATION_RUNS, readCalibration } from './calibrate'
-import { nextSeat, presentRound, readBalance, refuseBalance } from './balance-sheet'
+import { kindOf, nextSeat, presentRound, readBalance, refuseBalance } from './balance-sheet'
+import { drawerFor } from './fits-task'
 
 export const readSpindleUse = spindleUse
 
@@ -40,8 +41,9 @@ export function readBalanceView(db: Db, serial: string, now: string): BalanceRea
     fits: work.fits,
     chosen: work.chosen,
     done: work.done,
-    has: holderBalance(db, serial),
-    planes: drawnPlanes(sheet.provision, work.fits[work.chosen]?.kind ?? kindsOf(provision)[0] ?? null),
+    has: sheet.has,
+    emptyDrawer: hasScrews(db, provision) ? null : provision.thread,
+    planes: drawnPlanes(provision, kindOf(work, provision)),
     correctable: kindsOf(provision).length > 0,
     rounds: sheet.rounds.map(({ round, standing, at }) => ({ round, grade: standing.grade, at })),
     result: result && {
@@ -58,15 +60,17 @@ export function readBalanceView(db: Db, serial: string, now: string): BalanceRea
   }
 }
 
-function drawnPlanes(
-  provision: NonNullable<ReturnType<typeof readBalance>>['provision'],
-  kind: BalanceFit['kind'] | null,
-): DrawnPlane[] {
-  if (kind === null) return [{ name: null, zMm: 0, holes: [] }]
+const hasScrews = (db: Db, { thread, screws }: Provision): boolean =>
+  screws.length === 0 || drawerFor(db, thread).some(({ stock }) => stock > 0)
+
+function drawnPlanes(provision: Provision, kind: FitKind | null): DrawnPlane[] {
+  if (kind === null) return [{ name: null, zMm: 0, holes: [], places: [], never: [] }]
   return provision[kind].map((plane) => ({
     name: plane.name,
     zMm: plane.zMm,
     holes: 'holes' in plane ? plane.holes.map(({ deg }) => deg) : [],
+    places: 'angles' in plane ? plane.angles : [],
+    never: kind === 'drill' ? provision.never : [],
   }))
 }
 

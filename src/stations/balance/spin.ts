@@ -1,14 +1,14 @@
 import type { Heavy } from '@/codecs/heavy'
 import { inStep } from '@/core/balance'
 import { fail, ok, type Result } from '@/core/units'
-import { spindleUse, type BalanceRun } from '@/db/balance/read'
+import { spindleUse, type BalanceRun, type SpindleUse } from '@/db/balance/read'
 import { insertRun, putBalanceWork, putSpindleUse } from '@/db/balance/write'
 import type { BalancingSpindle } from '@/devices/spindle/port'
 import { practiceOf } from '../practice'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
 import { must, putFile, refuser, withFile, write } from '../write'
-import { presentRound, readBalance, refuseBalance, withRun, type BalanceWork } from './balance-sheet'
+import { fitUnderWay, presentRound, readBalance, refuseBalance, withRun, type BalanceWork } from './balance-sheet'
 import { fitsTask } from './fits-task'
 
 /** Where runs are kept. */
@@ -34,7 +34,8 @@ export async function startSpin(
   const against = refuseBalance(work.db, sheet, work.now)
   if (against) return refuse(against)
   if (sheet.version !== version) return fail(changed(serial))
-  if (sheet.work.done > 0) return refuse({ code: 'FIT_UNDER_WAY', left: stepsLeft(sheet.work) })
+  const under = fitUnderWay(sheet.work)
+  if (under) return refuse(under)
   const state = await spindle.state()
   if (!state.ok) return fail({ code: 'SPINDLE', error: state.error })
   if (state.value.coupling !== assembly.coupling)
@@ -42,33 +43,45 @@ export async function startSpin(
   return begin(work, spindle, { assemblyId: assembly.id, seat, round: sheet.work.round })
 }
 
-/** Orders the run, then notes whose it is; where that cannot be noted, it is stopped. */
-export async function begin(
-  work: Work,
-  spindle: BalancingSpindle,
-  use: { readonly assemblyId: number; readonly seat: 0 | 180; readonly round: number },
-): Promise<Result<null, Refusal>> {
+/**
+ * Orders a run and notes whose it is. Before that it is nobody's: were the server to die in between, nobody could take the run of one
+ * tool for another's.
+ */
+export async function begin(work: Work, spindle: BalancingSpindle, use: SpindleUse): Promise<Result<null, Refusal>> {
+  const belongsTo = (whose: SpindleUse | null) =>
+    write(work, null, (tx) => {
+      putSpindleUse(tx.db, whose)
+      return null
+    })
+  const state = await spindle.state()
+  if (!state.ok) return fail({ code: 'SPINDLE', error: state.error })
+  if (state.value.phase !== 'standing') return fail({ code: 'SPINDLE', error: { code: 'TURNING' } })
+  const freed = belongsTo(null)
+  if (!freed.ok) return freed
   const started = await spindle.start({ rpm: practiceOf(work.db).balanceRpm, turns: TURNS })
   if (!started.ok) return fail({ code: 'SPINDLE', error: started.error })
-  const noted = write(work, null, (tx) => {
-    putSpindleUse(tx.db, use)
-    return null
-  })
+  const noted = belongsTo(use)
   if (!noted.ok) await spindle.stop()
   return noted
 }
 
-const stepsLeft = ({ fits, chosen, done }: BalanceWork): number => (fits[chosen]?.steps.length ?? 0) - done
-
-/** What the spindle recorded, in step with it; as a file too. */
+/** What the spindle recorded, in step with it; as a file too. A run that cannot be used is nobody's any more: it is made again. */
 export async function taken(
+  work: Work,
   spindle: BalancingSpindle,
   heavy: Pick<Heavy, 'spin'>,
-): Promise<Result<{ readonly answers: BalanceRun['answers']; readonly rpm: number; readonly zip: Uint8Array }, Refusal>> {
+): Promise<Result<Pick<BalanceRun, 'answers' | 'rpm'> & { readonly zip: Uint8Array }, Refusal>> {
+  const useless = (refusal: Refusal) => {
+    const freed = write(work, null, (tx) => putSpindleUse(tx.db, null))
+    return freed.ok ? fail(refusal) : freed
+  }
   const spin = await spindle.record()
-  if (!spin.ok) return fail({ code: 'SPINDLE', error: spin.error })
+  if (!spin.ok)
+    return spin.error.code === 'UNREACHABLE' || spin.error.code === 'TURNING'
+      ? fail({ code: 'SPINDLE', error: spin.error })
+      : useless({ code: 'SPINDLE', error: spin.error })
   const found = inStep(spin.value)
-  if (!found.ok) return fail({ code: 'SPIN', fault: found.error })
+  if (!found.ok) return useless({ code: 'SPIN', fault: found.error })
   const zip = await heavy.spin(spin.value)
   return zip.ok ? ok({ ...found.value, zip: zip.value }) : zip
 }
@@ -87,10 +100,19 @@ export async function takeSpin(
   const use = spindleUse(work.db)
   if (use?.assemblyId !== assembly.id || use.round !== sheet.work.round) return fail({ code: 'OTHER_RUN' })
   if (sheet.version !== version) return fail(changed(serial))
-  const run = await taken(spindle, heavy)
+  const run = await taken(work, spindle, heavy)
   if (!run.ok) return run
   const { answers, rpm, zip } = run.value
-  const fresh = { assemblyId: assembly.id, serial, round: use.round, seat: use.seat, at: work.now, rpm, answers }
+  const fresh = {
+    assemblyId: assembly.id,
+    serial,
+    round: use.round,
+    seat: use.seat,
+    at: work.now,
+    rpm,
+    answers,
+    calibration: sheet.calibration?.id ?? null,
+  }
   const after = withRun(sheet, { ...fresh, id: 0, who: '', evidence: '' })
   const found = presentRound(after)
   const task = fitsTask(work.db, after)

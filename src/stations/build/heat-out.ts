@@ -21,7 +21,7 @@ import {
   type Refusal as FitsRefusal,
   type Removal,
 } from '@/core/fits'
-import { nextState, shankLimits, type Assembly, type Heat } from '@/core/tool'
+import { isLead, nextState, shankLimits, type Assembly, type Heat } from '@/core/tool'
 import { ok, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
@@ -108,8 +108,8 @@ function mayHeatOut(work: Work, serial: string, reason: string | null): Result<O
   if (removal.joint === null) return refused({ code: 'NO_EXTENSION', name: removal.jointName })
   if (removal.heated) return refused({ code: 'HEATED', out: true })
   if (removal.hotUntil !== null) return refused({ code: 'JOINT_WARM', joint: removal.joint })
-  if (removal.leadFor.length && (work.person.role !== 'lead' || (reason ?? '').trim().length < 5))
-    return refused({ code: 'HEAT_LIMIT', leadFor: removal.leadFor, reasonMissing: work.person.role === 'lead' })
+  if (removal.leadFor.length && (!isLead(work.person) || (reason ?? '').trim().length < 5))
+    return refused({ code: 'HEAT_LIMIT', leadFor: removal.leadFor, reasonMissing: isLead(work.person) })
   return ok({ assembly, removal: { ...removal, joint: removal.joint, taus: removal.taus } })
 }
 

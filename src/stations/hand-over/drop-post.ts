@@ -16,11 +16,9 @@ export interface DropFolder {
   /**
    * Whole file or none.
    * @param over whether a file that the control has not taken yet may be written over
-   * @returns `there` when one of that name still lies there
+   * @returns `there` when one of that name still lies there; else how to put the folder back as it was, for a file that could not be noted
    */
-  put(machine: string, file: string, text: string, over: boolean): 'written' | 'there'
-  /** Takes away a file that could not be noted. */
-  take(machine: string, file: string): void
+  put(machine: string, file: string, text: string, over: boolean): 'there' | (() => void)
 }
 
 export interface Drop {
@@ -70,7 +68,8 @@ export async function dropPost(
   const { postFile, postText } = post.value
   const put = putFile(() => folder.put(key, postFile, postText, over))
   if (!put.ok) return put
-  if (put.value === 'there') return fail({ code: 'FILE_THERE', file: postFile, machine: machine.name })
+  const putBack = put.value
+  if (putBack === 'there') return fail({ code: 'FILE_THERE', file: postFile, machine: machine.name })
   const entry = { code: 'POSTED', file: postFile, machine: machine.name, over } as const
   const tell = () =>
     write(work, null, (tx) => {
@@ -84,7 +83,7 @@ export async function dropPost(
         })
       return { file: postFile }
     })
-  return withFile(() => folder.take(key, postFile), tell)
+  return withFile(putBack, tell)
 }
 
 /** The frozen values of several tools in one file, tried by the control like every other. */

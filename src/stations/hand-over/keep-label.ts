@@ -2,7 +2,7 @@ import type { Heavy } from '@/codecs/heavy'
 import { fieldsOf } from '@/codecs/label-lines'
 import { cutLines, labelSvg, smallestMm, type LabelFonts, type LabelPicture } from '@/codecs/label-picture'
 import type { Handover } from '@/core/handover'
-import { labelLayoutOf, type LabelLayout, type Person } from '@/core/tool'
+import { isLead, labelLayoutOf, type LabelLayout, type Person } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import type { Db } from '@/db/connection'
 import { getHandover } from '@/db/handover/read'
@@ -48,7 +48,7 @@ export async function tryLabel(
 ): Promise<Result<LabelTried, Refusal>> {
   const handover = getHandover(db, given.handover)
   if (!handover) return fail({ code: 'UNKNOWN_HANDOVER', what: 'to-try' })
-  if (who?.role !== 'lead' && !isKept(db, handover, given)) return fail({ code: 'LEAD_ONLY', what: 'templates' })
+  if (!isLead(who) && !isKept(db, handover, given)) return fail({ code: 'LEAD_ONLY', what: 'templates' })
   const filled = await heavy.label(given.layout, fieldsOf(wordsOf(db, handover)))
   if (!filled.ok) return filled
   const lines = filled.value

@@ -1,7 +1,7 @@
 import type { Heavy } from '@/codecs/heavy'
 import { SHIPPED_POSTS } from '@/codecs/post'
 import type { PostCheck } from '@/core/handover'
-import type { Machine, Person, PostOptions } from '@/core/tool'
+import { isLead, type Machine, type Person, type PostOptions } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import type { Db } from '@/db/connection'
 import { getMachine, getPost, getPostTemplate, listPosts } from '@/db/machine/read'
@@ -40,7 +40,7 @@ export async function tryTemplate(
   const known = getMachine(db, key)
   if (!known) return fail({ code: 'UNKNOWN_MACHINE', machine: key })
   const kept = listPosts(db).some((post) => getPostTemplate(db, post) === template)
-  if (who?.role !== 'lead' && !kept) return fail({ code: 'LEAD_ONLY', what: 'templates' })
+  if (!isLead(who) && !kept) return fail({ code: 'LEAD_ONLY', what: 'templates' })
   const machine = withOptions(known, options)
   const tools = toolsFor(db, machine, serials)
   if (!tools.ok) return tools

@@ -1,6 +1,6 @@
 import type { Concession, HandoverValues } from '@/core/handover'
 import type { SavedMeasurement } from '@/core/judge'
-import { nextState } from '@/core/tool'
+import { isLead, nextState } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { moveAssembly } from '@/db/assembly/write'
 import { insertHandover, voidCurrent } from '@/db/handover/write'
@@ -66,7 +66,7 @@ async function releaseClaimed(
   const refuse = refuser(work, 'Hand over', { serial: assembly.serial, t: assembly.t, machine: machine?.key })
   if (release.scanned !== release.serial)
     return refuse({ code: 'OTHER_HOLDER', scanned: release.scanned, serial: release.serial, nothing: 'released' })
-  const overruled = work.person.role === 'lead' && (release.reason ?? '').trim().length >= 5
+  const overruled = isLead(work.person) && (release.reason ?? '').trim().length >= 5
   const standing = proposal.refusals.filter((r) => !(r.leadMay && overruled))
   if (standing.length) return refuse({ code: 'HANDOVER', refusal: standing[0].refusal })
   const allowed = new Set(proposal.refusals.map((r) => r.refusal.code))

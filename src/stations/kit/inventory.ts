@@ -9,6 +9,7 @@ import { listDefinitions, listHoldersOf, listHolderTypes, type HolderRead } from
 import { listMeasuredAt } from '@/db/measurement/read'
 import { remembered, writesStamp } from '@/db/remembered'
 import { listBalances, listTaken } from '@/db/stock/read'
+import { toBalanceOf } from '../rack/waits'
 
 /** A measurement older than this is called stale. Common practice, no source; a shop edits it. */
 export const STALE_AFTER_DAYS = 14
@@ -44,10 +45,13 @@ export function readInventory(db: Db, now: string): Inventory {
     if (!taken.has(job)) taken.set(job, new Map())
     taken.get(job)!.set(component, count)
   }
+  const assemblies = listAssemblies(db)
+  const toBalance = toBalanceOf(db)
   return {
     definitions,
-    assemblies: listAssemblies(db),
+    assemblies,
     measuredAt: listMeasuredAt(db),
+    toBalance: new Set(assemblies.flatMap((a) => (toBalance(a) === null ? [] : [a.id]))),
     onHand: new Map([...listBalances(db, asked)].map(([id, b]) => [id, b.hand])),
     taken,
     freeHolders: free,

@@ -66,15 +66,26 @@ export function readStuck(db: Db, now: string): ToBuild[] {
 /** Minutes from the empty bench to a measured tool, by class. Common practice, no source; a shop edits them. */
 export const BUILD_MINUTES = { rough: 10, finish: 13, drill: 8, tap: 8, turn: 9 } as const
 
-/** What must be begun by when, over all open jobs: everything that is not yet measured. */
+/** Two runs, a correction and two runs more (common practice, no source). */
+const BALANCE_MINUTES = 10
+const MEASURE_MINUTES = 5
+
+/** What must be begun by when, over all open jobs: everything that is not yet measured, or balanced where it is to be. */
 export function readLookahead(db: Db, now: string): AheadLine[] {
   const { jobs, tools } = readNetted(db, now)
   const ahead = jobs.flatMap((job) =>
     (tools.get(job.id) ?? []).flatMap(({ standing, definition, wanted }) => {
-      if (!definition || standing.type === 'in-machine' || standing.type === 'ready') return []
+      if (!definition || standing.type === 'in-machine') return []
+      const balance = 'toBalance' in standing && standing.toBalance ? BALANCE_MINUTES : 0
+      if (standing.type === 'ready' && balance === 0) return []
       const whole = BUILD_MINUTES[definition.toolClass]
-      const rest = standing.type === 'to-build' || standing.type === 'cannot-build' || standing.type === 'under-way' ? whole : 5
-      return [{ job: job.id, t: wanted.t, minutes: rest, dueMs: Date.parse(job.dueAt), priority: job.priority }]
+      const rest =
+        standing.type === 'to-build' || standing.type === 'cannot-build' || standing.type === 'under-way'
+          ? whole
+          : standing.type === 'ready'
+            ? 0
+            : MEASURE_MINUTES
+      return [{ job: job.id, t: wanted.t, minutes: rest + balance, dueMs: Date.parse(job.dueAt), priority: job.priority }]
     }),
   )
   return lookahead(ahead, Date.parse(now))

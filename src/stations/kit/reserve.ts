@@ -1,3 +1,4 @@
+import { isLead } from '@/core/tool'
 import { fail, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
 import { reserveAssembly } from '@/db/assembly/write'
@@ -20,7 +21,7 @@ export function reserveTool(work: Work, serial: string, jobId: string | null, se
     return fail({ code: 'OTHER_MACHINE', serial, machine: tool.machine, job: job.id, jobMachine: job.machine })
   if (tool.state === 'loaded') return fail({ code: 'SERVES_IN_MACHINE', serial, machine: tool.machine })
   const owner = tool.job === null ? null : getJob(work.db, tool.job)
-  if (job && owner && owner.id !== job.id && owner.state === 'open' && work.person.role !== 'lead')
+  if (job && owner && owner.id !== job.id && owner.state === 'open' && !isLead(work.person))
     return fail({ code: 'RESERVED', serial, job: owner.id })
   const noted = {
     entry: { code: 'RESERVED', job: job?.id ?? null },

@@ -1,6 +1,6 @@
 import { registersOf, type RegisterName } from '@/core/handover'
 import { stepNow, type LoadFinding, type LoadRun, type LoadStep } from '@/core/load'
-import { isTyped, SPINDLE, type LoadRule } from '@/core/tool'
+import { isLead, isTyped, SPINDLE, type LoadRule } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { getHandover } from '@/db/handover/read'
 import { getLoadRun, listLoadRuns } from '@/db/load/read'
@@ -44,7 +44,7 @@ export async function beginLoad(
     const reason = begin.reasons.find((r) => r.rule === rule)?.reason.trim() ?? ''
     if (state === 'refused' || may === 'nobody') return refuse({ code: 'RULE', finding, machine, ask: null })
     if (reason.length < 3) return refuse({ code: 'RULE', finding, machine, ask: 'reason' })
-    if (may === 'lead' && work.person.role !== 'lead') return refuse({ code: 'RULE', finding, machine, ask: 'lead' })
+    if (may === 'lead' && !isLead(work.person)) return refuse({ code: 'RULE', finding, machine, ask: 'lead' })
     overruled.push({ rule, reason, who: work.person.name, said: finding.said })
   }
   if (pocket === null) return refuse({ code: 'NO_POCKET', machine: machine.name })

@@ -1,41 +1,40 @@
-import { wantedOf } from '@/core/plan'
 import { balanceOrder, waitsFor, type Assembly, type BalanceOrder, type Waits } from '@/core/tool'
 import { balancedIds } from '@/db/balance/read'
 import type { Db } from '@/db/connection'
-import { listJobs } from '@/db/job/read'
-import { getComponent, getDefinition } from '@/db/library/read'
+import { getDefinition } from '@/db/library/read'
 import { listMachines } from '@/db/machine/read'
 import { lastMeasurement } from '@/db/measurement/read'
+import { isAdjustable } from '../build/adjustable'
+import { programSpeeds } from '../kit/program-speeds'
 
 /** Whether and when each tool is balanced; what all of them need is read once. */
-export function ordersOf(db: Db): (tool: Assembly) => BalanceOrder {
+function ordersOf(db: Db): (tool: Assembly) => BalanceOrder {
   const machines = new Map(listMachines(db).map((m) => [m.key, m]))
-  const speeds = new Map<string, number>()
-  for (const job of listJobs(db))
-    for (const { t, maxSpindle } of wantedOf(job)) {
-      const key = `${job.machine}/${t}`
-      if (maxSpindle !== null) speeds.set(key, Math.max(speeds.get(key) ?? 0, maxSpindle))
-    }
+  const rpmOf = programSpeeds(db)
   return (tool) => {
     const definition = tool.definition && getDefinition(db, tool.definition.id, tool.definition.version)
     const machine = machines.get(tool.machine ?? '') ?? null
-    const adjustable = tool.parts.some(
-      ({ role, component }) => role === 'cutter' && getComponent(db, component)?.kind === 'boring-head',
-    )
-    return balanceOrder(definition, machine, speeds.get(`${tool.machine}/${tool.t}`) ?? null, adjustable)
+    return balanceOrder(definition, machine, rpmOf(tool), isAdjustable(db, tool))
   }
 }
 
 type Verdict = Parameters<typeof waitsFor>[1]
 
-/** Where each tool waits, by its state, its verdict, and whether it is to be balanced. */
-export function waitsOf(db: Db): (tool: Assembly, verdict: Verdict) => Waits | null {
+/** Which tools are still to be balanced, before or after they are measured; null for the others. */
+export function toBalanceOf(db: Db): (tool: Assembly) => 'first' | 'after' | null {
   const order = ordersOf(db)
   const balanced = balancedIds(db)
-  return (tool, verdict) => {
-    const wants = tool.state === 'built' || tool.state === 'measured' ? (balanced.has(tool.id) ? 'none' : order(tool)) : 'none'
-    return waitsFor(tool, verdict, wants === 'none' ? null : wants)
+  return (tool) => {
+    if ((tool.state !== 'built' && tool.state !== 'measured') || balanced.has(tool.id)) return null
+    const wants = order(tool)
+    return wants === 'none' ? null : wants
   }
+}
+
+/** Where each tool waits, by its state, its verdict, and whether it is to be balanced. */
+export function waitsOf(db: Db): (tool: Assembly, verdict: Verdict) => Waits | null {
+  const toBalance = toBalanceOf(db)
+  return (tool, verdict) => waitsFor(tool, verdict, toBalance(tool))
 }
 
 /** Where one tool waits. */

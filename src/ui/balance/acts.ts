@@ -8,6 +8,7 @@ export interface BalanceActs {
   readonly wanted: Ask<typeof balance.setWanted>
   readonly start: Ask<typeof balance.startSpin>
   readonly take: Ask<typeof balance.takeSpin>
+  readonly compute: Ask<typeof balance.computeFits>
   readonly choose: Ask<typeof balance.chooseFit>
   readonly confirm: Ask<typeof balance.confirmStep>
   readonly save: Ask<typeof balance.saveBalance>

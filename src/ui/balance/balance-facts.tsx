@@ -1,10 +1,12 @@
 import type { BalanceFit } from '@/core/balance'
 import type { BalanceView } from '@/stations/balance/contract'
-import { fitStepText, gradeNumber, speedText } from '@/words/balance'
+import { angleText, coupleText, fitStepText, gradeNumber, speedText, unbalanceText } from '@/words/balance'
 import { say } from '@/words/screens/balance'
+import { small } from '@/words/size'
 import { Row, Say } from '../common/sheet'
 import { VerdictMark } from '../common/verdict'
 import { formatWhen } from '../format/due'
+import { useUnit } from '../shell/shell-context'
 import { GradeChart } from './grade-chart'
 
 /** Now, and after the correction; up to which speed it is good. */
@@ -42,7 +44,7 @@ function Figure({
   readonly good: boolean
 }) {
   return (
-    <div className="border-rule flex items-baseline justify-between border-b py-1">
+    <div className="border-rule flex items-baseline justify-between gap-3 border-b py-1">
       <span className="font-semibold">
         {name}
         <small className="text-soft ml-1.5 font-normal">{small}</small>
@@ -57,11 +59,12 @@ function Figure({
 
 /** What is done, and what is next. */
 export function Steps({ fit, done }: { readonly fit: BalanceFit; readonly done: number }) {
+  const unit = useUnit()
   return (
     <ol className="border-rule max-w-[760px] border-t" aria-label={say.toDo}>
       {fit.steps.map((step, i) => (
         <li key={i} className="border-rule font-head flex min-h-11 items-center justify-between border-b text-[20px]">
-          <span className={i < done ? 'text-soft' : 'font-semibold'}>{fitStepText(step)}</span>
+          <span className={i < done ? 'text-soft' : 'font-semibold'}>{fitStepText(step, unit)}</span>
           <span className={i < done ? 'text-holds' : ''}>{i < done ? say.stepDone : i === done ? say.next : ''}</span>
         </li>
       ))}
@@ -72,11 +75,12 @@ export function Steps({ fit, done }: { readonly fit: BalanceFit; readonly done: 
 /** The tool's figures beside its grade. */
 export function Facts({ view }: { readonly view: BalanceView }) {
   const { standing, rounds, massKg, seatGrade, wanted } = view
+  const unit = useUnit()
   return (
     <div className="flex max-w-[760px] flex-col gap-2">
       {standing && seatGrade && wanted && (
         <Say tone="unsure" lead={say.theMachinesSeat}>
-          {say.seatRepeats(seatGrade.um, seatGrade.grade, wanted.rpm)}
+          {say.seatRepeats(small(seatGrade.um / 1000, unit), seatGrade.grade, wanted.rpm)}
         </Say>
       )}
       <div className="max-w-[520px]">
@@ -84,8 +88,12 @@ export function Facts({ view }: { readonly view: BalanceView }) {
         {standing && (
           <>
             <Row name={say.goodTo}>{speedText(Math.min(standing.goodToRpm, 200_000))}</Row>
+            <Row name={say.staticPart} symbol={angleText(standing.staticGmm.deg)}>
+              {unbalanceText(standing.staticGmm.gmm)}
+            </Row>
+            {standing.coupleGmm2 !== null && <Row name={say.couplePart}>{coupleText(standing.coupleGmm2)}</Row>}
             <Row name={say.force}>{standing.forceN.toFixed(standing.forceN >= 10 ? 0 : 1)} N</Row>
-            <Row name={say.centreOff}>{standing.offsetUm.toFixed(1)} µm</Row>
+            <Row name={say.centreOff}>{small(standing.offsetUm / 1000, unit)}</Row>
           </>
         )}
         {rounds.map(({ round, grade, at }, i) => (

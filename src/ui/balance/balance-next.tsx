@@ -8,6 +8,7 @@ import { Say } from '../common/sheet'
 import type { Run } from '../common/use-act'
 import { formatWhen } from '../format/due'
 import { GoTo } from '../kit/kit-next'
+import { useUnit } from '../shell/shell-context'
 import type { BalanceActs } from './acts'
 import type { BalanceBig } from './machine'
 import { TypedResult, WantedForm } from './typed'
@@ -27,6 +28,7 @@ const DONE: Readonly<Record<FitStep['type'], string>> = {
   'screw out': say.screwIsOut,
   ring: say.ringIsSet,
   drill: say.holeIsDrilled,
+  add: say.massIsOn,
 }
 
 /** What to do next, and what else is possible. */
@@ -39,7 +41,7 @@ export function Next({ view, big, busy, run, now, act, setAgain }: NextProps) {
     return (
       <WantedForm serial={serial} version={version} wanted={wanted} save={act.wanted} shut={big.type === 'ask' ? null : shut} />
     )
-  if (open === 'fits') return <OtherFits view={view} busy={busy} run={run} choose={act.choose} shut={shut} />
+  if (open === 'fits') return <OtherFits view={view} busy={busy} run={run} act={act} shut={shut} />
   const others = big.type === 'step' && view.done === 0 ? view.fits.length - 1 : 0
   return (
     <>
@@ -79,6 +81,11 @@ export function Next({ view, big, busy, run, now, act, setAgain }: NextProps) {
         <SmallActions>
           {others > 0 && <SmallAction onAct={() => setOpen('fits')}>{say.otherCorrections(others)}</SmallAction>}
           {big.type === 'saved' && <SmallAction onAct={() => setAgain(true)}>{say.runItAgain}</SmallAction>}
+          {big.type === 'save' && !big.good && view.correctable && (
+            <SmallAction disabled={busy} onAct={() => void run(() => act.compute({ serial, version }))}>
+              {say.computeAgain}
+            </SmallAction>
+          )}
           {(view.standing || view.done > 0) && (
             <SmallAction disabled={busy} onAct={() => void run(() => act.drop({ serial }))}>
               {say.startOver}
@@ -96,7 +103,8 @@ export function Next({ view, big, busy, run, now, act, setAgain }: NextProps) {
 
 /** The advice above the big action. */
 function Sentence({ view, big }: Pick<NextProps, 'view' | 'big'>) {
-  const { standing, result, refusal, fits, chosen } = view
+  const { standing, result, refusal, fits, chosen, emptyDrawer } = view
+  const unit = useUnit()
   switch (big.type) {
     case 'nothing':
       return (
@@ -121,8 +129,8 @@ function Sentence({ view, big }: Pick<NextProps, 'view' | 'big'>) {
       )
     case 'step':
       return (
-        <Say tone="todo" lead={`${fitStepText(big.step)}.`}>
-          {standing ? `${say.goodUpTo(standing.goodToRpm)} ` : ''}
+        <Say tone="todo" lead={`${fitStepText(big.step, unit)}.`}>
+          {standing && big.index === 0 ? `${say.asItIsGoodTo(standing.goodToRpm)} ` : ''}
           {big.index + 1 === big.of && say.andThenMeasureAgain}
         </Say>
       )
@@ -132,8 +140,9 @@ function Sentence({ view, big }: Pick<NextProps, 'view' | 'big'>) {
           {standing && say.goodUpTo(standing.goodToRpm)}
         </Say>
       ) : (
-        <Say tone="unsure" lead={say.outOfReach}>
-          {fits[chosen] ? say.bestIs(fits[chosen].after.grade) : ''} {standing && say.goodUpTo(standing.goodToRpm)}
+        <Say tone="unsure" lead={emptyDrawer ? say.emptyDrawer(emptyDrawer) : say.outOfReach}>
+          {emptyDrawer ? say.countIt : ''} {fits[chosen] ? say.bestIs(fits[chosen].after.grade) : ''}{' '}
+          {standing && say.goodUpTo(standing.goodToRpm)}
         </Say>
       )
     case 'saved':
@@ -155,13 +164,13 @@ function OtherFits({
   view,
   busy,
   run,
-  choose,
+  act,
   shut,
 }: {
   readonly view: BalanceView
   readonly busy: boolean
   readonly run: Run
-  readonly choose: BalanceActs['choose']
+  readonly act: Pick<BalanceActs, 'choose' | 'compute'>
   readonly shut: () => void
 }) {
   return (
@@ -179,7 +188,7 @@ function OtherFits({
               type="button"
               className="btn btn-outline px-3"
               disabled={busy || i === view.chosen}
-              onClick={() => void run(() => choose({ serial: view.serial, fit: i, version: view.version }), shut)}
+              onClick={() => void run(() => act.choose({ serial: view.serial, fit: i, version: view.version }), shut)}
             >
               {say.useThisOne}
             </button>
@@ -187,6 +196,12 @@ function OtherFits({
         ))}
       </ul>
       <SmallActions>
+        <SmallAction
+          disabled={busy}
+          onAct={() => void run(() => act.compute({ serial: view.serial, version: view.version }), shut)}
+        >
+          {say.computeAgain}
+        </SmallAction>
         <SmallAction onAct={shut}>{say.cancel}</SmallAction>
       </SmallActions>
     </>

@@ -5,6 +5,7 @@ import { say } from '@/words/screens/balance'
 import { Cautions, Problem, Sheet, Title } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import { usePolled } from '../common/use-polled'
+import { useShell } from '../shell/shell-context'
 import { SpindleHands } from '../stand-in/spindle-hands'
 import type { BalanceActs } from './acts'
 import { Facts, Figures, Steps } from './balance-facts'
@@ -14,7 +15,8 @@ import { Unrolled } from './unrolled'
 
 /** One tool on the balancing spindle: run twice, corrected step by step, run again. */
 export function BalanceStation({ view, act }: { readonly view: BalanceView; readonly act: BalanceActs }) {
-  const { value: spindle, problem: silent, now } = usePolled(act.spindle, say.noAnswerFromTheSpindle)
+  const { person } = useShell()
+  const { value: spindle, problem: silent, now } = usePolled(act.spindle, say.noAnswerFromTheSpindle, person !== null)
   const { busy, problem, run } = useAct()
   const [again, setAgain] = useState(false)
   const big = balanceBig(view, spindle, again)

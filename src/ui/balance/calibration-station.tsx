@@ -1,26 +1,34 @@
 'use client'
-import { useEffect, useRef } from 'react'
+import { useEffect, useRef, useState, type ChangeEvent } from 'react'
 import { unbalanceOf } from '@/core/balance'
+import { formatLength, parseLength } from '@/core/units'
 import type * as balance from '@/stations/balance/contract'
-import { beginCalibration, type CalibrationView } from '@/stations/balance/contract'
+import type { CalibrationView } from '@/stations/balance/contract'
 import type { Ask } from '@/stations/contract'
 import type * as standIn from '@/stations/stand-in/contract'
 import { unbalanceText } from '@/words/balance'
+import { lengthErrorText } from '@/words/length'
 import { say } from '@/words/screens/balance'
 import { say as standInSay } from '@/words/screens/stand-in'
+import { Hands } from '../stand-in/spindle-hands'
 import { BigAction, SmallAction, SmallActions } from '../common/actions'
-import { NumberField, TextField } from '../common/form'
+import { AS_NUMBER, LengthField, NumberField, TextField } from '../common/form'
 import { Cautions, Problem, Say, Sheet, Title } from '../common/sheet'
 import { SubNav } from '../common/sub-nav'
 import { useAct } from '../common/use-act'
-import { useContractForm } from '../common/use-contract-form'
 import { usePolled } from '../common/use-polled'
+import { useShell } from '../shell/shell-context'
 import { formatWhen } from '../format/due'
+import { useUnit } from '../shell/shell-context'
 import { BALANCE_TABS } from './tabs'
+
+/** Planes and mass of a usual rotor, where none was calibrated with yet (common practice, no source). */
+const USUAL_MM = [25, 95]
+const USUAL_GMM = 150
 
 export interface CalibrationActs {
   readonly spindle: Ask<typeof balance.spindleState>
-  readonly begin: Ask<typeof beginCalibration>
+  readonly begin: Ask<typeof balance.beginCalibration>
   readonly start: Ask<typeof balance.startCalibrationSpin>
   readonly take: Ask<typeof balance.takeCalibrationSpin>
   readonly drop: Ask<typeof balance.dropCalibration>
@@ -76,25 +84,32 @@ function Past({ view }: { readonly view: CalibrationView }) {
   )
 }
 
+/** The rotor, its planes and its mass, as its certificate says; what was typed last time is offered again. */
 function Begin({ view, begin }: { readonly view: CalibrationView; readonly begin: CalibrationActs['begin'] }) {
+  const unit = useUnit()
+  const { busy, problem, setProblem, run } = useAct()
   const last = view.last[0]
-  const form = useContractForm(beginCalibration, begin, {
-    rotor: last?.rotor ?? '',
-    backMm: last?.influence.zMm[0] ?? 25,
-    frontMm: last?.influence.zMm[1] ?? 95,
-    trialGmm: 150,
-    version: view.version,
-  })
-  const number = { valueAsNumber: true } as const
+  const [rotor, setRotor] = useState(last?.rotor ?? '')
+  const [heights, setHeights] = useState((last?.influence.zMm ?? USUAL_MM).map((mm) => formatLength(mm, unit)))
+  const [mass, setMass] = useState(String(last?.trialGmm ?? USUAL_GMM))
+  const send = () => {
+    const read = heights.map((text) => parseLength(text, unit))
+    const [back, front] = read
+    if (!back.ok || !front.ok) return setProblem(read.flatMap((r) => (r.ok ? [] : lengthErrorText(r.error)))[0])
+    const trialGmm = AS_NUMBER.setValueAs(mass)
+    void run(() => begin({ rotor, backMm: back.value, frontMm: front.value, trialGmm, version: view.version }))
+  }
+  const height = (at: 0 | 1) => (event: ChangeEvent<HTMLInputElement>) =>
+    setHeights(heights.map((text, i) => (i === at ? event.target.value : text)))
   return (
     <div className="mt-auto flex flex-col gap-2">
       <Say tone="todo" lead={say.threeLoads} />
-      <TextField label={say.rotor} error={form.wrong('rotor')} {...form.register('rotor')} />
-      <NumberField label={say.backPlane} unit="mm" error={form.wrong('backMm')} {...form.register('backMm', number)} />
-      <NumberField label={say.frontPlane} unit="mm" error={form.wrong('frontMm')} {...form.register('frontMm', number)} />
-      <NumberField label={say.trialMass} unit="g·mm" error={form.wrong('trialGmm')} {...form.register('trialGmm', number)} />
-      <Problem lead={say.notStarted} text={form.problem} />
-      <BigAction disabled={form.busy} onAct={form.send}>
+      <TextField label={say.rotor} value={rotor} onChange={(e) => setRotor(e.target.value)} />
+      <LengthField label={say.backPlane} value={heights[0]} onChange={height(0)} />
+      <LengthField label={say.frontPlane} value={heights[1]} onChange={height(1)} />
+      <NumberField label={say.trialMass} unit="g·mm" value={mass} onChange={(e) => setMass(e.target.value)} />
+      <Problem lead={say.notStarted} text={problem} />
+      <BigAction disabled={busy} onAct={send}>
         {say.begin}
       </BigAction>
     </div>
@@ -110,12 +125,13 @@ function Runs({
   readonly work: NonNullable<CalibrationView['work']>
   readonly act: CalibrationActs
 }) {
-  const { value: spindle, problem: silent, now } = usePolled(act.spindle, say.noAnswerFromTheSpindle)
+  const { person } = useShell()
+  const { value: spindle, problem: silent, now } = usePolled(act.spindle, say.noAnswerFromTheSpindle, person !== null)
   const { busy, problem, run } = useAct()
   const { version } = view
   const { load, seat } = work.next
   // what the spindle told a moment ago may speak of the run before
-  const mine = spindle?.with?.assemblyId === 0 && spindle.with.round === work.index
+  const mine = spindle?.with?.assemblyId === null && spindle.with.round === work.index
   const running = mine && spindle.phase !== 'standing'
   const over = mine && spindle.phase === 'standing' && spindle.done === 1
   const taken = useRef(-1)
@@ -139,16 +155,16 @@ function Runs({
         </Say>
       )}
       {spindle?.simulated && !running && !over && (
-        <SmallActions>
+        <Hands>
           <SmallAction disabled={busy} onAct={() => void run(() => act.hand({ act: 'rotor', seat, mass })).then(now)}>
-            {standInSay.spindleStandIn(standInSay.clampAt(seat))}
+            {standInSay.clampAt(seat)}
           </SmallAction>
           {spindle.guard === 'open' && (
             <SmallAction disabled={busy} onAct={() => void run(() => act.hand({ act: 'guard', is: 'shut' })).then(now)}>
               {standInSay.shutTheGuard}
             </SmallAction>
           )}
-        </SmallActions>
+        </Hands>
       )}
       <Problem lead={say.notDone} text={problem ?? silent} />
       {!running && (

@@ -1,15 +1,12 @@
-import { toGoDeg, type BalanceFit, type FitStep, type Unbalance } from '@/core/balance'
+import { toGoDeg, type BalanceFit, type Unbalance } from '@/core/balance'
 import type { BalanceView, DrawnPlane } from '@/stations/balance/contract'
-import { massText, unbalanceText } from '@/words/balance'
+import { unbalanceText } from '@/words/balance'
 import { say } from '@/words/screens/balance'
+import { Angles, Corrected, Hole, LEFT, Never, Pointer, Step, WIDTH, x, type DrawnStep } from './unrolled-marks'
 
-/** One turn along the width; px. */
-const LEFT = 30
-const WIDTH = 600
 const BAND = 104
 const TALL = 154
 const WAVE = 24
-const x = (deg: number) => LEFT + (((deg % 360) + 360) % 360) * (WIDTH / 360)
 
 const wave = (mid: number, { gmm, deg }: Unbalance, scale: number): string =>
   Array.from({ length: 91 }, (_, i) => {
@@ -57,11 +54,6 @@ export function Unrolled({
   )
 }
 
-interface DrawnStep {
-  readonly step: FitStep
-  readonly state: 'done' | 'next' | 'later'
-}
-
 const planeName = ({ name }: DrawnPlane) => (name === null ? say.whole : say[name])
 
 function Band({
@@ -103,6 +95,7 @@ function Band({
         {angleDeg !== null && toGo !== null && ` · ${say.spindleAt(Math.round(angleDeg), toGo)}`}
       </text>
       <rect x={LEFT} y={top} width={WIDTH} height={BAND} className="fill-ground" />
+      <Never arcs={plane.never} top={top} tall={BAND} />
       <path d={`M${LEFT} ${mid}H${LEFT + WIDTH}`} className="stroke-rule" />
       {heavy && (
         <text
@@ -116,111 +109,15 @@ function Band({
       )}
       {now && <path d={wave(mid, now, scale)} fill="none" strokeWidth={3} className={good ? 'stroke-holds' : 'stroke-off'} />}
       {after && <path d={wave(mid, after, scale)} fill="none" strokeWidth={3} strokeDasharray="7 5" className="stroke-holds" />}
+      {angleDeg !== null && <Pointer angleDeg={angleDeg} top={top} tall={BAND} />}
       {plane.holes.map((deg, hole) => (
         <Hole key={deg} deg={deg} y={holes} plane={plane} hole={hole} view={view} steps={own} />
       ))}
-      {own
-        .filter(({ step }) => step.type === 'ring' || step.type === 'drill')
-        .map(({ step, state }, i) => (
-          <Mark
-            key={i}
-            deg={step.deg}
-            y={holes}
-            text={step.type === 'drill' ? `${step.depthMm.toFixed(1)} mm` : `${'ring' in step ? step.ring + 1 : ''}`}
-            state={state}
-          />
-        ))}
-      {angleDeg !== null && <Pointer angleDeg={angleDeg} top={top} />}
-      <Angles top={top} />
+      <Corrected plane={plane} has={view.has} steps={own} y={holes} />
+      {own.map((drawn, i) => (
+        <Step key={i} drawn={drawn} y={holes} />
+      ))}
+      <Angles top={top + BAND} />
     </svg>
-  )
-}
-
-/** Where the spindle is. */
-const Pointer = ({ angleDeg, top }: { readonly angleDeg: number; readonly top: number }) => (
-  <path d={`M${x(angleDeg)} ${top - 4}V${top + BAND + 6}`} strokeWidth={2} strokeDasharray="2 4" className="stroke-ink" />
-)
-
-const Angles = ({ top }: { readonly top: number }) => (
-  <>
-    {Array.from({ length: 13 }, (_, i) => i * 30).map((deg) => (
-      <g key={deg}>
-        <path d={`M${LEFT + deg * (WIDTH / 360)} ${top + BAND}v${deg % 90 ? 5 : 9}`} className="stroke-ink" />
-        {deg % 60 === 0 && (
-          <text x={LEFT + deg * (WIDTH / 360)} y={top + BAND + 24} textAnchor="middle" className="fill-soft text-[16px]">
-            {deg}°
-          </text>
-        )}
-      </g>
-    ))}
-  </>
-)
-
-const FILL = { done: 'fill-holds', next: 'fill-act', later: 'fill-act' } as const
-
-function Hole({
-  deg,
-  y,
-  plane,
-  hole,
-  view,
-  steps,
-}: {
-  readonly deg: number
-  readonly y: number
-  readonly plane: DrawnPlane
-  readonly hole: number
-  readonly view: BalanceView
-  readonly steps: readonly DrawnStep[]
-}) {
-  const here = steps.findLast(({ step }) => 'hole' in step && step.hole === hole)
-  const is = view.has.screws.find((s) => s.plane === plane.name && s.hole === hole)
-  const comes = here?.step.type === 'screw in' ? here : null
-  const goes = here?.step.type === 'screw out' && here.state !== 'done' ? here : null
-  const massG = comes?.step.type === 'screw in' ? comes.step.massG : is?.massG
-  const look = comes ? FILL[comes.state] : is ? 'fill-stone' : 'fill-paper'
-  return (
-    <g>
-      <circle
-        cx={x(deg)}
-        cy={y}
-        r={11}
-        strokeWidth={here?.state === 'next' ? 4 : 2}
-        className={`${look} ${here?.state === 'next' ? 'stroke-act' : 'stroke-stone'}`}
-      />
-      {goes && <path d={`M${x(deg) - 7} ${y - 7}l14 14m0 -14l-14 14`} strokeWidth={3} className="stroke-off" />}
-      {massG !== undefined && (
-        <text
-          x={x(deg)}
-          y={y - 17}
-          textAnchor="middle"
-          className={`text-[17px] font-bold ${comes ? (comes.state === 'done' ? 'fill-holds' : 'fill-act') : 'fill-soft'}`}
-        >
-          {massText(massG)}
-        </text>
-      )}
-    </g>
-  )
-}
-
-/** A ring's heavy place, or a place to drill. */
-function Mark({
-  deg,
-  y,
-  text,
-  state,
-}: {
-  readonly deg: number
-  readonly y: number
-  readonly text: string
-  readonly state: DrawnStep['state']
-}) {
-  return (
-    <g>
-      <path d={`M${x(deg)} ${y + 18}l-10 -16h20z`} className={FILL[state]} />
-      <text x={x(deg)} y={y - 4} textAnchor="middle" className={`text-[17px] font-bold ${FILL[state]}`}>
-        {text}
-      </text>
-    </g>
   )
 }

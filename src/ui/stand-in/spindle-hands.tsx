@@ -6,8 +6,17 @@ import type * as standIn from '@/stations/stand-in/contract'
 import { say } from '@/words/screens/stand-in'
 import { SmallAction, SmallActions } from '../common/actions'
 import type { BalanceBig } from '../balance/machine'
+import type { ReactNode } from 'react'
 
 type Hand = Ask<typeof standIn.spindleHand>
+
+/** Buttons in place of hands, under what they belong to. */
+export const Hands = ({ children }: { readonly children: ReactNode }) => (
+  <div className="mt-2">
+    <p className="text-soft text-base">{say.spindleStandIn}</p>
+    <SmallActions>{children}</SmallActions>
+  </div>
+)
 
 /** What hands do at a balancing spindle that is a stand-in: clamp, shut the guard, turn it, put screws in. */
 export function SpindleHands({
@@ -29,22 +38,22 @@ export function SpindleHands({
 }) {
   if (big.type === 'start')
     return (
-      <SmallActions>
+      <Hands>
         <SmallAction disabled={busy} onAct={() => run(() => hand({ act: 'put', serial, seat: big.seat }))}>
-          {say.spindleStandIn(say.clampAt(big.seat))}
+          {say.clampAt(big.seat)}
         </SmallAction>
         {spindle.guard === 'open' && (
           <SmallAction disabled={busy} onAct={() => run(() => hand({ act: 'guard', is: 'shut' }))}>
             {say.shutTheGuard}
           </SmallAction>
         )}
-      </SmallActions>
+      </Hands>
     )
   if (big.type === 'step')
     return (
-      <SmallActions>
+      <Hands>
         <SmallAction disabled={busy} onAct={() => run(() => hand({ act: 'turn', deg: big.step.deg }))}>
-          {say.spindleStandIn(say.turnTo(Math.round(big.step.deg)))}
+          {say.turnTo(Math.round(big.step.deg))}
         </SmallAction>
         <SmallAction disabled={busy} onAct={() => run(() => really({ serial, how: 'as said' }))}>
           {say.doAsSaid}
@@ -54,7 +63,7 @@ export function SpindleHands({
             {say.tooHeavy}
           </SmallAction>
         )}
-      </SmallActions>
+      </Hands>
     )
   return null
 }

@@ -1,6 +1,6 @@
 import type { CalibrationFault, SpinFault } from '@/core/balance'
 import type { BalanceRefusals } from '@/stations/balance/contract'
-import { badBalanceText, speedText } from '../balance'
+import { badBalanceText, massText, speedText } from '../balance'
 import { spindleErrorText } from '../devices'
 import { dayText, timeText } from '../time'
 import type { Sentences } from './sentences'
@@ -49,5 +49,6 @@ export const BALANCE: Sentences<BalanceRefusals> = {
     left === 1
       ? 'One step of the correction is left. Finish it first.'
       : `${left} steps of the correction are left. Finish them first.`,
-  NO_SCREW: ({ part }) => `There is no ${part} in the drawer. Choose another correction, or count the drawer.`,
+  NO_SCREW: ({ massG }) =>
+    `There is no ${massText(massG)} screw in the drawer. Compute the correction again, or count the drawer.`,
 }

@@ -15,10 +15,10 @@ export const say = {
   demoTheHandOnThe: 'Demo: the hand on the screw, in divisions.',
 
   // the balancing spindle
-  spindleStandIn: (does: string) => `Stand-in spindle: ${does}`,
-  clampAt: (seat: number) => `clamp at ${seat}°`,
+  spindleStandIn: 'Stand-in spindle',
+  clampAt: (seat: number) => `Clamp at ${seat}°`,
   shutTheGuard: 'Shut the guard',
-  turnTo: (deg: number) => `turn to ${deg}°`,
+  turnTo: (deg: number) => `Turn to ${deg}°`,
   doAsSaid: 'Do as it says',
-  tooHeavy: 'Take a heavier one',
+  tooHeavy: 'Heavier screw',
 }

@@ -9,6 +9,7 @@ import { serialOf } from '../../_server/params'
 import { reallyDoAction, spindleHandAction } from '../../stand-in/actions'
 import {
   chooseFitAction,
+  computeFitsAction,
   confirmStepAction,
   dropBalanceAction,
   saveBalanceAction,
@@ -26,6 +27,7 @@ const ACTS = {
   wanted: setWantedAction,
   start: startSpinAction,
   take: takeSpinAction,
+  compute: computeFitsAction,
   choose: chooseFitAction,
   confirm: confirmStepAction,
   save: saveBalanceAction,
