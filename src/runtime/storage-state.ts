@@ -11,11 +11,16 @@ const AGAIN_MS = 5_000
 
 const held = globalThis as { boulderStorage?: { atMs: number; fault: StorageFault | null } }
 
+/** Room for more, bytes. */
+export function freeBytes(folder: string): number {
+  const { bavail, bsize } = statfsSync(folder)
+  return bavail * bsize
+}
+
 function look(folder: string): StorageFault | null {
   const probe = join(/*turbopackIgnore: true*/ folder, `.probe-${randomUUID().slice(0, 8)}`)
   try {
-    const { bavail, bsize } = statfsSync(folder)
-    if (bavail * bsize < LEAST_FREE_BYTES) return 'DISK_FULL'
+    if (freeBytes(folder) < LEAST_FREE_BYTES) return 'DISK_FULL'
     writeFileSync(probe, '', { flag: 'wx' })
     rmSync(probe)
     return null

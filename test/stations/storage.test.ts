@@ -1,5 +1,5 @@
 /** The disk and the database's file: what cannot be saved is said, and nothing of it stays. */
-import { mkdtempSync, rmSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import Database from 'better-sqlite3'
@@ -8,6 +8,7 @@ import { inTransaction, openDatabase, storageFault } from '@/db/connection'
 import { migrate } from '@/db/migrate'
 import { listRecord } from '@/db/record/read'
 import { putFile, withFile, write } from '@/stations/write'
+import { dropIn } from '@/runtime/folders'
 import { writeNote } from '@/stations/kit/shift'
 import { fail, ok } from '@/core/units'
 import { codeOf, MIGRATIONS, START, toolRoom, valueOf } from '../support/tool-room'
@@ -89,5 +90,23 @@ describe('a file and its entry', () => {
     const done = write(room.as('ines'), { entry: { code: 'TAKEN_IN', name: 'x' } as never }, () => full())
     expect(codeOf(done)).toBe('DISK_FULL')
     expect(listRecord(room.db)).toHaveLength(before)
+  })
+})
+
+describe('a machine’s folder', () => {
+  const drop = dropIn(join(folder, 'drop'))
+  const lying = () => readFileSync(join(folder, 'drop/HERON/T4.nc'), 'utf8')
+  it('is as it was when a file could not be noted: empty, or with the file that lay there', () => {
+    const first = drop.put('HERON', 'T4.nc', 'first', false)
+    expect(lying()).toBe('first')
+    if (first !== 'there') first()
+    expect(readdirSync(join(folder, 'drop/HERON'))).toEqual([])
+    drop.put('HERON', 'T4.nc', 'first', false)
+    expect(drop.put('HERON', 'T4.nc', 'second', false)).toBe('there')
+    const second = drop.put('HERON', 'T4.nc', 'second', true)
+    expect(lying()).toBe('second')
+    if (second !== 'there') second()
+    expect(lying()).toBe('first')
+    expect(readdirSync(join(folder, 'drop/HERON'))).toEqual(['T4.nc'])
   })
 })

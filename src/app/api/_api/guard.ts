@@ -11,7 +11,7 @@ import { refused } from './refused'
 import { say } from '@/words/screens/outside'
 
 /** Whoever may come in: a program with the token, or one of our own pages with somebody signed in. */
-function mayEnter(request: NextRequest): boolean {
+export function mayEnter(request: NextRequest): boolean {
   const given = /^Bearer (.+)$/i.exec(request.headers.get('authorization') ?? '')?.[1]
   if (given) {
     const token = apiToken()
