@@ -23,10 +23,21 @@ function sessionKey(): Buffer {
 
 const sign = (id: string): string => createHmac('sha256', sessionKey()).update(id).digest('base64url')
 
-export function newSessionCookie(): string {
+/** A session of a new name, and the cookie that says it. */
+export function newSession(): { readonly id: string; readonly cookie: string } {
   const id = randomUUID()
-  return `${id}.${sign(id)}`
+  return { id, cookie: `${id}.${sign(id)}` }
 }
+
+/** A year: whoever works there is asked for anew by other means. */
+export const sessionOptions = () =>
+  ({
+    httpOnly: true,
+    sameSite: 'strict',
+    path: '/',
+    maxAge: 60 * 60 * 24 * 365,
+    secure: process.env.BOULDER_URL?.startsWith('https:') ?? false,
+  }) as const
 
 /** @returns the session's id, or null when the cookie is missing or not ours */
 export function sessionIdOf(cookie: string | undefined): string | null {

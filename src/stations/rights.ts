@@ -2,7 +2,7 @@
  * Who may do what: one line a verb, looked at before anything of it is done. `person` is whoever is signed in; any other
  * word but `everybody` is a lead's, and says what it is about. What a verb allows a lead to overrule, it looks at itself.
  */
-import type { Person } from '@/core/tool'
+import { isLead, type Person } from '@/core/tool'
 import * as balance from './balance/contract'
 import * as build from './build/contract'
 import type { Contract } from './contract'
@@ -12,13 +12,14 @@ import * as kit from './kit/contract'
 import * as library from './library/contract'
 import * as load from './load/contract'
 import * as measure from './measure/contract'
+import * as people from './people/contract'
 import * as practice from './practice/contract'
-import type { LeadOnly, Refusal } from './refusals'
+import type { AdministratorOnly, LeadOnly, Refusal } from './refusals'
 import * as back from './return/contract'
 import * as standIn from './stand-in/contract'
 import * as store from './store/contract'
 
-export type Right = 'everybody' | 'person' | LeadOnly
+export type Right = 'everybody' | 'person' | LeadOnly | AdministratorOnly
 /** All contracts of a station, and nothing else: a verb that is forgotten does not compile. */
 type RightsOf<M> = { readonly [K in keyof M as M[K] extends Contract ? K : never]: Right }
 
@@ -27,6 +28,7 @@ const BALANCE: RightsOf<typeof balance> = {
   spindleState: 'person',
   startSpin: 'person',
   takeSpin: 'person',
+  computeFits: 'person',
   chooseFit: 'person',
   confirmStep: 'person',
   saveBalance: 'person',
@@ -132,6 +134,15 @@ const STAND_IN: RightsOf<typeof standIn> = {
   spindleHand: 'person',
   reallyDo: 'person',
 }
+const PEOPLE: RightsOf<typeof people> = {
+  signIn: 'everybody',
+  beginShop: 'everybody',
+  signOut: 'person',
+  setPin: 'person',
+  putPerson: 'people',
+  setSignIn: 'sign-in',
+  endSessions: 'people',
+}
 const STORE: RightsOf<typeof store> = { book: 'person', countStock: 'person', putRight: 'person', placeUnit: 'person' }
 
 const STATIONS = [
@@ -143,6 +154,7 @@ const STATIONS = [
   ['library', library, LIBRARY],
   ['load', load, LOAD],
   ['measure', measure, MEASURE],
+  ['people', people, PEOPLE],
   ['practice', practice, PRACTICE],
   ['return', back, RETURN],
   ['stand-in', standIn, STAND_IN],
@@ -174,9 +186,13 @@ export function rightOf(contract: Contract): Right {
   return verb.right
 }
 
+const isAdministrators = (right: Right): right is AdministratorOnly => right === 'people' || right === 'sign-in'
+
 /** Why somebody may not do it; null when they may. @param who null: nobody is signed in */
 export function refuseRight(right: Right, who: Person | null): Refusal | null {
   if (right === 'everybody') return null
   if (!who) return { code: 'NOBODY' }
-  return right === 'person' || who.role === 'lead' ? null : { code: 'LEAD_ONLY', what: right }
+  if (right === 'person') return null
+  if (isAdministrators(right)) return who.role === 'administrator' ? null : { code: 'ADMINISTRATOR_ONLY', what: right }
+  return isLead(who) ? null : { code: 'LEAD_ONLY', what: right }
 }

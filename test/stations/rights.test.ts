@@ -9,6 +9,7 @@ import { refusalText } from '@/words/refusals'
 import { codeOf, toolRoom, valueOf } from '../support/tool-room'
 
 const lead: Person = { id: 'oda', name: 'Oda', role: 'lead' }
+const administrator: Person = { id: 'ruth', name: 'Ruth', role: 'administrator' }
 const operator: Person = { id: 'ines', name: 'Ines', role: 'operator' }
 
 describe('the table of verbs', () => {
@@ -17,8 +18,9 @@ describe('the table of verbs', () => {
     expect(new Set(VERBS.map((verb) => verb.contract)).size).toBe(VERBS.length)
     for (const { contract, right } of VERBS) expect(rightOf(contract)).toBe(right)
   })
+  const only = (person: Person) => VERBS.filter(({ right }) => refuseRight(right, person) === null).map(({ name }) => name)
   it('gives a lead alone what limits, posts, labels, rules, steps and prices rest on', () =>
-    expect(VERBS.filter(({ right }) => right !== 'person' && right !== 'everybody').map(({ name }) => name)).toEqual([
+    expect(only(lead).filter((name) => !only(operator).includes(name))).toEqual([
       'build.putSteps',
       'hand-over.keepPost',
       'hand-over.keepLabel',
@@ -31,14 +33,26 @@ describe('the table of verbs', () => {
       'measure.cleanPictures',
       'practice.keepPractice',
     ]))
+  it('gives an administrator alone who works here and how they sign in', () =>
+    expect(only(administrator).filter((name) => !only(lead).includes(name))).toEqual([
+      'people.putPerson',
+      'people.setSignIn',
+      'people.endSessions',
+    ]))
   it('lets nobody who is not signed in do more than look for something', () =>
-    expect(VERBS.filter(({ right }) => refuseRight(right, null) === null).map(({ name }) => name)).toEqual(['find.findAnything']))
+    expect(VERBS.filter(({ right }) => refuseRight(right, null) === null).map(({ name }) => name)).toEqual([
+      'find.findAnything',
+      'people.signIn',
+      'people.beginShop',
+    ]))
   it.each(VERBS)('$name: refused to whoever may not, in words', ({ right }) => {
-    expect(refuseRight(right, lead)).toBeNull()
-    const refusal = refuseRight(right, operator)
-    if (right === 'person' || right === 'everybody') return expect(refusal).toBeNull()
-    expect(refusal).toEqual({ code: 'LEAD_ONLY', what: right })
-    expect(refusalText(refusal!, 'mm')).toMatch(/^Only a lead can /)
+    expect(refuseRight(right, administrator)).toBeNull()
+    for (const person of [operator, lead]) {
+      const refusal = refuseRight(right, person)
+      if (right === 'person' || right === 'everybody') expect(refusal).toBeNull()
+      else if (refusal) expect(refusalText(refusal, 'mm')).toMatch(/^Only (a lead|an administrator) can /)
+      else expect(person).toBe(lead)
+    }
   })
   it('knows no verb that has no line', () => expect(() => rightOf({ ...build.putSteps })).toThrow('rights'))
 })

@@ -1,20 +1,25 @@
+import { isLead } from '@/core/tool'
 import { ACTION_CARD, encodeBadge, encodeMachineLabel, TEST_CODE } from '@/codecs/label-text'
 import { codeSvg } from '@/codecs/label-picture'
 import { readSettings } from '@/stations/practice/settings'
 import { Sheet, Title } from '@/ui/common/sheet'
+import { SETTINGS_TABS, SubNav } from '@/ui/common/sub-nav'
 import { PicturesKept } from '@/ui/measure/pictures-kept'
+import { CopiesKept } from '@/ui/settings/copies-kept'
 import { PracticeTable } from '@/ui/settings/practice-table'
 import { ScannerSetup } from '@/ui/shell/scanner-setup'
 import { ThemeChoice } from '@/ui/shell/theme-choice'
 import { context } from '../_server/context'
+import { watchSnapshots } from '../_server/watch-snapshots'
 import { cleanPicturesAction, keepPracticeAction } from './actions'
+import { refusalText } from '@/words/refusals'
 import { say } from '@/words/screens/settings'
 
 export const metadata = { title: say.settings }
 
 export default async function SettingsPage() {
   const shop = await context()
-  const lead = shop.person?.role === 'lead'
+  const lead = isLead(shop.person)
   const { machines, masters, practice } = readSettings(shop.db)
   const codes = [
     ...machines.map((m) => ({
@@ -33,6 +38,7 @@ export default async function SettingsPage() {
       <Sheet
         left={
           <>
+            <SubNav tabs={SETTINGS_TABS} label={say.settings} />
             <Title lead={say.settings} />
             <h2 className="text-2xl font-bold">{say.look}</h2>
             <ThemeChoice />
@@ -79,9 +85,26 @@ export default async function SettingsPage() {
               lead={lead}
               clean={cleanPicturesAction}
             />
+            <Copies />
           </>
         }
       />
     </>
+  )
+}
+
+async function Copies() {
+  const shop = await context()
+  const copies = shop.snapshots.list()
+  const copy = copies.find(({ before }) => before === null)
+  const { fault } = watchSnapshots(shop)
+  return (
+    <CopiesKept
+      last={copy ? new Date(copy.atMs).toISOString() : null}
+      count={copies.length}
+      bytes={copies.reduce((sum, c) => sum + c.bytes, 0)}
+      folder={shop.snapshots.folder}
+      fault={fault && refusalText({ code: fault }, shop.unit)}
+    />
   )
 }

@@ -32,9 +32,3 @@ export type SealFault = 'changed' | 'missing' | 'not sealed'
 export type SealState =
   | { readonly whole: true; readonly rows: number; readonly head: string }
   | { readonly whole: false; readonly table: string; readonly id: number; readonly fault: SealFault }
-
-export interface Person {
-  readonly id: string
-  readonly name: string
-  readonly role: 'operator' | 'lead'
-}

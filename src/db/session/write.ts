@@ -9,3 +9,22 @@ export function putSession(tx: Tx, id: string, change: Partial<Omit<Session, 'id
      ON CONFLICT (id) DO UPDATE SET person_id = coalesce(:person, person_id), unit = coalesce(:unit, unit), theme = coalesce(:theme, theme)`,
   ).run({ id, person: change.personId ?? null, unit: change.unit ?? null, theme: change.theme ?? null, at })
 }
+
+/** Somebody signs in: a session of a new name takes over how the terminal shows things, and the old one ends. A new terminal begins in the shop's unit. */
+export function turnSession(tx: Tx, oldId: string, newId: string, personId: string, at: string): void {
+  prepare(
+    tx,
+    `INSERT INTO session (id, person_id, unit, theme, created_at)
+     SELECT :newId, :personId, coalesce(max(unit), (SELECT body ->> '$.unit' FROM shop_setting WHERE name = 'shop'), 'mm'),
+       coalesce(max(theme), 'granite'), :at FROM session WHERE id = :oldId`,
+  ).run({ oldId, newId, personId, at })
+  endSession(tx, oldId, at)
+}
+
+export function endSession(tx: Tx, id: string, at: string): void {
+  prepare(tx, 'UPDATE session SET person_id = NULL, ended_at = :at WHERE id = :id').run({ id, at })
+}
+
+/** Ends every session of a person. @returns how many */
+export const endSessionsOf = (tx: Tx, personId: string, at: string): number =>
+  prepare(tx, 'UPDATE session SET person_id = NULL, ended_at = :at WHERE person_id = :personId').run({ personId, at }).changes

@@ -2,6 +2,7 @@ import type { Person } from '@/core/tool'
 import type { Db } from '@/db/connection'
 import { getPerson, listPeople } from '@/db/person/read'
 import { getSession, type Session } from '@/db/session/read'
+import { shopItself } from '@/db/shop/read'
 
 /** Who stands at a terminal, and how it shows things. */
 export interface Who extends Pick<Session, 'unit' | 'theme'> {
@@ -15,7 +16,7 @@ export function readWho(db: Db, sessionId: string | null): Who {
   return {
     person: session?.personId ? getPerson(db, session.personId) : null,
     people: listPeople(db),
-    unit: session?.unit ?? 'mm',
+    unit: session?.unit ?? shopItself(db)?.unit ?? 'mm',
     theme: session?.theme ?? 'granite',
   }
 }

@@ -6,6 +6,7 @@ import { Choices } from '../common/actions'
 import { Say } from '../common/sheet'
 import { Keys } from './keys'
 import { Leaving } from './leaving'
+import { PinPad } from './pin-pad'
 import { Palette } from './palette'
 import { OTHERS, STATIONS } from './places'
 import { useShell } from './shell-context'
@@ -71,6 +72,7 @@ export function Frame({
       </main>
       <Keys onHelp={() => help.current?.showModal()} />
       <Leaving />
+      <PinPad />
       <dialog ref={help} className="modal" aria-label={say.keys}>
         <div className="modal-box max-w-3xl">
           <KeyList />
@@ -103,7 +105,7 @@ function UnitSwitch() {
 }
 
 function Who() {
-  const { person, people, actions } = useShell()
+  const { person, people, actions, signIn, sayScan } = useShell()
   const menu = useRef<HTMLDetailsElement>(null)
   return (
     <details ref={menu} className="relative shrink-0">
@@ -119,13 +121,26 @@ function Who() {
               className="flex h-12 justify-between text-lg font-semibold"
               onClick={() => {
                 menu.current?.removeAttribute('open')
-                void actions.setPerson(p.id)
+                void signIn(p.id).then((said) => said?.tone === 'off' && sayScan(said))
               }}
             >
               {p.name} <span className="text-soft text-base font-medium">{p.role}</span>
             </button>
           </li>
         ))}
+        {person && (
+          <li className="border-rule border-t">
+            <button
+              className="flex h-12 text-lg font-semibold"
+              onClick={() => {
+                menu.current?.removeAttribute('open')
+                void actions.signOut({})
+              }}
+            >
+              {say.signOut}
+            </button>
+          </li>
+        )}
         {people.length === 0 && <li className="text-soft p-4">{say.thereAreNoPeopleIn}</li>}
       </ul>
     </details>

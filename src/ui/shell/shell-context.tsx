@@ -2,6 +2,8 @@
 import { createContext, useContext, useEffect, useRef } from 'react'
 import type { Person } from '@/core/tool'
 import type { LengthUnit } from '@/core/units'
+import type { Ask } from '@/stations/contract'
+import type * as people from '@/stations/people/contract'
 
 /** What a scan was and did. */
 export interface ScanSaid {
@@ -21,7 +23,15 @@ export interface ShellActions {
   readonly answerScan: (text: string) => Promise<ScanSaid>
   readonly setUnit: (unit: LengthUnit) => Promise<void>
   readonly setTheme: (theme: 'granite' | 'basalt') => Promise<void>
-  readonly setPerson: (id: string) => Promise<void>
+  readonly signIn: Ask<typeof people.signIn>
+  readonly signOut: Ask<typeof people.signOut>
+}
+
+/** Somebody whose PIN is asked for, and what was wrong with the last one. */
+export interface Asking {
+  readonly personId: string
+  readonly name: string
+  readonly problem: string | null
 }
 
 export interface Shell {
@@ -29,6 +39,11 @@ export interface Shell {
   readonly theme: 'granite' | 'basalt'
   readonly person: Person | null
   readonly people: readonly Person[]
+  /** Somebody wants to work here: at once, or after their PIN. @returns why not yet; null: it is done */
+  readonly signIn: (personId: string) => Promise<ScanSaid | null>
+  /** Whose PIN is asked for; null: nobody's. */
+  readonly asking: Asking | null
+  readonly givePin: (pin: string | null) => Promise<void>
   readonly actions: ShellActions
   readonly last: {
     readonly scan: string

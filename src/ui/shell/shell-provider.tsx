@@ -5,6 +5,7 @@ import { ACTION_CARD } from '@/codecs/label-text'
 import type { Person } from '@/core/tool'
 import type { LengthUnit } from '@/core/units'
 import { say } from '@/words/screens/shell'
+import { useSignIn } from './use-sign-in'
 import { ShellContext, type ScanSaid, type ScanUse, type Shell, type ShellActions } from './shell-context'
 
 type Router = ReturnType<typeof useRouter>
@@ -55,6 +56,7 @@ function useScanQueue({
   doBigAction,
   hasUnsaved,
   go,
+  signIn,
 }: {
   readonly actions: ShellActions
   readonly router: Router
@@ -62,6 +64,7 @@ function useScanQueue({
   readonly doBigAction: () => boolean
   readonly hasUnsaved: () => boolean
   readonly go: (href: string) => void
+  readonly signIn: Shell['signIn']
 }) {
   const uses = useRef<ScanUse[]>([])
   const queue = useRef<Promise<void>>(Promise.resolve())
@@ -75,8 +78,8 @@ function useScanQueue({
       const said = own ?? (await actions.answerScan(text))
       const leads = said.href !== undefined && (own !== null || !hasUnsaved())
       // who works here is kept before it is said
-      if (said.personId) await actions.setPerson(said.personId)
-      setLast({ scan: text, said, arriving: leads })
+      const notYet = said.personId === undefined ? null : await signIn(said.personId)
+      setLast({ scan: text, said: notYet ?? said, arriving: leads })
       if (!said.href) return router.refresh()
       // what the sheet itself leads to was saved by it
       if (!own && hasUnsaved()) return go(said.href)
@@ -84,7 +87,7 @@ function useScanQueue({
       await arrived(said.href)
       setLast((now) => (now?.said === said ? { scan: text, said } : now))
     },
-    [actions, go, hasUnsaved, router],
+    [actions, signIn, go, hasUnsaved, router],
   )
   const answer = useCallback(
     async (text: string, from: string) => {
@@ -139,6 +142,7 @@ export function ShellProvider({
   const router = useRouter()
   const leaving = useLeaving(router)
   const { acts, actions: big } = useBigActions()
+  const door = useSignIn(actions, people)
   const queue = useScanQueue({
     actions,
     router,
@@ -146,10 +150,11 @@ export function ShellProvider({
     doBigAction: big.doBigAction,
     hasUnsaved: leaving.hasUnsaved,
     go: leaving.go,
+    signIn: door.signIn,
   })
   const value = useMemo<Shell>(
-    () => ({ unit, theme, person, people, actions, ...queue, ...big, ...leaving }),
-    [unit, theme, person, people, actions, queue, big, leaving],
+    () => ({ unit, theme, person, people, actions, ...door, ...queue, ...big, ...leaving }),
+    [unit, theme, person, people, actions, door, queue, big, leaving],
   )
   return <ShellContext value={value}>{children}</ShellContext>
 }

@@ -8,6 +8,7 @@ import { KIT } from './kit'
 import { LIBRARY } from './library'
 import { LOAD } from './load'
 import { MEASURE } from './measure'
+import { PEOPLE } from './people'
 import { PRACTICE_VALUES } from './practice'
 import { RETURN } from './return'
 import type { Sentences } from './sentences'
@@ -23,6 +24,7 @@ const ALL: Sentences<Refusals> = {
   ...LIBRARY,
   ...LOAD,
   ...MEASURE,
+  ...PEOPLE,
   ...PRACTICE_VALUES,
   ...RETURN,
   ...STORE,

@@ -1,5 +1,5 @@
 import { MARK_RULE } from '../faults'
-import type { LeadOnly, SharedRefusals } from '@/stations/refusals'
+import type { AdministratorOnly, LeadOnly, SharedRefusals } from '@/stations/refusals'
 import { controlErrorText } from '../devices'
 import { fieldText } from '../faults'
 import { fitsText } from '../fits'
@@ -21,6 +21,11 @@ const LEAD: Readonly<Record<LeadOnly, string>> = {
   prices: 'Only a lead can change a price or the temperature a holder may have.',
 }
 
+const ADMINISTRATOR: Readonly<Record<AdministratorOnly, string>> = {
+  people: 'Only an administrator can say who works here and what they may do.',
+  'sign-in': 'Only an administrator can say how people sign in.',
+}
+
 /** What only a lead may do, and why. */
 export const leadOnlyText = (what: LeadOnly): string => LEAD[what]
 
@@ -39,6 +44,7 @@ const CHANGED = {
   drawer: 'Somebody has just booked on this drawer. Look again.',
   job: 'Somebody has just changed this job. Try again.',
   practice: 'Somebody else has changed this value meanwhile. Look again.',
+  person: 'Somebody else has changed this meanwhile. Look again.',
   adapter: 'Somebody else has put another adapter on meanwhile. Look again.',
 } as const
 
@@ -57,6 +63,7 @@ export const SHARED: Sentences<SharedRefusals> = {
   NOBODY: () => 'Nobody is signed in. Scan your badge, or tap your name at the top right.',
   BAD_INPUT: fieldText,
   LEAD_ONLY: ({ what }) => leadOnlyText(what),
+  ADMINISTRATOR_ONLY: ({ what }) => ADMINISTRATOR[what],
   UNKNOWN_MACHINE: ({ machine }) => `There is no machine ${machine}.`,
   UNKNOWN_SERIAL: ({ serial, holder }) =>
     holder ? `There is no holder ${serial} in the library.` : `There is no tool on holder ${serial}.`,

@@ -1,0 +1,30 @@
+/** Who works here, and what they may. */
+export const PERSON_ROLES = ['operator', 'lead', 'administrator'] as const
+export type PersonRole = (typeof PERSON_ROLES)[number]
+
+export interface Person {
+  readonly id: string
+  readonly name: string
+  readonly role: PersonRole
+}
+
+/** Limits, posts, labels, rules: a lead's, and an administrator is a lead too. */
+export const isLead = (person: Pick<Person, 'role'> | null): boolean => person !== null && person.role !== 'operator'
+
+/** Wrong PINs before anybody waits, then half a minute that doubles up to a quarter of an hour (common practice, no source). */
+const FREE_TRIES = 5
+const FIRST_WAIT_S = 30
+const LONGEST_WAIT_S = 900
+
+/** How long the next PIN is not looked at, s. @param wrong wrong ones one after the other */
+export const waitAfter = (wrong: number): number =>
+  wrong < FREE_TRIES ? 0 : Math.min(LONGEST_WAIT_S, FIRST_WAIT_S * 2 ** Math.min(20, wrong - FREE_TRIES))
+export const triesLeft = (wrong: number): number => Math.max(0, FREE_TRIES - wrong)
+
+/** Digits only, so that gloves and keypads do: 4 to 12. */
+export const isPin = (text: string): boolean => /^\d{4,12}$/.test(text)
+/** One that everybody tries first: all the same, or a run up or down. */
+export function isWeakPin(pin: string): boolean {
+  const steps = [...pin].slice(1).map((digit, i) => Number(digit) - Number(pin[i]))
+  return steps.every((step) => step === steps[0]) && Math.abs(steps[0] ?? 0) <= 1
+}

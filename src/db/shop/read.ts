@@ -1,0 +1,29 @@
+import type { LengthUnit } from '@/core/units'
+import { prepare, type Db } from '../connection'
+
+/** Whether a badge, or a tap on a name, is enough to sign in for whoever has no PIN. */
+export interface SignInSetting {
+  readonly badgeAlone: boolean
+}
+
+/** @returns version 0 where nothing was decided yet: a PIN is asked for */
+export function signInSetting(db: Db): SignInSetting & { readonly version: number } {
+  const row = prepare(db, "SELECT body, version FROM shop_setting WHERE name = 'sign-in'").get() as
+    { body: string; version: number } | undefined
+  return { badgeAlone: false, ...(row ? (JSON.parse(row.body) as Partial<SignInSetting>) : {}), version: row?.version ?? 0 }
+}
+
+/** What the shop is called, and in which unit a terminal begins. */
+export interface ShopItself {
+  readonly name: string
+  readonly unit: LengthUnit
+}
+
+/** null before the first run, and in a demo whose name comes from outside */
+export function shopItself(db: Db): ShopItself | null {
+  const row = prepare(db, "SELECT body FROM shop_setting WHERE name = 'shop'").get() as { body: string } | undefined
+  return row ? (JSON.parse(row.body) as ShopItself) : null
+}
+
+/** Whether nobody has ever worked here. */
+export const isNewShop = (db: Db): boolean => prepare(db, 'SELECT 1 FROM person LIMIT 1').get() === undefined

@@ -1,0 +1,75 @@
+import { z } from 'zod'
+import { isPin, PERSON_ROLES, type Person } from '@/core/tool'
+import type { Bare } from '@/core/units'
+import { contract, fault, Version } from '../contract'
+
+export interface PeopleRefusals {
+  /** Somebody with a PIN: it is asked for. */
+  PIN_NEEDED: { readonly name: string }
+  /** Nobody signs in by a badge alone here, and this person has no PIN yet. */
+  NO_PIN: { readonly name: string }
+  /** @param left tries before anybody waits */
+  WRONG_PIN: { readonly left: number }
+  /** Too many wrong ones. */
+  SIGN_IN_WAITS: { readonly seconds: number }
+  WEAK_PIN: Bare
+  /** The first run wants the code that the server printed when it was started. */
+  WRONG_CODE: Bare
+  /** Somebody works here already. */
+  NOT_NEW: Bare
+  UNKNOWN_PERSON: { readonly id: string }
+  PERSON_THERE: { readonly id: string }
+  /** Without one nobody could say who may what. */
+  LAST_ADMINISTRATOR: Bare
+}
+
+const PersonId = z
+  .string()
+  .trim()
+  .toLowerCase()
+  .regex(/^[a-z0-9][a-z0-9-]{0,30}$/, { error: fault('PERSON_ID') })
+const Pin = z.string().refine(isPin, { error: fault('PIN') })
+
+/** @param pin null: a badge or a tap alone */
+export const signIn = contract<{ readonly person: Person }>()(
+  z.object({ personId: z.string().max(40), pin: z.string().max(40).nullable() }),
+)
+export const signOut = contract()(z.object({}))
+/** Somebody's own PIN, or (by an administrator) anybody's; null takes it away. */
+export const setPin = contract()(z.object({ personId: PersonId, pin: Pin.nullable() }))
+/** @param version 0: a new person */
+export const putPerson = contract<{ readonly id: string }>()(
+  z.object({
+    id: PersonId,
+    name: z.string().trim().min(1).max(60),
+    role: z.enum(PERSON_ROLES),
+    retired: z.boolean(),
+    version: z.number().int().min(0),
+  }),
+)
+export const setSignIn = contract()(z.object({ badgeAlone: z.boolean(), version: Version.or(z.literal(0)) }))
+/** The first run of an empty shop: what it is called, and who may say who may what. */
+export const beginShop = contract<{ readonly id: string }>()(
+  z.object({
+    code: z.string().trim().max(40),
+    shop: z.string().trim().min(1).max(60),
+    unit: z.enum(['mm', 'inch']),
+    id: PersonId,
+    name: z.string().trim().min(1).max(60),
+    pin: Pin,
+  }),
+)
+/** Signs a person out at every terminal. */
+export const endSessions = contract<{ readonly ended: number }>()(z.object({ personId: PersonId }))
+
+/** A person as set-up shows them. */
+export interface PersonView extends Person {
+  readonly hasPin: boolean
+  readonly retired: boolean
+  readonly version: number
+}
+export interface PeopleView {
+  readonly people: readonly PersonView[]
+  /** Whether a badge alone is enough for whoever has no PIN. */
+  readonly signIn: { readonly badgeAlone: boolean; readonly version: number }
+}

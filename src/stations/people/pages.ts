@@ -1,0 +1,12 @@
+import type { Db } from '@/db/connection'
+import { listPersonRows } from '@/db/person/read'
+import { isNewShop, shopItself, signInSetting } from '@/db/shop/read'
+import type { PeopleView } from './contract'
+
+/** Whoever works here, and how they sign in. */
+export const readPeople = (db: Db): PeopleView => ({ people: listPersonRows(db), signIn: signInSetting(db) })
+
+/** What the shop is called; null where nobody said. */
+export const shopName = (db: Db): string | null => shopItself(db)?.name ?? null
+/** Whether nobody has ever worked here: the first run comes before anything else. */
+export const isNew = (db: Db): boolean => isNewShop(db)

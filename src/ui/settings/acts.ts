@@ -1,0 +1,9 @@
+import type { Ask } from '@/stations/contract'
+import type * as people from '@/stations/people/contract'
+
+export interface PeopleActs {
+  readonly put: Ask<typeof people.putPerson>
+  readonly pin: Ask<typeof people.setPin>
+  readonly rule: Ask<typeof people.setSignIn>
+  readonly end: Ask<typeof people.endSessions>
+}

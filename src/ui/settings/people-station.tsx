@@ -1,0 +1,94 @@
+'use client'
+import { useState } from 'react'
+import type * as people from '@/stations/people/contract'
+import { say } from '@/words/screens/settings'
+import { RowAction } from '../common/actions'
+import { CheckField } from '../common/form'
+import { Problem, Sheet, Title } from '../common/sheet'
+import { SETTINGS_TABS, SubNav } from '../common/sub-nav'
+import { useAct } from '../common/use-act'
+import { useShell } from '../shell/shell-context'
+import type { PeopleActs } from './acts'
+import { NewPerson, PersonForm, PinForm } from './person-forms'
+
+/** Who works here, what they may do, and how they sign in. */
+export function PeopleStation({ view, act }: { readonly view: people.PeopleView; readonly act: PeopleActs }) {
+  const { person } = useShell()
+  const rules = person?.role === 'administrator'
+  const [open, setOpen] = useState<string | null>(null)
+  return (
+    <Sheet
+      left={
+        <>
+          <SubNav tabs={SETTINGS_TABS} label={say.settings} />
+          <Title lead={say.people}>{say.peopleAbout}</Title>
+          <ul className="border-rule max-w-[760px] border-t">
+            {view.people.map((one) => (
+              <li key={one.id} className="border-rule border-b py-1.5">
+                <div className={`flex min-h-11 items-center gap-4 ${one.retired ? 'text-soft' : ''}`}>
+                  <span className="min-w-0 flex-1 truncate">
+                    <b className="font-head text-[20px]">{one.name}</b> <small className="text-soft text-base">{one.id}</small>
+                  </span>
+                  <span className="w-[110px]">{one.retired ? say.hasLeft : say.roleNames[one.role]}</span>
+                  <span className="text-soft w-[70px] text-base">{one.hasPin ? say.hasPin : say.hasNoPin}</span>
+                  {rules && open === one.id && <span className="w-[64px]" />}
+                  {rules && open !== one.id && (
+                    <RowAction aria-label={say.changePersonName(one.name)} onAct={() => setOpen(one.id)}>
+                      {say.changePerson}
+                    </RowAction>
+                  )}
+                </div>
+                {rules && open === one.id && <PersonForm one={one} act={act} done={() => setOpen(null)} />}
+              </li>
+            ))}
+          </ul>
+        </>
+      }
+      right={
+        <>
+          {rules ? <NewPerson put={act.put} /> : <p className="text-soft">{say.askAnAdministrator}</p>}
+          <SignInRule view={view} rules={rules} rule={act.rule} />
+          {person && !rules && (
+            <section className="mt-4">
+              <h2 className="text-2xl font-bold">{say.yourPin}</h2>
+              <PinForm
+                id={person.id}
+                name={person.name}
+                hasPin={view.people.some((p) => p.id === person.id && p.hasPin)}
+                pin={act.pin}
+              />
+            </section>
+          )}
+        </>
+      }
+    />
+  )
+}
+
+function SignInRule({
+  view: { signIn },
+  rules,
+  rule,
+}: {
+  readonly view: people.PeopleView
+  readonly rules: boolean
+  readonly rule: PeopleActs['rule']
+}) {
+  const { busy, problem, run } = useAct()
+  return (
+    <section className="mt-4">
+      <h2 className="text-2xl font-bold">{say.signingIn}</h2>
+      <CheckField
+        label={say.badgeAlone}
+        checked={signIn.badgeAlone}
+        disabled={busy || !rules}
+        onChange={(event) => {
+          const badgeAlone = event.target.checked
+          void run(() => rule({ badgeAlone, version: signIn.version }), undefined, say.ruleSaved)
+        }}
+      />
+      <p className="text-soft">{say.badgeAloneAbout}</p>
+      <Problem lead={say.notSaved} text={problem} />
+    </section>
+  )
+}

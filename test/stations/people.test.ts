@@ -1,0 +1,214 @@
+/** Who works here: signing in by badge and PIN, wrong PINs, roles, and the last administrator. */
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { getPersonRow, getPinHash, listPeople } from '@/db/person/read'
+import { listRecord } from '@/db/record/read'
+import { getSession } from '@/db/session/read'
+import { inTransaction, openDatabase, type Db } from '@/db/connection'
+import { migrate } from '@/db/migrate'
+import { putSession } from '@/db/session/write'
+import { isFirstCode, pinKeeper } from '@/runtime/pins'
+import { endSessions, putPerson, setPin, setSignIn } from '@/stations/people/put-person'
+import { beginShop } from '@/stations/people/begin-shop'
+import { isNew, readPeople, shopName } from '@/stations/people/pages'
+import { signIn, signOut } from '@/stations/people/sign-in'
+import { readWho } from '@/stations/session/who'
+import { codeOf, lastEntry, later, MIGRATIONS, textOf, toolRoom, valueOf, type ToolRoom } from '../support/tool-room'
+
+let room: ToolRoom
+let sessions = 0
+beforeEach(() => {
+  room = toolRoom()
+  inTransaction(room.db, (tx) => putSession(tx, 'terminal', { unit: 'inch', theme: 'basalt' }, later(0)))
+})
+/** What is kept of a PIN without the work that it costs. */
+const quick = {
+  hash: (pin: string) => Promise.resolve(`kept ${pin}`),
+  matches: (pin: string, hash: string) => Promise.resolve(hash === `kept ${pin}`),
+}
+const enter = (personId: string, pin: string | null = null, minutes = 0, sessionId = 'terminal') =>
+  signIn(
+    { db: room.db, now: later(minutes), pins: quick },
+    { personId, pin, sessionId, newSessionId: `session ${(sessions += 1)}` },
+  )
+const here = () => `session ${sessions}`
+const pin = (personId: string, text: string | null, by = personId) => setPin(room.as(by, 1), quick, { personId, pin: text })
+const alone = (badgeAlone: boolean) => setSignIn(room.as('ruth'), { badgeAlone, version: readPeople(room.db).signIn.version })
+
+describe('signing in', () => {
+  it('by a badge alone where the shop says so: a session of a new name, which shows things as the old one did', async () => {
+    expect(valueOf(await enter('ines')).person).toEqual({ id: 'ines', name: 'Ines Varga', role: 'operator' })
+    expect(getSession(room.db, here())).toMatchObject({ personId: 'ines', unit: 'inch', theme: 'basalt' })
+    expect(getSession(room.db, 'terminal')).toMatchObject({ personId: null })
+    expect(listRecord(room.db)[0]).toMatchObject({ what: 'signed in', who: 'Ines Varga' })
+    valueOf(await enter('tomas', null, 1, here()))
+    expect(readWho(room.db, here()).person?.id).toBe('tomas')
+  })
+  it('not by a badge alone where the shop does not, nor as somebody who is not there', async () => {
+    valueOf(alone(false))
+    expect(codeOf(await enter('ines'))).toBe('NO_PIN')
+    expect(codeOf(await enter('nobody'))).toBe('UNKNOWN_PERSON')
+    valueOf(await pin('ines', '7294'))
+    expect(codeOf(await enter('ines'))).toBe('PIN_NEEDED')
+    expect(codeOf(await enter('ines', '7294'))).toBe('ok')
+  })
+  it('whoever has a PIN is asked for it, also where badges are enough', async () => {
+    valueOf(await pin('ines', '7294'))
+    expect(codeOf(await enter('ines'))).toBe('PIN_NEEDED')
+    expect(readWho(room.db, here()).person).toBeNull()
+  })
+  it('ends with signing out', async () => {
+    valueOf(await enter('ines'))
+    valueOf(signOut(room.as('ines', 1), here()))
+    expect(readWho(room.db, here()).person).toBeNull()
+    expect(lastEntry(room.db)).toBe('')
+  })
+})
+
+describe('wrong PINs', () => {
+  it('five are told how many are left, then there is a wait in which not even the right one counts', async () => {
+    valueOf(await pin('ines', '7294'))
+    for (const left of [4, 3, 2, 1])
+      expect(textOf(await enter('ines', '1111'))).toContain(left === 1 ? 'One more' : `${left} more`)
+    expect(textOf(await enter('ines', '1111'))).toBe('Too many wrong PINs. Wait 30 seconds, then try again.')
+    expect(codeOf(await enter('ines', '7294'))).toBe('SIGN_IN_WAITS')
+    // half a minute later one is looked at; wrong again, it takes twice as long
+    expect(textOf(await enter('ines', '1111', 1))).toContain('60 seconds')
+    expect(codeOf(await enter('ines', '7294', 1.5))).toBe('SIGN_IN_WAITS')
+    expect(codeOf(await enter('ines', '7294', 3))).toBe('ok')
+    // and all is forgotten
+    expect(textOf(await enter('ines', '1111', 4))).toContain('4 more')
+    expect(listRecord(room.db).filter(({ what }) => what === 'wrong PIN')).toHaveLength(7)
+  })
+  it('a hundred at once are worth no more than one after the other', async () => {
+    valueOf(await pin('ines', '7294'))
+    const codes = await Promise.all(Array.from({ length: 100 }, (_, i) => enter('ines', String(1000 + i)).then(codeOf)))
+    expect(codes.filter((code) => code === 'WRONG_PIN')).toHaveLength(4)
+    expect(codes.filter((code) => code === 'SIGN_IN_WAITS')).toHaveLength(96)
+    expect(listRecord(room.db).filter(({ what }) => what === 'wrong PIN')).toHaveLength(5)
+  })
+  it('of one person do not keep another out', async () => {
+    valueOf(await pin('ines', '7294'))
+    valueOf(await pin('tomas', '3861'))
+    for (let i = 0; i < 6; i++) await enter('ines', '1111')
+    expect(codeOf(await enter('tomas', '3861'))).toBe('ok')
+  })
+})
+
+describe('a PIN', () => {
+  it('is anybody’s own; another’s only an administrator sets, and that signs them out', async () => {
+    expect(codeOf(await pin('tomas', '7294', 'ines'))).toBe('ADMINISTRATOR_ONLY')
+    expect(codeOf(await pin('tomas', '7294', 'oda'))).toBe('ADMINISTRATOR_ONLY')
+    valueOf(await enter('tomas'))
+    const session = here()
+    expect(codeOf(await pin('tomas', '7294', 'ruth'))).toBe('ok')
+    expect(readWho(room.db, session).person).toBeNull()
+    valueOf(await pin('tomas', null, 'ruth'))
+    expect(codeOf(await enter('tomas'))).toBe('ok')
+  })
+  it('is none that everybody tries first', async () => {
+    expect(codeOf(await pin('ines', '1234'))).toBe('WEAK_PIN')
+    expect(getPinHash(room.db, 'ines')).toBeNull()
+  })
+  it('stands in the record as set, and nowhere as it is', async () => {
+    valueOf(await setPin(room.as('ines'), pinKeeper, { personId: 'ines', pin: '72948' }))
+    expect(lastEntry(room.db)).toBe('of Ines Varga')
+    const hash = getPinHash(room.db, 'ines')!
+    expect(hash).toMatch(/^scrypt\$/)
+    expect(await pinKeeper.matches('72948', hash)).toBe(true)
+    expect(await pinKeeper.matches('72947', hash)).toBe(false)
+    // the same PIN is kept another way each time
+    expect(await pinKeeper.hash('72948')).not.toBe(hash)
+    expect(await pinKeeper.matches('72948', 'kept 72948')).toBe(false)
+  })
+})
+
+describe('people', () => {
+  const put = (change: object, by = 'ruth') =>
+    putPerson(room.as(by), { id: 'lena', name: 'Lena Holt', role: 'operator', retired: false, version: 0, ...change })
+  it('are taken in, changed and retired; what they did stays theirs', async () => {
+    expect(valueOf(put({})).id).toBe('lena')
+    expect(lastEntry(room.db)).toBe('Lena Holt, operator')
+    expect(codeOf(put({}))).toBe('PERSON_THERE')
+    expect(codeOf(put({ id: 'gone', version: 1 }))).toBe('UNKNOWN_PERSON')
+    valueOf(await enter('lena'))
+    const session = here()
+    valueOf(put({ role: 'lead', version: 1 }))
+    // another role: signed out, so that it counts at once
+    expect(readWho(room.db, session).person).toBeNull()
+    expect(codeOf(put({ role: 'operator', version: 1 }))).toBe('CHANGED')
+    valueOf(put({ retired: true, version: 2 }))
+    expect(listPeople(room.db).map(({ id }) => id)).not.toContain('lena')
+    expect(codeOf(await enter('lena'))).toBe('UNKNOWN_PERSON')
+    expect(getPersonRow(room.db, 'lena')).toMatchObject({ retired: true, name: 'Lena Holt' })
+    expect(listRecord(room.db).some(({ who }) => who === 'Lena Holt')).toBe(true)
+  })
+  it('one administrator always stays', () => {
+    const ruth = { id: 'ruth', name: 'Ruth Amsel', version: 1 }
+    expect(codeOf(put({ ...ruth, role: 'lead' }))).toBe('LAST_ADMINISTRATOR')
+    expect(codeOf(put({ ...ruth, role: 'administrator', retired: true }))).toBe('LAST_ADMINISTRATOR')
+    valueOf(put({ id: 'oda', name: 'Oda Brekke', role: 'administrator', version: 1 }))
+    expect(codeOf(put({ ...ruth, role: 'lead' }))).toBe('ok')
+  })
+  it('are signed out everywhere at once', async () => {
+    valueOf(await enter('ines'))
+    const first = here()
+    valueOf(await enter('ines', null, 1, 'another terminal'))
+    expect(valueOf(endSessions(room.as('ruth'), 'ines')).ended).toBe(2)
+    expect([first, here()].map((id) => readWho(room.db, id).person)).toEqual([null, null])
+  })
+})
+
+it('the rule of signing in is changed by whoever saw it last', () => {
+  const { version } = readPeople(room.db).signIn
+  valueOf(setSignIn(room.as('ruth'), { badgeAlone: false, version }))
+  expect(codeOf(setSignIn(room.as('ruth'), { badgeAlone: true, version }))).toBe('CHANGED')
+  expect(readPeople(room.db).signIn.badgeAlone).toBe(false)
+})
+
+describe('the first run', () => {
+  const empty = () => {
+    const db = openDatabase(':memory:')
+    migrate(db, MIGRATIONS)
+    return db
+  }
+  afterEach(() => vi.unstubAllEnvs())
+  const begin = (db: Db, change: object = {}, expected = 'K7QM-2XPA') => {
+    vi.stubEnv('BOULDER_FIRST_CODE', expected)
+    return beginShop(
+      { db, now: later(0), pins: quick, isFirstCode },
+      {
+        code: 'k7qm 2xpa',
+        shop: 'Larch Tools',
+        unit: 'inch',
+        id: 'lena',
+        name: 'Lena Holt',
+        pin: '7294',
+        sessionId: 'none yet',
+        newSessionId: 'first',
+        ...change,
+      },
+    )
+  }
+  it('makes the first administrator, signed in, in the shop’s unit; from then on PINs are asked for', async () => {
+    const db = empty()
+    expect(isNew(db)).toBe(true)
+    valueOf(await begin(db))
+    expect([isNew(db), shopName(db)]).toEqual([false, 'Larch Tools'])
+    expect(readWho(db, 'first')).toMatchObject({ person: { id: 'lena', role: 'administrator' }, unit: 'inch' })
+    expect(readWho(db, null).unit).toBe('inch')
+    expect(readPeople(db).signIn.badgeAlone).toBe(false)
+    expect(lastEntry(db)).toBe('Larch Tools, by Lena Holt, the first administrator')
+    expect(codeOf(await begin(db, { id: 'other' }))).toBe('NOT_NEW')
+  })
+  it('is nobody’s without the code, and of two at once one wins', async () => {
+    const db = empty()
+    expect(codeOf(await begin(db, { code: 'K7QM-2XPB' }))).toBe('WRONG_CODE')
+    expect(codeOf(await begin(db, { code: '' }))).toBe('WRONG_CODE')
+    expect(codeOf(await begin(db, {}, ''))).toBe('WRONG_CODE')
+    expect(codeOf(await begin(db, { pin: '4321' }))).toBe('WEAK_PIN')
+    expect(isNew(db)).toBe(true)
+    const both = await Promise.all([begin(db), begin(db, { id: 'other', newSessionId: 'second' })])
+    expect(both.map(codeOf)).toEqual(['ok', 'NOT_NEW'])
+    expect(listPeople(db)).toHaveLength(1)
+  })
+})
