@@ -19,6 +19,7 @@ const CORE = [
   'plan',
   'load',
   'stats',
+  'backup',
 ]
 const rule = (name, comment, from, to) => ({ name, comment, severity: 'error', from, to })
 const only = (layer, targets) =>
@@ -127,7 +128,7 @@ module.exports = {
     ),
     only('devices', ['core/', 'codecs/']),
     only('db', ['core/']),
-    only('workers', ['core/', 'codecs/', 'devices/']),
+    only('workers', ['core/', 'codecs/', 'devices/', 'db/snapshot\\.ts$']),
     only('ui', ['core/', 'words/', 'codecs/', 'workers/', 'stations/contract\\.ts$', 'stations/[^/]+/contract\\.ts$']),
     only('stations', ['core/', 'words/', 'codecs/', 'db/', 'devices/']),
     only('runtime', ['devices/', 'db/', 'core/', 'codecs/', 'workers/server/']),

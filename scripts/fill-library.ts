@@ -10,6 +10,7 @@ import { inTransaction, type Db } from '@/db/connection'
 import { insertComponent, insertDefinition, insertHolder } from '@/db/library/write'
 import { insertMachine, insertPost } from '@/db/machine/write'
 import { insertPerson } from '@/db/person/write'
+import { putSignInSetting } from '@/db/shop/write'
 import { insertMove } from '@/db/stock/write'
 import { putPlace, putUnit } from '@/db/store/write'
 
@@ -52,6 +53,8 @@ export function fillLibrary(db: Db, at: (minutes: number) => string): Filled {
   const store = seedFile<{ units: StoreUnit[]; places: Place[] }>('store.json')
   inTransaction(db, (tx) => {
     people.forEach((person) => insertPerson(tx, person))
+    // the demo lets anybody work in anybody's name, and says so
+    putSignInSetting(tx, { badgeAlone: true }, 0)
     seedFile<Machine[]>('machines.json').forEach((machine) => insertMachine(tx, machine))
     Object.entries(SHIPPED_POSTS).forEach(([name, template]) => insertPost(tx, name, template))
     seedFile<Master[]>('masters.json').forEach((master) => insertMaster(tx, master))

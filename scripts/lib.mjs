@@ -73,7 +73,7 @@ export function buildWorkers() {
     ...['--bundle', '--platform=node', '--format=esm', '--target=node20', '--tsconfig=tsconfig.json'],
     '--log-level=warning',
     // machine code stays in its packages; older packages ask for `require`
-    ...['--external:@resvg/resvg-js', '--external:zxing-wasm'],
+    ...['--external:@resvg/resvg-js', '--external:zxing-wasm', '--external:better-sqlite3'],
     `"--banner:js=import { createRequire as requireOf } from 'node:module'; const require = requireOf(import.meta.url);"`,
   ]
   execSync(`"${bin('esbuild')}" ${entries.join(' ')} ${args.join(' ')} --outdir=${WORKERS} --out-extension:.js=.mjs`, {

@@ -14,7 +14,7 @@ const VIEWS = {
   programs: ['/measure/programs/D-0007'],
   measure: ['/measure/BX00147', onSk40],
   'measure-basalt': ['/measure/BX00147', wiped, 'basalt'],
-  balance: ['/balance/calibration', balanced],
+  balance: ['/balance/BX00153', balanced],
   'hand-over': ['/hand-over/BX00145'],
   posts: ['/hand-over/posts?machine=HERON', tried],
   return: ['/return?serial=BX00143'],
@@ -30,7 +30,7 @@ const VIEWS = {
 /** Looked at only when named. */
 const MORE = {
   'measure-dirt': ['/measure/BX00141', measured],
-  'balance-basalt': ['/balance/BX00153', corrected, 'basalt'],
+  'balance-basalt': ['/balance/BX00153', undefined, 'basalt'],
   figures: ['/measure/BX00147/figures'],
   adjust: ['/measure/BX00141', adjusting],
   'masters-basalt': ['/measure/masters', checked, 'basalt'],
@@ -109,7 +109,7 @@ async function drawn(page) {
 
 /** One run of the spindle's stand-in; its time is set forward. */
 async function spun(page, seat) {
-  await page.getByRole('button', { name: `clamp at ${seat}°` }).click()
+  await page.getByRole('button', { name: `Clamp at ${seat}°` }).click()
   await page.getByRole('button', { name: 'Shut the guard' }).click()
   await page.getByRole('button', { name: 'Shut the guard' }).waitFor({ state: 'detached' })
   await page.getByTestId('big-action').filter({ hasText: 'Start run' }).click()
@@ -117,19 +117,11 @@ async function spun(page, seat) {
   await running.waitFor()
   await page.request.post(`${base}/api/clock`, { headers: { authorization: 'Bearer demo-token' }, data: { forwardS: 30 } })
   await running.waitFor({ state: 'detached' })
-  await page.getByRole('button', { name: 'Take the run' }).waitFor({ state: 'detached' })
+  await page.getByRole('button', { name: 'Save run' }).waitFor({ state: 'detached' })
 }
 
-/** The spindle is calibrated, a tool is run, and its first screw is in; changes the demo. */
+/** A tool is run, and its first screw is in; changes the demo. */
 async function balanced(page) {
-  await page.getByLabel('Rotor').fill('R-1')
-  await page.getByTestId('big-action').click()
-  for (const run of [1, 2, 3, 4, 5, 6]) {
-    await page.getByRole('heading', { name: `Run ${run} of 6` }).waitFor()
-    await spun(page, run % 2 === 1 ? 0 : 180)
-  }
-  await page.getByRole('cell', { name: 'R-1' }).waitFor()
-  await page.goto(`${base}/balance/BX00153`)
   await spun(page, 0)
   await spun(page, 180)
   await corrected(page)
@@ -142,7 +134,7 @@ async function corrected(page) {
   await page.waitForTimeout(1000)
   await page.getByTestId('big-action').click()
   await steps.getByText('done').first().waitFor()
-  await page.getByRole('button', { name: /turn to/ }).click()
+  await page.getByRole('button', { name: /^Turn to/ }).click()
   await page.waitForTimeout(1500)
 }
 

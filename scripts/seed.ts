@@ -11,8 +11,10 @@ import { inTransaction } from '@/db/connection'
 import { currentHandover } from '@/db/handover/read'
 import { simulatedBench } from '@/devices/bench/simulated'
 import { BENCH_FACTS } from '@/devices/bench/port'
+import { simulatedSpindle } from '@/devices/spindle/simulated'
 import { theShop } from '@/runtime'
 import { masterTicket, wipeTicket } from '@/runtime/bench-ticket'
+import { unbalanceTicket } from '@/runtime/unbalance-ticket'
 import { buildTool } from '@/stations/build/build-tool'
 import { putSimTag } from '@/db/truth/write'
 import { writeTag } from '@/stations/hand-over/write-tag'
@@ -29,6 +31,7 @@ import { putIntoPlace } from '@/stations/store/slot'
 import type { Work } from '@/stations/work'
 import { emptyLight, evenBench, standStill } from '@/workers/bench-cycle'
 import { openRun, prepareRun, takeEdge } from '@/workers/bench-run'
+import { calibrateByHand } from './calibrate-by-hand'
 import { loadByHand } from './load-by-hand'
 import { fillLibrary, seedFile, seedProgram, type SeedJob } from './fill-library'
 import { measureFramesHere } from '@/workers/server/measure-frames'
@@ -200,6 +203,20 @@ must(
     ],
   }),
 )
+let spinMinute = -38
+let spindleMemory: string | null = null
+await calibrateByHand({
+  db,
+  spindle: simulatedSpindle({
+    get: () => spindleMemory,
+    put: (state) => (spindleMemory = state),
+    nowMs: () => now + 60_000 * spinMinute,
+    truthOf: (serial) => unbalanceTicket(db, serial),
+  }),
+  files: evidence,
+  work: () => workOf('ines', -spinMinute),
+  wait: () => (spinMinute += 1),
+})
 must('take', takePart(workOf('ines', 20), { job: 'HP-2240', component: 'C-DR102', count: 1, place: 'BIRCH-8' }))
 must('note', writeNote(workOf('tomas', 70), 'Coil 14 … 16 flickers: call maintenance before the next Ø16.'))
 

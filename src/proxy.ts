@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto'
 import { NextResponse, type NextRequest } from 'next/server'
 import { isKnownHost, isOwnOrigin, knownHosts } from '@/runtime/hosts'
-import { newSessionCookie, SESSION_COOKIE, sessionIdOf } from '@/runtime/session'
+import { newSession, SESSION_COOKIE, sessionIdOf, sessionOptions } from '@/runtime/session'
 import { problem } from './app/api/_api/problem'
 import { say } from '@/words/screens/outside'
 
@@ -46,15 +46,14 @@ export function proxy(request: NextRequest): NextResponse | Response {
     return problem(403, 'FOREIGN_ORIGIN', say.foreignOrigin)
   if (!isReadable(pathname)) return problem(400, 'BAD_REQUEST', say.unreadableAddress)
   if (/^\/api(\/|$)/.test(pathname)) return NextResponse.next()
-  const cookie = sessionIdOf(request.cookies.get(SESSION_COOKIE)?.value) === null ? newSessionCookie() : null
+  const cookie = sessionIdOf(request.cookies.get(SESSION_COOKIE)?.value) === null ? newSession().cookie : null
   if (cookie) request.cookies.set(SESSION_COOKIE, cookie)
   const rules = policy(randomBytes(16).toString('base64'))
   const headers = new Headers(request.headers)
   headers.set('content-security-policy', rules)
   const response = NextResponse.next({ request: { headers } })
   response.headers.set('content-security-policy', rules)
-  if (cookie)
-    response.cookies.set(SESSION_COOKIE, cookie, { httpOnly: true, sameSite: 'strict', path: '/', maxAge: 60 * 60 * 24 * 365 })
+  if (cookie) response.cookies.set(SESSION_COOKIE, cookie, sessionOptions())
   return response
 }
 

@@ -1,13 +1,20 @@
 'use server'
 import { revalidatePath } from 'next/cache'
+import { cookies } from 'next/headers'
 import { z } from 'zod'
+import { isFirstCode } from '@/runtime/pins'
+import { newSession, SESSION_COOKIE, sessionOptions } from '@/runtime/session'
+import * as people from '@/stations/people/contract'
+import { beginShop } from '@/stations/people/begin-shop'
+import { signIn, signOut } from '@/stations/people/sign-in'
 import { putSession } from '@/stations/session/put-session'
+import type { Refusal } from '@/stations/refusals'
 import { answerScan, type ScanAnswer } from '@/stations/scan/answer-scan'
 import { findAnything as findAnythingContract } from '@/stations/find/contract'
 import { findAnything } from '@/stations/find/find-anything'
-import { ok } from '@/core/units'
-import { defineQuestion } from './_server/action'
-import { context } from './_server/context'
+import { ok, type Result } from '@/core/units'
+import { defineAction, defineQuestion } from './_server/action'
+import { context, type Context } from './_server/context'
 
 async function changeSession(change: Parameters<typeof putSession>[2]): Promise<void> {
   const shop = await context()
@@ -25,11 +32,28 @@ export async function setThemeAction(theme: 'granite' | 'basalt'): Promise<void>
   if (known.success) await changeSession({ theme: known.data })
 }
 
-export async function setPersonAction(id: string): Promise<void> {
-  const known = z.string().max(40).safeParse(id)
-  const shop = await context()
-  if (known.success && shop.people.some((p) => p.id === known.data)) await changeSession({ personId: known.data })
+/** Somebody gets a session of a new name where they may: a cookie from before is worth nothing. */
+async function turned<T>(
+  shop: Context,
+  enter: (sessions: { readonly sessionId: string; readonly newSessionId: string }) => Promise<Result<T, Refusal>>,
+): Promise<Result<T, Refusal>> {
+  const next = newSession()
+  const done = await enter({ sessionId: shop.sessionId ?? '', newSessionId: next.id })
+  shop.heads.wrote()
+  if (!done.ok) return done
+  ;(await cookies()).set(SESSION_COOKIE, next.cookie, sessionOptions())
+  revalidatePath('/', 'layout')
+  return done
 }
+
+export const signInAction = defineQuestion(people.signIn, (given, shop) =>
+  turned(shop, (sessions) => signIn(shop, { ...given, ...sessions })),
+)
+/** The first run of an empty shop: whoever did it is signed in. */
+export const beginShopAction = defineQuestion(people.beginShop, (given, shop) =>
+  turned(shop, (sessions) => beginShop({ ...shop, isFirstCode }, { ...given, ...sessions })),
+)
+export const signOutAction = defineAction(people.signOut, (work, _given, { sessionId }) => signOut(work, sessionId ?? ''))
 
 export async function answerScanAction(text: string): Promise<ScanAnswer> {
   const { db, now } = await context()

@@ -3,12 +3,22 @@ import '@fontsource-variable/source-sans-3'
 import './globals.css'
 import type { Metadata, Viewport } from 'next'
 import type { ReactNode } from 'react'
+import { isNew, shopName } from '@/stations/people/pages'
 import { countWaiting } from '@/stations/rack/rack'
+import { FirstRun } from '@/ui/settings/first-run'
 import { Frame } from '@/ui/shell/frame'
 import { Providers, Toasts } from '@/ui/shell/providers'
 import { ShellProvider } from '@/ui/shell/shell-provider'
 import { context, type Context } from './_server/context'
-import { answerScanAction, findAnythingAction, setPersonAction, setThemeAction, setUnitAction } from './actions'
+import {
+  answerScanAction,
+  beginShopAction,
+  findAnythingAction,
+  setThemeAction,
+  setUnitAction,
+  signInAction,
+  signOutAction,
+} from './actions'
 import { dataFolder, storageState } from '@/runtime'
 import { storageFault, type StorageFault } from '@/stations/storage'
 import { Say } from '@/ui/common/sheet'
@@ -21,7 +31,13 @@ export const metadata: Metadata = {
 }
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 }
 
-const ACTIONS = { answerScan: answerScanAction, setUnit: setUnitAction, setTheme: setThemeAction, setPerson: setPersonAction }
+const ACTIONS = {
+  answerScan: answerScanAction,
+  setUnit: setUnitAction,
+  setTheme: setThemeAction,
+  signIn: signInAction,
+  signOut: signOutAction,
+}
 
 /** The shop of this request, or why its database cannot be opened. */
 async function shopOrFault(): Promise<{ readonly shop: Context } | { readonly fault: StorageFault }> {
@@ -53,14 +69,18 @@ export default async function RootLayout({ children }: { readonly children: Reac
       <body>
         <Providers>
           <ShellProvider unit={shop.unit} theme={shop.theme} person={shop.person} people={shop.people} actions={ACTIONS}>
-            <Frame
-              find={findAnythingAction}
-              place={process.env.BOULDER_PLACE ?? say.toolRoom}
-              waiting={countWaiting(shop.db, shop.now)}
-              fault={fault && refusalText({ code: fault }, shop.unit)}
-            >
-              {children}
-            </Frame>
+            {isNew(shop.db) ? (
+              <FirstRun begin={beginShopAction} />
+            ) : (
+              <Frame
+                find={findAnythingAction}
+                place={process.env.BOULDER_PLACE ?? shopName(shop.db) ?? say.toolRoom}
+                waiting={countWaiting(shop.db, shop.now)}
+                fault={fault && refusalText({ code: fault }, shop.unit)}
+              >
+                {children}
+              </Frame>
+            )}
             <Toasts />
           </ShellProvider>
         </Providers>

@@ -31,9 +31,8 @@ export interface Evidence {
 }
 
 export interface Drop {
-  put(machine: string, file: string, text: string, over: boolean): 'written' | 'there'
-  /** Takes a file back that could not be noted. */
-  take(machine: string, file: string): void
+  /** @returns `there` when one lies there that may not be replaced; else what puts the folder back as it was */
+  put(machine: string, file: string, text: string, over: boolean): 'there' | (() => void)
 }
 
 export interface Drawings {
@@ -44,7 +43,8 @@ export interface Drawings {
   read(name: string): Uint8Array | null
 }
 
-function synced(path: string, flags: 'r' | 'wx', write: (file: number) => void = () => undefined): void {
+/** Opens a file or a folder, writes what there is to write, and waits until the disk has it. */
+export function synced(path: string, flags: 'r' | 'wx', write: (file: number) => void = () => undefined): void {
   const file = openSync(path, flags)
   try {
     write(file)
@@ -118,15 +118,16 @@ export function dropIn(folder: string): Drop {
   const placeOf = (machine: string, file: string) => join(folder, machine.replace(/[^\w-]/g, '_'), file.replace(/[^\w.-]/g, '_'))
   return {
     put(machine, file, text, over) {
+      const place = placeOf(machine, file)
       try {
-        putWhole(placeOf(machine, file), text, over)
-        return 'written'
+        const before = over && existsSync(place) ? readFileSync(place) : null
+        putWhole(place, text, over)
+        return () => (before ? putWhole(place, before, true) : rmSync(place, { force: true }))
       } catch (error) {
         if (!isThere(error)) throw error
         return 'there'
       }
     },
-    take: (machine, file) => rmSync(placeOf(machine, file), { force: true }),
   }
 }
 

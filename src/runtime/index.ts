@@ -1,12 +1,12 @@
 /** What this process is started with, and the shop that it opens. */
 import 'server-only'
 import { join } from 'node:path'
-import { dataFolder } from './data-folder'
+import { backupsFolder, dataFolder } from './data-folder'
 import { openShop, type Shop } from './shop'
 
 export { DRAWING_TYPES, type DrawingType } from './folders'
 export { labelFonts } from './label-fonts'
-export { storageState } from './storage-state'
+export { freeBytes, storageState } from './storage-state'
 export type { Shop } from './shop'
 export { dataFolder }
 
@@ -16,6 +16,7 @@ const held = globalThis as { boulderShop?: Shop }
 export function theShop(): Shop {
   return (held.boulderShop ??= openShop({
     folder: dataFolder(),
+    backups: backupsFolder(dataFolder()),
     control: process.env.BOULDER_CONTROL ?? `http://127.0.0.1:${Number(process.env.PORT ?? 3000) + 1}`,
     lineBench: process.env.BOULDER_LINE_BENCH || null,
     standIns: process.env.BOULDER_STANDINS === '1',

@@ -3,7 +3,7 @@ import 'server-only'
 import { mkdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { inTransaction, openDatabase, type Db } from '@/db/connection'
-import { migrate } from '@/db/migrate'
+import { migrate, nextMigration } from '@/db/migrate'
 import { chainUp } from '@/db/record/chain'
 import { sealUp } from '@/db/record/seal'
 import { getShrinkState, getSimTag, getSpindleState } from '@/db/truth/read'
@@ -25,7 +25,9 @@ import { drawingsIn, dropIn, evidenceIn, spoolIn, type Drawings, type Drop, type
 import type { Heavy } from '@/codecs/heavy'
 import { headKeeper, type HeadKeeper } from './heads'
 import { unbalanceTicket } from './unbalance-ticket'
-import { framesPool, heavyPool, type FramesPool } from './threads'
+import { pinKeeper } from './pins'
+import { copyBefore, snapshotsIn, type Snapshots } from './snapshots'
+import { framesPool, heavyPool, snapshotPool, type FramesPool } from './threads'
 
 export interface Shop {
   readonly db: Db
@@ -42,11 +44,15 @@ export interface Shop {
   /** Hands at a balancing spindle that is a stand-in. */
   readonly spindleHands: SpindleHands
   readonly printer: Printer
+  /** Makes and compares what is kept of PINs. */
+  readonly pins: typeof pinKeeper
   /** Measures pictures beside everything else. */
   readonly frames: FramesPool
   /** Reads files and fills in templates beside everything else. */
   readonly heavy: Heavy
   readonly schema: number
+  /** Copies of the database, in case of an accident. */
+  readonly snapshots: Snapshots
   /** Keeps the ends of the record outside of the database. */
   readonly heads: HeadKeeper
   readonly evidence: Evidence
@@ -59,6 +65,8 @@ export interface Shop {
 /** Where a shop keeps what it has, and where its devices are. */
 export interface ShopSettings {
   readonly folder: string
+  /** Where copies of the database are kept. */
+  readonly backups: string
   /** Address of the machines' controls. */
   readonly control: string
   /** A bench at the end of a serial line, `host:port`; null where none is connected. */
@@ -68,9 +76,12 @@ export interface ShopSettings {
   readonly migrations: string
 }
 
-export function openShop({ folder, control: address, lineBench, standIns, migrations }: ShopSettings): Shop {
+export function openShop({ folder, backups, control: address, lineBench, standIns, migrations }: ShopSettings): Shop {
   mkdirSync(folder, { recursive: true })
-  const db = openDatabase(join(folder, 'boulder.sqlite'))
+  const file = join(folder, 'boulder.sqlite')
+  const db = openDatabase(file)
+  const next = nextMigration(db, migrations)
+  if (next !== null) copyBefore(db, backups, next, Date.now())
   const schema = migrate(db, migrations)
   inTransaction(db, (tx) => {
     chainUp(tx)
@@ -88,6 +99,7 @@ export function openShop({ folder, control: address, lineBench, standIns, migrat
     db,
     clock,
     schema,
+    snapshots: snapshotsIn(backups, file, snapshotPool()),
     heads: headKeeper(db, folder, () => clock.now()),
     control,
     hands: control,
@@ -99,6 +111,7 @@ export function openShop({ folder, control: address, lineBench, standIns, migrat
       put: (state) => inTransaction(db, (tx) => putShrinkState(tx, state)),
       nowMs: () => clock.nowMs(),
     }),
+    pins: pinKeeper,
     spindle,
     spindleHands: spindle.hands,
     printer: simulatedPrinter(spoolIn(join(folder, 'spool'))),

@@ -9,6 +9,8 @@ import type { OpenedFrameSet } from '@/codecs/frame-set'
 import { heavyBy, type Heavy, type HeavyName, type HeavyRefusal } from '@/codecs/heavy'
 import type { FramesMeasured, ProgramStep } from '@/core/judge'
 import { fail, ok, type Result } from '@/core/units'
+import type { StorageFault } from '@/db/connection'
+import type { Snapshot } from '@/db/snapshot'
 import { framesMeasured, tasksOf, type EdgeDone, type FramesError, type PackedTask } from '@/workers/server/measure-frames'
 
 /** Where `npm run build` puts the threads' own bundle; Next knows nothing of it. */
@@ -91,6 +93,16 @@ export function framesPool(): FramesPool {
       return done.ok ? done.value : done
     },
   }
+}
+
+const SNAPSHOT: Limits = { threads: 1, waiting: 4, mb: 256 }
+/** A database of some gigabytes on a slow disk. */
+const SNAPSHOT_MS = 1_800_000
+
+/** Copies the database beside everything else. */
+export function snapshotPool(): (from: string, to: string) => Promise<Result<Snapshot, StorageFault>> {
+  const run = poolOf(SNAPSHOT)
+  return (from, to) => run('snapshot', { from, to }, AbortSignal.timeout(SNAPSHOT_MS))
 }
 
 /** So many at once, and so many waiting for them: what waits has not begun, and its time does not run. */

@@ -32,6 +32,8 @@ export type Ask<C extends Contract> = (given: Asked<C>) => Promise<Result<Answer
 /** What may be wrong with a field; `src/words` has the sentences. */
 export type FieldFault =
   | 'MARK'
+  | 'PERSON_ID'
+  | 'PIN'
   | 'JOB_NUMBER'
   | 'T_NUMBER'
   | 'CHOOSE_MACHINE'

@@ -6,7 +6,7 @@ import type { Concession, HandoverRefusal } from '@/core/handover'
 import type { LoadSaid } from '@/core/load'
 import type { DriftVerdict, MeasurementSource, Verdict } from '@/core/judge'
 import type { MoveName } from '@/core/plan'
-import type { Condition, Coupling, Disturbance, Machine } from '@/core/tool'
+import type { Condition, Coupling, Disturbance, Machine, PersonRole } from '@/core/tool'
 import type { Bare } from '@/core/units'
 import type { Refusal } from './refusals'
 import type { Disposition } from './return/contract'
@@ -26,6 +26,19 @@ interface Heating {
 
 export interface Entries {
   REFUSED: { readonly where: Where; readonly refusal: Refusal }
+
+  // people
+  /** @param pin whether a PIN was asked for */
+  SIGNED_IN: { readonly pin: boolean }
+  SIGNED_OUT: Bare
+  /** @param wrong one after the other */
+  WRONG_PIN: { readonly wrong: number }
+  /** @param was null: somebody new */
+  PERSON: { readonly name: string; readonly role: PersonRole; readonly was: PersonRole | null; readonly retired: boolean }
+  PIN_SET: { readonly name: string; readonly none: boolean }
+  SIGN_IN_RULE: { readonly badgeAlone: boolean }
+  SESSIONS_ENDED: { readonly name: string }
+  SHOP_BEGUN: { readonly shop: string; readonly name: string }
 
   // kit
   JOB_ADDED: { readonly job: string; readonly machine: string; readonly tools: number }
@@ -190,6 +203,14 @@ export const KINDS: Readonly<
   GIVEN: 'kept',
   TAKEN: 'taken',
   PUT_BACK: 'taken back',
+  SIGNED_IN: 'signed in',
+  SIGNED_OUT: 'signed out',
+  WRONG_PIN: 'wrong PIN',
+  PERSON: 'person',
+  PIN_SET: 'PIN set',
+  SIGN_IN_RULE: 'sign-in rule',
+  SESSIONS_ENDED: 'signed out',
+  SHOP_BEGUN: 'shop begun',
   BUILD_BEGUN: 'build begun',
   BUILD_LEFT: 'build left',
   EXTENSION_ADDED: 'extension',

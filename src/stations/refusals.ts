@@ -11,6 +11,7 @@ import type { KitRefusals } from './kit/contract'
 import type { LibraryRefusals } from './library/contract'
 import type { LoadRefusals } from './load/contract'
 import type { MeasureRefusals } from './measure/contract'
+import type { PeopleRefusals } from './people/contract'
 import type { PracticeRefusals } from './practice/contract'
 import type { ReturnRefusals } from './return/contract'
 import type { StoreRefusals } from './store/contract'
@@ -39,6 +40,7 @@ export interface SharedRefusals {
     readonly most: number | null
   }
   LEAD_ONLY: { readonly what: LeadOnly }
+  ADMINISTRATOR_ONLY: { readonly what: AdministratorOnly }
   UNKNOWN_MACHINE: { readonly machine: string }
   /** @param holder the holder itself is not known; else there is no tool on it */
   UNKNOWN_SERIAL: { readonly serial: string; readonly holder?: boolean }
@@ -54,7 +56,7 @@ export interface SharedRefusals {
   BAD_MARK: Bare
   /** Somebody else was quicker. */
   CHANGED:
-    | { readonly what: 'build' | 'steps' | 'routine' | 'readings' | 'drawer' | 'job' | 'practice' | 'adapter' }
+    | { readonly what: 'build' | 'steps' | 'routine' | 'readings' | 'drawer' | 'job' | 'practice' | 'adapter' | 'person' }
     | { readonly what: 'unit'; readonly unit: string }
     | { readonly what: 'tool' | 'load' | 'loaded tool' | 'holder'; readonly serial: string }
     | { readonly what: 'machine'; readonly machine: string }
@@ -73,6 +75,9 @@ export interface SharedRefusals {
   FITS: { readonly refusal: FitsRefusal }
   CONTROL: { readonly error: ControlError }
 }
+
+/** What only an administrator may do: say who may what. */
+export type AdministratorOnly = 'people' | 'sign-in'
 
 /** What only a lead may do. */
 export type LeadOnly =
@@ -100,6 +105,7 @@ export interface Refusals
     LibraryRefusals,
     LoadRefusals,
     MeasureRefusals,
+    PeopleRefusals,
     PracticeRefusals,
     ReturnRefusals,
     StoreRefusals {}

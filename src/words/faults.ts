@@ -11,6 +11,8 @@ export const FAULTS: Readonly<Record<FieldFault, string>> = {
   CHOOSE_MACHINE: 'Choose the machine.',
   START: 'Type when the job starts.',
   DAY: 'Choose a day.',
+  PERSON_ID: 'Use up to 31 small letters, digits and dashes, such as ines.',
+  PIN: 'A PIN has 4 to 12 digits.',
   PARTS_COUNT: 'Type how many parts.',
   PIECES: 'Type how many.',
   FOUND: 'Type how many there are.',
@@ -45,6 +47,13 @@ const FIELDS: Readonly<Record<string, string>> = {
   liftFromKg: 'Lift from',
   pitchMm: 'Pitch',
   gapMm: 'Gap',
+  grade: 'Grade',
+  rpm: 'Speed',
+  by: 'Balanced by',
+  rotor: 'Rotor',
+  backMm: 'Back plane',
+  frontMm: 'Front plane',
+  trialGmm: 'Unbalance of the mass',
 }
 
 /** A field outside its range, or missing. @param field its name in the contract */

@@ -73,6 +73,11 @@ export const PROPERTY_NAMES: Readonly<Record<PropertyKey, string>> = {
   drillFrontMm: 'drilling at the front, height over the gauge line',
   drillBackMm: 'drilling at the back, height over the gauge line',
   drillNever: 'never drill from–to',
+  addAngles: 'mass may be added at',
+  addRadiusMm: 'added mass, radius',
+  addMostG: 'added mass, most at one place',
+  addFrontMm: 'adding at the front, height over the gauge line',
+  addBackMm: 'adding at the back, height over the gauge line',
   screwG: 'mass of the screw',
 }
 
@@ -133,6 +138,8 @@ export const PRACTICE_NAMES: Readonly<Record<PracticeKey, readonly [name: string
   lookBackMm: ['Look back: smallest change that is reported', 'common practice, no source'],
   balanceRpm: ['Speed of the balancing spindle', 'common practice, no source'],
   balanceGrade: ['Grade where the tool names none', 'common practice, no source'],
+  balanceBitMm: ['Drill for balancing', 'common practice, no source'],
+  balancePointDeg: ['Its point angle', 'common practice, no source'],
   seatUm: ['How far apart two seats of a tool in the machine are', 'a few µm, common practice, no source'],
   calibrationDays: ['A calibration of the balancing spindle is valid for', 'common practice, no source'],
   guardSigmas: ['Guard band in standard deviations', 'ISO 14253-1: expanded uncertainty, k = 2'],

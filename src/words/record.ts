@@ -87,7 +87,7 @@ const TELLING: Telling = {
   BALANCE_WANTED: ({ grade, rpm }) => `To be balanced to ${gradeText(grade)} at ${speedText(rpm)}`,
   SPUN: ({ seat, round, grade, rpm }) =>
     parts(`Run ${round + 1} at ${seat}°`, grade !== null && `${gradeText(grade)} at ${speedText(rpm)}`),
-  BALANCE_STEP: ({ step }) => fitStepText(step),
+  BALANCE_STEP: ({ step }, unit) => fitStepText(step, unit),
   BALANCED: ({ grade, wanted, goodToRpm, by }) =>
     parts(
       `${gradeText(grade)} at ${speedText(wanted.rpm)}, ${gradeText(wanted.grade)} wanted`,
@@ -122,6 +122,15 @@ const TELLING: Telling = {
   MASTER_RENEWED: ({ master, until }) => `Certificate of ${master} until ${dayText(until)}`,
   PICTURES_CLEANED: ({ sets, days }) => `${sets === 1 ? 'One set' : `${sets} sets`} of pictures older than ${days} days deleted`,
 
+  SIGNED_IN: ({ pin }) => (pin ? 'with a PIN' : 'with a badge or a tap'),
+  SIGNED_OUT: () => '',
+  WRONG_PIN: ({ wrong }) => (wrong === 1 ? 'once' : `${wrong} times one after the other`),
+  PERSON: ({ name, role, was, retired }) =>
+    retired ? `${name} does not work here any more` : was === null ? `${name}, ${role}` : `${name}: ${was} before, ${role} now`,
+  PIN_SET: ({ name, none }) => (none ? `${name} has none any more` : `of ${name}`),
+  SIGN_IN_RULE: ({ badgeAlone }) => (badgeAlone ? 'A badge is enough for whoever has no PIN' : 'Nobody signs in without a PIN'),
+  SHOP_BEGUN: ({ shop, name }) => `${shop}, by ${name}, the first administrator`,
+  SESSIONS_ENDED: ({ name }) => `${name}, at every terminal`,
   RELEASED: ({ issue, machine, concession, against, reason }, unit) => {
     const lead = `Hand-over ${issue} for ${machine}`
     if (concession) return `${lead}. ${concessionText(concession, unit)}`

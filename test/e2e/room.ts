@@ -1,6 +1,6 @@
 /** A tool room of its own for every browser test: a copy of the seeded one, with a server and stand-ins of its own. */
 import { spawn, type ChildProcess } from 'node:child_process'
-import { cpSync, rmSync } from 'node:fs'
+import { cpSync, mkdirSync, rmSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { test as base, type APIRequestContext } from '@playwright/test'
 
@@ -41,17 +41,18 @@ const ended = (child: ChildProcess) =>
   })
 
 /** Opens a room, and shuts it when it is not used any more. */
-async function withRoom(worker: number, give: (room: Room) => Promise<void>): Promise<void> {
+async function withRoom(worker: number, give: (room: Room) => Promise<void>, kind: 'demo' | 'empty' = 'demo'): Promise<void> {
   const port = FIRST_PORT + worker * PORTS_OF_WORKER + 3 * (used++ % 190)
   const data = resolve('.cache', `e2e-${port}`)
   rmSync(data, { recursive: true, force: true })
-  cpSync(SEEDED, data, { recursive: true })
+  if (kind === 'demo') cpSync(SEEDED, data, { recursive: true })
+  else mkdirSync(data)
   const env = {
     ...process.env,
     PORT: String(port),
     BOULDER_DATA: data,
     BOULDER_API_TOKEN: 'demo-token',
-    BOULDER_PLACE: 'Hollowbeck Pumps',
+    ...(kind === 'demo' ? { BOULDER_PLACE: 'Hollowbeck Pumps' } : { BOULDER_FIRST_CODE: FIRST_CODE }),
     BOULDER_LINE_BENCH: `127.0.0.1:${port + 2}`,
     BOULDER_STANDINS: '1',
     CONTROL_PORT: String(port + 1),
@@ -83,6 +84,15 @@ export const test = base.extend<{ room: Room }>({
 /** A test that only looks: all of a worker's share a room. Who is signed in, and in which unit, is each browser's own. */
 export const lookingTest = base.extend<object, { room: Room }>({
   room: [async ({}, use, info) => withRoom(info.parallelIndex, use), { auto: true, scope: 'worker', timeout: 120_000 }],
+  baseURL: async ({ room }, give) => give(room.url),
+})
+
+/** What the server of an empty room was started with. */
+export const FIRST_CODE = 'K7QM-2XPA'
+
+/** A shop in which nobody has ever worked. */
+export const emptyTest = base.extend<{ room: Room }>({
+  room: [async ({}, use, info) => withRoom(info.parallelIndex, use, 'empty'), { auto: true, timeout: 120_000 }],
   baseURL: async ({ room }, give) => give(room.url),
 })
 

@@ -122,6 +122,7 @@ const SCREENS = [
   '/records',
   '/practice',
   '/settings',
+  '/settings/people',
   '/tools/BX00143',
 ]
 

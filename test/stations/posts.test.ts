@@ -19,10 +19,10 @@ function folder(): DropFolder & { readonly files: Map<string, string> } {
     put(machine, file, text, over) {
       const name = `${machine}/${file}`
       if (files.has(name) && !over) return 'there'
+      const before = files.get(name)
       files.set(name, text)
-      return 'written'
+      return () => void (before === undefined ? files.delete(name) : files.set(name, before))
     },
-    take: (machine, file) => void files.delete(`${machine}/${file}`),
   }
 }
 const T12 = [0, 1, 2, 3, 4, 5].map((i) => ({ x: 9 + 0.001 * (i % 2), z: 152 - 0.001 * i, re: 1.2, dishDeg: 2 }))

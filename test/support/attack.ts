@@ -257,11 +257,13 @@ const asked = (id: string, body: string): RequestInit => ({
 export const actionNames = (): string[] => allActions().map(([, { exportedName }]) => exportedName)
 
 /** One action, asked as a page asks it. @returns the whole answer, as the protocol has it */
-export async function ask(url: string, cookie: string, action: string, given: unknown): Promise<string> {
+export const ask = async (url: string, cookie: string, action: string, given: unknown): Promise<string> =>
+  (await send(url, cookie, action, given)).text()
+
+function send(url: string, cookie: string, action: string, given: unknown): Promise<Response> {
   const [id] = allActions().find(([, { exportedName }]) => exportedName === action)!
   const init = asked(id, JSON.stringify([given]))
-  const answer = await fetch(`${url}/kit`, { ...init, headers: { ...init.headers, cookie } })
-  return answer.text()
+  return fetch(`${url}/kit`, { ...init, headers: { ...init.headers, cookie } })
 }
 
 /** @returns the cookie of a terminal where this person is signed in; null: nobody */
@@ -269,8 +271,10 @@ export async function signedIn(url: string, person: string | null): Promise<stri
   const page = await fetch(`${url}/kit`)
   await page.arrayBuffer()
   const [cookie] = (page.headers.get('set-cookie') ?? '').split(';')
-  if (person !== null) await ask(url, cookie, 'setPersonAction', person)
-  return cookie
+  if (person === null) return cookie
+  const signed = await send(url, cookie, 'signInAction', { personId: person, pin: null })
+  await signed.arrayBuffer()
+  return (signed.headers.get('set-cookie') ?? '').split(';')[0]
 }
 
 function actions(): Door[] {
@@ -291,11 +295,14 @@ function actions(): Door[] {
   })
 }
 
+/** After these somebody else, or nobody, is signed in. */
+const ENDS: readonly string[] = ['signInAction', 'signOutAction']
+
 /** Every door, in turn and at random, one request after the other, while another one is asked again and again. */
 export async function attack({ url, cookie, count, seed }: Attack): Promise<Attacked> {
   const random = randomOf(seed)
   // who is signed in at this terminal stays signed in
-  const doors = [...routes(), ...actions()].filter(({ name }) => name !== 'setPersonAction' && name !== '/api/clock')
+  const doors = [...routes(), ...actions()].filter(({ name }) => !ENDS.includes(name) && name !== '/api/clock')
   const byStatus: Record<string, number> = {}
   const broken: string[] = []
   const worst = { ms: 0, about: '', waitMs: 0, waitedFor: '' }

@@ -5,6 +5,7 @@ import { cache } from 'react'
 import { readWho, type Who } from '@/stations/session/who'
 import { theShop, type Shop } from '@/runtime'
 import { watchMinutes } from './watch-minutes'
+import { watchSnapshots } from './watch-snapshots'
 import { SESSION_COOKIE, sessionIdOf } from '@/runtime/session'
 
 export interface Context extends Shop, Who {
@@ -17,6 +18,7 @@ export const context = cache(async (): Promise<Context> => {
   await connection()
   const shop = theShop()
   watchMinutes(shop)
+  watchSnapshots(shop)
   const sessionId = sessionIdOf((await cookies()).get(SESSION_COOKIE)?.value)
   return {
     ...shop,

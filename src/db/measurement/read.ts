@@ -91,7 +91,7 @@ export function getMeasurement(db: Db, id: number): SavedMeasurement | null {
   return row ? measurement(row) : null
 }
 
-/** Pictures that something in force rests on: figures of a tool that still stands, the bench's last check, a measuring program. */
+/** What something in force rests on: pictures of a tool that still stands, of the bench's last check, of a measuring program; runs of the spindle. */
 export function listEvidenceInUse(db: Db): Set<string> {
   const rows = prepare(
     db,
@@ -99,7 +99,8 @@ export function listEvidenceInUse(db: Db): Set<string> {
          (SELECT max(m.id) FROM measurement m JOIN assembly a ON a.id = m.assembly_id WHERE a.state <> 'apart' GROUP BY a.id)
        UNION SELECT evidence FROM bench_check WHERE id = (SELECT max(id) FROM bench_check)
        UNION SELECT evidence FROM measuring_program p
-         WHERE version = (SELECT max(version) FROM measuring_program WHERE definition_id = p.definition_id)`,
+         WHERE version = (SELECT max(version) FROM measuring_program WHERE definition_id = p.definition_id)
+       UNION SELECT evidence FROM balance_run`,
   ).all() as { evidence: string | null }[]
   return new Set(rows.flatMap((r) => (r.evidence ? [r.evidence] : [])))
 }

@@ -1,4 +1,4 @@
-import { checkComponent, PROPERTIES, type Component, type PropertyKey } from '@/core/tool'
+import { checkComponent, isLead, PROPERTIES, type Component, type PropertyKey } from '@/core/tool'
 import { fail, type Result } from '@/core/units'
 import { componentVersion, getComponent } from '@/db/library/read'
 import { insertComponent, updateComponent } from '@/db/library/write'
@@ -28,7 +28,7 @@ export function putPart(work: Work, raw: Readonly<Record<string, unknown>>, vers
   if (!isNew && !before) return fail({ code: 'UNKNOWN_PART', part: part.id })
   if (before && before.kind !== part.kind) return fail({ code: 'KIND_STAYS', part: part.id, kind: before.kind })
   if (before && componentVersion(work.db, part.id) !== version) return fail({ code: 'CHANGED', what: 'part', part: part.id })
-  if (work.person.role !== 'lead' && leadsOf(part) !== leadsOf(before)) return fail({ code: 'LEAD_ONLY', what: 'prices' })
+  if (!isLead(work.person) && leadsOf(part) !== leadsOf(before)) return fail({ code: 'LEAD_ONLY', what: 'prices' })
   const entry = { code: 'PART_PUT', part: part.id, name: part.name, isNew: !before } as const
   return write(
     work,

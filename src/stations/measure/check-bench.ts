@@ -1,3 +1,4 @@
+import { isLead } from '@/core/tool'
 import {
   addZero,
   driftOf,
@@ -88,7 +89,7 @@ export function finishCheck(
   if (radii.length < 2 || LF === null) return refused({ code: 'MASTER_NOT_WHOLE' })
   const drift = driftOf(master, radii, LF)
   const verdict = judgeDrift(drift, bench.check === null)
-  if (verdict === 'too far' && (work.person.role !== 'lead' || !save.reason)) return refused({ code: 'TOO_FAR', bench: 'this' })
+  if (verdict === 'too far' && (!isLead(work.person) || !save.reason)) return refused({ code: 'TOO_FAR', bench: 'this' })
   const put = putFile(() => evidence.put(master.mark, work.now, save.frames))
   if (!put.ok) return put
   const again = verdict === 'drifted' || verdict === 'too far' ? findAgain(work, adapter, bench.check, drift) : []

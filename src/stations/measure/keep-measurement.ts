@@ -3,9 +3,11 @@ import type { SetMeasurement } from '@/core/sets'
 import { nextState } from '@/core/tool'
 import { fail, type Result } from '@/core/units'
 import { moveAssembly } from '@/db/assembly/write'
+import { voidBalance } from '@/db/balance/write'
 import { currentHandover } from '@/db/handover/read'
 import { holdHandover, voidCurrent } from '@/db/handover/write'
 import { insertMeasurement } from '@/db/measurement/write'
+import { isAdjustable } from '../build/adjustable'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
 import { must, write } from '../write'
@@ -44,7 +46,10 @@ export function keepMeasurement(work: Work, sheet: MeasureSheet, found: Found): 
   const { serial } = assembly
   const state = nextState(assembly.state, 'save-measurement')
   if (!state) return fail({ code: 'NOT_NOW', serial, state: assembly.state })
-  const same = last !== null && compareResults(last.result, result).change === 'same' && result.verdict === last.result.verdict
+  const change = last && compareResults(last.result, result).change
+  const same = last !== null && change === 'same' && result.verdict === last.result.verdict
+  // whoever set it, or clamped it anew, has moved mass
+  const touched = change === 'jump' || (change === 'moved' && isAdjustable(work.db, assembly))
   const kept = assembly.state === 'released' && same
   const { edges, summary } = set
   const changed: Refusal = { code: 'CHANGED', what: 'tool', serial }
@@ -78,6 +83,7 @@ export function keepMeasurement(work: Work, sheet: MeasureSheet, found: Found): 
     const current = kept ? currentHandover(tx.db, serial) : null
     if (current?.held) holdHandover(tx.db, current.id, null)
     const voided = kept ? null : voidCurrent(tx.db, serial, tx.now, { code: 'MEASURED_AGAIN' })
+    if (touched) voidBalance(tx.db, assembly.id, tx.now, { code: 'MEASURED_AGAIN' })
     learnStop(tx, assembly, summary.LF, found.takenAt)
     return { id, verdict: result.verdict, voided, kept }
   })

@@ -1,3 +1,4 @@
+import { isLead } from '@/core/tool'
 import { checkSteps, type ProgramStep } from '@/core/judge'
 import { fail, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
@@ -32,7 +33,7 @@ export function keepProgram(work: Work, save: ProgramSave): Result<{ readonly ve
   const changed = { code: 'CHANGED', what: 'routine' } as const
   const current = getProgram(work.db, definition.id)
   if ((current?.version ?? 0) !== save.base) return fail(changed)
-  if (work.person.role !== 'lead' && current && otherLimits(current.steps, steps.value))
+  if (!isLead(work.person) && current && otherLimits(current.steps, steps.value))
     return fail({ code: 'LEAD_ONLY', what: 'limits' })
   const last = lastMeasurement(work.db, assembly.id)
   const version = save.base + 1

@@ -15,7 +15,7 @@ export interface RecordsPage {
 }
 
 /** Entries whose hashes are computed while the page is made: what was added since the last look. */
-const PROVEN_AT_ONCE = 200
+const PROVEN_AT_ONCE = 50
 
 export const readRecords = (db: Db, now: string, query: RecordQuery): RecordsPage => ({
   entries: listRecord(db, query),

@@ -39,10 +39,14 @@ const TO_DO = {
 } as const
 
 export function readSlotDisplays(db: Db): SlotDisplays[] {
-  return readCarts(db).map(({ unit, slots }) => ({ unit, slots: slots.map(({ place, tool }) => display(db, place, tool)) }))
+  const waits = waitsOf(db)
+  return readCarts(db).map(({ unit, slots }) => ({
+    unit,
+    slots: slots.map(({ place, tool }) => display(db, waits, place, tool)),
+  }))
 }
 
-function display(db: Db, place: Place, tool: Assembly | null): SlotDisplay {
+function display(db: Db, waitsFor: ReturnType<typeof waitsOf>, place: Place, tool: Assembly | null): SlotDisplay {
   if (!tool)
     return {
       place,
@@ -58,7 +62,7 @@ function display(db: Db, place: Place, tool: Assembly | null): SlotDisplay {
   const machine = tool.machine ? getMachine(db, tool.machine) : null
   // a measurement before the last heat or knock says nothing of the tool as it is
   const measured = tool.state === 'built' ? null : lastMeasurement(db, tool.id)
-  const waits = waitsOf(db)(tool, measured?.verdict ?? null)
+  const waits = waitsFor(tool, measured?.verdict ?? null)
   return {
     place,
     tool,

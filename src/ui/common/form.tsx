@@ -68,6 +68,11 @@ export function NumberField({ decimals = true, ...props }: InputField & { readon
   return <TextField inputMode={decimals ? 'decimal' : 'numeric'} {...props} className={`figures ${props.className ?? ''}`} />
 }
 
+/** How a form takes a number that people type with a point or a comma; what is none is told by the contract. */
+export const AS_NUMBER = {
+  setValueAs: (typed: unknown): number => (String(typed).trim() === '' ? NaN : Number(String(typed).replace(',', '.'))),
+}
+
 /** A length as people type it (`19.05`, `3/4 in`, `0,5`); without a unit it is in the reader's. */
 export function LengthField(props: Omit<InputField, 'unit'>) {
   return <NumberField {...props} unit={unitMark(useUnit())} />

@@ -49,6 +49,10 @@ export const KIT_TABS: readonly Tab[] = [
   { href: '/kit/now', name: say.rush },
   { href: '/kit/shift', name: say.nextShift },
 ]
+export const SETTINGS_TABS: readonly Tab[] = [
+  { href: '/settings', name: say.shop },
+  { href: '/settings/people', name: say.people },
+]
 export const MEASURE_TABS: readonly Tab[] = [
   { href: '/measure', name: say.tools },
   { href: '/measure/programs', name: say.programs },

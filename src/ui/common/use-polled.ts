@@ -10,10 +10,15 @@ interface Polled<T> {
   readonly now: () => Promise<void>
 }
 
-/** Asks a device twice a second while it is looked at. @param silent what is said when the tool room does not answer */
+/**
+ * Asks a device twice a second while it is looked at.
+ * @param silent what is said when the tool room does not answer
+ * @param on whether it is asked at all
+ */
 export function usePolled<T>(
   ask: (given: Record<string, never>) => Promise<Result<T, { readonly text: string }>>,
   silent: string,
+  on = true,
 ): Polled<T> {
   const [value, setValue] = useState<T | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
@@ -29,6 +34,7 @@ export function usePolled<T>(
     }
   }, [ask, silent])
   useEffect(() => {
+    if (!on) return
     alive.current = true
     let timer: ReturnType<typeof setTimeout>
     const again = async () => {
@@ -40,6 +46,6 @@ export function usePolled<T>(
       alive.current = false
       clearTimeout(timer)
     }
-  }, [now])
+  }, [now, on])
   return { value, problem, now }
 }

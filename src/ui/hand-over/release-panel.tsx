@@ -1,4 +1,5 @@
 'use client'
+import { isLead } from '@/core/tool'
 import { useRouter } from 'next/navigation'
 import { useState, type SetStateAction, type Dispatch } from 'react'
 import { BigAction, ScanAction } from '../common/actions'
@@ -39,7 +40,7 @@ export function ReleasePanel(props: ReleaseProps) {
   const [reason, setReason] = useState('')
   const [job, setJob] = useState('')
   const [until, setUntil] = useState('')
-  const seen = { against, postProblem, lead: person?.role === 'lead' }
+  const seen = { against, postProblem, lead: isLead(person) }
   const allows = mayAllow(seen)
   const conceding = asksConcession(seen)
   useMarks(async (scanned): Promise<ScanSaid> => {

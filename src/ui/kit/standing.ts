@@ -47,11 +47,11 @@ export function standingText({ standing, replaces }: Pick<NettedTool, 'standing'
         standing.lifeLeftMin === null ? '' : say.minLeft(Math.round(standing.lifeLeftMin)),
       )
     case 'ready':
-      return `● ${at(standing.assembly)}, ${standing.assembly.state === 'released' ? say.toLoad : say.toHandOver}${instead}`
+      return `● ${at(standing.assembly)}, ${standing.toBalance ? say.toBalance : standing.assembly.state === 'released' ? say.toLoad : say.toHandOver}${instead}`
     case 'stale':
       return `◐ ${at(standing.assembly)}: ${STALE(standing.stale)}${instead}`
     case 'in-work':
-      return say.builtOnToMeasure(standing.assembly.serial, instead)
+      return (standing.toBalance ? say.builtOnToBalance : say.builtOnToMeasure)(standing.assembly.serial, instead)
     case 'under-way':
       return say.isBuildingItOn(standing.who, standing.serial)
     case 'in-other-machine':

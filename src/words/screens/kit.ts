@@ -16,6 +16,8 @@ export const say = {
   minLeft: (lifeLeftMin: number) => `, ${lifeLeftMin} min left`,
   toLoad: 'to load',
   toHandOver: 'to hand over',
+  toBalance: 'to balance',
+  builtOnToBalance: (serial: string, instead: string) => `◐ built on ${serial}, to balance and measure${instead}`,
   builtOnToMeasure: (serial: string, instead: string) => `◐ built on ${serial}, to measure${instead}`,
   isBuildingItOn: (who: string, serial: string) => `◐ ${who} is building it on ${serial}`,
   inMachinePocketNamed: (machine: string, pocket: string) => `◐ in ${machine}, ${pocket}`,

@@ -3,6 +3,7 @@ import type { FrameSetError } from '@/codecs/faults'
 import { openFrameSet, type OpenedFrameSet } from '@/codecs/frame-set'
 import { HEAVY_WORK, type HeavyName } from '@/codecs/heavy'
 import type { Result } from '@/core/units'
+import { trySnapshot } from '@/db/snapshot'
 import { measurePacked, type EdgeDone, type PackedTask } from './measure-frames'
 
 export const open = (zip: Uint8Array): Result<OpenedFrameSet, FrameSetError> => openFrameSet(zip)
@@ -11,3 +12,6 @@ export const edge = (task: PackedTask): EdgeDone => measurePacked(task)
 
 export const heavy = ({ name, given }: { readonly name: HeavyName; readonly given: unknown[] }): unknown =>
   (HEAVY_WORK[name] as (...given: unknown[]) => unknown)(...given)
+
+export const snapshot = ({ from, to }: { readonly from: string; readonly to: string }): ReturnType<typeof trySnapshot> =>
+  trySnapshot(from, to)

@@ -1,5 +1,5 @@
 import { LABEL_FIELDS } from '@/words/label'
-import { labelLayoutOf } from '@/core/tool'
+import { isLead, labelLayoutOf } from '@/core/tool'
 import { readLabelEditor } from '@/stations/hand-over/pages'
 import { HANDOVER_TABS } from '@/ui/common/sub-nav'
 import { LabelEditor } from '@/ui/hand-over/label-editor'
@@ -27,7 +27,7 @@ export default async function LabelsPage({ searchParams }: { readonly searchPara
         code={machine.labelCode}
         tools={tools}
         fields={LABEL_FIELDS}
-        lead={shop.person?.role === 'lead'}
+        lead={isLead(shop.person)}
         tryLabel={tryLabelAction}
         keep={keepLabelAction}
       />

@@ -1,3 +1,4 @@
+import { isLead } from '@/core/tool'
 import { readPostEditor } from '@/stations/hand-over/pages'
 import { HANDOVER_TABS } from '@/ui/common/sub-nav'
 import { PostEditor } from '@/ui/hand-over/post-editor'
@@ -39,7 +40,7 @@ export default async function PostsPage({
         template={template}
         options={options}
         tools={tools}
-        lead={shop.person?.role === 'lead'}
+        lead={isLead(shop.person)}
         tryTemplate={tryTemplateAction}
         keep={keepPostAction}
       />

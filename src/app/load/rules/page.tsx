@@ -1,6 +1,6 @@
 import { readRules } from '@/stations/load/pages'
 import { mayOverrule } from '@/core/load'
-import { loadLimitsOf, LOAD_RULES, magazineOf, type LoadRule, type MayOverrule } from '@/core/tool'
+import { isLead, loadLimitsOf, LOAD_RULES, magazineOf, type LoadRule, type MayOverrule } from '@/core/tool'
 import { LOAD_TABS } from '@/ui/common/sub-nav'
 import { RulesForm } from '@/ui/load/rules-form'
 import { NoMachine } from '../../_parts/no-machine'
@@ -27,7 +27,7 @@ export default async function RulesPage({ searchParams }: { readonly searchParam
         limits={loadLimitsOf(machine)}
         magazine={magazineOf(machine)}
         may={may}
-        lead={shop.person?.role === 'lead'}
+        lead={isLead(shop.person)}
         keep={keepLimitsAction}
       />
     </>

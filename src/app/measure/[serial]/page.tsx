@@ -1,3 +1,4 @@
+import { isLead } from '@/core/tool'
 import { heldBack } from '@/stations/measure/bench-state'
 import { readMeasurePage } from '@/stations/measure/pages'
 import { formatDue } from '@/ui/format/due'
@@ -51,7 +52,7 @@ export default async function MeasurePage({ params, searchParams }: Props) {
         checkId={bench.check?.id ?? null}
         held={held && { text: refusalText(held, shop.unit), adapter: held.code === 'WRONG_ADAPTER' }}
         overruled={bench.due && !held ? (bench.overrule?.reason ?? null) : null}
-        lead={shop.person?.role === 'lead'}
+        lead={isLead(shop.person)}
         overrule={overruleCheckAction}
         serial={serial}
         title={assembly.t === null ? serial : `T${assembly.t}`}

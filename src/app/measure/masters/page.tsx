@@ -1,3 +1,4 @@
+import { isLead } from '@/core/tool'
 import { masterTicket } from '@/runtime/bench-ticket'
 import { readMasters } from '@/stations/measure/pages'
 import { dueText } from '@/words/measure'
@@ -27,7 +28,7 @@ export default async function MastersPage() {
         zero={bench.zero}
         due={bench.due && dueText(bench.due)}
         overruled={bench.due ? (bench.overrule?.reason ?? null) : null}
-        lead={shop.person?.role === 'lead'}
+        lead={isLead(shop.person)}
         ticket={bench.master && masterTicket(shop.db, bench.master, shop.now)}
         now={shop.now}
         changeAdapter={changeAdapterAction}

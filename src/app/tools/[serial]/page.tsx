@@ -1,3 +1,4 @@
+import { isLead } from '@/core/tool'
 import { pocketText } from '@/words/pocket'
 import { addYears, format } from 'date-fns'
 import Link from 'next/link'
@@ -117,7 +118,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
                 parts={apart.parts}
                 heat={apart.heat}
                 scrapFirst={apart.scrapFirst}
-                lead={shop.person?.role === 'lead'}
+                lead={isLead(shop.person)}
                 unit={unitStateAction}
                 heatOut={heatOutAction}
                 coolOut={coolOutAction}
