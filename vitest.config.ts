@@ -15,6 +15,7 @@ export default defineConfig({
       'test/stations/**/*.test.ts',
       'test/devices/**/*.test.ts',
     ],
+    setupFiles: ['test/support/chance.ts'],
     testTimeout: 180_000,
     // each file in a world of its own would read every module again: most of the time went there
     pool: 'threads',
