@@ -20,6 +20,7 @@ const CORE = [
   'load',
   'stats',
   'backup',
+  'set-up',
 ]
 const rule = (name, comment, from, to) => ({ name, comment, severity: 'error', from, to })
 const only = (layer, targets) =>

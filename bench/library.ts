@@ -2,7 +2,7 @@
 import { USUAL_PRACTICE } from '@/core/clamp'
 import { whatFits, type StackPart } from '@/core/fits'
 import { pickList, type Lying, type Need } from '@/core/plan'
-import type { Component, Definition, Machine, Place, StoreUnit } from '@/core/tool'
+import { couplingTable, type Component, type Definition, type Machine, type Place, type StoreUnit } from '@/core/tool'
 import { seedFile } from '../scripts/fill-library'
 import { chance } from '../test/support/render'
 import { median } from './median'
@@ -51,10 +51,10 @@ export function libraryBench(): void {
       count: l.count,
     }))
     const own = machines.filter((m) => definition.machines.includes(m.key))
-    const found = whatFits(definition, stack, library, own, USUAL_PRACTICE).reduce((n, c) => n + c.fits.length, 0)
+    const found = whatFits(definition, stack, library, own, USUAL_PRACTICE, couplingTable()).reduce((n, c) => n + c.fits.length, 0)
     say(
       `what fits ${definition.name}: ${found} of ${library.length}`,
-      timed(() => whatFits(definition, stack, library, own, USUAL_PRACTICE)),
+      timed(() => whatFits(definition, stack, library, own, USUAL_PRACTICE, couplingTable())),
       20,
     )
   }

@@ -4,6 +4,7 @@ import './globals.css'
 import type { Metadata, Viewport } from 'next'
 import type { ReactNode } from 'react'
 import { isNew, shopName } from '@/stations/people/pages'
+import { couplingNames } from '@/stations/set-up/couplings'
 import { countWaiting } from '@/stations/rack/rack'
 import { FirstRun } from '@/ui/settings/first-run'
 import { Frame } from '@/ui/shell/frame'
@@ -68,7 +69,7 @@ export default async function RootLayout({ children }: { readonly children: Reac
     <html lang="en" data-theme={shop.theme}>
       <body>
         <Providers>
-          <ShellProvider unit={shop.unit} theme={shop.theme} person={shop.person} people={shop.people} actions={ACTIONS}>
+          <ShellProvider unit={shop.unit} theme={shop.theme} person={shop.person} people={shop.people} couplings={couplingNames(shop.db)} actions={ACTIONS}>
             {isNew(shop.db) ? (
               <FirstRun begin={beginShopAction} />
             ) : (

@@ -4,7 +4,7 @@
  */
 import { proposeFits, solveBalance } from '@/core/balance'
 import { toolsWanted, writtenFor, type ProgramError, type ProgramTools } from '@/core/program'
-import { KIND_NAMES, type Kind, type PropertyKey } from '@/core/tool'
+import { KIND_NAMES, type Couplings, type Kind, type PropertyKey } from '@/core/tool'
 import { ok, type Result } from '@/core/units'
 import { decodeCsv } from './csv'
 import { decodeDefinitions } from './definitions-csv'
@@ -31,15 +31,21 @@ export interface PartsAsked {
 /**
  * @param known numbers that are in the library already
  * @param names of properties, as people call them
+ * @param couplings that the shop knows
  */
-function readPartsCsv(asked: PartsAsked, known: ReadonlySet<string>, names: Readonly<Partial<Record<PropertyKey, string>>>) {
+function readPartsCsv(
+  asked: PartsAsked,
+  known: ReadonlySet<string>,
+  names: Readonly<Partial<Record<PropertyKey, string>>>,
+  couplings: Couplings,
+) {
   const table = decodeCsv(asked.text)
   if (!table.ok) return table
   const { columns, rows } = table.value
   const isKey = (key: string) => (MAP_KEYS as readonly string[]).includes(key)
   const mapping = (asked.mapping?.map((m) => (m && isKey(m.key) ? m : null)) ?? suggestMapping(columns, names)) as Mapping
   const kind = (KIND_NAMES as readonly string[]).includes(asked.kind ?? '') ? (asked.kind as Kind) : null
-  const parts = readParts(table.value, mapping, kind, known)
+  const parts = readParts(table.value, mapping, kind, { known, couplings })
   return ok({ columns, mapping, rows: rows.length, sample: rows.slice(0, 5), parts })
 }
 
@@ -54,6 +60,7 @@ export const readPrograms = (texts: readonly string[], kind: 'mill' | 'lathe'): 
 
 export const HEAVY_WORK = {
   programs: readPrograms,
+  table: decodeCsv,
   toolList: decodeToolList,
   parts: readPartsCsv,
   definitions: decodeDefinitions,

@@ -2,6 +2,8 @@
 import { z } from 'zod'
 import {
   checkComponent,
+  couplingTable,
+  type Couplings,
   MEASURABLE,
   ROLES,
   ROUTES,
@@ -81,7 +83,7 @@ export interface Library {
 export const encodeLibrary = (library: Library): string => `${JSON.stringify({ format: FORMAT, ...library }, null, 1)}\n`
 
 /** @errors the first place that cannot be read; nothing of the file is used then */
-export function decodeLibrary(text: string): Result<Library, LibraryFault> {
+export function decodeLibrary(text: string, couplings: Couplings = couplingTable()): Result<Library, LibraryFault> {
   let raw: unknown
   try {
     raw = JSON.parse(text)
@@ -95,7 +97,7 @@ export function decodeLibrary(text: string): Result<Library, LibraryFault> {
   }
   const parts: Component[] = []
   for (const part of file.data.parts) {
-    const checked = checkComponent(part)
+    const checked = checkComponent(part, couplings)
     if (!checked.ok) return fail({ code: 'PART_OF_FILE', part: String(part.id ?? parts.length + 1), fault: checked.error[0] })
     parts.push(checked.value)
   }

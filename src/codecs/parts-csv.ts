@@ -5,6 +5,7 @@
 import {
   isText,
   checkComponent,
+  type Couplings,
   KIND_NAMES,
   kindSpec,
   PROPERTIES,
@@ -70,18 +71,24 @@ export function suggestMapping(columns: readonly string[], names: Readonly<Parti
   })
 }
 
+export interface ThereIs {
+  /** Numbers that are in the library already. */
+  readonly known: ReadonlySet<string>
+  /** Left out: the standard ones. */
+  readonly couplings?: Couplings
+}
+
 const LENGTH_HAS_UNIT = /(mm|µm|um|thou|mil|in|inch|"|″)\s*$/i
 
 /**
  * @param kind of rows that do not name one
- * @param known numbers that are in the library already
  * @returns the parts, or every fault of every row, up to `most`
  */
 export function readParts(
   table: CsvTable,
   mapping: Mapping,
   kind: Kind | null,
-  known: ReadonlySet<string>,
+  { known, couplings }: ThereIs,
   most = 200,
 ): Result<Component[], readonly CellFault[]> {
   const faults: CellFault[] = []
@@ -108,7 +115,7 @@ export function readParts(
     if (known.has(id)) fault(line, '', { code: 'PART_KNOWN', id })
     else if (seen.has(id)) fault(line, '', { code: 'PART_TWICE', id, line: seen.get(id) ?? 0 })
     seen.set(id, line)
-    const checked = checkComponent(withoutForeign(raw))
+    const checked = checkComponent(withoutForeign(raw), couplings)
     if (checked.ok) parts.push(checked.value)
     else for (const f of checked.error.slice(0, 4)) fault(line, 'key' in f ? f.key : '', { code: 'PART', fault: f })
   }

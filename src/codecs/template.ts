@@ -10,7 +10,7 @@ const FILTERS = [
 ]
 
 /** Characters of a template, and of what it may become; time to fill it in, ms; places of memory it may ask for. */
-export const TEMPLATE_LIMITS = { characters: 20_000, output: 1_000_000, renderMs: 500, memory: 2_000_000 } as const
+export const TEMPLATE_LIMITS = { characters: 20_000, output: 1_000_000, renderMs: 2000, memory: 2_000_000 } as const
 
 /** A new engine: filters of its own are registered on it. */
 export function templateEngine(): Liquid {

@@ -80,6 +80,8 @@ export const Ids = z.array(z.number().int().positive()).min(1).max(200)
 /** How often a row was changed, as the page had it that is saved now. */
 export const Version = z.number().int().min(1)
 export const MachineKey = z.string().max(20)
+/** The name of a coupling; whether the shop's table has it is looked up by the verb. */
+export const CouplingName = z.string().trim().min(1).max(40)
 export const PartId = z.string().max(60)
 export const PlaceId = z.string().max(40).nullable()
 export const Pieces = z

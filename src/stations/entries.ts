@@ -6,6 +6,7 @@ import type { Concession, HandoverRefusal } from '@/core/handover'
 import type { LoadSaid } from '@/core/load'
 import type { DriftVerdict, MeasurementSource, Verdict } from '@/core/judge'
 import type { MoveName } from '@/core/plan'
+import type { SetUpList } from '@/core/set-up'
 import type { Condition, Coupling, Disturbance, Machine, PersonRole } from '@/core/tool'
 import type { Bare } from '@/core/units'
 import type { Refusal } from './refusals'
@@ -173,6 +174,11 @@ export interface Entries {
   UNIT_MOVED: { readonly unit: string }
   UNIT_ADDED: { readonly unit: string; readonly places: number; readonly slots: boolean }
 
+  // set-up
+  SET_UP: { readonly list: SetUpList; readonly name: string; readonly isNew: boolean }
+  SET_UP_RETIRED: { readonly list: SetUpList; readonly name: string; readonly retired: boolean }
+  SET_UP_TABLE: { readonly list: SetUpList; readonly rows: number }
+  COUPLING_STANDARD: { readonly name: string }
   PRACTICE_CHANGED: { readonly key: PracticeKey; readonly before: number; readonly after: number }
 }
 
@@ -211,6 +217,10 @@ export const KINDS: Readonly<
   SIGN_IN_RULE: 'sign-in rule',
   SESSIONS_ENDED: 'signed out',
   SHOP_BEGUN: 'shop begun',
+  SET_UP: 'set up',
+  SET_UP_RETIRED: 'set up',
+  SET_UP_TABLE: 'set up',
+  COUPLING_STANDARD: 'set up',
   BUILD_BEGUN: 'build begun',
   BUILD_LEFT: 'build left',
   EXTENSION_ADDED: 'extension',

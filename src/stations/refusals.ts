@@ -14,6 +14,7 @@ import type { MeasureRefusals } from './measure/contract'
 import type { PeopleRefusals } from './people/contract'
 import type { PracticeRefusals } from './practice/contract'
 import type { ReturnRefusals } from './return/contract'
+import type { SetUpRefusals } from './set-up/contract'
 import type { StoreRefusals } from './store/contract'
 
 /** Refusal at more than one station. */
@@ -91,6 +92,7 @@ export type LeadOnly =
   | 'practice'
   | 'prices'
   | 'rules'
+  | 'set-up'
   | 'steps'
   | 'templates'
   | 'tools'
@@ -108,6 +110,7 @@ export interface Refusals
     PeopleRefusals,
     PracticeRefusals,
     ReturnRefusals,
+    SetUpRefusals,
     StoreRefusals {}
 
 export type RefusalCode = keyof Refusals

@@ -16,6 +16,7 @@ import * as people from './people/contract'
 import * as practice from './practice/contract'
 import type { AdministratorOnly, LeadOnly, Refusal } from './refusals'
 import * as back from './return/contract'
+import * as setUp from './set-up/contract'
 import * as standIn from './stand-in/contract'
 import * as store from './store/contract'
 
@@ -143,6 +144,13 @@ const PEOPLE: RightsOf<typeof people> = {
   setSignIn: 'sign-in',
   endSessions: 'people',
 }
+const SET_UP: RightsOf<typeof setUp> = {
+  putRow: 'set-up',
+  retireRow: 'set-up',
+  standardCoupling: 'set-up',
+  previewTable: 'set-up',
+  putTable: 'set-up',
+}
 const STORE: RightsOf<typeof store> = { book: 'person', countStock: 'person', putRight: 'person', placeUnit: 'person' }
 
 const STATIONS = [
@@ -157,6 +165,7 @@ const STATIONS = [
   ['people', people, PEOPLE],
   ['practice', practice, PRACTICE],
   ['return', back, RETURN],
+  ['set-up', setUp, SET_UP],
   ['stand-in', standIn, STAND_IN],
   ['store', store, STORE],
 ] as const

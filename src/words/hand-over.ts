@@ -2,7 +2,7 @@
 import { featureWord } from './properties'
 import type { Concession, HandoverRefusal, Held, OffsetCall, OtherChange, VoidReason } from '@/core/handover'
 import { isAngle, type FeatureKey } from '@/core/judge'
-import { COUPLINGS, tableOf, type Machine } from '@/core/tool'
+import { couplingTable, tableOf, type Machine } from '@/core/tool'
 import type { MachineSizes, TableRefusal } from '@/stations/hand-over/contract'
 import { fixed, formatDeviation, formatLength, unitMark, type LengthUnit } from '@/core/units'
 import { dayText, timeText } from './time'
@@ -77,7 +77,7 @@ export function handoverRefusalText(r: HandoverRefusal): string {
     case 'NO_MACHINE':
       return 'It has no machine yet. Choose one.'
     case 'WRONG_TAPER':
-      return `Its taper is ${r.has} (${COUPLINGS[r.has].standard}). The machine takes ${r.needs}.`
+      return `Its taper is ${r.has} (${couplingTable().get(r.has)?.standard ?? ''}). The machine takes ${r.needs}.`
     case 'WRONG_MACHINE':
       return `It is not set up for ${r.machine}. Its definition allows ${r.allowed.join(', ')}.`
     case 'LENGTH_RANGE':

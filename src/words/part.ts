@@ -47,6 +47,8 @@ export function partFaultText(fault: PartFault): string {
       return `The ${nameOf(fault.key)} “${shown(fault.value)}” is not a number.`
     case 'OUT_OF_RANGE':
       return `The ${nameOf(fault.key)} ${fault.value} is outside ${fault.min} … ${fault.max}.`
+    case 'UNKNOWN_COUPLING':
+      return `No coupling is called “${shown(fault.value)}”. Write it as it stands in Settings, or add it there.`
     case 'NOT_A_CHOICE':
       return `The ${nameOf(fault.key)} “${shown(fault.value)}” is not one of ${fault.choices.join(', ')}.`
     case 'NOT_OF_THIS_KIND':

@@ -11,6 +11,7 @@ import { concessionText, handoverRefusalText } from './hand-over'
 import { loadSaidText } from './load'
 import { refusalText } from './refusals'
 import { dayText, timeText } from './time'
+import { rowText } from './set-up'
 import { verdictText } from './verdict'
 
 type Telling = { readonly [C in EntryCode]: (data: Entries[C], unit: LengthUnit) => string }
@@ -143,6 +144,10 @@ const TELLING: Telling = {
   LABEL_PRINTED: ({ issue }) => `Label of hand-over ${issue}`,
   TAG_WRITTEN: ({ serial, issue }) => `Tag of ${serial}: hand-over ${issue}, read back`,
   TAG_WEAR: ({ serial }) => `Tag of ${serial}: wear and minutes it came back with, read back`,
+  SET_UP: ({ list, name, isNew }) => `${rowText(list)} ${name} ${isNew ? 'entered' : 'changed'}`,
+  SET_UP_RETIRED: ({ list, name, retired }) => `${rowText(list)} ${name} ${retired ? 'out of use' : 'in use again'}`,
+  SET_UP_TABLE: ({ list, rows }) => `${rows} × ${rowText(list)} taken in from a table`,
+  COUPLING_STANDARD: ({ name }) => `coupling ${name} as it came with Boulder`,
   POST_KEPT: ({ post, machine }) => `Post ${post} for ${machine}`,
   LABEL_KEPT: ({ machine }) => `Labels for ${machine}`,
 

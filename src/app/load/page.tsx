@@ -1,7 +1,7 @@
 import { pocketReasonText } from '@/words/load'
 import { z } from 'zod'
 import { registersOf, type HandoverValues } from '@/core/handover'
-import { COUPLINGS, isTyped, switchesOf, type Machine, type Assembly } from '@/core/tool'
+import { isTyped, switchesOf, type Machine, type Assembly } from '@/core/tool'
 import { fixed, mmToUnit, unitMark } from '@/core/units'
 import { readLoadPage } from '@/stations/load/pages'
 import { settleUnloads } from '@/stations/return/settle'
@@ -88,7 +88,7 @@ export default async function LoadPage({ searchParams }: { readonly searchParams
                 pockets: sheet.pockets,
                 atDoor: switchesOf(machine).pot ? (sheet.answer.state?.atDoor ?? null) : null,
                 unit: machine.unit,
-                flangeMm: COUPLINGS[machine.coupling].flangeMm / 2,
+                flangeMm: sheet.usualRadiusMm,
               }
             : null
         }

@@ -5,7 +5,10 @@ import * as people from '@/stations/people/contract'
 import { endSessions, putPerson, setPin, setSignIn } from '@/stations/people/put-person'
 import { keepPractice } from '@/stations/practice'
 import * as practice from '@/stations/practice/contract'
-import { defineAction } from '../_server/action'
+import * as setUp from '@/stations/set-up/contract'
+import { putRow, retireRow, standardCoupling } from '@/stations/set-up/put-row'
+import { previewTable, putTable } from '@/stations/set-up/put-table'
+import { defineAction, defineQuestion } from '../_server/action'
 
 export const keepPracticeAction = defineAction(practice.keepPractice, (work, { key, value, from }) =>
   keepPractice(work, key, value, from),
@@ -17,3 +20,10 @@ export const putPersonAction = defineAction(people.putPerson, (work, given) => p
 export const setPinAction = defineAction(people.setPin, (work, given, { pins }) => setPin(work, pins, given))
 export const setSignInAction = defineAction(people.setSignIn, (work, given) => setSignIn(work, given))
 export const endSessionsAction = defineAction(people.endSessions, (work, { personId }) => endSessions(work, personId))
+export const putRowAction = defineAction(setUp.putRow, (work, given) => putRow(work, given))
+export const retireRowAction = defineAction(setUp.retireRow, (work, given) => retireRow(work, given))
+export const standardCouplingAction = defineAction(setUp.standardCoupling, (work, given) => standardCoupling(work, given))
+export const previewTableAction = defineQuestion(setUp.previewTable, (given, { db, person, heavy }) =>
+  previewTable(db, person, heavy, given),
+)
+export const putTableAction = defineAction(setUp.putTable, (work, given, { heavy }) => putTable(work, heavy, given))

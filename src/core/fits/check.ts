@@ -1,7 +1,8 @@
 /** Whether these parts make that tool for those machines: every reason against it, and what it would be. */
 import { COLLET_RATED_NM, heldTorqueNm, shrinkSetup, type ShrinkJoint, type ShrinkPractice, type ShrinkSetup } from '../clamp'
 import {
-  COUPLINGS,
+  factsOf,
+  type Couplings,
   numberOf,
   roleOf,
   valueOf,
@@ -67,6 +68,7 @@ export function checkTool(
   parts: readonly StackPart[],
   machines: readonly Machine[],
   practice: ShrinkPractice,
+  couplings: Couplings,
   depth: Depth = { drawn: true, shrink: true },
 ): Checked {
   const refusals: Refusal[] = []
@@ -75,10 +77,10 @@ export function checkTool(
   const cutter = partIn(parts, 'cutter')
   if (!holder) refusals.push({ code: 'NO_PART', role: 'holder' })
   if (!cutter) refusals.push({ code: 'NO_PART', role: 'cutter' })
-  const stack = stackUp(parts, definition.LF.nominal, depth.drawn)
+  const stack = stackUp(parts, definition.LF.nominal, couplings, depth.drawn)
   if (!holder || !cutter || !stack) return { refusals, notes, stack, shrink: null }
   refusals.push(
-    ...checkMachineSide(holder, partIn(parts, 'stud'), machines),
+    ...checkMachineSide(holder, partIn(parts, 'stud'), machines, couplings),
     ...checkChain(parts),
     ...checkCutter(definition, parts),
   )
@@ -113,12 +115,17 @@ function holdingNm(holder: Component, nut: Component | null): number | undefined
     : rated
 }
 
-function checkMachineSide(holder: Component, stud: Component | null, machines: readonly Machine[]): Refusal[] {
+function checkMachineSide(
+  holder: Component,
+  stud: Component | null,
+  machines: readonly Machine[],
+  couplings: Couplings,
+): Refusal[] {
   if (!('CCMS' in holder)) return [{ code: 'NO_PART', role: 'holder' }]
   const refusals: Refusal[] = []
   const wrong = machines.find((m) => m.coupling !== holder.CCMS)
   if (wrong) refusals.push({ code: 'WRONG_TAPER', has: holder.CCMS, needs: wrong.coupling })
-  if (!COUPLINGS[holder.CCMS].stud) return refusals
+  if (!factsOf(couplings, holder.CCMS).stud) return refusals
   if (!stud) return [...refusals, { code: 'NO_STUD', coupling: holder.CCMS }]
   return [...refusals, ...fitsStud(holder.CCMS, stud, [...new Set(machines.flatMap((m) => m.studForms))])]
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { USUAL_PRACTICE } from '../clamp'
-import type { Component, Definition, Machine, PartOf } from '../tool'
+import { couplingTable, type Component, type Definition, type Machine, type PartOf } from '../tool'
 import {
   checkTool,
   chooseCollet,
@@ -107,7 +107,7 @@ const definition: Definition = {
 const parts = (...all: Component[]): StackPart[] => all.map((component) => ({ component, count: 1 }))
 const usual = parts(colletHolder, nut, collet(10), drill)
 const codes = (list: readonly StackPart[], change: Partial<Definition> = {}, machines: readonly Machine[] = [machine]) =>
-  checkTool({ ...definition, ...change }, list, machines, USUAL_PRACTICE).refusals.map((r) => r.code)
+  checkTool({ ...definition, ...change }, list, machines, USUAL_PRACTICE, couplingTable()).refusals.map((r) => r.code)
 
 describe('collets', () => {
   it.each([
@@ -175,7 +175,7 @@ describe('a tool', () => {
     expect(codes(usual, {}, [{ ...machine, coupling: 'SK 40' }])).toEqual(['WRONG_TAPER'])
   })
   it('says what limits the speed, and how long it is clear', () => {
-    const stack = stackUp(usual, 178)!
+    const stack = stackUp(usual, 178, couplingTable())!
     expect([stack.greatestRpm, stack.slowestPart]).toEqual([16000, 'nut size 25'])
     expect([stack.stickOutMm, stack.depthMm, stack.clearMm]).toEqual([78, 40, 78])
     expect(stack.depthLimitsMm!.min).toBeCloseTo(22.67, 2) // 2/3 of 34 mm, common practice
@@ -315,7 +315,7 @@ describe('what fits', () => {
     { ...drill, id: 'D12', DC: 12, DMM: 12 },
   ]
   const of = (list: StackPart[], role: string) =>
-    whatFits(definition, list, library, [machine], USUAL_PRACTICE).find((c) => c.role === role)!
+    whatFits(definition, list, library, [machine], USUAL_PRACTICE, couplingTable()).find((c) => c.role === role)!
   it('gives every part that would do, what the parts list names first, collets nearest above', () => {
     expect(of(usual, 'collet').fits.map((c) => c.id)).toEqual(['K10', 'K11', 'K11w'])
     expect(of(usual, 'holder').fits.map((c) => c.id)).toEqual(['HC'])

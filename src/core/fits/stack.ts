@@ -1,6 +1,6 @@
 /** How the parts stack up: lengths, depth in the bore, mass and its centre, the speed that the weakest part allows. */
 import { leastInsertionMm } from '../clamp'
-import { noseHeight, numberOf, profileOf, roleOf, volumeCentre, type Component, type ToolProfile } from '../tool'
+import { noseHeight, numberOf, profileOf, roleOf, volumeCentre, type Component, type Couplings, type ToolProfile } from '../tool'
 import type { Limits } from '../units'
 
 /** A part in a tool and how many of it. */
@@ -49,7 +49,7 @@ const isSet = (cutter: Component): boolean => numberOf(cutter, 'DMM') !== undefi
  * @param drawn whether the outline is wanted: clear length and mass centre come from it, and most of the time goes into it
  * @returns null without a holder and a cutter
  */
-export function stackUp(parts: readonly StackPart[], wantedMm: number, drawn = true): StackUp | null {
+export function stackUp(parts: readonly StackPart[], wantedMm: number, couplings: Couplings, drawn = true): StackUp | null {
   const holder = partIn(parts, 'holder')
   const cutter = partIn(parts, 'cutter')
   const carrier = carrierOf(parts)
@@ -64,6 +64,7 @@ export function stackUp(parts: readonly StackPart[], wantedMm: number, drawn = t
     ? profileOf(
         parts.map((p) => p.component),
         LF,
+        couplings,
       )
     : null
   const clear = clearLength(profile, LF)

@@ -1,6 +1,6 @@
 /** Which parts of the library would do in each place of a tool, and for places where none does, the nearest. */
 import type { ShrinkPractice } from '../clamp'
-import { numberOf, roleOf, type Component, type Definition, type Machine, type Role } from '../tool'
+import { numberOf, roleOf, type Component, type Couplings, type Definition, type Machine, type Role } from '../tool'
 import { chainOf, checkTool, type Depth } from './check'
 import { fitsCarrier, fitsCollet, fitsColletHolder, fitsSeat, fitsStud } from './pair'
 import type { Refusal } from './refusal'
@@ -110,6 +110,7 @@ export function whatFits(
   library: readonly Component[],
   machines: readonly Machine[],
   practice: ShrinkPractice,
+  couplings: Couplings,
 ): Candidates[] {
   const roles = [...new Set(parts.map((p) => roleOf(p.component)))]
   const passed = new Map<Role, Component[]>(roles.map((role) => [role, []]))
@@ -136,7 +137,7 @@ export function whatFits(
   return roles.map((role) => {
     const fits = passed.get(role)!.filter((component) => {
       const tried = parts.map((p) => (roleOf(p.component) === role ? { ...p, component } : p))
-      const { refusals } = checkTool(definition, tried, machines, practice, depthFor(role, definition))
+      const { refusals } = checkTool(definition, tried, machines, practice, couplings, depthFor(role, definition))
       if (refusals.length) near(role, component, refusals)
       return refusals.length === 0
     })

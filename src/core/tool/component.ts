@@ -1,4 +1,5 @@
 /** Parts a tool is made of. Lengths mm, angles degrees (as the standard gives them), masses kg, torques N·m. */
+import { couplingTable, type Couplings } from './coupling'
 import { fail, ok, type Result } from '../units'
 import { isKind, kindSpec, KINDS, propertiesOf, type Kind, type Role } from './kind'
 import { specOf, type PropertyKey, type ValueOf } from './property'
@@ -51,6 +52,7 @@ export type PartFault =
       readonly min: number
       readonly max: number
     }
+  | { readonly code: 'UNKNOWN_COUPLING'; readonly key: PropertyKey; readonly value: unknown }
   | { readonly code: 'NOT_A_CHOICE'; readonly key: PropertyKey; readonly value: unknown; readonly choices: readonly string[] }
   | { readonly code: 'NOT_OF_THIS_KIND'; readonly key: string; readonly kind: Kind }
   /** Two properties that contradict each other. */
@@ -69,9 +71,13 @@ const ORDER: readonly (readonly [PropertyKey, PropertyKey])[] = [
 
 /**
  * Checks a part that came from outside: every property of its kind is there, a number, in its range; nothing else is.
+ * @param couplings that the shop knows
  * @returns the part with nothing changed, or every fault found
  */
-export function checkComponent(raw: Readonly<Record<string, unknown>>): Result<Component, readonly PartFault[]> {
+export function checkComponent(
+  raw: Readonly<Record<string, unknown>>,
+  couplings: Couplings = couplingTable(),
+): Result<Component, readonly PartFault[]> {
   const kind = String(raw.kind ?? '')
   if (!isKind(kind)) return fail([{ code: 'UNKNOWN_KIND', kind }])
   const faults: PartFault[] = []
@@ -79,8 +85,11 @@ export function checkComponent(raw: Readonly<Record<string, unknown>>): Result<C
   const { has } = kindSpec(kind)
   const known = propertiesOf(kind)
   for (const key of known) {
-    const fault = checkValue(key, raw[key], has.includes(key))
+    const value = raw[key]
+    const fault = checkValue(key, value, has.includes(key))
     if (fault) faults.push(fault)
+    else if (specOf(key).quantity === 'coupling' && !isNothing(value) && !couplings.has(String(value)))
+      faults.push({ code: 'UNKNOWN_COUPLING', key, value })
   }
   for (const key of Object.keys(raw))
     if (!BASE_KEYS.includes(key) && !known.includes(key as PropertyKey)) faults.push({ code: 'NOT_OF_THIS_KIND', key, kind })
@@ -131,7 +140,7 @@ function checkValue(key: PropertyKey, value: unknown, needed: boolean): PartFaul
   const { quantity, choices, min = -Infinity, max = Infinity } = specOf(key)
   if (quantity === 'choice')
     return choices?.includes(String(value)) ? null : { code: 'NOT_A_CHOICE', key, value, choices: choices ?? [] }
-  if (quantity === 'text') return textFault(key, value, TEXT_MOST)
+  if (quantity === 'text' || quantity === 'coupling') return textFault(key, value, TEXT_MOST)
   if (quantity === 'angles' || quantity === 'arcs') {
     const read = quantity === 'angles' ? anglesOf : arcsOf
     const fault = textFault(key, value, TEXT_MOST)

@@ -1,6 +1,6 @@
 /** Half outlines for drawings, from the gauge line (z = 0) upwards to the tip; radius and height in mm. */
 import { numberOf, roleOf, type Component } from './component'
-import { COUPLINGS, type Coupling } from './coupling'
+import { couplingOutline, factsOf, type Coupling, type CouplingFacts, type Couplings } from './coupling'
 
 type Point = readonly [number, number]
 
@@ -26,26 +26,28 @@ export interface ToolProfile {
  * @param lfMm gauge line to tip as it is or should be
  * @returns null when there is no holder or no cutter
  */
-export function profileOf(parts: readonly Component[], lfMm: number): ToolProfile | null {
+export function profileOf(parts: readonly Component[], lfMm: number, couplings: Couplings): ToolProfile | null {
   const holder = parts.find((p) => roleOf(p) === 'holder')
   const cutter = parts.find((p) => roleOf(p) === 'cutter')
   if (!holder || !cutter || !('CCMS' in holder)) return null
   const extensions = parts.filter((p) => roleOf(p) === 'extension')
   const insert = parts.find((p) => p.kind === 'insert')
+  const coupling = factsOf(couplings, holder.CCMS)
   const noseMm = noseHeight([holder, ...extensions])
   const radius = cutRadius(cutter, insert)
   const corner = numberOf(cutter, 'RE') ?? (insert && numberOf(insert, 'RE')) ?? 0
   return {
     parts: [
-      ...machineSide(holder.CCMS),
+      ...machineSide(coupling),
       ...holderBody(
         holder,
+        coupling.flangeHighMm,
         parts.some((p) => p.kind === 'nut'),
       ),
       ...extensionBodies(holder, extensions),
       ...cutterBody(cutter, noseMm, lfMm, radius, corner),
     ],
-    lowMm: lowest(holder.CCMS),
+    lowMm: lowest(coupling),
     highMm: lfMm,
     edges: numberOf(cutter, 'NOF') ?? 1,
     cutRadiusMm: radius,
@@ -64,9 +66,9 @@ function cutRadius(cutter: Component, insert: Component | undefined): number {
 }
 
 /** A tool of which only length and diameter are known: a plain cylinder on a plain holder. */
-export function plainProfile(coupling: Coupling, lfMm: number, dcMm: number, edges: number): ToolProfile {
+export function plainProfile(coupling: CouplingFacts, lfMm: number, dcMm: number, edges: number): ToolProfile {
   const r = dcMm / 2
-  const neck = Math.max(COUPLINGS[coupling].flangeHighMm, lfMm * 0.6)
+  const neck = Math.max(coupling.flangeHighMm, lfMm * 0.6)
   return {
     parts: [
       ...machineSide(coupling),
@@ -74,7 +76,7 @@ export function plainProfile(coupling: Coupling, lfMm: number, dcMm: number, edg
         part: 'body',
         of: 'holder',
         points: [
-          [22, COUPLINGS[coupling].flangeHighMm],
+          [22, coupling.flangeHighMm],
           [16, neck],
         ],
       },
@@ -96,12 +98,12 @@ export function plainProfile(coupling: Coupling, lfMm: number, dcMm: number, edg
   }
 }
 
-const lowest = (coupling: Coupling) => Math.min(...COUPLINGS[coupling].taper.map(([, z]) => z))
+const lowest = (coupling: CouplingFacts) => Math.min(...couplingOutline(coupling).map(([, z]) => z))
 
-function machineSide(coupling: Coupling): ProfilePart[] {
-  const { taper, flangeMm, flangeHighMm } = COUPLINGS[coupling]
+function machineSide(coupling: CouplingFacts): ProfilePart[] {
+  const { flangeMm, flangeHighMm } = coupling
   return [
-    { part: 'taper', of: 'holder', points: [...taper].reverse().map(([d, z]) => [d / 2, z] as const) },
+    { part: 'taper', of: 'holder', points: [...couplingOutline(coupling)].reverse().map(([d, z]) => [d / 2, z] as const) },
     {
       part: 'flange',
       of: 'holder',
@@ -113,8 +115,7 @@ function machineSide(coupling: Coupling): ProfilePart[] {
   ]
 }
 
-function holderBody(holder: Component & { readonly CCMS: Coupling }, hasNut: boolean): ProfilePart[] {
-  const flangeTop = COUPLINGS[holder.CCMS].flangeHighMm
+function holderBody(holder: Component & { readonly CCMS: Coupling }, flangeTop: number, hasNut: boolean): ProfilePart[] {
   const top = numberOf(holder, 'LPR') ?? flangeTop
   const r = (numberOf(holder, 'BD') ?? 20) / 2
   if (holder.kind === 'shrink-holder')

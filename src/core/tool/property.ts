@@ -2,7 +2,6 @@
  * What parts are described by: ISO 13399 symbols where one exists (symbols and words from memory), with quantity and the
  * range that makes sense. One list for forms, tables, imports and checks; what each is called stands in the words.
  */
-import { COUPLING_NAMES } from './coupling'
 
 export type Quantity =
   | 'length'
@@ -17,6 +16,8 @@ export type Quantity =
   | 'count'
   | 'months'
   | 'choice'
+  /** A name of the shop's table of couplings. */
+  | 'coupling'
   | 'text'
   /** Places round an axis, degrees: `0 60 120`; or stretches of it: `40-80 200-230`. */
   | 'angles'
@@ -39,7 +40,7 @@ const choice = <const C extends readonly string[]>(choices: C, symbol?: string) 
 export const SHANK_CLASSES = ['h5', 'h6', 'h7', 'g6', 'n6'] as const
 
 export const PROPERTIES = {
-  CCMS: choice(COUPLING_NAMES, 'CCMS'),
+  CCMS: { symbol: 'CCMS', quantity: 'coupling' },
   moduleMS: { symbol: 'CCMS', quantity: 'text' },
   moduleWS: { symbol: 'CCWS', quantity: 'text' },
   DCONWS: length('DCONWS', 1, 80),
@@ -121,12 +122,13 @@ export type PropertyKey = keyof typeof PROPERTIES
 
 export type ValueOf<P extends PropertyKey> = (typeof PROPERTIES)[P] extends { readonly choices: readonly (infer C)[] }
   ? C
-  : (typeof PROPERTIES)[P]['quantity'] extends 'text' | 'angles' | 'arcs'
+  : (typeof PROPERTIES)[P]['quantity'] extends 'text' | 'coupling' | 'angles' | 'arcs'
     ? string
     : number
 
 /** Properties that are kept as a text. */
-export const isText = (key: PropertyKey): boolean => ['text', 'choice', 'angles', 'arcs'].includes(specOf(key).quantity)
+export const isText = (key: PropertyKey): boolean =>
+  ['text', 'choice', 'coupling', 'angles', 'arcs'].includes(specOf(key).quantity)
 
 /** The unit a number is kept in, as people write it; empty where there is none. */
 export const UNIT_OF: Readonly<Record<Quantity, string>> = {
@@ -142,6 +144,7 @@ export const UNIT_OF: Readonly<Record<Quantity, string>> = {
   months: 'months',
   count: '',
   choice: '',
+  coupling: '',
   text: '',
   angles: '°',
   arcs: '°',

@@ -5,7 +5,8 @@ import {
   anglesOf,
   arcsOf,
   checkComponent,
-  COUPLINGS,
+  couplingTable,
+  factsOf,
   firstOf,
   KIND_NAMES,
   kindSpec,
@@ -89,7 +90,7 @@ describe('a part from outside', () => {
   it('of any kind: what its own description allows passes, one step outside does not', () => {
     const middle = (key: PropertyKey): string | number => {
       const { quantity, choices, min = 1, max = 2 } = specOf(key)
-      const texts: Partial<Record<typeof quantity, string>> = { text: 'x', angles: '0 60 120', arcs: '40-80' }
+      const texts: Partial<Record<typeof quantity, string>> = { text: 'x', coupling: 'SK 40', angles: '0 60 120', arcs: '40-80' }
       return choices?.[0] ?? texts[quantity] ?? (quantity === 'count' || quantity === 'months' ? min : (min + max) / 2)
     }
     // keeps every pair that has an order in it
@@ -195,7 +196,7 @@ describe('the life of a tool', () => {
 describe('profiles for drawings', () => {
   const rising = (points: readonly (readonly [number, number])[]) => points.every(([, z], i) => i === 0 || z >= points[i - 1][1])
   it('rise from the taper to the tip without a gap', () => {
-    const profile = profileOf([holder, cutter], 118)!
+    const profile = profileOf([holder, cutter], 118, couplingTable())!
     expect(profile.parts.map((p) => p.part)).toEqual(['taper', 'flange', 'body', 'nose', 'shank', 'cut'])
     expect(profile.parts.every((p) => rising(p.points))).toBe(true)
     for (let i = 3; i < profile.parts.length; i++)
@@ -204,7 +205,8 @@ describe('profiles for drawings', () => {
     expect(profile.parts.at(-1)!.points.at(-1)).toEqual([0, 118])
   })
   it('show the corner form: an arc of RE, a ball to the axis, a square corner, a drill point', () => {
-    const cut = (change: Partial<typeof cutter>) => profileOf([holder, { ...cutter, ...change }], 118)!.parts.at(-1)!.points
+    const cut = (change: Partial<typeof cutter>) =>
+      profileOf([holder, { ...cutter, ...change }], 118, couplingTable())!.parts.at(-1)!.points
     const arc = (points: readonly (readonly [number, number])[]) => points.slice(1, -1)
     expect(arc(cut({})).every(([r, z]) => Math.abs(Math.hypot(r - 4, z - 117) - 1) < 1e-9)).toBe(true)
     expect(arc(cut({ form: 'ball' })).every(([r, z]) => Math.abs(Math.hypot(r, z - 113) - 5) < 1e-9)).toBe(true)
@@ -213,17 +215,13 @@ describe('profiles for drawings', () => {
     expect(Math.atan2(shoulder[0] - tip[0], tip[1] - shoulder[1])).toBeCloseTo((59 * Math.PI) / 180, 9)
   })
   it('need a holder and a cutter', () => {
-    expect(profileOf([holder], 100)).toBeNull()
-    expect(profileOf([cutter as Component], 100)).toBeNull()
+    expect(profileOf([holder], 100, couplingTable())).toBeNull()
+    expect(profileOf([cutter as Component], 100, couplingTable())).toBeNull()
   })
   it('a tool of which little is known is a plain cylinder', () => {
-    const profile = plainProfile('SK 40', 100, 12, 3)
+    const profile = plainProfile(factsOf(couplingTable(), 'SK 40'), 100, 12, 3)
     expect(profile.parts.map((p) => p.part)).toEqual(['taper', 'flange', 'body', 'cut'])
-    expect([profile.highMm, profile.edges, profile.lowMm]).toEqual([
-      100,
-      3,
-      Math.min(...COUPLINGS['SK 40'].taper.map(([, z]) => z)),
-    ])
+    expect([profile.highMm, profile.edges, profile.lowMm]).toEqual([100, 3, expect.closeTo(-69, 9)])
   })
   it('the centre of a turned body: a cylinder in its middle, a cone at a quarter', () => {
     expect(

@@ -6,10 +6,20 @@ export interface MasterRead extends Master {
   readonly version: number
 }
 
+const master = (row: unknown): MasterRead => {
+  const { body, version } = row as { body: string; version: number }
+  return { ...(JSON.parse(body) as Master), version }
+}
+
+/** Masters that are in use. */
 export const listMasters = (db: Db): MasterRead[] =>
-  (prepare(db, 'SELECT body, version FROM master ORDER BY id').all() as { body: string; version: number }[]).map(
-    ({ body, version }) => ({ ...(JSON.parse(body) as Master), version }),
-  )
+  prepare(db, 'SELECT body, version FROM master WHERE retired = 0 ORDER BY id').all().map(master)
+
+/** Those that were retired too, at the end. */
+export const listAllMasters = (db: Db): { readonly master: MasterRead; readonly retired: boolean }[] =>
+  prepare(db, 'SELECT body, version, retired FROM master ORDER BY retired, id')
+    .all()
+    .map((row) => ({ master: master(row), retired: (row as { retired: number }).retired === 1 }))
 
 /** The adapter on the spindle now; null before the first. */
 export function adapterNow(db: Db): Adapter | null {
@@ -20,11 +30,26 @@ export function adapterNow(db: Db): Adapter | null {
   return (row as Adapter | undefined) ?? null
 }
 
+/** Adapters that are in use. */
 export const listAdapters = (db: Db): AdapterPiece[] =>
-  prepare(db, 'SELECT serial, coupling, name FROM adapter ORDER BY coupling, serial').all() as AdapterPiece[]
+  prepare(db, 'SELECT serial, coupling, name FROM adapter WHERE retired = 0 ORDER BY coupling, serial').all() as AdapterPiece[]
+
+export interface AdapterRow extends AdapterPiece {
+  readonly version: number
+  readonly retired: boolean
+}
+
+/** Those that were retired too, at the end. */
+export const listAllAdapters = (db: Db): AdapterRow[] =>
+  (
+    prepare(db, 'SELECT serial, coupling, name, version, retired FROM adapter ORDER BY retired, coupling, serial').all() as (Omit<
+      AdapterRow,
+      'retired'
+    > & { readonly retired: number })[]
+  ).map((row) => ({ ...row, retired: row.retired === 1 }))
 
 export function getAdapter(db: Db, serial: string): AdapterPiece | null {
-  const row = prepare(db, 'SELECT serial, coupling, name FROM adapter WHERE serial = ?').get(serial)
+  const row = prepare(db, 'SELECT serial, coupling, name FROM adapter WHERE serial = ? AND retired = 0').get(serial)
   return (row as AdapterPiece | undefined) ?? null
 }
 

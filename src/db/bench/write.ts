@@ -1,7 +1,7 @@
 import type { AdapterPiece, BenchKind, Master, Zero } from '@/core/judge'
 import type { Coupling } from '@/core/tool'
 import { prepare, type Tx } from '../connection'
-import type { MasterRead } from './read'
+import type { AdapterRow, MasterRead } from './read'
 
 export function insertMaster(tx: Tx, master: Master): void {
   prepare(tx, 'INSERT INTO master (id, mark, body) VALUES (?, ?, ?)').run(master.id, master.mark, JSON.stringify(master))
@@ -13,6 +13,23 @@ export const updateMaster = (tx: Tx, asRead: MasterRead, change: Partial<Master>
     JSON.stringify({ ...asRead, ...change, version: undefined }),
     asRead.id,
     asRead.version,
+  ).changes === 1
+
+/** @returns false when somebody else has changed it since it was read */
+export const retireMaster = (tx: Tx, id: string, version: number, retired: boolean): boolean =>
+  prepare(tx, 'UPDATE master SET retired = ?, version = version + 1 WHERE id = ? AND version = ?').run(
+    retired ? 1 : 0,
+    id,
+    version,
+  ).changes === 1
+
+/** Its name, and whether it is in use. @returns false when somebody else has changed it since it was read */
+export const updateAdapter = (tx: Tx, { serial, name, version, retired }: AdapterRow): boolean =>
+  prepare(tx, 'UPDATE adapter SET name = ?, retired = ?, version = version + 1 WHERE serial = ? AND version = ?').run(
+    name,
+    retired ? 1 : 0,
+    serial,
+    version,
   ).changes === 1
 
 /** @throws on a serial that is taken */

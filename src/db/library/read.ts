@@ -182,6 +182,10 @@ export const listHolderPage = (
     ).all(after, ...words.map((word) => `%${word.replace(/[\\%_]/g, '\\$&')}%`), limit),
   )
 
+/** Holders with a machine side. */
+export const countHoldersWith = (db: Db, coupling: string): number =>
+  (prepare(db, 'SELECT count(*) AS n FROM holder WHERE coupling = ?').get(coupling) as { n: number }).n
+
 export const countHolders = (db: Db): number => (prepare(db, 'SELECT count(*) AS n FROM holder').get() as { n: number }).n
 
 export function getHolder(db: Db, serial: string): HolderRead | null {

@@ -22,6 +22,14 @@ export const updatePost = (tx: Tx, asRead: PostRead, template: string): boolean 
   ).changes === 1
 
 /** @returns false when somebody else has changed it since it was read */
+export const retireMachine = (tx: Tx, { key, version }: Machine, retired: boolean): boolean =>
+  prepare(tx, 'UPDATE machine SET retired = ?, version = version + 1 WHERE key = ? AND version = ?').run(
+    retired ? 1 : 0,
+    key,
+    version,
+  ).changes === 1
+
+/** @returns false when somebody else has changed it since it was read */
 export const updateMachine = (tx: Tx, asRead: Machine, change: Partial<Machine>): boolean =>
   prepare(tx, 'UPDATE machine SET body = ?, version = version + 1 WHERE key = ? AND version = ?').run(
     bodyOf({ ...asRead, ...change }),

@@ -15,6 +15,7 @@ import {
 } from '@/core/balance'
 import { partIn, stackUp } from '@/core/fits'
 import type { Assembly, Definition, Machine } from '@/core/tool'
+import { readCouplings } from '@/db/coupling/read'
 import { getAssembly } from '@/db/assembly/read'
 import {
   calibrationsOf,
@@ -108,7 +109,7 @@ export function readBalance(db: Db, serial: string): BalanceSheet | null {
   const parts = stackOf(db, assembly)
   const holder = partIn(parts, 'holder')
   const lf = lastMeasurement(db, assembly.id)?.summary.LF ?? definition?.LF.nominal ?? 100
-  const stack = stackUp(parts, lf)
+  const stack = stackUp(parts, lf, readCouplings(db))
   const read = getBalanceWork(db, assembly.id)
   const work = { ...NO_WORK, ...(read?.body as Partial<BalanceWork> | undefined) }
   const { wanted, from } = wantedFor(db, assembly, definition, work.wanted)

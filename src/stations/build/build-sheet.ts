@@ -16,6 +16,7 @@ import {
 } from '@/core/fits'
 import { meaningOf, wantedOf, type Job } from '@/core/plan'
 import { FETCHED, numberOf, valueOf, type Definition } from '@/core/tool'
+import { readCouplings } from '@/db/coupling/read'
 import { getStepList, buildsOf, listLessons, type BuildUnderWay } from '@/db/build/read'
 import type { Db } from '@/db/connection'
 import { getJob } from '@/db/job/read'
@@ -59,7 +60,7 @@ export function readBuildOf(db: Db, definition: Definition, job: Job | null, ser
   const parts = chooseParts(db, definition, job?.id ?? null, holder)
   const machines = listMachines(db).filter((m) => (job ? m.key === job.machine : definition.machines.includes(m.key)))
   const practice = shrinkPractice(practiceOf(db))
-  const checked = withColletNote(db, checkTool(definition, parts, machines, practice), parts)
+  const checked = withColletNote(db, checkTool(definition, parts, machines, practice, readCouplings(db)), parts)
   const clamping = clampingOf(parts)
   const shankMm = numberOf(partIn(parts, 'cutter')!, 'DMM') ?? 0
   const holderType = partIn(parts, 'holder')
@@ -87,7 +88,7 @@ export function readBuildOf(db: Db, definition: Definition, job: Job | null, ser
     short,
     candidates:
       checked.refusals.length || short.length
-        ? inStockFirst(db, whatFits(definition, parts, listComponents(db), machines, practice), short)
+        ? inStockFirst(db, whatFits(definition, parts, listComponents(db), machines, practice, readCouplings(db)), short)
         : [],
   }
 }

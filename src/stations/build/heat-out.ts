@@ -23,6 +23,7 @@ import {
 } from '@/core/fits'
 import { isLead, nextState, shankLimits, type Assembly, type Heat } from '@/core/tool'
 import { ok, type Result } from '@/core/units'
+import { readCouplings } from '@/db/coupling/read'
 import { getAssembly } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
 import { getDefinition, getHolder } from '@/db/library/read'
@@ -42,7 +43,7 @@ export function removalOf(db: Db, assembly: Assembly, now: string): Removal | nu
   const definition = assembly.definition && getDefinition(db, assembly.definition.id, assembly.definition.version)
   if (!isShrink(carrier) || !cutter || !definition) return null
   const practice = shrinkPractice(practiceOf(db))
-  const joint = jointOf(carrier, cutter, stackUp(parts, definition.LF.nominal)?.depthMm ?? 0)
+  const joint = jointOf(carrier, cutter, stackUp(parts, definition.LF.nominal, readCouplings(db), false)?.depthMm ?? 0)
   const size = shankLimits(joint.shankMm, joint.shankClass)
   if (!size.ok) return null
   const tight = size.value.max - joint.bore.min

@@ -1,6 +1,7 @@
 import { partIn, stackUp } from '@/core/fits'
 import type { Job, NettedTool } from '@/core/plan'
 import type { Machine, ToolProfile } from '@/core/tool'
+import { readCouplings } from '@/db/coupling/read'
 import { currentBalance } from '@/db/balance/read'
 import type { Db } from '@/db/connection'
 import { lastMeasurement } from '@/db/measurement/read'
@@ -45,7 +46,7 @@ function lineOf(db: Db, tool: NettedTool, job: Job): SetupLine {
   const last = assembly && lastMeasurement(db, assembly.id)
   const parts = assembly ? stackOf(db, assembly) : definition ? chooseParts(db, definition, job.id, null) : []
   const LF = last?.summary.LF ?? definition?.LF.nominal ?? null
-  const stack = LF === null ? null : stackUp(parts, LF)
+  const stack = LF === null ? null : stackUp(parts, LF, readCouplings(db))
   return {
     tool,
     name: definition?.name ?? assembly?.name ?? wanted.name ?? 'not known',

@@ -1,5 +1,6 @@
-import { COUPLINGS, readMark, roleOf, type Coupling } from '@/core/tool'
+import { factsOf, readMark, roleOf, type Coupling } from '@/core/tool'
 import { fail, type Result } from '@/core/units'
+import { readCouplings } from '@/db/coupling/read'
 import { getComponent, getHolder } from '@/db/library/read'
 import { insertHolder, updateHolder } from '@/db/library/write'
 import type { Refusal } from '../refusals'
@@ -73,7 +74,7 @@ export function replaceStud(work: Work, serial: string, stud: string, seen?: str
   if (!holder) return fail({ code: 'UNKNOWN_HOLDER', serial })
   if (seen !== undefined && seen !== holder.studSince) return fail(somebodyElse(serial))
   if (type?.kind !== 'pull-stud') return fail({ code: 'NOT_A_STUD', part: stud })
-  if (!COUPLINGS[holder.coupling]?.stud || type.CCMS !== holder.coupling)
+  if (!factsOf(readCouplings(work.db), holder.coupling).stud || type.CCMS !== holder.coupling)
     return fail({ code: 'WRONG_STUD', stud: type.name, for: type.CCMS, holder: holder.coupling })
   const noted = {
     entry: { code: 'STUD_REPLACED', stud: type.name, torqueNm: type.TQ },

@@ -2,6 +2,7 @@ import type { FileFault } from '@/codecs/faults'
 import type { Heavy } from '@/codecs/heavy'
 import type { Component, Definition } from '@/core/tool'
 import { fail, type Result } from '@/core/units'
+import { readCouplings } from '@/db/coupling/read'
 import { getDefinition, listComponentIds } from '@/db/library/read'
 import { insertComponent, insertDefinition } from '@/db/library/write'
 import type { Refusal } from '../refusals'
@@ -21,7 +22,7 @@ export async function importFile(
   name: string,
 ): Promise<ReturnType<typeof importLibrary>> {
   if (/\.json$/i.test(name)) {
-    const read = await heavy.library(text)
+    const read = await heavy.library(text, readCouplings(work.db))
     if (!read.ok) return read
     const library = inFile(read.value)
     return library.ok ? importLibrary(work, library.value, name) : library

@@ -3,12 +3,13 @@ import type { Heavy, PartsAsked } from '@/codecs/heavy'
 import type { Component } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import type { Db } from '@/db/connection'
+import { readCouplings } from '@/db/coupling/read'
 import { listComponentIds } from '@/db/library/read'
 import type { Refusal } from '../refusals'
 import type { ImportPreview } from './contract'
 
 async function read(db: Db, heavy: Heavy, asked: PartsAsked) {
-  const done = await heavy.parts(asked, listComponentIds(db), PROPERTY_NAMES)
+  const done = await heavy.parts(asked, listComponentIds(db), PROPERTY_NAMES, readCouplings(db))
   if (!done.ok) return done
   return done.value.ok ? done.value : fail({ code: 'BAD_FILE' as const, line: null, column: null, fault: done.value.error })
 }

@@ -2,6 +2,7 @@ import { checkTool, type StackPart } from '@/core/fits'
 import { shrinkPractice } from '@/core/clamp'
 import type { Definition } from '@/core/tool'
 import { fail, type Result } from '@/core/units'
+import { readCouplings } from '@/db/coupling/read'
 import type { Db } from '@/db/connection'
 import { getComponent, getDefinition, listDefinitions } from '@/db/library/read'
 import { insertDefinition } from '@/db/library/write'
@@ -26,7 +27,7 @@ export function definitionFaults(db: Db, definition: Definition): DefinitionFaul
     return [{ code: 'UNKNOWN_PART', part: lost?.component ?? '' }]
   }
   const machines = listMachines(db).filter((m) => definition.machines.includes(m.key))
-  return checkTool(definition, parts, machines, shrinkPractice(practiceOf(db))).refusals.map((refusal) => ({
+  return checkTool(definition, parts, machines, shrinkPractice(practiceOf(db)), readCouplings(db)).refusals.map((refusal) => ({
     code: 'FITS',
     refusal,
   }))

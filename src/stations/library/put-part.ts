@@ -1,5 +1,6 @@
 import { checkComponent, isLead, PROPERTIES, type Component, type PropertyKey } from '@/core/tool'
 import { fail, type Result } from '@/core/units'
+import { readCouplings } from '@/db/coupling/read'
 import { componentVersion, getComponent } from '@/db/library/read'
 import { insertComponent, updateComponent } from '@/db/library/write'
 import type { Refusal } from '../refusals'
@@ -20,7 +21,7 @@ const leadsOf = (part: Component | null): string =>
  */
 export function putPart(work: Work, raw: Readonly<Record<string, unknown>>, version: number): Result<Component, Refusal> {
   const isNew = version === 0
-  const checked = checkComponent(raw)
+  const checked = checkComponent(raw, readCouplings(work.db))
   if (!checked.ok) return fail({ code: 'PART', faults: checked.error })
   const part = checked.value
   const before = getComponent(work.db, part.id)

@@ -10,7 +10,7 @@ import {
   type Proposal,
   type StepLine,
 } from '@/core/load'
-import { COUPLINGS, isTyped, loadLimitsOf, SPINDLE, type Assembly, type Machine } from '@/core/tool'
+import { isTyped, loadLimitsOf, SPINDLE, type Assembly, type Machine } from '@/core/tool'
 import { getAssembly } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
 import { currentHandover, getHandover } from '@/db/handover/read'
@@ -22,7 +22,7 @@ import type { Control, ControlError } from '@/devices/control/port'
 import { askControl, type ControlAnswer } from './ask-control'
 import type { ScanSaid } from './contract'
 import { loadCase } from './load-case'
-import { readMagazine, roomOf, widestOf, type MagazineRead } from './magazine'
+import { flangeRadiusOf, readMagazine, roomOf, widestOf, type MagazineRead } from './magazine'
 import { readLabel } from './read-label'
 
 export interface LoadScans {
@@ -47,6 +47,8 @@ export interface LoadSheet {
   readonly scans: readonly ScanLine[]
   readonly findings: readonly LoadFinding[]
   readonly room: MagazineRead | null
+  /** What a tool of the usual width takes in the magazine: its flange's radius, mm; 0 without a machine. */
+  readonly usualRadiusMm: number
   readonly pockets: readonly PocketState[]
   readonly proposal: Proposal | null
   readonly pocket: number | null
@@ -77,9 +79,9 @@ export async function readLoad(db: Db, control: Control, scans: LoadScans, now: 
   const lines = scanLines(db, { scans, machineKey, machine, assembly, label, handover, run })
   const { problem, ...answer } = machine ? await askControl(control, machine) : { state: null, table: null, problem: null }
   const room = machine && readMagazine(db, machine, answer.state, answer.table)
-  const widest = machine && assembly ? roomOf(machine, Math.max(handover?.values.radiusMm ?? 0, widestOf(db, assembly))) : 0
+  const widest = machine && assembly ? roomOf(db, machine, Math.max(handover?.values.radiusMm ?? 0, widestOf(db, assembly))) : 0
   const taken = room && { ...room, standing: [...room.standing, ...heldAsStanding(room, assembly?.serial)] }
-  const usualRadiusMm = machine ? COUPLINGS[machine.coupling].flangeMm / 2 : 0
+  const usualRadiusMm = machine ? flangeRadiusOf(db, machine) : 0
   const proposal =
     taken && assembly && assembly.state !== 'loaded'
       ? proposePocket(taken, {
@@ -101,6 +103,7 @@ export async function readLoad(db: Db, control: Control, scans: LoadScans, now: 
     scans: lines,
     findings,
     room,
+    usualRadiusMm,
     pockets: taken ? pocketStates(taken, Math.max(widest, usualRadiusMm)) : [],
     proposal,
     pocket,

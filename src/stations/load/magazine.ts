@@ -1,7 +1,8 @@
 import { SILENT, type MachineState, type MagazineRoom, type Standing } from '@/core/load'
 import type { HeldRow } from '@/core/handover'
-import { controlT, COUPLINGS, magazineOf, numberOf, type Assembly, type Machine } from '@/core/tool'
+import { controlT, factsOf, magazineOf, numberOf, type Assembly, type Machine } from '@/core/tool'
 import { unitToMm } from '@/core/units'
+import { readCouplings } from '@/db/coupling/read'
 import { findAssemblies } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
 import { getComponent } from '@/db/library/read'
@@ -30,7 +31,8 @@ export function massOf(db: Db, assembly: Assembly): number | null {
 }
 
 /** A tool takes the flange's room at least. */
-export const roomOf = (machine: Machine, radiusMm: number) => Math.max(radiusMm, COUPLINGS[machine.coupling].flangeMm / 2)
+export const flangeRadiusOf = (db: Db, machine: Machine) => factsOf(readCouplings(db), machine.coupling).flangeMm / 2
+export const roomOf = (db: Db, machine: Machine, radiusMm: number) => Math.max(radiusMm, flangeRadiusOf(db, machine))
 
 /** Largest radius of a tool that only the control knows, by its row. */
 function radiusOf(machine: Machine, row: HeldRow | undefined): number {
@@ -54,7 +56,7 @@ export function readMagazine(db: Db, machine: Machine, state: MachineState | nul
             t: a.t === null ? null : controlT({ t: a.t, sister: a.sister }, machine),
             sister: a.sister,
             serial: a.serial,
-            radiusMm: roomOf(machine, widestOf(db, a)),
+            radiusMm: roomOf(db, machine, widestOf(db, a)),
             massKg: massOf(db, a),
           },
         ],
@@ -70,7 +72,7 @@ export function readMagazine(db: Db, machine: Machine, state: MachineState | nul
       pocket,
       t,
       serial: null,
-      radiusMm: roomOf(machine, radiusOf(machine, table?.get(t))),
+      radiusMm: roomOf(db, machine, radiusOf(machine, table?.get(t))),
       massKg: null,
     }))
   return {

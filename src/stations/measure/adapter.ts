@@ -1,6 +1,7 @@
-import { SHIFT_H, type AdapterPiece } from '@/core/judge'
+import { SHIFT_H, type AdapterPiece, type Master } from '@/core/judge'
 import { fail, type Result } from '@/core/units'
 import { getAdapter, listMasters } from '@/db/bench/read'
+import { readCouplings } from '@/db/coupling/read'
 import { insertAdapter, insertAdapterPiece, insertOverrule, updateMaster } from '@/db/bench/write'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
@@ -28,6 +29,7 @@ export function changeAdapter(work: Work, serial: string, seen?: string | null):
 /** Enters an adapter with the mark on it. */
 export function addAdapter(work: Work, piece: AdapterPiece): Result<null, Refusal> {
   const { serial, coupling } = piece
+  if (!readCouplings(work.db).has(coupling)) return fail({ code: 'UNKNOWN_TAPER', taper: coupling })
   return write(
     work,
     { entry: { code: 'ADAPTER_ADDED', serial, coupling }, after: piece },
@@ -55,8 +57,8 @@ export function renewMaster(work: Work, renewal: MasterRenewal): Result<null, Re
   const master = listMasters(work.db).find((m) => m.id === renewal.id)
   if (!master) return fail({ code: 'UNKNOWN_MASTER' })
   if (renewal.calibratedUntil < work.now.slice(0, 10)) return fail({ code: 'CERTIFICATE_ENDED' })
-  const away = Math.max(Math.abs(renewal.LFmm - master.LFmm), Math.abs(renewal.DCmm - master.DCmm))
-  if (away > MOST_CHANGE_MM) return fail({ code: 'OTHER_CERTIFICATE', master: master.mark, awayMm: away })
+  const far = farFromCertificate(master, renewal)
+  if (far) return fail(far)
   if (renewal.from !== undefined && renewal.from !== master.calibratedUntil)
     return fail({ code: 'CHANGED', what: 'master', master: master.mark })
   const { id, LFmm, DCmm, calibratedUntil } = renewal
@@ -74,6 +76,15 @@ export function renewMaster(work: Work, renewal: MasterRenewal): Result<null, Re
 
 /** Two certificates of one master never differ by more: common practice, no source. */
 const MOST_CHANGE_MM = 0.05
+
+/** Why a certificate cannot be the same master's. */
+export function farFromCertificate(
+  { mark, LFmm, DCmm }: Pick<Master, 'mark' | 'LFmm' | 'DCmm'>,
+  now: Pick<Master, 'LFmm' | 'DCmm'>,
+): Refusal | null {
+  const awayMm = Math.max(Math.abs(now.LFmm - LFmm), Math.abs(now.DCmm - DCmm))
+  return awayMm > MOST_CHANGE_MM ? { code: 'OTHER_CERTIFICATE', master: mark, awayMm } : null
+}
 
 /** A lead lets measuring go on for a shift although the check is due. */
 export function overruleCheck(work: Work, reason: string): Result<null, Refusal> {

@@ -3,8 +3,8 @@ import { z } from 'zod'
 import { FEATURES } from '@/core/features'
 import type { CheckDue, DriftVerdict, FeatureKey, ProgramError, Verdict } from '@/core/judge'
 import type { FigureError, Figures, MixUp, SetError } from '@/core/sets'
-import { type Coupling, COUPLING_NAMES } from '@/core/tool'
-import { contract, fault, MachineKey, OneSerial, Serial, Why, WhyOrNull } from '../contract'
+import { type Coupling } from '@/core/tool'
+import { contract, CouplingName, fault, MachineKey, OneSerial, Serial, Why, WhyOrNull } from '../contract'
 import type { LineError } from '@/devices/line-bench/port'
 import type { Bare } from '@/core/units'
 
@@ -52,7 +52,7 @@ export interface MeasureRefusals {
 /** @param from the adapter that is on it now */
 export const changeAdapter = contract()(OneSerial.extend({ from: z.string().max(40).nullable() }))
 export const addAdapter = contract()(
-  z.object({ serial: Serial, coupling: z.enum(COUPLING_NAMES), name: z.string().trim().max(60) }),
+  z.object({ serial: Serial, coupling: CouplingName, name: z.string().trim().max(60) }),
 )
 export const renewMaster = contract()(
   z.object({
@@ -67,7 +67,7 @@ export const renewMaster = contract()(
 export const overruleCheck = contract()(z.object({ reason: Why }))
 export const saveValuesCheck = contract<{ readonly verdict: DriftVerdict }>()(
   z.object({
-    coupling: z.enum(COUPLING_NAMES),
+    coupling: CouplingName,
     scanned: Serial,
     LFmm: z.number().positive().max(2000),
     DCmm: z.number().positive().max(1000),
@@ -111,7 +111,7 @@ export const keepProgram = contract<{ readonly version: number }>()(
 export const takeInTool = contract<{ serial: string }>()(
   z.object({
     serial: Serial,
-    coupling: z.enum(COUPLING_NAMES),
+    coupling: CouplingName,
     name: z.string().trim().max(80).default(''),
     t: z.number().int().min(1).max(99999).nullable(),
     machine: MachineKey.nullable(),

@@ -1,5 +1,6 @@
 import { readMark, type Coupling } from '@/core/tool'
 import { fail, type Result } from '@/core/units'
+import { readCouplings } from '@/db/coupling/read'
 import { insertAssembly } from '@/db/assembly/write'
 import { getHolder } from '@/db/library/read'
 import { insertHolder } from '@/db/library/write'
@@ -18,6 +19,7 @@ export interface UnplannedTool {
 /** A tool without a job or a definition comes to the bench: its holder is noted, and it can be measured at once. */
 export function takeInTool(work: Work, tool: UnplannedTool): Result<{ serial: string }, Refusal> {
   if (readMark(tool.serial) !== tool.serial) return fail({ code: 'BAD_MARK' })
+  if (!readCouplings(work.db).has(tool.coupling)) return fail({ code: 'UNKNOWN_TAPER', taper: tool.coupling })
   const holder = getHolder(work.db, tool.serial)
   if (holder?.carries) return fail({ code: 'HOLDER_CARRIES_TOOL', serial: tool.serial, then: 'open' })
   if (holder && holder.coupling !== tool.coupling)

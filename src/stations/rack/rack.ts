@@ -1,9 +1,10 @@
-import { plainProfile, profileOf, type Assembly, type Definition, type Station, type ToolProfile, type Waits } from '@/core/tool'
+import { factsOf, plainProfile, profileOf, type Assembly, type Definition, type Station, type ToolProfile, type Waits } from '@/core/tool'
 import { listAssemblies } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
+import { readCouplings } from '@/db/coupling/read'
 import { getComponent, getDefinition } from '@/db/library/read'
 import { listJobs } from '@/db/job/read'
-import { listMachines } from '@/db/machine/read'
+import { listAllMachines } from '@/db/machine/read'
 import { lastMeasurement, lastVerdicts } from '@/db/measurement/read'
 import { remembered, writesStamp } from '@/db/remembered'
 import { readKit, readToBuild } from '../kit/kit-sheet'
@@ -25,18 +26,20 @@ export interface RackItem {
 export function profileOfAssembly(db: Db, assembly: Assembly): ToolProfile {
   const last = lastMeasurement(db, assembly.id)
   const definition = assembly.definition && getDefinition(db, assembly.definition.id, assembly.definition.version)
+  const couplings = readCouplings(db)
   const LF = last?.summary.LF ?? definition?.LF.nominal
   const parts = assembly.parts.flatMap(({ component }) => getComponent(db, component) ?? [])
-  const drawn = LF === undefined || LF === null ? null : profileOf(parts, LF)
-  return drawn ?? plainProfile(assembly.coupling, LF ?? 120, last?.summary.DC ?? 12, last?.edges.length ?? 2)
+  const drawn = LF === undefined || LF === null ? null : profileOf(parts, LF, couplings)
+  return drawn ?? plainProfile(factsOf(couplings, assembly.coupling), LF ?? 120, last?.summary.DC ?? 12, last?.edges.length ?? 2)
 }
 
 /** The outline of a tool as its definition wants it. */
 export function profileOfDefinition(db: Db, definition: Definition): ToolProfile {
   const parts = definition.parts.flatMap(({ component }) => getComponent(db, component) ?? [])
+  const couplings = readCouplings(db)
   return (
-    profileOf(parts, definition.LF.nominal) ??
-    plainProfile('HSK-A63', definition.LF.nominal, definition.DC.nominal, definition.edges)
+    profileOf(parts, definition.LF.nominal, couplings) ??
+    plainProfile(factsOf(couplings, 'HSK-A63'), definition.LF.nominal, definition.DC.nominal, definition.edges)
   )
 }
 
@@ -60,7 +63,7 @@ export interface RackAsked {
 
 /** The tools that wait at a station, the most urgent first. */
 export function readRack(db: Db, station: Station | 'kit', now: string, { job, current }: RackAsked = {}): Rack {
-  const machines = new Map(listMachines(db).map((m) => [m.key, m.name]))
+  const machines = new Map(listAllMachines(db).map(({ machine }) => [machine.key, machine.name]))
   const nameOf = (key: string | null) => (key ? (machines.get(key) ?? key) : 'no machine')
   const lines = station === 'kit' || station === 'build' ? wantedLines(db, station, now, job) : waitingLines(db, station)
   const shown = lines.filter(({ key }, i) => i < MOST || key === current)

@@ -2,14 +2,14 @@ import { balanceOrder, waitsFor, type Assembly, type BalanceOrder, type Waits } 
 import { balancedIds } from '@/db/balance/read'
 import type { Db } from '@/db/connection'
 import { getDefinition } from '@/db/library/read'
-import { listMachines } from '@/db/machine/read'
+import { listAllMachines } from '@/db/machine/read'
 import { lastMeasurement } from '@/db/measurement/read'
 import { isAdjustable } from '../build/adjustable'
 import { programSpeeds } from '../kit/program-speeds'
 
 /** Whether and when each tool is balanced; what all of them need is read once. */
 function ordersOf(db: Db): (tool: Assembly) => BalanceOrder {
-  const machines = new Map(listMachines(db).map((m) => [m.key, m]))
+  const machines = new Map(listAllMachines(db).map(({ machine }) => [machine.key, machine]))
   const rpmOf = programSpeeds(db)
   return (tool) => {
     const definition = tool.definition && getDefinition(db, tool.definition.id, tool.definition.version)

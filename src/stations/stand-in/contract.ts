@@ -1,8 +1,7 @@
 /** The tricks of stand-ins: what people do to real things, and what goes wrong with them. */
 import { z } from 'zod'
-import { COUPLING_NAMES } from '@/core/tool'
 import { HAND_ACTS } from '@/devices/control/port'
-import { contract, MachineKey, Serial } from '../contract'
+import { contract, CouplingName, MachineKey, Serial } from '../contract'
 
 /** Somebody's hands at a stand-in machine. */
 export const hand = contract()(z.object({ machine: MachineKey, act: z.enum(HAND_ACTS) }))
@@ -30,7 +29,7 @@ export const spindleHand = contract()(
     z.object({ act: z.literal('take') }),
     z.object({ act: z.literal('guard'), is: z.enum(['open', 'shut']) }),
     z.object({ act: z.literal('turn'), deg: z.number() }),
-    z.object({ act: z.literal('adapter'), coupling: z.enum(COUPLING_NAMES) }),
+    z.object({ act: z.literal('adapter'), coupling: CouplingName }),
   ]),
 )
 /** What hands really do at a stand-in tool when a step of a correction is due: as it says, or with another screw. */

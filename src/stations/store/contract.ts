@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { type Coupling, COUPLING_NAMES, UNIT_KINDS } from '@/core/tool'
-import { contract, fault, OneId, PartId, Pieces, PlaceId } from '../contract'
+import { type Coupling, UNIT_KINDS } from '@/core/tool'
+import { contract, CouplingName, fault, OneId, PartId, Pieces, PlaceId } from '../contract'
 import type { MoveError } from '@/core/plan'
 import type { Bare } from '@/core/units'
 
@@ -45,7 +45,7 @@ export const placeUnit = contract<{ id: string }>()(
       h: z.number().int().min(1).max(12),
     }),
     drawers: z.number().int().min(0).max(60),
-    taper: z.enum(COUPLING_NAMES).nullable(),
+    taper: CouplingName.nullable(),
     /** Where it stands now; null for a new one. */
     from: z.object({ x: z.number().int(), y: z.number().int() }).nullable(),
   }),

@@ -1,5 +1,6 @@
-import { COUPLING_NAMES, holdsTools, type Coupling, type Place, type StoreUnit } from '@/core/tool'
+import { holdsTools, type Coupling, type Place, type StoreUnit } from '@/core/tool'
 import { fail, type Result } from '@/core/units'
+import { readCouplings } from '@/db/coupling/read'
 import { listAssemblies } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
 import { listFreeHolders, namesOf } from '@/db/library/read'
@@ -89,7 +90,7 @@ export function placeUnit(
     return fail({ code: 'OFF_THE_PLAN', unit: unit.id })
   const inTheWay = listUnits(work.db).find((u) => u.id !== unit.id && overlaps(u, unit))
   if (inTheWay) return fail({ code: 'IN_THE_WAY', of: inTheWay.name })
-  if (taper !== null && !COUPLING_NAMES.includes(taper)) return fail({ code: 'UNKNOWN_TAPER', taper })
+  if (taper !== null && !readCouplings(work.db).has(taper)) return fail({ code: 'UNKNOWN_TAPER', taper })
   const before = listUnits(work.db).find((u) => u.id === unit.id)
   if (seen !== undefined && (seen?.x !== before?.x || seen?.y !== before?.y))
     return fail({ code: 'CHANGED', what: 'unit', unit: before?.name ?? unit.name })

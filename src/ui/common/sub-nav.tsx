@@ -21,6 +21,10 @@ export function SubNav({
   readonly heading?: boolean
 }) {
   const path = usePathname()
+  // the sheet of one of its things belongs to the longest tab that leads there
+  const front = tabs
+    .filter(({ href }) => path === href || path.startsWith(`${href}/`))
+    .reduce<Tab | null>((best, tab) => (best && best.href.length >= tab.href.length ? best : tab), null)
   return (
     <>
       {heading && <h1 className="sr-only">{tabs.find(({ href }) => href === path)?.name ?? label}</h1>}
@@ -29,8 +33,8 @@ export function SubNav({
           <Link
             key={href}
             href={href}
-            aria-current={path === href ? 'page' : undefined}
-            className={`tab ${path === href ? 'tab-active' : ''}`}
+            aria-current={path === href ? 'page' : href === front?.href ? 'true' : undefined}
+            className={`tab ${href === front?.href ? 'tab-active' : ''}`}
           >
             {name}
             {count ? <small className="figures text-base">{count}</small> : null}
@@ -52,6 +56,11 @@ export const KIT_TABS: readonly Tab[] = [
 export const SETTINGS_TABS: readonly Tab[] = [
   { href: '/settings', name: say.shop },
   { href: '/settings/people', name: say.people },
+  { href: '/settings/machines', name: say.machines },
+  { href: '/settings/couplings', name: say.couplings },
+  { href: '/settings/masters', name: say.masters },
+  { href: '/settings/adapters', name: say.adapters },
+  { href: '/settings/import', name: say.importWord },
 ]
 export const MEASURE_TABS: readonly Tab[] = [
   { href: '/measure', name: say.tools },

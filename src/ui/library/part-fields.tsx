@@ -3,6 +3,7 @@ import { choiceText, PROPERTY_NAMES } from '@/words/properties'
 import { type UseFormRegister, type FieldErrors } from 'react-hook-form'
 import { isText, specOf, UNIT_OF, type PropertyKey } from '@/core/tool'
 import { unitMark, type LengthUnit } from '@/core/units'
+import { CouplingField } from '../common/coupling-field'
 import { NumberField, SelectField, TextField } from '../common/form'
 import { say } from '@/words/screens/library'
 
@@ -36,6 +37,7 @@ export function Fields({
           error: errors[key]?.message,
           ...register(key),
         }
+        if (quantity === 'coupling') return <CouplingField key={key} {...named} nothing={say.choose} />
         if (!choices) return <TextField key={key} {...named} inputMode={isText(key) ? 'text' : 'decimal'} />
         return (
           <SelectField key={key} {...named}>

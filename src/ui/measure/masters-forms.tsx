@@ -2,12 +2,12 @@
 import Link from 'next/link'
 import { useState } from 'react'
 import type { Master } from '@/core/judge'
-import { COUPLING_NAMES } from '@/core/tool'
 import { formatLength, parseLength } from '@/core/units'
 import { lengthErrorText } from '@/words/length'
+import { CouplingField, useFirstCoupling } from '../common/coupling-field'
 import { SmallAction, SmallActions } from '../common/actions'
 import { DateField } from '../common/date-field'
-import { LengthField, SelectField, TextField } from '../common/form'
+import { LengthField, TextField } from '../common/form'
 import { Problem, Say } from '../common/sheet'
 import { useContractForm } from '../common/use-contract-form'
 import { useAct } from '../common/use-act'
@@ -94,17 +94,13 @@ export function Renew({
 
 /** Another adapter, by the mark on it. */
 export function NewAdapter({ add }: { readonly add: Ask<typeof addAdapter> }) {
-  const form = useContractForm(addAdapter, add, { serial: '', coupling: COUPLING_NAMES[0], name: '' })
+  const form = useContractForm(addAdapter, add, { serial: '', coupling: useFirstCoupling(), name: '' })
   return (
     <details>
       <summary className="fold">{say.enterAnotherAdapter}</summary>
       <div className="grid grid-cols-2 gap-x-3">
         <TextField label={say.markOnIt} error={form.wrong('serial')} {...form.register('serial')} />
-        <SelectField label={say.takes} {...form.register('coupling')}>
-          {COUPLING_NAMES.map((c) => (
-            <option key={c}>{c}</option>
-          ))}
-        </SelectField>
+        <CouplingField label={say.takes} {...form.register('coupling')} />
       </div>
       <Problem lead={say.notEntered} text={form.problem} />
       <SmallActions>

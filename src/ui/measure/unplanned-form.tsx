@@ -6,7 +6,8 @@ import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { z } from 'zod'
 import { readScan } from '@/codecs/label-text'
-import { readMark, COUPLING_NAMES } from '@/core/tool'
+import { readMark } from '@/core/tool'
+import { CouplingField, useFirstCoupling } from '../common/coupling-field'
 import { NumberField, SelectField, TextField } from '../common/form'
 import { BigAction } from '../common/actions'
 import { Problem } from '../common/sheet'
@@ -21,7 +22,7 @@ const Form = z.object({
     .trim()
     .toUpperCase()
     .refine((text) => readMark(text) !== null, say.asOnTheHolder(MARK_RULE)),
-  coupling: z.enum(COUPLING_NAMES),
+  coupling: z.string(),
   name: z.string().trim().max(80, say.atMostCharacters),
   t: z.union([
     z.literal('').transform(() => null),
@@ -43,7 +44,7 @@ export function UnplannedForm({ machines, known, takeIn }: StrayProps) {
   const [problem, setProblem] = useState<string | null>(null)
   const { register, handleSubmit, formState, setValue } = useForm<z.input<typeof Form>, unknown, z.output<typeof Form>>({
     resolver: zodResolver(Form),
-    defaultValues: { serial: '', coupling: COUPLING_NAMES[0], name: '', t: '', machine: '' },
+    defaultValues: { serial: '', coupling: useFirstCoupling(), name: '', t: '', machine: '' },
   })
   const { actions } = useShell()
   useScans(async (raw): Promise<ScanSaid | null> => {
@@ -71,11 +72,7 @@ export function UnplannedForm({ machines, known, takeIn }: StrayProps) {
         placeholder={say.scanIt}
         className="uppercase"
       />
-      <SelectField label={say.taper} {...register('coupling')}>
-        {COUPLING_NAMES.map((name) => (
-          <option key={name}>{name}</option>
-        ))}
-      </SelectField>
+      <CouplingField label={say.taper} {...register('coupling')} />
       <TextField label={say.name} error={errors.name?.message} {...register('name')} placeholder={say.endMillDrill} />
       <div className="grid grid-cols-2 gap-3">
         <NumberField label={say.tNumber} error={errors.t?.message} decimals={false} {...register('t')} />

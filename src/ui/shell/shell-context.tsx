@@ -39,6 +39,8 @@ export interface Shell {
   readonly theme: 'granite' | 'basalt'
   readonly person: Person | null
   readonly people: readonly Person[]
+  /** Names of couplings: those of the shop's machines first, then the others. */
+  readonly couplings: { readonly used: readonly string[]; readonly others: readonly string[] }
   /** Somebody wants to work here: at once, or after their PIN. @returns why not yet; null: it is done */
   readonly signIn: (personId: string) => Promise<ScanSaid | null>
   /** Whose PIN is asked for; null: nobody's. */

@@ -129,6 +129,7 @@ export function ShellProvider({
   theme,
   person,
   people,
+  couplings,
   actions,
   children,
 }: {
@@ -136,6 +137,7 @@ export function ShellProvider({
   readonly theme: 'granite' | 'basalt'
   readonly person: Person | null
   readonly people: readonly Person[]
+  readonly couplings: Shell['couplings']
   readonly actions: ShellActions
   readonly children: ReactNode
 }) {
@@ -153,8 +155,8 @@ export function ShellProvider({
     signIn: door.signIn,
   })
   const value = useMemo<Shell>(
-    () => ({ unit, theme, person, people, actions, ...door, ...queue, ...big, ...leaving }),
-    [unit, theme, person, people, actions, door, queue, big, leaving],
+    () => ({ unit, theme, person, people, couplings, actions, ...door, ...queue, ...big, ...leaving }),
+    [unit, theme, person, people, couplings, actions, door, queue, big, leaving],
   )
   return <ShellContext value={value}>{children}</ShellContext>
 }

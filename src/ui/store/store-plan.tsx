@@ -3,7 +3,8 @@ import { DndContext, PointerSensor, useDraggable, useSensor, useSensors, type Dr
 import { Move } from 'lucide-react'
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
-import { COUPLING_NAMES, UNIT_KINDS, type Coupling, type StoreUnit, type UnitKind } from '@/core/tool'
+import { UNIT_KINDS, type StoreUnit, type UnitKind } from '@/core/tool'
+import { CouplingField } from '../common/coupling-field'
 import { BigAction, SmallAction, SmallActions } from '../common/actions'
 import { NumberField, SelectField, TextField } from '../common/form'
 import { Problem } from '../common/sheet'
@@ -163,7 +164,7 @@ export function AddUnit({ units, floor, placeUnit }: Pick<StorePlanProps, 'units
   const [name, setName] = useState('')
   const [kind, setKind] = useState<UnitKind>('cabinet')
   const [count, setCount] = useState('8')
-  const [taper, setTaper] = useState<Coupling | ''>('')
+  const [taper, setTaper] = useState('')
   const tools = kind === 'rack' || kind === 'cart'
   const add = () => {
     const w = tools ? 3 : 4
@@ -202,12 +203,7 @@ export function AddUnit({ units, floor, placeUnit }: Pick<StorePlanProps, 'units
           onChange={(e) => setCount(e.target.value)}
         />
         {tools && (
-          <SelectField label={say.taper} value={taper} onChange={(e) => setTaper(e.target.value as Coupling | '')}>
-            <option value="">{say.any}</option>
-            {COUPLING_NAMES.map((c) => (
-              <option key={c}>{c}</option>
-            ))}
-          </SelectField>
+          <CouplingField label={say.taper} nothing={say.any} value={taper} onChange={(e) => setTaper(e.target.value)} />
         )}
       </div>
       <Problem lead={say.notSaved} text={problem} />

@@ -12,6 +12,7 @@ import { PEOPLE } from './people'
 import { PRACTICE_VALUES } from './practice'
 import { RETURN } from './return'
 import type { Sentences } from './sentences'
+import { SET_UP_WORDS } from './set-up'
 import { SHARED } from './shared'
 import { STORE } from './store'
 
@@ -27,6 +28,7 @@ const ALL: Sentences<Refusals> = {
   ...PEOPLE,
   ...PRACTICE_VALUES,
   ...RETURN,
+  ...SET_UP_WORDS,
   ...STORE,
 }
 

@@ -9,6 +9,7 @@ const LEAD: Readonly<Record<LeadOnly, string>> = {
   labels: 'Only a lead can save how labels look: everybody reads them.',
   posts: 'Only a lead can save a post: every tool of this machine depends on it.',
   templates: 'Only a lead can try out changed lines or posts.',
+  'set-up': 'Only a lead can change what the shop has: everybody works by it.',
   rules: 'Only a lead can change what is refused at a machine.',
   practice: 'Only a lead can save this: many calculations depend on it.',
   certificates: 'Only a lead can enter a certificate: every measurement depends on it.',

@@ -1,5 +1,7 @@
 /** What the screens of shell say. */
 export const say = {
+  couplingsHere: 'in this shop',
+  otherCouplings: 'others',
   findAnything: 'Find anything',
   findPlaceholder: 'A tool, part, job, holder or page',
   nothingFound: 'Nothing has these letters.',
@@ -130,6 +132,9 @@ export const say = {
   tools: 'Tools',
   programs: 'Programs',
   masters: 'Masters',
+  machines: 'Machines',
+  couplings: 'Couplings',
+  adapters: 'Adapters',
   measureFromFiles: 'Measure from files',
   labels: 'Labels',
   posts: 'Posts',

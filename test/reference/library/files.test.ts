@@ -26,7 +26,7 @@ const table = (text: string) => {
 }
 const faults = (text: string, kind: Parameters<typeof readParts>[2] = null) => {
   const t = table(text)
-  const read = readParts(t, suggestMapping(t.columns), kind, NONE)
+  const read = readParts(t, suggestMapping(t.columns), kind, { known: NONE })
   return read.ok ? [] : read.error.map((f) => `${f.line} ${f.column}: ${fileFaultText(f.said)}`)
 }
 
@@ -55,14 +55,14 @@ describe('CSV', () => {
 describe('parts as CSV', () => {
   it('come back as they went out, every kind of the demo', () => {
     const t = table(encodeParts(parts))
-    const read = readParts(t, suggestMapping(t.columns), null, NONE)
+    const read = readParts(t, suggestMapping(t.columns), null, { known: NONE })
     expect(read.ok ? read.value : read.error).toEqual(
       parts.map(({ reground, ...rest }) => (reground ? { ...rest, reground } : rest)),
     )
   })
   it('in inches, by the column’s name or the cell’s own unit', () => {
     const t = table('id,name,kind,colletSystem,colletSize,DCX [in],OAL,WT\nK1,k,collet,ISO 15488,25,1/2,34 mm,0.07')
-    const read = readParts(t, suggestMapping(t.columns), null, NONE)
+    const read = readParts(t, suggestMapping(t.columns), null, { known: NONE })
     expect(read.ok && read.value[0]).toMatchObject({ DCX: 12.7, OAL: 34 })
   })
   it.each([

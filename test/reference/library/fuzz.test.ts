@@ -52,7 +52,7 @@ describe('broken files', () => {
       encodeParts(parts.slice(0, 12)),
       (text) => {
         const table = decodeCsv(text)
-        return table.ok ? readParts(table.value, suggestMapping(table.value.columns), null, known) : table
+        return table.ok ? readParts(table.value, suggestMapping(table.value.columns), null, { known }) : table
       },
     ],
     ['tools', encodeDefinitions(definitions.slice(0, 4)), decodeDefinitions],

@@ -7,7 +7,7 @@ import { describe, expect, it } from 'vitest'
 import { setupSheetPdf, type SheetRow } from '@/codecs/setup-sheet'
 import { stepText } from '@/codecs/step-text'
 import { tickIds, type StepFacts } from '@/core/fits'
-import { plainProfile } from '@/core/tool'
+import { couplingTable, factsOf, plainProfile } from '@/core/tool'
 
 const facts: StepFacts = {
   holder: 'shrink holder Ø20',
@@ -85,7 +85,7 @@ const row = (i: number, change: Partial<SheetRow> = {}): SheetRow => ({
     ['Ø', '20.0 mm'],
   ],
   standing: 'to build',
-  profile: plainProfile('HSK-A63', 120, 12, 4),
+  profile: plainProfile(factsOf(couplingTable(), 'HSK-A63'), 120, 12, 4),
   ...change,
 })
 const pdf = async (rows: readonly SheetRow[]) =>
