@@ -6,8 +6,15 @@ const config: NextConfig = {
   poweredByHeader: false,
   typescript: { ignoreBuildErrors: true }, // npm test runs tsc of its own
   devIndicators: false,
-  // programs of 8 MB and part lists of 50,000 rows come in by actions
-  experimental: { serverActions: { bodySizeLimit: '24mb' }, proxyClientMaxBodySize: '24mb' },
+  experimental: {
+    // programs of 8 MB and part lists of 50,000 rows come in by actions
+    serverActions: { bodySizeLimit: '24mb' },
+    proxyClientMaxBodySize: '24mb',
+    // a build is made once and run: these three took two thirds of its time
+    turbopackScopeHoisting: false,
+    turbopackSourceMaps: false,
+    turbopackFileSystemCacheForBuild: false,
+  },
   headers: async () => [
     {
       source: '/:path*',

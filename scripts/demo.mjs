@@ -26,8 +26,9 @@ const env = {
   BOULDER_API_TOKEN: token,
   BOULDER_PLACE: process.env.BOULDER_PLACE ?? 'Hollowbeck Pumps',
   BOULDER_LINE_BENCH: process.env.BOULDER_LINE_BENCH ?? `127.0.0.1:${port + 2}`,
+  BOULDER_STANDINS: '1',
   // its clock can be set forward only while every device is a stand-in
-  BOULDER_STANDINS: process.env.BOULDER_CONTROL || process.env.BOULDER_LINE_BENCH ? '0' : '1',
+  BOULDER_REAL_TIME: process.env.BOULDER_CONTROL || process.env.BOULDER_LINE_BENCH ? '1' : '0',
   NEXT_TELEMETRY_DISABLED: '1',
 }
 

@@ -7,7 +7,7 @@ const [data, port] = [join(root, '.cache/e2e-seed'), Number(process.env.PORT ?? 
 rmSync(data, { recursive: true, force: true })
 try {
   await startControl(port + 1, data)
-  runScript('scripts/seed.ts', { PORT: String(port), BOULDER_DATA: data })
+  runScript('scripts/seed.ts', { PORT: String(port), BOULDER_DATA: data, BOULDER_STANDINS: '1' })
   stop(0)
 } catch (error) {
   console.error(error instanceof Error ? error.message : error)

@@ -21,6 +21,7 @@ try {
     PORT: String(port),
     BOULDER_DATA: data,
     BOULDER_STANDINS: standIns ? '1' : '0',
+    BOULDER_REAL_TIME: process.env.BOULDER_CONTROL || process.env.BOULDER_LINE_BENCH ? '1' : '0',
     BOULDER_FIRST_CODE: code,
     NEXT_TELEMETRY_DISABLED: '1',
     ...(standIns && !process.env.BOULDER_LINE_BENCH ? { BOULDER_LINE_BENCH: `127.0.0.1:${port + 2}` } : {}),

@@ -20,6 +20,7 @@ export function theShop(): Shop {
     control: process.env.BOULDER_CONTROL ?? `http://127.0.0.1:${Number(process.env.PORT ?? 3000) + 1}`,
     lineBench: process.env.BOULDER_LINE_BENCH || null,
     standIns: process.env.BOULDER_STANDINS === '1',
+    realTime: process.env.BOULDER_REAL_TIME === '1',
     migrations: join(process.cwd(), 'src/db/migrations'),
   }))
 }

@@ -13,7 +13,11 @@ import type { Control, Hands } from '@/devices/control/port'
 import type { LineBench } from '@/devices/line-bench/port'
 import { tcpLineBench } from '@/devices/line-bench/tcp'
 import type { Printer } from '@/devices/printer/port'
+import { networkPrinter } from '@/devices/printer/network'
 import { simulatedPrinter } from '@/devices/printer/simulated'
+import { absentShrink, absentSpindle, absentTag } from '@/devices/absent'
+import { readAddress, type Devices } from '@/core/set-up'
+import { readDevices } from '@/db/shop/devices'
 import type { BalancingSpindle, SpindleHands } from '@/devices/spindle/port'
 import { simulatedSpindle } from '@/devices/spindle/simulated'
 import type { ShrinkUnit } from '@/devices/shrink/port'
@@ -32,6 +36,10 @@ import { framesPool, heavyPool, snapshotPool, type FramesPool } from './threads'
 export interface Shop {
   readonly db: Db
   readonly clock: Clock
+  /** Which devices the shop has now. */
+  readonly devices: () => Devices
+  /** Whether stand-ins were asked for when this server was started. */
+  readonly standIns: boolean
   readonly control: Control
   /** Hands at a machine that is a stand-in. */
   readonly hands: Hands
@@ -71,12 +79,24 @@ export interface ShopSettings {
   readonly control: string
   /** A bench at the end of a serial line, `host:port`; null where none is connected. */
   readonly lineBench: string | null
-  /** Whether every device is a stand-in: next to anything real the clock stays the clock. */
+  /** Whether devices may be stand-ins. */
   readonly standIns: boolean
+  /** Next to anything real the clock stays the clock. */
+  readonly realTime: boolean
   readonly migrations: string
 }
 
-export function openShop({ folder, backups, control: address, lineBench, standIns, migrations }: ShopSettings): Shop {
+/** A driver that is looked up at each call: what is chosen in Settings counts at once. */
+const chosen = <T extends object>(driver: () => T): T =>
+  new Proxy({} as T, {
+    get: (_, name) => {
+      const now = driver()
+      const member = Reflect.get(now, name) as unknown
+      return typeof member === 'function' ? (member.bind(now) as unknown) : member
+    },
+  })
+
+export function openShop({ folder, backups, control: address, lineBench, standIns, realTime, migrations }: ShopSettings): Shop {
   mkdirSync(folder, { recursive: true })
   const file = join(folder, 'boulder.sqlite')
   const db = openDatabase(file)
@@ -87,7 +107,8 @@ export function openShop({ folder, backups, control: address, lineBench, standIn
     chainUp(tx)
     sealUp(tx)
   })
-  const clock = clockOf(db, standIns)
+  const clock = clockOf(db, standIns && !realTime)
+  const devices = () => readDevices(db, standIns)
   const control = httpControl(address)
   const spindle = simulatedSpindle({
     get: () => getSpindleState(db),
@@ -95,6 +116,15 @@ export function openShop({ folder, backups, control: address, lineBench, standIn
     nowMs: () => clock.nowMs(),
     truthOf: (serial) => unbalanceTicket(db, serial),
   })
+  const shrink = simulatedShrink({
+    get: () => getShrinkState(db),
+    put: (state) => inTransaction(db, (tx) => putShrinkState(tx, state)),
+    nowMs: () => clock.nowMs(),
+  })
+  const printers = {
+    folder: simulatedPrinter(spoolIn(join(folder, 'spool'))),
+    network: networkPrinter(() => readAddress(devices().printerAddress ?? '')),
+  }
   return {
     db,
     clock,
@@ -103,18 +133,21 @@ export function openShop({ folder, backups, control: address, lineBench, standIn
     heads: headKeeper(db, folder, () => clock.now()),
     control,
     hands: control,
+    devices,
+    standIns,
     lineBench: lineBench === null ? null : tcpLineBench(lineBench),
     tagOf: (serial) =>
-      simulatedTag({ get: (s) => getSimTag(db, s), put: (s, tag) => inTransaction(db, (tx) => putSimTag(tx, s, tag)) }, serial),
-    shrink: simulatedShrink({
-      get: () => getShrinkState(db),
-      put: (state) => inTransaction(db, (tx) => putShrinkState(tx, state)),
-      nowMs: () => clock.nowMs(),
-    }),
+      devices().tag === 'stand-in'
+        ? simulatedTag(
+            { get: (s) => getSimTag(db, s), put: (s, tag) => inTransaction(db, (tx) => putSimTag(tx, s, tag)) },
+            serial,
+          )
+        : absentTag,
+    shrink: chosen(() => (devices().shrink === 'stand-in' ? shrink : absentShrink)),
     pins: pinKeeper,
-    spindle,
+    spindle: chosen(() => (devices().spindle === 'stand-in' ? spindle : absentSpindle)),
     spindleHands: spindle.hands,
-    printer: simulatedPrinter(spoolIn(join(folder, 'spool'))),
+    printer: chosen(() => (devices().printer === 'network' ? printers.network : printers.folder)),
     frames: framesPool(),
     heavy: heavyPool(),
     evidence: evidenceIn(join(folder, 'evidence')),

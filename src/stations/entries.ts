@@ -6,7 +6,7 @@ import type { Concession, HandoverRefusal } from '@/core/handover'
 import type { LoadSaid } from '@/core/load'
 import type { DriftVerdict, MeasurementSource, Verdict } from '@/core/judge'
 import type { MoveName } from '@/core/plan'
-import type { SetUpList } from '@/core/set-up'
+import type { Devices, SetUpList } from '@/core/set-up'
 import type { Condition, Coupling, Disturbance, Machine, PersonRole } from '@/core/tool'
 import type { Bare } from '@/core/units'
 import type { Refusal } from './refusals'
@@ -179,6 +179,7 @@ export interface Entries {
   SET_UP_RETIRED: { readonly list: SetUpList; readonly name: string; readonly retired: boolean }
   SET_UP_TABLE: { readonly list: SetUpList; readonly rows: number }
   COUPLING_STANDARD: { readonly name: string }
+  DEVICES_CHOSEN: Devices
   PRACTICE_CHANGED: { readonly key: PracticeKey; readonly before: number; readonly after: number }
 }
 
@@ -221,6 +222,7 @@ export const KINDS: Readonly<
   SET_UP_RETIRED: 'set up',
   SET_UP_TABLE: 'set up',
   COUPLING_STANDARD: 'set up',
+  DEVICES_CHOSEN: 'set up',
   BUILD_BEGUN: 'build begun',
   BUILD_LEFT: 'build left',
   EXTENSION_ADDED: 'extension',

@@ -6,6 +6,7 @@ import type { ClaimedFor } from '@/db/claim/write'
 import type { ControlError } from '@/devices/control/port'
 import type { BalanceRefusals } from './balance/contract'
 import type { BuildRefusals } from './build/contract'
+import type { DeviceRefusals } from './devices/contract'
 import type { HandoverRefusals } from './hand-over/contract'
 import type { KitRefusals } from './kit/contract'
 import type { LibraryRefusals } from './library/contract'
@@ -57,7 +58,7 @@ export interface SharedRefusals {
   BAD_MARK: Bare
   /** Somebody else was quicker. */
   CHANGED:
-    | { readonly what: 'build' | 'steps' | 'routine' | 'readings' | 'drawer' | 'job' | 'practice' | 'adapter' | 'person' }
+    | { readonly what: 'build' | 'steps' | 'routine' | 'readings' | 'drawer' | 'job' | 'practice' | 'adapter' | 'person' | 'devices' }
     | { readonly what: 'unit'; readonly unit: string }
     | { readonly what: 'tool' | 'load' | 'loaded tool' | 'holder'; readonly serial: string }
     | { readonly what: 'machine'; readonly machine: string }
@@ -78,7 +79,7 @@ export interface SharedRefusals {
 }
 
 /** What only an administrator may do: say who may what. */
-export type AdministratorOnly = 'people' | 'sign-in'
+export type AdministratorOnly = 'devices' | 'people' | 'sign-in'
 
 /** What only a lead may do. */
 export type LeadOnly =
@@ -102,6 +103,7 @@ export interface Refusals
     SharedRefusals,
     BalanceRefusals,
     BuildRefusals,
+    DeviceRefusals,
     HandoverRefusals,
     KitRefusals,
     LibraryRefusals,

@@ -6,6 +6,7 @@ import { isLead, type Person } from '@/core/tool'
 import * as balance from './balance/contract'
 import * as build from './build/contract'
 import type { Contract } from './contract'
+import * as devices from './devices/contract'
 import * as find from './find/contract'
 import * as handOver from './hand-over/contract'
 import * as kit from './kit/contract'
@@ -59,6 +60,7 @@ const BUILD: RightsOf<typeof build> = {
   disturb: 'person',
   putSteps: 'steps',
 }
+const DEVICES: RightsOf<typeof devices> = { putDevices: 'devices', tryDevice: 'person' }
 const FIND: RightsOf<typeof find> = { findAnything: 'everybody' }
 const HAND_OVER: RightsOf<typeof handOver> = {
   releaseHandover: 'person',
@@ -156,6 +158,7 @@ const STORE: RightsOf<typeof store> = { book: 'person', countStock: 'person', pu
 const STATIONS = [
   ['balance', balance, BALANCE],
   ['build', build, BUILD],
+  ['devices', devices, DEVICES],
   ['find', find, FIND],
   ['hand-over', handOver, HAND_OVER],
   ['kit', kit, KIT],
@@ -195,7 +198,8 @@ export function rightOf(contract: Contract): Right {
   return verb.right
 }
 
-const isAdministrators = (right: Right): right is AdministratorOnly => right === 'people' || right === 'sign-in'
+const isAdministrators = (right: Right): right is AdministratorOnly =>
+  right === 'people' || right === 'sign-in' || right === 'devices'
 
 /** Why somebody may not do it; null when they may. @param who null: nobody is signed in */
 export function refuseRight(right: Right, who: Person | null): Refusal | null {

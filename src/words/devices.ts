@@ -38,6 +38,8 @@ export function unitErrorText(error: UnitError): string {
       return `${error.serial} is not in the coil.`
     case 'UNREACHABLE':
       return 'The shrink unit does not answer. Check that it is switched on and connected.'
+    case 'NOT_CONNECTED':
+      return 'No shrink unit is connected. Heat by its own panel, and note here what you did.'
   }
 }
 
@@ -57,6 +59,8 @@ export function spindleErrorText(error: SpindleError): string {
       return 'The run was stopped before its end. Shut the guard and start it again.'
     case 'UNREACHABLE':
       return 'The balancing spindle does not answer. Check that it is switched on and connected.'
+    case 'NOT_CONNECTED':
+      return 'No balancing spindle is connected. Type in a result from elsewhere.'
   }
 }
 
@@ -65,10 +69,12 @@ export const printerErrorText = (error: PrinterError): string =>
     ? 'The printer is out of labels. Put in a new roll.'
     : `The printer does not answer (${lineText(error.detail)}). Check that it is switched on.`
 
-export const tagReaderText = (error: TagDeviceError): string =>
-  error.code === 'NO_TAG'
-    ? 'There is no chip at the reader. Turn the holder until its chip faces the reader.'
-    : 'The chip was pulled away during writing. Its old content is still valid. Hold it still and write again.'
+const TAG_READER: Readonly<Record<TagDeviceError['code'], string>> = {
+  NO_TAG: 'There is no chip at the reader. Turn the holder until its chip faces the reader.',
+  LOST: 'The chip was pulled away during writing. Its old content is still valid. Hold it still and write again.',
+  NOT_CONNECTED: 'No tag reader is connected. Use a label, or a file.',
+}
+export const tagReaderText = ({ code }: TagDeviceError): string => TAG_READER[code]
 
 export function tagFaultText(fault: TagFault): string {
   switch (fault.code) {

@@ -148,6 +148,8 @@ const TELLING: Telling = {
   SET_UP_RETIRED: ({ list, name, retired }) => `${rowText(list)} ${name} ${retired ? 'out of use' : 'in use again'}`,
   SET_UP_TABLE: ({ list, rows }) => `${rows} × ${rowText(list)} taken in from a table`,
   COUPLING_STANDARD: ({ name }) => `coupling ${name} as it came with Boulder`,
+  DEVICES_CHOSEN: ({ bench, shrink, spindle, tag, printer }) =>
+    `devices: bench ${bench}, shrink unit ${shrink}, balancing spindle ${spindle}, tag reader ${tag}, printer ${printer}`,
   POST_KEPT: ({ post, machine }) => `Post ${post} for ${machine}`,
   LABEL_KEPT: ({ machine }) => `Labels for ${machine}`,
 

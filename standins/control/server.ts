@@ -1,6 +1,6 @@
 /**
  * The control stand-in: a process of its own with its own state file, reached by HTTP on loopback.
- * Environment: CONTROL_PORT, CONTROL_DATA (folder).
+ * Environment: CONTROL_PORT, CONTROL_DATA (folder), CONTROL_MACHINES (a file like machines.json with further ones).
  */
 import facts from './machines.json'
 import { mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs'
@@ -16,7 +16,11 @@ import { keptAfterLook, keptAfterRun, toldState, toldTable, wireOf, type Wire } 
 const port = Number(process.env.CONTROL_PORT ?? 3001)
 const folder = process.env.CONTROL_DATA ?? './data/control'
 const file = join(folder, 'state.json')
-const machines = facts as unknown as Record<string, CellFacts>
+const more = process.env.CONTROL_MACHINES
+const machines = {
+  ...(facts as unknown as Record<string, CellFacts>),
+  ...(more ? (JSON.parse(readFileSync(more, 'utf8')) as Record<string, CellFacts>) : {}),
+}
 const LARGEST_FILE = 1_000_000
 
 mkdirSync(folder, { recursive: true })

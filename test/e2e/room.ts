@@ -1,6 +1,6 @@
 /** A tool room of its own for every browser test: a copy of the seeded one, with a server and stand-ins of its own. */
 import { spawn, type ChildProcess } from 'node:child_process'
-import { cpSync, mkdirSync, rmSync } from 'node:fs'
+import { cpSync, mkdirSync, rmSync, writeFileSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { test as base, type APIRequestContext } from '@playwright/test'
 
@@ -40,19 +40,27 @@ const ended = (child: ChildProcess) =>
     setTimeout(() => child.kill('SIGKILL'), 2000).unref()
   })
 
+/** The control of a machine that an empty shop sets up. */
+const KITE = { name: 'Kite', unit: 'inch', decimals: 4, sizeIs: 'diameter', highestTool: 99, pockets: 20 }
+
 /** Opens a room, and shuts it when it is not used any more. */
 async function withRoom(worker: number, give: (room: Room) => Promise<void>, kind: 'demo' | 'empty' = 'demo'): Promise<void> {
   const port = FIRST_PORT + worker * PORTS_OF_WORKER + 3 * (used++ % 190)
   const data = resolve('.cache', `e2e-${port}`)
   rmSync(data, { recursive: true, force: true })
   if (kind === 'demo') cpSync(SEEDED, data, { recursive: true })
-  else mkdirSync(data)
+  else {
+    mkdirSync(data)
+    writeFileSync(join(data, 'machines.json'), JSON.stringify({ KITE }))
+  }
   const env = {
     ...process.env,
     PORT: String(port),
     BOULDER_DATA: data,
     BOULDER_API_TOKEN: 'demo-token',
-    ...(kind === 'demo' ? { BOULDER_PLACE: 'Hollowbeck Pumps' } : { BOULDER_FIRST_CODE: FIRST_CODE }),
+    ...(kind === 'demo'
+      ? { BOULDER_PLACE: 'Hollowbeck Pumps' }
+      : { BOULDER_FIRST_CODE: FIRST_CODE, CONTROL_MACHINES: join(data, 'machines.json') }),
     BOULDER_LINE_BENCH: `127.0.0.1:${port + 2}`,
     BOULDER_STANDINS: '1',
     CONTROL_PORT: String(port + 1),

@@ -1,5 +1,8 @@
 'use server'
 import { cleanPictures } from '@/stations/measure/clean-pictures'
+import * as devices from '@/stations/devices/contract'
+import { putDevices } from '@/stations/devices/put-devices'
+import { tryDevice } from '@/stations/devices/try-device'
 import * as measure from '@/stations/measure/contract'
 import * as people from '@/stations/people/contract'
 import { endSessions, putPerson, setPin, setSignIn } from '@/stations/people/put-person'
@@ -27,3 +30,5 @@ export const previewTableAction = defineQuestion(setUp.previewTable, (given, { d
   previewTable(db, person, heavy, given),
 )
 export const putTableAction = defineAction(setUp.putTable, (work, given, { heavy }) => putTable(work, heavy, given))
+export const putDevicesAction = defineAction(devices.putDevices, (work, given, { standIns }) => putDevices(work, given, standIns))
+export const tryDeviceAction = defineQuestion(devices.tryDevice, (asked, drivers) => tryDevice(drivers, asked))

@@ -1,3 +1,4 @@
 export * from './fields'
 export * from './read'
 export * from './shape'
+export * from './devices'

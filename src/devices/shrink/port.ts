@@ -27,6 +27,8 @@ export type UnitError =
   | { readonly code: 'BODY_TAKEN'; readonly body: number; readonly serial: string }
   | { readonly code: 'NOT_IN_COIL'; readonly serial: string }
   | { readonly code: 'UNREACHABLE' }
+  /** The shop's unit has no line. */
+  | { readonly code: 'NOT_CONNECTED' }
 
 /** [seconds since the heat began, °C], as its sensor saw it. */
 export type Curve = readonly (readonly [number, number])[]

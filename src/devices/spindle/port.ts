@@ -23,6 +23,8 @@ export type SpindleError =
   /** The guard was opened, or it was stopped, before all turns were done. */
   | { readonly code: 'BROKEN_OFF' }
   | { readonly code: 'UNREACHABLE' }
+  /** The shop has none with a line. */
+  | { readonly code: 'NOT_CONNECTED' }
 
 export interface SpindleState {
   /** Whether a stand-in tells this. */

@@ -7,6 +7,8 @@ export type TagDeviceError =
   | { readonly code: 'NO_TAG' }
   /** It was there and is gone: what was written before it went stays written. */
   | { readonly code: 'LOST' }
+  /** The shop has no reader. */
+  | { readonly code: 'NOT_CONNECTED' }
 
 export interface TagStation {
   /** All bytes of the carrier. */

@@ -76,7 +76,7 @@ export async function writeWear(
   back: { readonly lengthMm: number | null; readonly radiusMm: number | null; readonly lifeUsedMin: number },
 ): Promise<Result<'written' | 'no tag', Refusal>> {
   const bytes = await tag.read()
-  if (!bytes.ok && bytes.error.code === 'NO_TAG') return ok('no tag')
+  if (!bytes.ok && bytes.error.code !== 'LOST') return ok('no tag')
   // a chip that carries nothing of ours is not begun with wear
   if (bytes.ok && !decodeTag(bytes.value).ok) return ok('no tag')
   const put = await putOnTag(tag, serial, (old) => ({

@@ -17,6 +17,7 @@ const ABOUT: Readonly<Record<Changed['what'], readonly string[]>> = {
   unit: [KINDS.UNIT_MOVED],
   master: [KINDS.MASTER_RENEWED],
   definition: [KINDS.DEFINITION_PUT],
+  devices: ['set up'],
   person: ['person', 'sign-in rule'],
   job: [KINDS.JOB_CHANGED, KINDS.T_SAID],
   build: [],

@@ -60,6 +60,7 @@ export const SETTINGS_TABS: readonly Tab[] = [
   { href: '/settings/couplings', name: say.couplings },
   { href: '/settings/masters', name: say.masters },
   { href: '/settings/adapters', name: say.adapters },
+  { href: '/settings/devices', name: say.devices },
   { href: '/settings/import', name: say.importWord },
 ]
 export const MEASURE_TABS: readonly Tab[] = [

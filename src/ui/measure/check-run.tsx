@@ -7,6 +7,7 @@ import { BigAction, ScanAction, SmallAction, SmallActions } from '../common/acti
 import { TextField } from '../common/form'
 import { Cautions, Problem, Row, Say } from '../common/sheet'
 import { useShell, type ScanSaid } from '../shell/shell-context'
+import { takeAdapter } from './adapter-scans'
 import { useMarks } from '../shell/use-marks'
 import { LivePicture } from './live-picture'
 import { Overrule } from './overrule'
@@ -47,7 +48,6 @@ async function send(
 }
 
 /** Measures the master at two turns half a revolution apart, and says what it finds. */
-// eslint-disable-next-line max-lines-per-function -- one run of the bench; what it shows are components already
 export function CheckRun({
   master,
   ticket,
@@ -84,15 +84,9 @@ export function CheckRun({
   const verdict = drift && judgeDrift(drift, checkId === null)
 
   useMarks(async (scanned): Promise<ScanSaid | null> => {
-    if (adapters.some((a) => a.serial === scanned)) {
-      const changed = await changeAdapter({ serial: scanned, from: adapter?.serial ?? null })
-      if (!changed.ok) setNote(changed.error.text)
-      return {
-        title: scanned,
-        text: changed.ok ? say.isOnTheSpindleMeasureIts : changed.error.text,
-        tone: changed.ok ? 'todo' : 'off',
-      }
-    }
+    const taken = await takeAdapter({ adapter, adapters, changeAdapter }, scanned)
+    if (taken?.tone === 'off') setNote(taken.text)
+    if (taken) return taken
     if (!drift || running) return { title: scanned, text: say.measureItFirstThenScan, tone: 'todo' }
     const zip = await bench.pack()
     const refused = zip ? await send(scanned, checkId, reason.trim(), zip) : say.thereAreNoPicturesTo

@@ -10,6 +10,7 @@ import { useAct } from '../common/use-act'
 import { useShell } from '../shell/shell-context'
 import { DriftChart } from './drift-chart'
 import type { MastersProps } from './masters-props'
+import { AdapterScans } from './adapter-scans'
 import { CheckRun } from './check-run'
 import { Again, NewAdapter, Renew } from './masters-forms'
 import { say } from '@/words/screens/measure'
@@ -67,12 +68,25 @@ export function MastersStation(props: MastersProps) {
                 </span>
               </Row>
               <Renew master={master} lead={props.lead} renew={props.renew} />
-              {props.ticket && <CheckRun {...props} master={master} ticket={props.ticket} />}
+              {props.ticket ? (
+                <CheckRun {...props} master={master} ticket={props.ticket} />
+              ) : (
+                <>
+                  <AdapterScans {...props} />
+                  <p className="text-soft mt-3">{say.checkWithTheFirstTool}</p>
+                </>
+              )}
             </>
           ) : (
-            <Say tone="off" lead={say.noMasterBelongsToThis}>
-              {say.changeTheAdapterOrAsk}
-            </Say>
+            <>
+              <AdapterScans {...props} />
+              <Say
+                tone={adapter ? 'off' : 'todo'}
+                lead={adapter ? say.noMasterBelongsToThis : props.adapters.length ? say.putAnAdapterOn : say.noAdapterYet}
+              >
+                {adapter ? say.changeTheAdapterOrAsk : say.anAdapterHasItsMaster}
+              </Say>
+            </>
           )}
         </>
       }

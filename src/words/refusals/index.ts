@@ -3,6 +3,7 @@ import type { LengthUnit } from '@/core/units'
 import type { Refusal, RefusalCode, Refusals } from '@/stations/refusals'
 import { BALANCE } from './balance'
 import { BUILD } from './build'
+import { DEVICE_WORDS } from './devices'
 import { HAND_OVER } from './hand-over'
 import { KIT } from './kit'
 import { LIBRARY } from './library'
@@ -20,6 +21,7 @@ const ALL: Sentences<Refusals> = {
   ...SHARED,
   ...BALANCE,
   ...BUILD,
+  ...DEVICE_WORDS,
   ...HAND_OVER,
   ...KIT,
   ...LIBRARY,

@@ -24,6 +24,7 @@ const LEAD: Readonly<Record<LeadOnly, string>> = {
 
 const ADMINISTRATOR: Readonly<Record<AdministratorOnly, string>> = {
   people: 'Only an administrator can say who works here and what they may do.',
+  devices: 'Only an administrator can choose devices: everything measured depends on them.',
   'sign-in': 'Only an administrator can say how people sign in.',
 }
 
@@ -46,6 +47,7 @@ const CHANGED = {
   job: 'Somebody has just changed this job. Try again.',
   practice: 'Somebody else has changed this value meanwhile. Look again.',
   person: 'Somebody else has changed this meanwhile. Look again.',
+  devices: 'Somebody else has changed this meanwhile. Look again.',
   adapter: 'Somebody else has put another adapter on meanwhile. Look again.',
 } as const
 

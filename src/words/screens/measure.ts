@@ -1,5 +1,10 @@
 /** What the screens of measure say. */
 export const say = {
+  putAnAdapterOn: 'Scan the adapter that is on the spindle.',
+  noAdapterYet: 'There is no adapter yet. A lead enters the first one above, or in Settings.',
+  anAdapterHasItsMaster: 'Each adapter is checked with a master of its taper.',
+  checkWithTheFirstTool:
+    'This bench has no camera that Boulder reads. Its master check is asked for on the sheet of the next tool.',
   howFar: 'How far it is',
   savedAs: (verdict: string) => `saved: ${verdict}`,
   certificateSaved: (master: string) => `The certificate of ${master} is saved.`,

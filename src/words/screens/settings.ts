@@ -1,3 +1,5 @@
+import type { Tried } from '@/stations/devices/contract'
+
 /** What the screens of settings say. */
 export const say = {
   backToStandard: (name: string) => `${name}: the standard value applies.`,
@@ -151,6 +153,38 @@ export const say = {
     adapters: 'The mark is scanned when the adapter is put on. Each adapter has a zero of its own.',
   } as const,
   lengthsTyped: (unit: string) => `A length without a unit is in ${unit}. You can also type 3/4 in or 19.05 mm.`,
+
+  // devices
+  devices: 'Devices',
+  devicesAbout: 'What is connected, and what is done by hand.',
+  devicesSaved: 'Devices saved.',
+  saveDevices: 'Save devices',
+  deviceNames: {
+    bench: 'Measuring bench',
+    shrink: 'Shrink unit',
+    spindle: 'Balancing spindle',
+    tag: 'Tag reader',
+    printer: 'Label printer',
+  } as const,
+  deviceChoices: {
+    bench: { 'stand-in': 'stand-in (simulated)', line: 'a gauge on a serial line', typed: 'values are typed in' },
+    shrink: { 'stand-in': 'stand-in (simulated)', none: 'heated by its own panel' },
+    spindle: { 'stand-in': 'stand-in (simulated)', none: 'results are typed in' },
+    tag: { 'stand-in': 'stand-in (simulated)', none: 'none' },
+    printer: { folder: 'pictures in the spool folder', network: 'a printer in the network' },
+  } as const,
+  printerAddress: 'Address of the printer',
+  lineNotNamed: 'BOULDER_LINE_BENCH names no gauge. See docs/installation.md.',
+  controlsOfMachines: 'Controls of the machines',
+  valuesAreTyped: 'values are typed in at the machine',
+  standIns: 'Stand-ins',
+  standInsHere: 'A stand-in simulates a device, for trying things out. Never measure real tools with one.',
+  noStandInsHere: 'This server runs without stand-ins: nothing simulated can be saved.',
+  withoutADevice: 'What has no line is typed in twice or confirmed by hand. The record says so.',
+  tryIt: 'Try',
+  trying: 'Trying …',
+  tried: (tried: Tried): string =>
+    tried.code === 'ANSWERS' ? `Answers: ${tried.what}` : tried.code === 'SILENT' ? tried.why : 'There is no line to try.',
 
   // table-import.tsx
   importAbout: 'Copy the rows with their headings, and paste them.',

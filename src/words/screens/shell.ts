@@ -132,6 +132,7 @@ export const say = {
   tools: 'Tools',
   programs: 'Programs',
   masters: 'Masters',
+  devices: 'Devices',
   machines: 'Machines',
   couplings: 'Couplings',
   adapters: 'Adapters',

@@ -1,3 +1,4 @@
+import { redirect } from 'next/navigation'
 import { isLead } from '@/core/tool'
 import { heldBack } from '@/stations/measure/bench-state'
 import { readMeasurePage } from '@/stations/measure/pages'
@@ -41,6 +42,8 @@ export default async function MeasurePage({ params, searchParams }: Props) {
         />
       </StationPage>
     )
+  // a bench without a camera: its values are typed, or come over a line
+  if (shop.devices().bench !== 'stand-in') redirect(`/measure/${encodeURIComponent(serial)}/figures`)
   const { sheet, bench } = page
   const { assembly, definition, limits, program, last } = sheet
   const held = heldBack(bench, assembly.coupling)

@@ -29,7 +29,7 @@ export default async function MastersPage() {
         due={bench.due && dueText(bench.due)}
         overruled={bench.due ? (bench.overrule?.reason ?? null) : null}
         lead={isLead(shop.person)}
-        ticket={bench.master && masterTicket(shop.db, bench.master, shop.now)}
+        ticket={bench.master && shop.devices().bench === 'stand-in' ? masterTicket(shop.db, bench.master, shop.now) : null}
         now={shop.now}
         changeAdapter={changeAdapterAction}
         overrule={overruleCheckAction}

@@ -16,7 +16,7 @@ export default async function ProgramPage({ params }: { readonly params: Promise
   const serial = serialOf((await params).serial)
   const shop = await context()
   const sheet = readMeasure(shop.db, serial)
-  if (!sheet?.definition || sheet.assembly.state === 'loaded') notFound()
+  if (!sheet?.definition || sheet.assembly.state === 'loaded' || shop.devices().bench !== 'stand-in') notFound()
   const bench = readBench(shop.db, shop.now)
   const held = heldBack(bench, sheet.assembly.coupling)
   return (

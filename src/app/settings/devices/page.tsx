@@ -1,0 +1,18 @@
+import { readDevicesPage } from '@/stations/devices/put-devices'
+import { DevicesStation } from '@/ui/settings/devices-station'
+import { say } from '@/words/screens/settings'
+import { context } from '../../_server/context'
+import { putDevicesAction, tryDeviceAction } from '../actions'
+
+export const metadata = { title: say.devices }
+
+export default async function DevicesPage() {
+  const { db, standIns, lineBench } = await context()
+  const view = readDevicesPage(db, standIns, lineBench !== null)
+  return (
+    <>
+      <div />
+      <DevicesStation key={view.version} view={view} put={putDevicesAction} ask={tryDeviceAction} />
+    </>
+  )
+}

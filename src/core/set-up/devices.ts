@@ -1,0 +1,56 @@
+/** Which devices a shop has, of the kinds that Boulder can work with. */
+
+export const DEVICES = {
+  /** What measures: its stand-in; a gauge on a serial line; any bench whose values are typed. */
+  bench: ['stand-in', 'line', 'typed'],
+  /** `none`: it heats by its own panel, and Boulder leads through it without a line. */
+  shrink: ['stand-in', 'none'],
+  spindle: ['stand-in', 'none'],
+  tag: ['stand-in', 'none'],
+  /** Pictures of labels in a folder, or sent to a printer that takes them at a network port. */
+  printer: ['folder', 'network'],
+} as const
+
+export type Device = keyof typeof DEVICES
+export const DEVICE_NAMES = Object.keys(DEVICES) as Device[]
+export type DeviceChoice = { readonly [D in Device]: (typeof DEVICES)[D][number] }
+
+export interface Devices extends DeviceChoice {
+  /** Of the printer: `host` or `host:port`; null where it is none of the network. */
+  readonly printerAddress: string | null
+}
+
+/** Before anybody chose: stand-ins where they were asked for, and otherwise nothing that is not there. */
+export const usualDevices = (standIns: boolean): Devices => ({
+  ...(standIns
+    ? { bench: 'stand-in', shrink: 'stand-in', spindle: 'stand-in', tag: 'stand-in' }
+    : { bench: 'typed', shrink: 'none', spindle: 'none', tag: 'none' }),
+  printer: 'folder',
+  printerAddress: null,
+})
+
+/** A choice of a stand-in counts only where stand-ins were asked for: a real shop never measures with one. */
+export function devicesHere(chosen: Partial<Devices> | null, standIns: boolean): Devices {
+  const usual = usualDevices(standIns)
+  const all = { ...usual, ...chosen }
+  return standIns
+    ? all
+    : {
+        ...all,
+        bench: all.bench === 'stand-in' ? 'typed' : all.bench,
+        shrink: all.shrink === 'stand-in' ? 'none' : all.shrink,
+        spindle: all.spindle === 'stand-in' ? 'none' : all.spindle,
+        tag: all.tag === 'stand-in' ? 'none' : all.tag,
+      }
+}
+
+/** The port at which label printers take what they are sent (common practice, no source). */
+const RAW_PORT = 9100
+const ADDRESS = /^([a-z0-9](?:[a-z0-9.-]{0,252}[a-z0-9])?)(?::(\d{1,5}))?$/i
+
+/** @returns null for what is no address */
+export function readAddress(text: string): { readonly host: string; readonly port: number } | null {
+  const [, host, port] = ADDRESS.exec(text.trim()) ?? []
+  const number = port === undefined ? RAW_PORT : Number(port)
+  return host && number >= 1 && number <= 65_535 ? { host, port: number } : null
+}
