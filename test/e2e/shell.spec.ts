@@ -123,6 +123,11 @@ const SCREENS = [
   '/practice',
   '/settings',
   '/settings/people',
+  '/settings/machines',
+  '/settings/machines/HERON',
+  '/settings/couplings',
+  '/settings/devices',
+  '/settings/import',
   '/tools/BX00143',
 ]
 

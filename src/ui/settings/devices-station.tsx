@@ -73,6 +73,10 @@ export function DevicesStation({
   )
 }
 
+/** Whether there is something to ask that moves nothing. */
+const hasLine = (device: Device, chosen: Devices): boolean =>
+  device === 'bench' ? chosen.bench === 'line' : device === 'shrink' || device === 'spindle' ? chosen[device] !== 'none' : false
+
 /** One row a kind of device: what the shop has. */
 function Choices({
   view,
@@ -106,7 +110,7 @@ function Choices({
                   </option>
                 ))}
             </SelectField>
-            <TryIt ask={ask} device={device} />
+            {hasLine(device, chosen) && <TryIt ask={ask} device={device} />}
           </div>
           {device === 'printer' && chosen.printer === 'network' && (
             <TextField
