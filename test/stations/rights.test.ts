@@ -32,9 +32,15 @@ describe('the table of verbs', () => {
       'measure.overruleCheck',
       'measure.cleanPictures',
       'practice.keepPractice',
+      'set-up.putRow',
+      'set-up.retireRow',
+      'set-up.standardCoupling',
+      'set-up.previewTable',
+      'set-up.putTable',
     ]))
-  it('gives an administrator alone who works here and how they sign in', () =>
+  it('gives an administrator alone who works here, how they sign in, and what measures', () =>
     expect(only(administrator).filter((name) => !only(lead).includes(name))).toEqual([
+      'devices.putDevices',
       'people.putPerson',
       'people.setSignIn',
       'people.endSessions',
