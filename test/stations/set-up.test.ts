@@ -7,6 +7,7 @@ import { readCouplings } from '@/db/coupling/read'
 import { getHolder } from '@/db/library/read'
 import { getMachine, listMachines } from '@/db/machine/read'
 import { listPeople } from '@/db/person/read'
+import { addJob } from '@/stations/kit/add-job'
 import { changeAdapter } from '@/stations/measure/adapter'
 import { takeInTool } from '@/stations/measure/take-in-tool'
 import { couplingNames } from '@/stations/set-up/couplings'
@@ -14,7 +15,7 @@ import { readRowPage, readRows } from '@/stations/set-up/pages'
 import { putRow, retireRow, standardCoupling } from '@/stations/set-up/put-row'
 import { previewTable, putTable } from '@/stations/set-up/put-table'
 import { loadedT4 } from '../support/loaded-t4'
-import { codeOf, lastEntry, textOf, toolRoom, valueOf, withJobs, type ToolRoom } from '../support/tool-room'
+import { codeOf, lastEntry, later, textOf, toolRoom, valueOf, withJobs, type ToolRoom } from '../support/tool-room'
 
 let room: ToolRoom
 beforeEach(() => (room = toolRoom()))
@@ -70,6 +71,17 @@ describe('a machine', () => {
     expect(codeOf(retire('machine', 'HERON'))).toBe('MACHINE_IN_USE')
     valueOf(retire('machine', 'KITE'))
     expect(listMachines(room.db).map(({ key }) => key)).not.toContain('KITE')
+    const job = {
+      id: 'LT-1',
+      name: 'LT-1',
+      machine: 'KITE',
+      dueAt: later(99),
+      quantity: 1,
+      priority: 0,
+      programs: [],
+      extra: [],
+    }
+    expect(codeOf(addJob(lead(), job))).toBe('UNKNOWN_MACHINE')
     expect(readRows(room.db, 'machine', 'mm').find(({ name }) => name === 'KITE')).toMatchObject({ retired: true })
     valueOf(retire('machine', 'KITE', false))
     expect(listMachines(room.db).map(({ key }) => key)).toContain('KITE')

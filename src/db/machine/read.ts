@@ -16,7 +16,14 @@ export const listAllMachines = (db: Db): { readonly machine: Machine; readonly r
     .all()
     .map((row) => ({ machine: machine(row), retired: (row as { retired: number }).retired === 1 }))
 
+/** @returns null for one that is out of use, too: nothing new is made for it */
 export function getMachine(db: Db, key: string): Machine | null {
+  const row = prepare(db, 'SELECT body, version FROM machine WHERE key = ? AND retired = 0').get(key)
+  return row ? machine(row) : null
+}
+
+/** One that is out of use as well: for what was made for it before. */
+export function getAnyMachine(db: Db, key: string): Machine | null {
   const row = prepare(db, 'SELECT body, version FROM machine WHERE key = ?').get(key)
   return row ? machine(row) : null
 }

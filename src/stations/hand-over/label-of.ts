@@ -5,7 +5,7 @@ import type { Handover } from '@/core/handover'
 import { labelLayoutOf, USUAL_LABEL } from '@/core/tool'
 import { getAssemblyById } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
-import { getMachine } from '@/db/machine/read'
+import { getAnyMachine } from '@/db/machine/read'
 import { getPerson } from '@/db/person/read'
 import { concessionLine } from '@/words/hand-over'
 import { timeWithZone } from '@/words/time'
@@ -16,7 +16,7 @@ export function wordsOf(db: Db, handover: Handover): LabelWords {
   return {
     say: LABEL_SAYINGS,
     values: handover.values,
-    machine: getMachine(db, handover.values.machine),
+    machine: getAnyMachine(db, handover.values.machine),
     name: assembly?.name ?? '',
     who: getPerson(db, handover.personId)?.name ?? handover.personId,
     when: timeWithZone(handover.releasedAt),

@@ -2,7 +2,7 @@ import { lookahead, type AheadLine, type Job, type NettedTool, type StandingType
 import type { Machine } from '@/core/tool'
 import type { Db } from '@/db/connection'
 import { getJob } from '@/db/job/read'
-import { getMachine } from '@/db/machine/read'
+import { getAnyMachine } from '@/db/machine/read'
 import { readNetted } from './inventory'
 
 export interface KitSheet {
@@ -14,7 +14,7 @@ export interface KitSheet {
 /** @returns null when there is no such job; a job that is over wants nothing */
 export function readKit(db: Db, jobId: string, now: string): KitSheet | null {
   const job = getJob(db, jobId)
-  const machine = job && getMachine(db, job.machine)
+  const machine = job && getAnyMachine(db, job.machine)
   if (!job || !machine) return null
   return { job, machine, tools: readNetted(db, now).tools.get(job.id) ?? [] }
 }
