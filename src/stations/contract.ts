@@ -47,6 +47,7 @@ export type FieldFault =
   | 'PROGRAM_SIZE'
   | 'PROGRAM_COUNT'
   | 'LIST_SIZE'
+  | 'TABLE_SIZE'
   | 'FILE_SIZE'
   | 'TEMPLATE_SIZE'
   | 'NOTE_LENGTH'

@@ -20,6 +20,7 @@ export const FAULTS: Readonly<Record<FieldFault, string>> = {
   AT_LEAST_ONE: 'At least one.',
   PROGRAM_SIZE: 'A program can have 8 MB.',
   PROGRAM_COUNT: 'A job can have 20 programs.',
+  TABLE_SIZE: 'A table can have 200,000 characters. Take it in in parts.',
   LIST_SIZE: 'A tool list can have 1 MB.',
   FILE_SIZE: 'A file can have 20 MB.',
   TEMPLATE_SIZE: 'A template can have 20,000 characters.',

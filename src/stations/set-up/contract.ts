@@ -42,7 +42,7 @@ const Typed = z.record(z.string().max(40), z.string().max(400))
 const RowVersion = z.number().int().min(0)
 const Pasted = z.object({
   list: List,
-  text: z.string().max(2_000_000, fault('LIST_SIZE')),
+  text: z.string().max(200_000, fault('TABLE_SIZE')),
   /** Of lengths that name none. */
   unit: Unit,
 })

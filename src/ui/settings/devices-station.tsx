@@ -28,7 +28,7 @@ export function DevicesStation({
   const { bench, shrink, spindle, tag, printer, printerAddress, version } = view
   const [chosen, setChosen] = useState<Devices>({ bench, shrink, spindle, tag, printer, printerAddress })
   const [changed, setChanged] = useState(false)
-  useUnsaved(changed ? say.devices : null)
+  useUnsaved(changed ? say.whatYouChose : null)
   const choose = (to: Partial<Devices>) => {
     setChosen({ ...chosen, ...to })
     setChanged(true)

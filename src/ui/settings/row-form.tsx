@@ -45,7 +45,7 @@ function useRowForm({ path, row, start, act }: RowFormProps) {
   const { busy, problem, run } = useAct()
   const [version, setVersion] = useState(row?.version ?? 0)
   const form = useForm<Typed>({ defaultValues: start })
-  useUnsaved(form.formState.isDirty ? rowText(list) : null)
+  useUnsaved(form.formState.isDirty ? say.thisRow(rowText(list)) : null)
   const save = form.handleSubmit(async (typed) => {
     const read = readRow(list, typed, unit, ANY)
     if (!read.ok) {

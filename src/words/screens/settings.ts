@@ -109,6 +109,7 @@ export const say = {
   saveRow: (row: string) => `Save ${row}`,
   saveChanges: 'Save changes',
   rowSaved: (name: string) => `${name} saved.`,
+  thisRow: (row: string) => `this ${row}`,
   outOfUse: 'out of use',
   inUse: 'in this shop',
   changedHere: 'changed here',
@@ -157,6 +158,7 @@ export const say = {
   // devices
   devices: 'Devices',
   devicesAbout: 'What is connected, and what is done by hand.',
+  whatYouChose: 'what you chose here',
   devicesSaved: 'Devices saved.',
   saveDevices: 'Save devices',
   deviceNames: {

@@ -4,6 +4,7 @@ import { RowForm } from '@/ui/settings/row-form'
 import { isListPath, LIST_PATHS } from '@/ui/settings/set-up-words'
 import { say } from '@/words/screens/settings'
 import { context } from '../../../_server/context'
+import { plainText } from '../../../_server/params'
 import { putRowAction, retireRowAction, standardCouplingAction } from '../../actions'
 
 export const metadata = { title: say.settings }
@@ -21,7 +22,7 @@ export default async function RowPage({
   const { list: path, name } = await params
   if (!isListPath(path)) notFound()
   const { db, unit } = await context()
-  const page = readRowPage(db, LIST_PATHS[path], name === NEW ? null : decodeURIComponent(name), unit)
+  const page = readRowPage(db, LIST_PATHS[path], name === NEW ? null : plainText(name), unit)
   if (!page) notFound()
   return (
     <>
