@@ -51,7 +51,10 @@ export function libraryBench(): void {
       count: l.count,
     }))
     const own = machines.filter((m) => definition.machines.includes(m.key))
-    const found = whatFits(definition, stack, library, own, USUAL_PRACTICE, couplingTable()).reduce((n, c) => n + c.fits.length, 0)
+    const found = whatFits(definition, stack, library, own, USUAL_PRACTICE, couplingTable()).reduce(
+      (n, c) => n + c.fits.length,
+      0,
+    )
     say(
       `what fits ${definition.name}: ${found} of ${library.length}`,
       timed(() => whatFits(definition, stack, library, own, USUAL_PRACTICE, couplingTable())),

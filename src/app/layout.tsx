@@ -69,7 +69,14 @@ export default async function RootLayout({ children }: { readonly children: Reac
     <html lang="en" data-theme={shop.theme}>
       <body>
         <Providers>
-          <ShellProvider unit={shop.unit} theme={shop.theme} person={shop.person} people={shop.people} couplings={couplingNames(shop.db)} actions={ACTIONS}>
+          <ShellProvider
+            unit={shop.unit}
+            theme={shop.theme}
+            person={shop.person}
+            people={shop.people}
+            couplings={couplingNames(shop.db)}
+            actions={ACTIONS}
+          >
             {isNew(shop.db) ? (
               <FirstRun begin={beginShopAction} />
             ) : (

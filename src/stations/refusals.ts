@@ -58,7 +58,10 @@ export interface SharedRefusals {
   BAD_MARK: Bare
   /** Somebody else was quicker. */
   CHANGED:
-    | { readonly what: 'build' | 'steps' | 'routine' | 'readings' | 'drawer' | 'job' | 'practice' | 'adapter' | 'person' | 'devices' }
+    | {
+        readonly what:
+          'build' | 'steps' | 'routine' | 'readings' | 'drawer' | 'job' | 'practice' | 'adapter' | 'person' | 'devices'
+      }
     | { readonly what: 'unit'; readonly unit: string }
     | { readonly what: 'tool' | 'load' | 'loaded tool' | 'holder'; readonly serial: string }
     | { readonly what: 'machine'; readonly machine: string }

@@ -116,7 +116,8 @@ export function loadCase(
         : heldHere
           ? { pocket: heldHere.pocket, t: heldHere.t, sister: 0, serial: heldHere.serial, radiusMm: 0, massKg: null }
           : null,
-    touches: pocket === null || pocket === 0 ? [] : inTheWay({ ...room, standing: others }, pocket, roomOf(db, machine, widestMm)),
+    touches:
+      pocket === null || pocket === 0 ? [] : inTheWay({ ...room, standing: others }, pocket, roomOf(db, machine, widestMm)),
     sameT: same ? { pocket: same.pocket, serial: same.serial } : null,
     state: answer.state,
     row,

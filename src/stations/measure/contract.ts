@@ -51,9 +51,7 @@ export interface MeasureRefusals {
 
 /** @param from the adapter that is on it now */
 export const changeAdapter = contract()(OneSerial.extend({ from: z.string().max(40).nullable() }))
-export const addAdapter = contract()(
-  z.object({ serial: Serial, coupling: CouplingName, name: z.string().trim().max(60) }),
-)
+export const addAdapter = contract()(z.object({ serial: Serial, coupling: CouplingName, name: z.string().trim().max(60) }))
 export const renewMaster = contract()(
   z.object({
     id: z.string().max(60),

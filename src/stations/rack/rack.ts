@@ -1,4 +1,13 @@
-import { factsOf, plainProfile, profileOf, type Assembly, type Definition, type Station, type ToolProfile, type Waits } from '@/core/tool'
+import {
+  factsOf,
+  plainProfile,
+  profileOf,
+  type Assembly,
+  type Definition,
+  type Station,
+  type ToolProfile,
+  type Waits,
+} from '@/core/tool'
 import { listAssemblies } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
 import { readCouplings } from '@/db/coupling/read'

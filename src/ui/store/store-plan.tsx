@@ -202,9 +202,7 @@ export function AddUnit({ units, floor, placeUnit }: Pick<StorePlanProps, 'units
           value={count}
           onChange={(e) => setCount(e.target.value)}
         />
-        {tools && (
-          <CouplingField label={say.taper} nothing={say.any} value={taper} onChange={(e) => setTaper(e.target.value)} />
-        )}
+        {tools && <CouplingField label={say.taper} nothing={say.any} value={taper} onChange={(e) => setTaper(e.target.value)} />}
       </div>
       <Problem lead={say.notSaved} text={problem} />
       <BigAction disabled={busy || !id} onAct={add}>
