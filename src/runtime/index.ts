@@ -2,6 +2,7 @@
 import 'server-only'
 import { join } from 'node:path'
 import { backupsFolder, dataFolder } from './data-folder'
+import { drawFirstLabel } from './label-fonts'
 import { openShop, type Shop } from './shop'
 
 export { DRAWING_TYPES, type DrawingType } from './folders'
@@ -14,6 +15,7 @@ const held = globalThis as { boulderShop?: Shop }
 
 /** The shop of this process: one database handle, one set of drivers. */
 export function theShop(): Shop {
+  if (!held.boulderShop) setImmediate(drawFirstLabel)
   return (held.boulderShop ??= openShop({
     folder: dataFolder(),
     backups: backupsFolder(dataFolder()),
