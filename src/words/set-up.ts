@@ -115,6 +115,8 @@ export function cellFaultText(list: SetUpList, fault: CellFault, unit: LengthUni
       return 'This must not be empty.'
     case 'NO_NUMBER':
       return 'This is not a number.'
+    case 'COMMA':
+      return 'A comma can mean decimals or thousands. Write it without one.'
     case 'NO_WHOLE_NUMBER':
       return 'Type a whole number.'
     case 'RANGE': {

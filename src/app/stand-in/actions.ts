@@ -11,11 +11,15 @@ import { refuse } from '@/stations/refusals'
 import { defineAction } from '../_server/action'
 import * as standIn from '@/stations/stand-in/contract'
 
-export const handAction = defineAction(standIn.hand, async (_work, { machine, act }, { hands }) => {
+/** Hands at something that is not real: only where this server was started with stand-ins. */
+const standInAction: typeof defineAction = (contract, verb) =>
+  defineAction(contract, (work, given, shop) => (shop.standIns ? verb(work, given, shop) : refuse({ code: 'NO_STAND_INS' })))
+
+export const handAction = standInAction(standIn.hand, async (_work, { machine, act }, { hands }) => {
   const done = await hands.act(machine, act)
   return done.ok ? ok(null) : refuse({ code: 'CONTROL', error: done.error })
 })
-export const takeFromMachineAction = defineAction(standIn.takeFromMachine, async (_work, { machine, byHand }, { hands }) => {
+export const takeFromMachineAction = standInAction(standIn.takeFromMachine, async (_work, { machine, byHand }, { hands }) => {
   const acts: readonly HandAct[] = ['open', byHand ? 'spindle take' : 'take', 'shut']
   for (const one of acts) {
     const done = await hands.act(machine, one)
@@ -23,24 +27,24 @@ export const takeFromMachineAction = defineAction(standIn.takeFromMachine, async
   }
   return ok(null)
 })
-export const tagTrickAction = defineAction(standIn.tagTrick, (_work, { serial, trick }, { db }) =>
+export const tagTrickAction = standInAction(standIn.tagTrick, (_work, { serial, trick }, { db }) =>
   makeTag(db, serial, trick) ? ok(null) : refuse({ code: 'NO_TAG' }),
 )
 /** The operator cleaned an edge: the world behind the bench's stand-in changes. */
-export const wipeAction = defineAction(standIn.wipe, (work, { serial, at }, { db, now }) => {
+export const wipeAction = standInAction(standIn.wipe, (work, { serial, at }, { db, now }) => {
   const assembly = getAssembly(db, serial)
   if (!assembly) return refuse({ code: 'UNKNOWN_SERIAL', serial })
   const ticket = handOut(db, wipeTicket(db, assembly, at?.spindleDeg ?? null), now, assembly)
   wiped(work, assembly, at?.edge ?? null)
   return ok({ ticket })
 })
-export const turnScrewAction = defineAction(standIn.turnScrew, (_work, { serial, key, byMm }, { db, now }) => {
+export const turnScrewAction = standInAction(standIn.turnScrew, (_work, { serial, key, byMm }, { db, now }) => {
   const assembly = getAssembly(db, serial)
   if (!assembly) return refuse({ code: 'UNKNOWN_SERIAL', serial })
   const ticket = adjustTicket(db, assembly, key === 'LF' ? byMm : 0, key === 'DC' ? byMm : 0)
   return ok({ ticket: handOut(db, ticket, now, assembly) })
 })
-export const spindleHandAction = defineAction(standIn.spindleHand, async (_work, act, { db, spindleHands: hands }) => {
+export const spindleHandAction = standInAction(standIn.spindleHand, async (_work, act, { db, spindleHands: hands }) => {
   switch (act.act) {
     case 'put':
       await hands.guard('open')
@@ -65,7 +69,7 @@ export const spindleHandAction = defineAction(standIn.spindleHand, async (_work,
   }
   return ok(null)
 })
-export const reallyDoAction = defineAction(standIn.reallyDo, (_work, { serial, how }, { db }) => {
+export const reallyDoAction = standInAction(standIn.reallyDo, (_work, { serial, how }, { db }) => {
   const sheet = readBalance(db, serial)
   const step = sheet?.work.fits[sheet.work.chosen]?.steps[sheet.work.done]
   if (!step) return refuse({ code: 'NOTHING_TO_CORRECT', serial })

@@ -1,11 +1,13 @@
 /** Rows as people type or paste them: every cell read by its field, every fault found. */
 import { readMark } from '../tool'
-import { fail, formatLength, ok, parseLength, type LengthUnit, type Result } from '../units'
+import { fail, formatLength, ok, parseLength, parseNumber, type LengthUnit, type Result } from '../units'
 import { fieldsOf, SET_UP, type FieldSpec, type FieldValue, type Row, type SetUpList } from './fields'
 
 export type CellFault =
   | { readonly code: 'EMPTY' }
   | { readonly code: 'NO_NUMBER' }
+  /** Its comma may stand before decimals or between thousands. */
+  | { readonly code: 'COMMA' }
   | { readonly code: 'NO_WHOLE_NUMBER' }
   /** @param length both are mm */
   | { readonly code: 'RANGE'; readonly min: number; readonly max: number; readonly length: boolean }
@@ -43,12 +45,16 @@ const DAY = /^\d{4}-\d{2}-\d{2}$/
 /** Line ends and other marks that no name has. */
 const CONTROL = /[\u0000-\u001f\u007f]/
 
-const isDay = (text: string) => DAY.test(text) && new Date(`${text}T00:00:00Z`).toISOString().startsWith(text)
+function isDay(text: string): boolean {
+  const day = new Date(`${text}T00:00:00Z`)
+  // a month that there is not makes no date, a day too many makes the next month
+  return DAY.test(text) && !Number.isNaN(day.getTime()) && day.toISOString().startsWith(text)
+}
 
 function number(text: string, { kind, min = -Infinity, max = Infinity }: FieldSpec, unit: LengthUnit): Result<number, CellFault> {
   const length = kind === 'length'
-  const read = length ? parseLength(text, unit) : ok(Number(text.replace(/\s*(kg|rev\/min)$/i, '').replace(',', '.')))
-  if (!read.ok || !Number.isFinite(read.value)) return fail({ code: 'NO_NUMBER' })
+  const read = length ? parseLength(text, unit) : parseNumber(text.replace(/\s*(kg|rev\/min)$/i, ''))
+  if (!read.ok) return fail(read.error.code === 'COMMA_AMBIGUOUS' ? { code: 'COMMA' } : { code: 'NO_NUMBER' })
   if (kind === 'count' && !Number.isInteger(read.value)) return fail({ code: 'NO_WHOLE_NUMBER' })
   // a limit typed in inches may lie a hair beside it
   if (read.value < min - 1e-9 || read.value > max + 1e-9) return fail({ code: 'RANGE', min, max, length })

@@ -44,7 +44,8 @@ export function parseLength(text: string, unit: LengthUnit): Result<number, Leng
   return ok(value.value * mmPerOne)
 }
 
-function parseNumber(text: string): Result<number, LengthTextError> {
+/** A number as people type it; a comma that may count thousands is a fault, never a guess. */
+export function parseNumber(text: string): Result<number, LengthTextError> {
   if (/^[+-]?\d{1,3},\d{3}$/.test(text) && !/^[+-]?0,/.test(text)) {
     return fail({ code: 'COMMA_AMBIGUOUS', text, asDecimal: text.replace(',', '.'), asThousands: text.replace(',', '') })
   }
