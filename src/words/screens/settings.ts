@@ -153,7 +153,8 @@ export const say = {
     masters: 'Take length, diameter and uncertainty from the certificate. Measure the master before you measure tools.',
     adapters: 'The mark is scanned when the adapter is put on. Each adapter has a zero of its own.',
   } as const,
-  lengthsTyped: (unit: string) => `A length without a unit counts as ${unit === 'in' ? 'inches' : unit}. You can also type 3/4 in or 19.05 mm.`,
+  lengthsTyped: (unit: string) =>
+    `A length without a unit counts as ${unit === 'in' ? 'inches' : unit}. You can also type 3/4 in or 19.05 mm.`,
 
   // devices
   devices: 'Devices',
