@@ -49,6 +49,8 @@ emptyTest(
     await visit(page, '/settings/machines')
     await expect(page.getByText('There is no machine yet.')).toBeVisible()
     await page.getByRole('link', { name: 'New machine' }).click()
+    await expect(page).toHaveURL(/machines\/new$/)
+    await expect(big(page)).toBeEnabled()
     await scan(page, GO)
     await expect(page.getByText('This must not be empty.').first()).toBeVisible()
     await page.getByLabel('Short name').fill('kite')

@@ -86,21 +86,21 @@ export function useBench(tool: OpenTool) {
   const goTo = useCallback((edge: number) => void api.current?.goTo(edge), [])
   // moves that come while one is under way are done together
   const waiting = useRef<{ u: number; v: number; deg: number } | null>(null)
-  const moving = useRef(false)
-  const move = useCallback(async (u: number, v: number, deg: number) => {
+  const moves = useRef<Promise<void> | null>(null)
+  const move = useCallback((u: number, v: number, deg: number) => {
     waiting.current = {
       u: u + (waiting.current?.u ?? 0),
       v: v + (waiting.current?.v ?? 0),
       deg: deg + (waiting.current?.deg ?? 0),
     }
-    if (moving.current) return
-    moving.current = true
-    while (waiting.current && api.current) {
-      const by: { u: number; v: number; deg: number } = waiting.current
-      waiting.current = null
-      await api.current.move(by.u, by.v, by.deg)
-    }
-    moving.current = false
+    moves.current ??= (async () => {
+      while (waiting.current && api.current) {
+        const by: { u: number; v: number; deg: number } = waiting.current
+        waiting.current = null
+        await api.current.move(by.u, by.v, by.deg)
+      }
+      moves.current = null
+    })()
   }, [])
   const watch = useCallback(
     (edge: number, key: 'LF' | 'DC', each: (x: number | null, z: number | null) => void) =>
@@ -109,8 +109,15 @@ export function useBench(tool: OpenTool) {
   )
   const unwatch = useCallback(() => void api.current?.unwatch(), [])
   const refresh = useCallback(async (ticket: string) => api.current?.refresh(ticket), [])
-  const tryStep = useCallback(async (step: ProgramStep) => api.current?.tryStep(step), [])
-  const placeNow = useCallback(async () => (await api.current?.placeNow()) ?? null, [])
+  // what is asked about a place waits until the carriage stands there
+  const tryStep = useCallback(async (step: ProgramStep) => {
+    await moves.current
+    return api.current?.tryStep(step)
+  }, [])
+  const placeNow = useCallback(async () => {
+    await moves.current
+    return (await api.current?.placeNow()) ?? null
+  }, [])
   const pack = useCallback(async () => (await api.current?.pack()) ?? null, [])
 
   return { state, proposal, takenMs, shown, measureAll, measureOne, goTo, move, watch, unwatch, refresh, tryStep, placeNow, pack }

@@ -1,6 +1,6 @@
 'use client'
 import { useRouter } from 'next/navigation'
-import { useCallback, useMemo, useRef, useState, type ReactNode, type RefObject } from 'react'
+import { useCallback, useMemo, useRef, useState, type ReactNode } from 'react'
 import { ACTION_CARD } from '@/codecs/label-text'
 import type { Person } from '@/core/tool'
 import type { LengthUnit } from '@/core/units'
@@ -43,7 +43,7 @@ function useBigActions() {
   // the last one that can be seen: one inside of something closed is not meant
   const doBigAction = useCallback(() => acts.current.toReversed().some((act) => act()), [])
   const bigAction = useCallback((act: () => boolean) => stacked(acts.current, act), [])
-  return { acts, actions: useMemo(() => ({ doBigAction, bigAction }), [doBigAction, bigAction]) }
+  return useMemo(() => ({ doBigAction, bigAction }), [doBigAction, bigAction])
 }
 
 const offline = (scan: string): ScanSaid => ({ title: scan.slice(0, 24), text: say.noAnswerFromTheTool, tone: 'off' })
@@ -52,7 +52,6 @@ const offline = (scan: string): ScanSaid => ({ title: scan.slice(0, 24), text: s
 function useScanQueue({
   actions,
   router,
-  acts,
   doBigAction,
   hasUnsaved,
   go,
@@ -60,7 +59,6 @@ function useScanQueue({
 }: {
   readonly actions: ShellActions
   readonly router: Router
-  readonly acts: RefObject<(() => boolean)[]>
   readonly doBigAction: () => boolean
   readonly hasUnsaved: () => boolean
   readonly go: (href: string) => void
@@ -95,13 +93,14 @@ function useScanQueue({
       if (window.location.pathname !== from)
         return setLast({ scan: text, said: { title: text.slice(0, 24), text: say.thisScanCameBeforeThe, tone: 'off' } })
       setLast({ scan: text, said: null })
-      if (text === ACTION_CARD && acts.current.length) {
-        doBigAction()
-        return setLast({ scan: say.actionCard, said: { title: say.actionCard, text: say.didWhatTheBigButton, tone: 'todo' } })
+      if (text === ACTION_CARD) {
+        const did = doBigAction()
+        const text = did ? say.didWhatTheBigButton : say.noBigButton
+        return setLast({ scan: say.actionCard, said: { title: say.actionCard, text, tone: did ? 'todo' : 'off' } })
       }
       await take(text).catch(() => setLast({ scan: text, said: offline(text) }))
     },
-    [acts, doBigAction, take],
+    [doBigAction, take],
   )
   const scan = useCallback(
     (text: string) => {
@@ -143,12 +142,11 @@ export function ShellProvider({
 }) {
   const router = useRouter()
   const leaving = useLeaving(router)
-  const { acts, actions: big } = useBigActions()
+  const big = useBigActions()
   const door = useSignIn(actions, people)
   const queue = useScanQueue({
     actions,
     router,
-    acts,
     doBigAction: big.doBigAction,
     hasUnsaved: leaving.hasUnsaved,
     go: leaving.go,

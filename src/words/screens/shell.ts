@@ -42,6 +42,7 @@ export const say = {
   thisScanCameBeforeThe: 'This scan came before the sheet had changed. Scan again.',
   actionCard: 'Action card',
   didWhatTheBigButton: 'did what the big button does',
+  noBigButton: 'There is nothing to do on this sheet yet. Nothing was done.',
   noAnswerFromTheTool: 'No answer from the tool room. Check that this terminal is connected, then scan again.',
 
   // use-act.ts
