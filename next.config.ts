@@ -7,6 +7,8 @@ const config: NextConfig = {
   typescript: { ignoreBuildErrors: true }, // npm test runs tsc of its own
   devIndicators: false,
   experimental: {
+    // a page that nobody signed in asks for answers 401
+    authInterrupts: true,
     // programs of 8 MB and part lists of 50,000 rows come in by actions
     serverActions: { bodySizeLimit: '24mb' },
     proxyClientMaxBodySize: '24mb',

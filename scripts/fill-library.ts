@@ -4,7 +4,16 @@ import { join } from 'node:path'
 import { SHIPPED_POSTS } from '@/codecs/post'
 import type { AdapterPiece, Master } from '@/core/judge'
 import type { HandTool } from '@/core/plan'
-import type { Component, Coupling, Definition, Machine, Person, Place, StoreUnit } from '@/core/tool'
+import {
+  ASK_AGAIN_MIN,
+  type Component,
+  type Coupling,
+  type Definition,
+  type Machine,
+  type Person,
+  type Place,
+  type StoreUnit,
+} from '@/core/tool'
 import { insertAdapterPiece, insertMaster } from '@/db/bench/write'
 import { inTransaction, type Db } from '@/db/connection'
 import { insertComponent, insertDefinition, insertHolder } from '@/db/library/write'
@@ -54,7 +63,7 @@ export function fillLibrary(db: Db, at: (minutes: number) => string): Filled {
   inTransaction(db, (tx) => {
     people.forEach((person) => insertPerson(tx, person))
     // the demo lets anybody work in anybody's name, and says so
-    putSignInSetting(tx, { badgeAlone: true }, 0)
+    putSignInSetting(tx, { badgeAlone: true, askAgainMin: ASK_AGAIN_MIN }, 0)
     seedFile<Machine[]>('machines.json').forEach((machine) => insertMachine(tx, machine))
     Object.entries(SHIPPED_POSTS).forEach(([name, template]) => insertPost(tx, name, template))
     seedFile<Master[]>('masters.json').forEach((master) => insertMaster(tx, master))

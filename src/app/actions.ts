@@ -9,7 +9,7 @@ import { beginShop } from '@/stations/people/begin-shop'
 import { signIn, signOut } from '@/stations/people/sign-in'
 import { putSession } from '@/stations/session/put-session'
 import type { Refusal } from '@/stations/refusals'
-import { answerScan, type ScanAnswer } from '@/stations/scan/answer-scan'
+import { answerBadge, answerScan, type ScanAnswer } from '@/stations/scan/answer-scan'
 import { findAnything as findAnythingContract } from '@/stations/find/contract'
 import { findAnything } from '@/stations/find/find-anything'
 import { ok, type Result } from '@/core/units'
@@ -56,8 +56,9 @@ export const beginShopAction = defineQuestion(people.beginShop, (given, shop) =>
 export const signOutAction = defineAction(people.signOut, (work, _given, { sessionId }) => signOut(work, sessionId ?? ''))
 
 export async function answerScanAction(text: string): Promise<ScanAnswer> {
-  const { db, now } = await context()
-  return answerScan(db, z.string().max(4096).catch('').parse(text), now)
+  const { db, now, person } = await context()
+  const scan = z.string().max(4096).catch('').parse(text)
+  return person ? answerScan(db, scan, now) : answerBadge(db, scan)
 }
 
 export const findAnythingAction = defineQuestion(findAnythingContract, ({ words }, { db }) => ok(findAnything(db, words)))

@@ -9,6 +9,7 @@ import { countWaiting } from '@/stations/rack/rack'
 import { FirstRun } from '@/ui/settings/first-run'
 import { Frame } from '@/ui/shell/frame'
 import { Providers, Toasts } from '@/ui/shell/providers'
+import { SignIn } from '@/ui/shell/sign-in'
 import { ShellProvider } from '@/ui/shell/shell-provider'
 import { context, type Context } from './_server/context'
 import {
@@ -65,6 +66,7 @@ export default async function RootLayout({ children }: { readonly children: Reac
     )
   const { shop } = opened
   const fault = storageState(dataFolder())
+  const place = process.env.BOULDER_PLACE ?? shopName(shop.db) ?? say.toolRoom
   return (
     <html lang="en" data-theme={shop.theme}>
       <body>
@@ -79,10 +81,12 @@ export default async function RootLayout({ children }: { readonly children: Reac
           >
             {isNew(shop.db) ? (
               <FirstRun begin={beginShopAction} />
+            ) : shop.person === null ? (
+              <SignIn place={place} />
             ) : (
               <Frame
                 find={findAnythingAction}
-                place={process.env.BOULDER_PLACE ?? shopName(shop.db) ?? say.toolRoom}
+                place={place}
                 waiting={countWaiting(shop.db, shop.now)}
                 fault={fault && refusalText({ code: fault }, shop.unit)}
               >

@@ -26,6 +26,3 @@ export function theShop(): Shop {
     migrations: join(process.cwd(), 'src/db/migrations'),
   }))
 }
-
-/** The API's token; without one the API is shut. */
-export const apiToken = (): string | null => process.env.BOULDER_API_TOKEN || null

@@ -24,6 +24,7 @@ import type { ShrinkUnit } from '@/devices/shrink/port'
 import { simulatedShrink } from '@/devices/shrink/simulated'
 import type { TagStation } from '@/devices/tag/port'
 import { simulatedTag } from '@/devices/tag/simulated'
+import { newBell, type Bell } from './bell'
 import { clockOf, type Clock } from './clock'
 import { drawingsIn, dropIn, evidenceIn, spoolIn, type Drawings, type Drop, type Evidence } from './folders'
 import type { Heavy } from '@/codecs/heavy'
@@ -61,6 +62,8 @@ export interface Shop {
   readonly schema: number
   /** Copies of the database, in case of an accident. */
   readonly snapshots: Snapshots
+  /** Tells every open terminal that something was done. */
+  readonly bell: Bell
   /** Keeps the ends of the record outside of the database. */
   readonly heads: HeadKeeper
   readonly evidence: Evidence
@@ -130,6 +133,7 @@ export function openShop({ folder, backups, control: address, lineBench, standIn
     clock,
     schema,
     snapshots: snapshotsIn(backups, file, snapshotPool()),
+    bell: newBell(),
     heads: headKeeper(db, folder, () => clock.now()),
     control,
     hands: control,

@@ -34,6 +34,7 @@ export type FieldFault =
   | 'MARK'
   | 'PERSON_ID'
   | 'PIN'
+  | 'SCOPES'
   | 'JOB_NUMBER'
   | 'T_NUMBER'
   | 'CHOOSE_MACHINE'

@@ -7,7 +7,7 @@ import type { LoadSaid } from '@/core/load'
 import type { DriftVerdict, MeasurementSource, Verdict } from '@/core/judge'
 import type { MoveName } from '@/core/plan'
 import type { Devices, SetUpList } from '@/core/set-up'
-import type { Condition, Coupling, Disturbance, Machine, PersonRole } from '@/core/tool'
+import type { Condition, Coupling, Disturbance, Machine, PersonRole, Scope } from '@/core/tool'
 import type { Bare } from '@/core/units'
 import type { Refusal } from './refusals'
 import type { Disposition } from './return/contract'
@@ -37,7 +37,10 @@ export interface Entries {
   /** @param was null: somebody new */
   PERSON: { readonly name: string; readonly role: PersonRole; readonly was: PersonRole | null; readonly retired: boolean }
   PIN_SET: { readonly name: string; readonly none: boolean }
-  SIGN_IN_RULE: { readonly badgeAlone: boolean }
+  /** @param askAgainMin left out in what was kept before there was one */
+  SIGN_IN_RULE: { readonly badgeAlone: boolean; readonly askAgainMin?: number }
+  CLIENT_MADE: { readonly name: string; readonly scopes: readonly Scope[] }
+  CLIENT_ENDED: { readonly name: string }
   SESSIONS_ENDED: { readonly name: string }
   SHOP_BEGUN: { readonly shop: string; readonly name: string }
 
@@ -216,6 +219,8 @@ export const KINDS: Readonly<
   PERSON: 'person',
   PIN_SET: 'PIN set',
   SIGN_IN_RULE: 'sign-in rule',
+  CLIENT_MADE: 'token made',
+  CLIENT_ENDED: 'token ended',
   SESSIONS_ENDED: 'signed out',
   SHOP_BEGUN: 'shop begun',
   SET_UP: 'set up',

@@ -82,7 +82,7 @@ export interface SharedRefusals {
 }
 
 /** What only an administrator may do: say who may what. */
-export type AdministratorOnly = 'devices' | 'people' | 'sign-in'
+export type AdministratorOnly = 'clients' | 'devices' | 'people' | 'sign-in'
 
 /** What only a lead may do. */
 export type LeadOnly =

@@ -61,7 +61,7 @@ const BUILD: RightsOf<typeof build> = {
   putSteps: 'steps',
 }
 const DEVICES: RightsOf<typeof devices> = { putDevices: 'devices', tryDevice: 'person' }
-const FIND: RightsOf<typeof find> = { findAnything: 'everybody' }
+const FIND: RightsOf<typeof find> = { findAnything: 'person' }
 const HAND_OVER: RightsOf<typeof handOver> = {
   releaseHandover: 'person',
   voidHandover: 'person',
@@ -145,6 +145,8 @@ const PEOPLE: RightsOf<typeof people> = {
   putPerson: 'people',
   setSignIn: 'sign-in',
   endSessions: 'people',
+  makeClient: 'clients',
+  endClient: 'clients',
 }
 const SET_UP: RightsOf<typeof setUp> = {
   putRow: 'set-up',
@@ -198,8 +200,19 @@ export function rightOf(contract: Contract): Right {
   return verb.right
 }
 
-const isAdministrators = (right: Right): right is AdministratorOnly =>
-  right === 'people' || right === 'sign-in' || right === 'devices'
+const ADMINISTRATORS: Readonly<Record<AdministratorOnly, true>> = { clients: true, devices: true, people: true, 'sign-in': true }
+const isAdministrators = (right: Right): right is AdministratorOnly => right in ADMINISTRATORS
+
+/** What moves a machine or writes to its control: whoever does it is asked for again after a quiet time. */
+const AT_A_MACHINE: ReadonlySet<Contract> = new Set<Contract>([
+  load.turnMagazine,
+  load.loadTool,
+  load.dropLoad,
+  back.unloadTool,
+  back.turnForReturn,
+  handOver.dropPost,
+])
+export const isAtMachine = (contract: Contract): boolean => AT_A_MACHINE.has(contract)
 
 /** Why somebody may not do it; null when they may. @param who null: nobody is signed in */
 export function refuseRight(right: Right, who: Person | null): Refusal | null {

@@ -15,6 +15,7 @@ export const SCANNED = {
   badge: 'Badge',
   signedIn: (role: string) => `signed in, ${role}`,
   unknownBadge: 'Nobody with this badge is known here.',
+  badgeFirst: 'Nobody is signed in. Scan your badge first, or press your name.',
   machine: 'machine · now scan the holder',
   unknownMachine: 'No machine with this label is known here.',
   labelOf: (of: string) => `Label of ${of}`,

@@ -12,6 +12,7 @@ export const FAULTS: Readonly<Record<FieldFault, string>> = {
   START: 'Type when the job starts.',
   DAY: 'Choose a day.',
   PERSON_ID: 'Use up to 31 small letters, digits and dashes, such as ines.',
+  SCOPES: 'Choose at least one thing that it may do.',
   PIN: 'A PIN has 4 to 12 digits.',
   PARTS_COUNT: 'Type how many parts.',
   PIECES: 'Type how many.',

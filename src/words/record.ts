@@ -9,6 +9,7 @@ import type { Entries, Entry, EntryCode } from '@/stations/entries'
 import { fitStepText, gradeText, speedText } from './balance'
 import { concessionText, handoverRefusalText } from './hand-over'
 import { loadSaidText } from './load'
+import { SCOPE_NAMES } from './people'
 import { refusalText } from './refusals'
 import { dayText, timeText } from './time'
 import { rowText } from './set-up'
@@ -129,7 +130,13 @@ const TELLING: Telling = {
   PERSON: ({ name, role, was, retired }) =>
     retired ? `${name} does not work here any more` : was === null ? `${name}, ${role}` : `${name}: ${was} before, ${role} now`,
   PIN_SET: ({ name, none }) => (none ? `${name} has none any more` : `of ${name}`),
-  SIGN_IN_RULE: ({ badgeAlone }) => (badgeAlone ? 'A badge is enough for whoever has no PIN' : 'Nobody signs in without a PIN'),
+  SIGN_IN_RULE: ({ badgeAlone, askAgainMin }) => {
+    const how = badgeAlone ? 'A badge is enough for whoever has no PIN' : 'Nobody signs in without a PIN'
+    if (askAgainMin === undefined) return how
+    return askAgainMin === 0 ? `${how}; nobody is asked again` : `${how}; asked again after ${askAgainMin} quiet minutes`
+  },
+  CLIENT_MADE: ({ name, scopes }) => `${name}: ${scopes.map((scope) => SCOPE_NAMES[scope]).join(', ')}`,
+  CLIENT_ENDED: ({ name }) => name,
   SHOP_BEGUN: ({ shop, name }) => `${shop}, by ${name}, the first administrator`,
   SESSIONS_ENDED: ({ name }) => `${name}, at every terminal`,
   RELEASED: ({ issue, machine, concession, against, reason }, unit) => {

@@ -4,9 +4,9 @@ import { join } from 'node:path'
 import { openDatabase } from '@/db/connection'
 import { verifyChain } from '@/db/record/read'
 import { verifySeals } from '@/db/record/seal'
-import { VERBS } from '@/stations/rights'
-import { actionNames, ask, attack, signedIn } from '../support/attack'
-import { TOKEN } from './bench'
+import { refuseRight, VERBS } from '@/stations/rights'
+import { actionNames, ask, attack, pageNames, routeNames, signedIn } from '../support/attack'
+import { BADGE, open, TOKEN } from './bench'
 import { expect, test } from './room'
 
 const COUNT = 2000
@@ -31,14 +31,71 @@ test('every door answers whatever comes, and record, seals and database are whol
 test('an action does nothing for nobody, and nothing of a lead’s for an operator', async ({ room }) => {
   test.setTimeout(600_000)
   const [nobody, operator] = [await signedIn(room.url, null), await signedIn(room.url, 'ines')]
-  // signing in, looking for something, and how this terminal shows things
-  const open = ['signInAction', 'beginShopAction', 'setUnitAction', 'setThemeAction', 'answerScanAction', 'findAnythingAction']
-  const shut = actionNames().filter((name) => !open.includes(name))
+  // signing in, and how this terminal shows things
+  const doors = ['signInAction', 'beginShopAction', 'setUnitAction', 'setThemeAction', 'answerScanAction']
+  const shut = actionNames().filter((name) => !doors.includes(name))
   expect(shut.length).toBeGreaterThan(80)
   for (const name of shut) expect(await ask(room.url, nobody, name, {}), name).toContain('Nobody is signed in')
+  const lead = await signedIn(room.url, 'oda')
+  const administrators = VERBS.filter(({ right }) => refuseRight(right, { id: 'oda', name: '', role: 'lead' }) !== null)
+  expect(administrators.length).toBeGreaterThan(4)
+  for (const { name } of administrators)
+    expect(await ask(room.url, lead, `${name.split('.')[1]}Action`, {}), name).toContain('Only an administrator can')
   const leads = VERBS.filter(({ right }) => right !== 'person' && right !== 'everybody').map(({ name }) => name)
   for (const name of leads)
     expect(await ask(room.url, operator, `${name.split('.')[1]}Action`, {}), name).toMatch(/Only (a lead|an administrator) can/)
+})
+
+/** What an address with a place for a name is asked with. */
+const asAsked = (path: string): string =>
+  path.replace(/\[(\w+|\.\.\.\w+)\]/g, (_, name: string) => {
+    const known: Readonly<Record<string, string>> = {
+      serial: 'BX00143',
+      job: 'HP-2240',
+      key: 'HERON',
+      list: 'machines',
+      name: 'HERON',
+    }
+    return known[name] ?? 'x'
+  })
+
+test('nobody gets a page or an answer of the API but to sign in', async ({ room }) => {
+  const cookie = await signedIn(room.url, null)
+  // what was asked for stands in the answer as part of the address
+  const tells = (text: string) => /BX\d{5}|HP-\d{4}|Heron|Dipper|End mill/.exec(text.replaceAll(/BX00143|HP-2240/g, ''))?.[0]
+  const pages = pageNames()
+  expect(pages.length).toBeGreaterThan(45)
+  for (const page of pages.map(asAsked)) {
+    const whole = await fetch(room.url + page, { headers: { cookie } })
+    const text = await whole.text()
+    expect(text, page).toContain('Who works here?')
+    expect(tells(text), page).toBeUndefined()
+    // as a page asks for the next one: without the frame around it
+    const part = await fetch(room.url + page, { headers: { cookie, rsc: '1' } })
+    expect(tells(await part.text()), page).toBeUndefined()
+  }
+  const routes = routeNames()
+  expect(routes.length).toBeGreaterThan(30)
+  for (const route of routes.map(asAsked).filter((path) => path !== '/api/health'))
+    for (const method of ['GET', 'POST', 'PUT', 'DELETE']) {
+      const { status } = await fetch(room.url + route, { method, headers: { cookie } })
+      expect([401, 405], `${method} ${route}`).toContain(status)
+    }
+})
+
+test('a token opens what it was made for, and nothing once it is ended', async ({ page, room }) => {
+  await open(page, '/settings/clients', BADGE.ruth)
+  await page.getByLabel('Which program').fill('Heron’s own list')
+  await page.getByLabel('look and compute').uncheck()
+  await page.getByLabel('ask what stands in a machine').check()
+  await page.getByRole('button', { name: 'Make a token' }).click()
+  const token = await page.locator('code').textContent()
+  const status = async (path: string) => (await fetch(room.url + path, { headers: { authorization: `Bearer ${token}` } })).status
+  expect(await status('/api/machines/HERON/magazine')).toBe(200)
+  expect(await status('/api/records?format=json')).toBe(403)
+  await page.getByRole('button', { name: 'End the token of Heron’s own list' }).click()
+  await expect(page.getByText('ended', { exact: false }).first()).toBeVisible()
+  await expect.poll(() => status('/api/machines/HERON/magazine')).toBe(401)
 })
 
 test('under another name, from another page or without anybody signed in nothing is read', async ({ room }) => {

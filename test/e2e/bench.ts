@@ -5,7 +5,7 @@ import { expect, type Page } from '@playwright/test'
 import { prepareZXingModule, readBarcodes } from 'zxing-wasm/reader'
 
 export const TOKEN = { authorization: 'Bearer demo-token' }
-export const BADGE = { ines: 'BP1;P=ines;C=9FC7', oda: 'BP1;P=oda;C=4B04' }
+export const BADGE = { ines: 'BP1;P=ines;C=9FC7', oda: 'BP1;P=oda;C=4B04', ruth: 'BP1;P=ruth;C=BAF5' }
 export const MACHINE = { heron: 'BM1;M=HERON;C=56F9', dipper: 'BM1;M=DIPPER;C=678C', bittern: 'BM1;M=BITTERN;C=DB99' }
 /** The card that does what the big button does. */
 export const GO = 'BC1;A=GO;C=75B7'
@@ -52,9 +52,10 @@ export async function again(page: Page): Promise<void> {
 }
 
 /** Opens a page, and signs in. */
-export async function open(page: Page, path: string, badge: string | null = BADGE.ines): Promise<void> {
+export async function open(page: Page, path: string, badge = BADGE.ines): Promise<void> {
   await visit(page, path)
-  if (badge) await scan(page, badge)
+  await scan(page, badge)
+  await expect(page.getByRole('navigation', { name: 'Stations' })).toBeVisible()
 }
 
 /** Puts the adapter for a taper on the spindle and checks the bench with its master. */

@@ -56,14 +56,24 @@ test('Ctrl K finds a tool and a page by a few letters, and a day can be picked o
   await expect(day(1)).toHaveValue(/^15 /)
 })
 
-test('nobody working here: nothing is written', async ({ page }) => {
-  await open(page, '/build?job=HP-2211&t=12', null)
+test('while nobody is signed in nothing is shown but who may; then the sheet is there, and goes when they go', async ({
+  page,
+}) => {
+  await visit(page, '/build?job=HP-2211&t=12')
+  await expect(page.getByRole('heading', { name: 'Who works here?' })).toBeVisible()
   await scan(page, 'BX00142')
   await expect(answer(page)).toContainText('Nobody is signed in')
+  await expect(page.getByText('HP-2211')).toHaveCount(0)
+  await page.getByRole('button', { name: /^Ines Varga/ }).click()
+  await expect(page.getByRole('heading', { name: /T12/ }).first()).toBeVisible()
+  await expect(page).toHaveURL(/build\?job=HP-2211&t=12$/)
+  await page.context().clearCookies()
+  await page.getByRole('link', { name: /^Measure/ }).click()
+  await expect(page.getByRole('heading', { name: 'Who works here?' })).toBeVisible()
 })
 
 test('an unknown address, tool or serial says so in words', async ({ page }) => {
-  await open(page, '/tools/BX99999', null)
+  await open(page, '/tools/BX99999')
   await expect(page.getByText('there is no holder with this mark')).toBeVisible()
   await scan(page, 'WHAT-IS-THIS')
   await expect(answer(page)).toContainText('Not known here')

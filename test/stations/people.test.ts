@@ -6,10 +6,14 @@ import { getSession } from '@/db/session/read'
 import { inTransaction, openDatabase, type Db } from '@/db/connection'
 import { migrate } from '@/db/migrate'
 import { putSession } from '@/db/session/write'
+import type { Scope } from '@/core/tool'
 import { isFirstCode, pinKeeper } from '@/runtime/pins'
+import { hashOf, newToken } from '@/runtime/tokens'
 import { endSessions, putPerson, setPin, setSignIn } from '@/stations/people/put-person'
 import { beginShop } from '@/stations/people/begin-shop'
-import { isNew, readPeople, shopName } from '@/stations/people/pages'
+import { noteAct, refuseQuiet } from '@/stations/people/ask-again'
+import { clientOf, endClient, makeClient } from '@/stations/people/clients'
+import { isNew, readClients, readPeople, shopName } from '@/stations/people/pages'
 import { signIn, signOut } from '@/stations/people/sign-in'
 import { readWho } from '@/stations/session/who'
 import { codeOf, lastEntry, later, MIGRATIONS, textOf, toolRoom, valueOf, type ToolRoom } from '../support/tool-room'
@@ -32,7 +36,7 @@ const enter = (personId: string, pin: string | null = null, minutes = 0, session
   )
 const here = () => `session ${sessions}`
 const pin = (personId: string, text: string | null, by = personId) => setPin(room.as(by, 1), quick, { personId, pin: text })
-const alone = (badgeAlone: boolean) => setSignIn(room.as('ruth'), { badgeAlone, version: readPeople(room.db).signIn.version })
+const alone = (badgeAlone: boolean) => setSignIn(room.as('ruth'), { ...readPeople(room.db).signIn, badgeAlone })
 
 describe('signing in', () => {
   it('by a badge alone where the shop says so: a session of a new name, which shows things as the old one did', async () => {
@@ -159,10 +163,66 @@ describe('people', () => {
 })
 
 it('the rule of signing in is changed by whoever saw it last', () => {
-  const { version } = readPeople(room.db).signIn
-  valueOf(setSignIn(room.as('ruth'), { badgeAlone: false, version }))
-  expect(codeOf(setSignIn(room.as('ruth'), { badgeAlone: true, version }))).toBe('CHANGED')
-  expect(readPeople(room.db).signIn.badgeAlone).toBe(false)
+  const rule = readPeople(room.db).signIn
+  valueOf(setSignIn(room.as('ruth'), { ...rule, badgeAlone: false, askAgainMin: 5 }))
+  expect(codeOf(setSignIn(room.as('ruth'), { ...rule, badgeAlone: true }))).toBe('CHANGED')
+  expect(readPeople(room.db).signIn).toMatchObject({ badgeAlone: false, askAgainMin: 5 })
+  expect(lastEntry(room.db)).toBe('Nobody signs in without a PIN; asked again after 5 quiet minutes')
+})
+
+describe('whoever writes to a machine', () => {
+  const quiet = (minutes: number) =>
+    refuseQuiet({ db: room.db, now: later(minutes), sessionId: here(), person: room.as('ines').person })
+  const act = (minutes: number) =>
+    noteAct({ db: room.db, now: later(minutes), sessionId: here(), person: room.as('ines').person })
+  it('is asked again once nothing was done at the terminal for longer than the shop says', async () => {
+    valueOf(await enter('ines'))
+    expect([quiet(0), quiet(15)]).toEqual([null, null])
+    expect(quiet(15.1)).toEqual({ code: 'ASK_AGAIN', name: 'Ines Varga', minutes: 15 })
+    act(14)
+    expect(quiet(29)).toBeNull()
+    valueOf(await enter('ines', null, 40, here()))
+    expect(quiet(50)).toBeNull()
+  })
+  it('is never asked where the shop says so, and always where nobody knows when something was done', async () => {
+    inTransaction(room.db, (tx) => putSession(tx, 'old', { personId: 'ines' }, later(0)))
+    const old = { db: room.db, now: later(0), sessionId: 'old', person: room.as('ines').person }
+    expect(refuseQuiet(old)).toMatchObject({ code: 'ASK_AGAIN' })
+    expect(refuseQuiet({ ...old, sessionId: null })).toMatchObject({ code: 'ASK_AGAIN' })
+    valueOf(setSignIn(room.as('ruth'), { ...readPeople(room.db).signIn, askAgainMin: 0 }))
+    expect(refuseQuiet(old)).toBeNull()
+  })
+})
+
+describe('a token of another program', () => {
+  const make = (name: string, scopes: readonly Scope[]) => makeClient(room.as('ruth'), newToken(), { name, scopes })
+  it('is shown once, kept as its hash, and opens what it was made for until it is ended', () => {
+    const { token } = valueOf(make('Office list', ['read']))
+    expect(JSON.stringify(room.db.prepare('SELECT * FROM client').all())).not.toContain(token)
+    expect(JSON.stringify(listRecord(room.db))).not.toContain(token)
+    expect(clientOf(room.db, hashOf(token), later(1))).toMatchObject({ name: 'Office list', scopes: ['read'] })
+    expect(clientOf(room.db, hashOf(`${token}x`), later(1))).toBeNull()
+    const [{ id }] = readClients(room.db)
+    valueOf(endClient(room.as('ruth', 2), id))
+    expect(clientOf(room.db, hashOf(token), later(3))).toBeNull()
+    expect(readClients(room.db)).toMatchObject([{ name: 'Office list', ended: true }])
+    expect(codeOf(endClient(room.as('ruth', 4), id))).toBe('UNKNOWN_CLIENT')
+    expect(codeOf(endClient(room.as('ruth', 4), id + 1))).toBe('UNKNOWN_CLIENT')
+  })
+  it('has its last use noted to the hour', () => {
+    const { token } = valueOf(make('Heron', ['load', 'hand over']))
+    const used = () => readClients(room.db)[0].usedAt
+    expect(used()).toBeNull()
+    for (const minutes of [1, 30, 60]) clientOf(room.db, hashOf(token), later(minutes))
+    expect(used()).toBe(later(1))
+    clientOf(room.db, hashOf(token), later(62))
+    expect(used()).toBe(later(62))
+  })
+  it('is another one each time, and long enough that nobody guesses it', () => {
+    const tokens = Array.from({ length: 50 }, () => newToken().token)
+    expect(new Set(tokens).size).toBe(50)
+    for (const token of tokens) expect(Buffer.from(token.replace('boulder-', ''), 'base64url')).toHaveLength(32)
+  })
 })
 
 describe('the first run', () => {

@@ -220,10 +220,17 @@ const part = (random: Random): string => {
   return random.whole(12) === 0 ? '%ff' : encodeURIComponent(name || 'x')
 }
 
+const built = (end: string): string[] =>
+  Object.keys(json<Record<string, string>>('app-paths-manifest.json'))
+    .filter((path) => path.endsWith(end))
+    .map((path) => path.slice(0, -end.length) || '/')
+
+/** Every route of the API and every page, as the build knows them: `/kit/[job]`. */
+export const routeNames = (): string[] => built('/route').filter((path) => path.startsWith('/api/'))
+export const pageNames = (): string[] => built('/page').filter((path) => !path.startsWith('/_'))
+
 function routes(): Door[] {
-  const paths = Object.keys(json<Record<string, string>>('app-paths-manifest.json')).filter((path) => path.startsWith('/api/'))
-  return paths.map((file) => {
-    const name = file.replace(/\/route$/, '')
+  return routeNames().map((name) => {
     const methods = new Set(['GET', 'POST', 'PUT', 'DELETE'])
     return {
       name,
@@ -295,8 +302,8 @@ function actions(): Door[] {
   })
 }
 
-/** After these somebody else, or nobody, is signed in. */
-const ENDS: readonly string[] = ['signInAction', 'signOutAction']
+/** After these somebody else, or nobody, is signed in; or the answer goes on for as long as somebody listens. */
+const ENDS: readonly string[] = ['signInAction', 'signOutAction', '/api/events']
 
 /** Every door, in turn and at random, one request after the other, while another one is asked again and again. */
 export async function attack({ url, cookie, count, seed }: Attack): Promise<Attacked> {

@@ -4,7 +4,7 @@ import { readRack } from '@/stations/rack/rack'
 import { formatDue } from '@/ui/format/due'
 import { KeepFresh } from '@/ui/common/keep-fresh'
 import { Rack } from '@/ui/rack/rack'
-import { context } from '../_server/context'
+import { signedIn } from '../_server/context'
 import { say } from '@/words/screens/shell'
 
 const EMPTY: Record<Station | 'kit', string> = {
@@ -15,6 +15,9 @@ const EMPTY: Record<Station | 'kit', string> = {
   'hand-over': say.noToolToHandOver,
   load: say.noToolToLoad,
 }
+
+/** Where a sheet is at work with a tool: it is not made anew under somebody's hands. */
+const AT_A_BENCH: ReadonlySet<Station | 'kit'> = new Set(['build', 'measure', 'balance'])
 
 /** A station's page: the rack of what waits there, and below it the sheet. */
 export async function StationPage({
@@ -28,14 +31,13 @@ export async function StationPage({
   readonly job?: string
   readonly children: ReactNode
 }) {
-  const shop = await context()
+  const shop = await signedIn()
   const now = new Date(shop.now)
   const { items, more } = readRack(shop.db, station, shop.now, { job, current })
   const tools = items.map(({ dueAt, ...item }) => ({ ...item, due: formatDue(dueAt, now) }))
   return (
     <>
-      {/* a bench that measures is not disturbed */}
-      {current === null && station !== 'measure' && <KeepFresh />}
+      {(current === null || !AT_A_BENCH.has(station)) && <KeepFresh />}
       <Rack tools={tools} current={current} more={more} empty={EMPTY[station]} />
       {children}
     </>

@@ -3,7 +3,8 @@ import { revalidatePath } from 'next/cache'
 import type { z } from 'zod'
 import { fail, ok, type Result } from '@/core/units'
 import { lastChange } from '@/stations/records/last-change'
-import { refuseRight, rightOf } from '@/stations/rights'
+import { noteAct, refuseQuiet } from '@/stations/people/ask-again'
+import { isAtMachine, refuseRight, rightOf } from '@/stations/rights'
 import { storageFault } from '@/stations/storage'
 import { refuser } from '@/stations/write'
 import type { Answer, Ask, Asked, Contract, Given, Said } from '@/stations/contract'
@@ -76,10 +77,14 @@ export function defineAction<C extends Contract>(
     const done = await orStorageFault<Answer<C>>(() => {
       const refused = mayNot(contract, here)
       if (refused || !person) return fail(refused ?? { code: 'NOBODY' })
+      const quiet = isAtMachine(contract) ? refuseQuiet({ ...here, person }) : null
+      if (quiet) return fail(quiet)
+      noteAct({ ...here, person })
       const given = read<C>(input, asked)
       return given.ok ? verb({ db, now, person }, given.value, here) : given
     })
     here.heads.wrote()
+    if (done.ok) here.bell.ring({ from: here.sessionId })
     revalidatePath('/', 'layout')
     return done.ok ? done : fail(inWords(done.error, here))
   }

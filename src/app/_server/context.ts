@@ -1,7 +1,9 @@
 import 'server-only'
 import { cookies } from 'next/headers'
+import { unauthorized } from 'next/navigation'
 import { connection } from 'next/server'
 import { cache } from 'react'
+import type { Person } from '@/core/tool'
 import { readWho, type Who } from '@/stations/session/who'
 import { theShop, type Shop } from '@/runtime'
 import { watchMinutes } from './watch-minutes'
@@ -26,4 +28,11 @@ export const context = cache(async (): Promise<Context> => {
     ...readWho(shop.db, sessionId),
     now: shop.clock.now(),
   }
+})
+
+/** The same for a page, which is shown to nobody who has not signed in. */
+export const signedIn = cache(async (): Promise<Context & { readonly person: Person }> => {
+  const here = await context()
+  if (!here.person) unauthorized()
+  return { ...here, person: here.person }
 })

@@ -11,7 +11,7 @@ import { Row, Say, Sheet, Title } from '@/ui/common/sheet'
 import { ToolDrawing } from '@/ui/drawing/tool-drawing'
 import { formatDue } from '@/ui/format/due'
 import { StationPage } from '../_parts/station'
-import { context, type Context } from '../_server/context'
+import { signedIn, type Context } from '../_server/context'
 import { fitsText } from '@/words/fits'
 import type { LengthUnit } from '@/core/units'
 import {
@@ -65,7 +65,7 @@ export default async function BuildPage({
   readonly searchParams: Promise<{ job?: string; t?: string; serial?: string }>
 }) {
   const { job, t, serial } = await searchParams
-  const shop = await context()
+  const shop = await signedIn()
   const sheet = job && t ? readBuildPage(shop.db, job, Number(t), serial?.toUpperCase() ?? null, shop.now) : null
   if (!sheet || !sheet.job)
     return (

@@ -3,14 +3,14 @@ import { Sheet, Title } from '@/ui/common/sheet'
 import { HANDOVER_TABS, SubNav } from '@/ui/common/sub-nav'
 import { KitsPanel } from '@/ui/hand-over/kits-panel'
 import { StationPage } from '../_parts/station'
-import { context } from '../_server/context'
+import { signedIn } from '../_server/context'
 import { dropPostAction, printLabelsAction } from './actions'
 import { say } from '@/words/screens/hand-over'
 
 export const metadata = { title: say.handOver }
 
 export default async function HandoverStart() {
-  const shop = await context()
+  const shop = await signedIn()
   const { waiting, kits } = readHandoverStart(shop.db)
   return (
     <StationPage station="hand-over" current={null}>

@@ -8,7 +8,7 @@ import { formatDue, type Due } from '@/ui/format/due'
 import { TONE } from '@/ui/kit/standing'
 import { NewJob } from '@/ui/kit/new-job'
 import { StationPage } from '../_parts/station'
-import { context } from '../_server/context'
+import { signedIn } from '../_server/context'
 import { addJobAction } from './actions'
 import { say } from '@/words/screens/kit'
 
@@ -26,7 +26,7 @@ const WORDS: readonly { readonly types: readonly StandingType[]; readonly sized:
 ]
 
 export default async function KitPage() {
-  const shop = await context()
+  const shop = await signedIn()
   const { jobs, past, machines } = readKitStart(shop.db, shop.now)
   const now = new Date(shop.now)
   const nameOf = new Map(machines.map((m) => [m.key, m.name]))

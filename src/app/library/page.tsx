@@ -3,10 +3,12 @@ import { Sheet } from '@/ui/common/sheet'
 import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
 import { PartsTable } from '@/ui/library/parts-table'
 import { say } from '@/words/screens/library'
+import { signedIn } from '../_server/context'
 
 export const metadata = { title: say.library }
 
-export default function PartsPage() {
+export default async function PartsPage() {
+  await signedIn()
   return (
     <>
       <div />

@@ -11,7 +11,7 @@ import { ToolDrawing } from '@/ui/drawing/tool-drawing'
 import { LoadStation } from '@/ui/load/load-station'
 import { ReadyJobs } from '@/ui/load/ready-jobs'
 import { StationPage } from '../_parts/station'
-import { context } from '../_server/context'
+import { signedIn } from '../_server/context'
 import { controlErrorText } from '@/words/devices'
 import { differenceText, loadSaidText } from '@/words/load'
 import { scanSaidText } from '@/words/scans'
@@ -32,7 +32,7 @@ const Query = z.object({
 // eslint-disable-next-line max-lines-per-function -- everything that the sheet is handed stands in one place
 export default async function LoadPage({ searchParams }: { readonly searchParams: Promise<Record<string, string>> }) {
   const scans = Query.parse(await searchParams)
-  const shop = await context()
+  const shop = await signedIn()
   await settleUnloads(shop.db, shop.control, shop.now)
   const sheet = await readLoadPage(shop.db, shop.control, scans, shop.now)
   const { machine, assembly, handover, run, machines, profile, ready } = sheet

@@ -4,14 +4,14 @@ import { Sheet, Title } from '@/ui/common/sheet'
 import { MEASURE_TABS, SubNav } from '@/ui/common/sub-nav'
 import { UnplannedForm } from '@/ui/measure/unplanned-form'
 import { StationPage } from '../_parts/station'
-import { context } from '../_server/context'
+import { signedIn } from '../_server/context'
 import { takeInToolAction } from './actions'
 import { say } from '@/words/screens/measure'
 
 export const metadata = { title: say.measure }
 
 export default async function MeasureStart() {
-  const shop = await context()
+  const shop = await signedIn()
   const { waiting, jobs, machines, known } = readMeasureStart(shop.db)
   return (
     <StationPage station="measure" current={null}>

@@ -1,8 +1,10 @@
 import { Later } from '../_parts/later'
 import { say } from '@/words/screens/shell'
+import { signedIn } from '../_server/context'
 
 export const metadata = { title: say.practice }
 
-export default function PracticePage() {
+export default async function PracticePage() {
+  await signedIn()
   return <Later name={say.practice} will={say.practiceWillLetANewcomer} />
 }

@@ -1,10 +1,11 @@
 import { readRecords } from '@/stations/records/pages'
+import { KeepFresh } from '@/ui/common/keep-fresh'
 import { SmallAction } from '@/ui/common/actions'
 import { Sheet, Title } from '@/ui/common/sheet'
 import { RecordSearch } from '@/ui/records/record-search'
 import { RecordTable } from '@/ui/records/record-table'
 import { recordLines } from '../_parts/record-lines'
-import { context } from '../_server/context'
+import { signedIn } from '../_server/context'
 import { recordAsked, recordQuery } from '../_server/record-query'
 import { watchRecord } from '../_server/watch-record'
 import { RecordState } from '@/ui/records/record-state'
@@ -20,7 +21,7 @@ export default async function RecordsPage({
 }: {
   readonly searchParams: Promise<Record<string, string | string[] | undefined>>
 }) {
-  const shop = await context()
+  const shop = await signedIn()
   const given = new URLSearchParams(
     Object.entries(await searchParams).flatMap(([key, value]) => (typeof value === 'string' ? [[key, value]] : [])),
   )
@@ -33,6 +34,7 @@ export default async function RecordsPage({
   const search = new URLSearchParams(asked).toString()
   return (
     <>
+      <KeepFresh />
       <div />
       <Sheet
         left={

@@ -4,11 +4,12 @@ import { isTyped, SPINDLE, tableOf, type Machine } from '@/core/tool'
 import { fixed, formatLength, unitMark, mmToUnit } from '@/core/units'
 import { readInMachines, readReturn } from '@/stations/return/pages'
 import { settleUnloads } from '@/stations/return/settle'
+import { KeepFresh } from '@/ui/common/keep-fresh'
 import { Say, Sheet, Title } from '@/ui/common/sheet'
 import { ToolDrawing } from '@/ui/drawing/tool-drawing'
 import { InMachines } from '@/ui/return/in-machines'
 import { UnloadPanel } from '@/ui/return/unload-panel'
-import { context } from '../_server/context'
+import { signedIn } from '../_server/context'
 import { serialOf } from '../_server/params'
 import { controlErrorText } from '@/words/devices'
 import { differenceText } from '@/words/load'
@@ -29,12 +30,13 @@ function lengthFrom(machine: Machine): string {
 export default async function ReturnPage({ searchParams }: { readonly searchParams: Promise<{ serial?: string | string[] }> }) {
   const { serial: asked } = await searchParams
   const serial = typeof asked === 'string' && asked ? serialOf(asked) : null
-  const shop = await context()
+  const shop = await signedIn()
   await settleUnloads(shop.db, shop.control, shop.now)
   const inside = serial === null ? null : await readReturn(shop.db, shop.control, serial)
   if (!inside) {
     return (
       <>
+        <KeepFresh />
         <div />
         <InMachines
           asked={serial}

@@ -5,12 +5,14 @@ import { putDevices } from '@/stations/devices/put-devices'
 import { tryDevice } from '@/stations/devices/try-device'
 import * as measure from '@/stations/measure/contract'
 import * as people from '@/stations/people/contract'
+import { endClient, makeClient } from '@/stations/people/clients'
 import { endSessions, putPerson, setPin, setSignIn } from '@/stations/people/put-person'
 import { keepPractice } from '@/stations/practice'
 import * as practice from '@/stations/practice/contract'
 import * as setUp from '@/stations/set-up/contract'
 import { putRow, retireRow, standardCoupling } from '@/stations/set-up/put-row'
 import { previewTable, putTable } from '@/stations/set-up/put-table'
+import { newToken } from '@/runtime/tokens'
 import { defineAction, defineQuestion } from '../_server/action'
 
 export const keepPracticeAction = defineAction(practice.keepPractice, (work, { key, value, from }) =>
@@ -23,6 +25,8 @@ export const putPersonAction = defineAction(people.putPerson, (work, given) => p
 export const setPinAction = defineAction(people.setPin, (work, given, { pins }) => setPin(work, pins, given))
 export const setSignInAction = defineAction(people.setSignIn, (work, given) => setSignIn(work, given))
 export const endSessionsAction = defineAction(people.endSessions, (work, { personId }) => endSessions(work, personId))
+export const makeClientAction = defineAction(people.makeClient, (work, given) => makeClient(work, newToken(), given))
+export const endClientAction = defineAction(people.endClient, (work, { id }) => endClient(work, id))
 export const putRowAction = defineAction(setUp.putRow, (work, given) => putRow(work, given))
 export const retireRowAction = defineAction(setUp.retireRow, (work, given) => retireRow(work, given))
 export const standardCouplingAction = defineAction(setUp.standardCoupling, (work, given) => standardCoupling(work, given))

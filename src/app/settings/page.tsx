@@ -9,7 +9,7 @@ import { CopiesKept } from '@/ui/settings/copies-kept'
 import { PracticeTable } from '@/ui/settings/practice-table'
 import { ScannerSetup } from '@/ui/shell/scanner-setup'
 import { ThemeChoice } from '@/ui/shell/theme-choice'
-import { context } from '../_server/context'
+import { signedIn } from '../_server/context'
 import { watchSnapshots } from '../_server/watch-snapshots'
 import { cleanPicturesAction, keepPracticeAction } from './actions'
 import { refusalText } from '@/words/refusals'
@@ -18,7 +18,7 @@ import { say } from '@/words/screens/settings'
 export const metadata = { title: say.settings }
 
 export default async function SettingsPage() {
-  const shop = await context()
+  const shop = await signedIn()
   const lead = isLead(shop.person)
   const { machines, masters, practice } = readSettings(shop.db)
   const codes = [
@@ -94,7 +94,7 @@ export default async function SettingsPage() {
 }
 
 async function Copies() {
-  const shop = await context()
+  const shop = await signedIn()
   const copies = shop.snapshots.list()
   const copy = copies.find(({ before }) => before === null)
   const { fault } = watchSnapshots(shop)

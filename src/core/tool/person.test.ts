@@ -1,5 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import { isLead, isPin, isWeakPin, triesLeft, waitAfter } from './person'
+import { isLead, isPin, isQuiet, isWeakPin, triesLeft, waitAfter } from './person'
+
+it('a terminal is quiet once nothing was done there for longer than so many minutes, never for 0', () => {
+  const at = (minutes: number) => new Date(60_000 * minutes).toISOString()
+  expect([15, 15.01].map((now) => isQuiet(at(0), at(now), 15))).toEqual([false, true])
+  expect([isQuiet(null, at(0), 15), isQuiet(null, at(0), 0), isQuiet(at(0), at(9999), 0)]).toEqual([true, false, false])
+})
 
 describe('wrong PINs', () => {
   it('five are free; then each costs twice as long, up to a quarter of an hour', () => {

@@ -2,6 +2,17 @@
 export const PERSON_ROLES = ['operator', 'lead', 'administrator'] as const
 export type PersonRole = (typeof PERSON_ROLES)[number]
 
+/** What a program with a token may: look and compute; take what is handed over; ask as a machine does what stands in it. */
+export const SCOPES = ['read', 'hand over', 'load'] as const
+export type Scope = (typeof SCOPES)[number]
+
+/** Minutes without anything done at a terminal after which what writes to a machine asks who is there; 0: never asked. */
+export const ASK_AGAIN_MIN = 15
+
+/** @param actedAt when something was last done at the terminal, ISO 8601; null: never */
+export const isQuiet = (actedAt: string | null, now: string, minutes: number): boolean =>
+  minutes > 0 && (actedAt === null || Date.parse(now) - Date.parse(actedAt) > minutes * 60_000)
+
 export interface Person {
   readonly id: string
   readonly name: string

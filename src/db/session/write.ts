@@ -14,11 +14,15 @@ export function putSession(tx: Tx, id: string, change: Partial<Omit<Session, 'id
 export function turnSession(tx: Tx, oldId: string, newId: string, personId: string, at: string): void {
   prepare(
     tx,
-    `INSERT INTO session (id, person_id, unit, theme, created_at)
+    `INSERT INTO session (id, person_id, unit, theme, created_at, acted_at)
      SELECT :newId, :personId, coalesce(max(unit), (SELECT body ->> '$.unit' FROM shop_setting WHERE name = 'shop'), 'mm'),
-       coalesce(max(theme), 'granite'), :at FROM session WHERE id = :oldId`,
+       coalesce(max(theme), 'granite'), :at, :at FROM session WHERE id = :oldId`,
   ).run({ oldId, newId, personId, at })
   endSession(tx, oldId, at)
+}
+
+export function noteActed(tx: Tx, id: string, at: string): void {
+  prepare(tx, 'UPDATE session SET acted_at = :at WHERE id = :id').run({ id, at })
 }
 
 export function endSession(tx: Tx, id: string, at: string): void {

@@ -1,16 +1,20 @@
+import { ASK_AGAIN_MIN } from '@/core/tool'
 import type { LengthUnit } from '@/core/units'
 import { prepare, type Db } from '../connection'
 
 /** Whether a badge, or a tap on a name, is enough to sign in for whoever has no PIN. */
 export interface SignInSetting {
   readonly badgeAlone: boolean
+  /** Minutes without anything done at a terminal after which what writes to a machine asks who is there; 0: never. */
+  readonly askAgainMin: number
 }
 
 /** @returns version 0 where nothing was decided yet: a PIN is asked for */
 export function signInSetting(db: Db): SignInSetting & { readonly version: number } {
   const row = prepare(db, "SELECT body, version FROM shop_setting WHERE name = 'sign-in'").get() as
     { body: string; version: number } | undefined
-  return { badgeAlone: false, ...(row ? (JSON.parse(row.body) as Partial<SignInSetting>) : {}), version: row?.version ?? 0 }
+  const standard: SignInSetting = { badgeAlone: false, askAgainMin: ASK_AGAIN_MIN }
+  return { ...standard, ...(row ? (JSON.parse(row.body) as Partial<SignInSetting>) : {}), version: row?.version ?? 0 }
 }
 
 /** What the shop is called, and in which unit a terminal begins. */

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { isPin, PERSON_ROLES, type Person } from '@/core/tool'
+import { isPin, PERSON_ROLES, SCOPES, type Person, type Scope } from '@/core/tool'
 import type { Bare } from '@/core/units'
 import { contract, fault, Version } from '../contract'
 
@@ -18,6 +18,10 @@ export interface PeopleRefusals {
   /** Somebody works here already. */
   NOT_NEW: Bare
   UNKNOWN_PERSON: { readonly id: string }
+  /** Its token was ended already, or never was. */
+  UNKNOWN_CLIENT: Bare
+  /** Whoever is signed in has done nothing here for so long. */
+  ASK_AGAIN: { readonly name: string; readonly minutes: number }
   PERSON_THERE: { readonly id: string }
   /** Without one nobody could say who may what. */
   LAST_ADMINISTRATOR: Bare
@@ -47,7 +51,25 @@ export const putPerson = contract<{ readonly id: string }>()(
     version: z.number().int().min(0),
   }),
 )
-export const setSignIn = contract()(z.object({ badgeAlone: z.boolean(), version: Version.or(z.literal(0)) }))
+/** @param askAgainMin minutes; 0: never */
+export const setSignIn = contract()(
+  z.object({
+    badgeAlone: z.boolean(),
+    askAgainMin: z.number().int().min(0).max(600),
+    version: Version.or(z.literal(0)),
+  }),
+)
+/** The token is in the answer, and nowhere else ever again. */
+export const makeClient = contract<{ readonly token: string }>()(
+  z.object({
+    name: z.string().trim().min(1).max(60),
+    scopes: z
+      .array(z.enum(SCOPES))
+      .min(1, { error: fault('SCOPES') })
+      .max(SCOPES.length),
+  }),
+)
+export const endClient = contract()(z.object({ id: z.number().int().positive() }))
 /** The first run of an empty shop: what it is called, and who may say who may what. */
 export const beginShop = contract<{ readonly id: string }>()(
   z.object({
@@ -71,5 +93,15 @@ export interface PersonView extends Person {
 export interface PeopleView {
   readonly people: readonly PersonView[]
   /** Whether a badge alone is enough for whoever has no PIN. */
-  readonly signIn: { readonly badgeAlone: boolean; readonly version: number }
+  readonly signIn: { readonly badgeAlone: boolean; readonly askAgainMin: number; readonly version: number }
+}
+/** A program with a token, as Settings shows it. */
+export interface ClientView {
+  readonly id: number
+  readonly name: string
+  readonly scopes: readonly Scope[]
+  readonly madeAt: string
+  /** To the hour; null: never. */
+  readonly usedAt: string | null
+  readonly ended: boolean
 }

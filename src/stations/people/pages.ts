@@ -1,10 +1,22 @@
 import type { Db } from '@/db/connection'
+import { listClients } from '@/db/client/read'
 import { listPersonRows } from '@/db/person/read'
 import { isNewShop, shopItself, signInSetting } from '@/db/shop/read'
-import type { PeopleView } from './contract'
+import type { ClientView, PeopleView } from './contract'
 
 /** Whoever works here, and how they sign in. */
 export const readPeople = (db: Db): PeopleView => ({ people: listPersonRows(db), signIn: signInSetting(db) })
+
+/** Programs that have, or had, a token. */
+export const readClients = (db: Db): readonly ClientView[] =>
+  listClients(db).map(({ id, name, scopes, madeAt, usedAt, endedAt }) => ({
+    id,
+    name,
+    scopes,
+    madeAt,
+    usedAt,
+    ended: endedAt !== null,
+  }))
 
 /** What the shop is called; null where nobody said. */
 export const shopName = (db: Db): string | null => shopItself(db)?.name ?? null

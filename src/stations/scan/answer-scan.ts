@@ -28,15 +28,25 @@ export interface ScanAnswer {
   readonly kind?: 'holder' | 'job' | 'part' | 'place'
 }
 
+function badgeOf(db: Db, id: string): ScanAnswer {
+  const person = getPerson(db, id)
+  return person
+    ? { title: person.name, text: SCANNED.signedIn(person.role), tone: 'holds', personId: person.id }
+    : { title: SCANNED.badge, text: SCANNED.unknownBadge, tone: 'off' }
+}
+
+/** The answer to somebody who has not signed in: of the tool room it tells nothing. */
+export function answerBadge(db: Db, raw: string): ScanAnswer {
+  const scan = readScan(raw)
+  if (scan.type === 'badge') return badgeOf(db, scan.personId)
+  return { title: SCANNED.badge, text: SCANNED.badgeFirst, tone: 'off' }
+}
+
 export function answerScan(db: Db, raw: string, now: string): ScanAnswer {
   const scan = readScan(raw)
   switch (scan.type) {
-    case 'badge': {
-      const person = getPerson(db, scan.personId)
-      return person
-        ? { title: person.name, text: SCANNED.signedIn(person.role), tone: 'holds', personId: person.id }
-        : { title: SCANNED.badge, text: SCANNED.unknownBadge, tone: 'off' }
-    }
+    case 'badge':
+      return badgeOf(db, scan.personId)
     case 'machine': {
       const machine = getMachine(db, scan.key)
       return machine

@@ -1,4 +1,5 @@
 'use client'
+import Link from 'next/link'
 import { Children, useEffect, useRef, type ComponentProps, type ReactNode } from 'react'
 import { useShell } from '../shell/shell-context'
 
@@ -80,11 +81,17 @@ interface Pressed {
 /** What else is possible: smaller than the big action, side by side. */
 export function SmallAction({ children, onAct, disabled, href, download }: Pressed) {
   const look = 'btn btn-outline flex-1 px-2 text-[19px]'
-  if (href)
+  if (href?.startsWith('/api/'))
     return (
       <a className={look} href={href} download={download}>
         {children}
       </a>
+    )
+  if (href)
+    return (
+      <Link className={look} href={href}>
+        {children}
+      </Link>
     )
   return (
     <button type="button" className={look} onClick={onAct} disabled={disabled}>

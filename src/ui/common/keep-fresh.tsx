@@ -1,27 +1,45 @@
 'use client'
 import { useRouter } from 'next/navigation'
-import { useEffect, useRef, useTransition } from 'react'
+import { useCallback, useEffect, useRef, useTransition } from 'react'
+import { useNews, useShell } from '../shell/shell-context'
 
-const EVERY_MS = 4000
+/** What nobody does, such as a time that passes, is seen this much later at most. */
+const EVERY_MS = 30_000
+/** Several things done at once are one. */
+const TOGETHER_MS = 250
 
 /**
- * Asks for the page again every so often while somebody can see it: another terminal may have moved on. Never before the
- * last answer is drawn: on a slow line questions would pile up, and none of their answers would ever be seen.
+ * Asks for the page again when something was done at another terminal, and every so often, while somebody can see it. Never
+ * before the last answer is drawn: on a slow line questions would pile up, and none of their answers would ever be seen. Nor
+ * where something typed would be lost.
  */
 export function useKeepFresh(everyMs: number, on = true): void {
   const router = useRouter()
   const [asking, start] = useTransition()
+  const { hasUnsaved } = useShell()
   const busy = useRef(false)
+  const late = useRef(false)
+  const ask = useCallback(() => {
+    if (document.visibilityState !== 'visible' || hasUnsaved()) return
+    late.current = busy.current
+    if (!busy.current) start(() => router.refresh())
+  }, [router, hasUnsaved])
   useEffect(() => {
     busy.current = asking
-  }, [asking])
+    // what was done while the last answer was on its way is not in it
+    if (!asking && late.current) ask()
+  }, [asking, ask])
+  const soon = useRef<ReturnType<typeof setTimeout>>(undefined)
+  useNews(() => {
+    clearTimeout(soon.current)
+    soon.current = setTimeout(ask, TOGETHER_MS)
+  })
   useEffect(() => {
     if (!on) return
-    const timer = setInterval(() => {
-      if (document.visibilityState === 'visible' && !busy.current) start(() => router.refresh())
-    }, everyMs)
+    const timer = setInterval(ask, everyMs)
     return () => clearInterval(timer)
-  }, [router, everyMs, on])
+  }, [ask, everyMs, on])
+  useEffect(() => () => clearTimeout(soon.current), [])
 }
 
 export function KeepFresh() {

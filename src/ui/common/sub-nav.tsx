@@ -61,6 +61,7 @@ export const SETTINGS_TABS: readonly Tab[] = [
   { href: '/settings/masters', name: say.masters },
   { href: '/settings/adapters', name: say.adapters },
   { href: '/settings/devices', name: say.devices },
+  { href: '/settings/clients', name: say.clients },
   { href: '/settings/import', name: say.importWord },
 ]
 export const MEASURE_TABS: readonly Tab[] = [

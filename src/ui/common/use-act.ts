@@ -9,11 +9,11 @@ export type Run = ReturnType<typeof useAct>['run']
 
 /** Runs an action once at a time and keeps what went wrong, in words. */
 export function useAct() {
-  const { hold } = useShell()
+  const { hold, askStillThere } = useShell()
   const [busy, setBusy] = useState(false)
   const [problem, setProblem] = useState<string | null>(null)
   async function run<T>(
-    action: () => Promise<Result<T, { text: string }>>,
+    action: () => Promise<Result<T, { readonly code?: string; readonly text: string }>>,
     then?: (value: T) => void,
     /** What was done, for work that leaves no trace on its sheet. */
     said?: string,
@@ -31,7 +31,8 @@ export function useAct() {
       if (done.ok) {
         then?.(done.value)
         if (said) toast(said)
-      } else setProblem(done.error.text)
+      } else if (done.error.code === 'ASK_AGAIN') askStillThere(done.error.text)
+      else setProblem(done.error.text)
       return done.ok
     } catch {
       setProblem(say.noAnswerFromTheToolRoom)

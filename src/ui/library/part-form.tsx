@@ -1,4 +1,5 @@
 'use client'
+import Link from 'next/link'
 import { KIND_LABELS } from '@/words/properties'
 import { useRouter } from 'next/navigation'
 import { useMemo, useState } from 'react'
@@ -25,13 +26,13 @@ export function KindChoice() {
       {ROLES.map((role) => {
         const kinds = KIND_NAMES.filter((kind) => kindSpec(kind).role === role)
         return kinds.map((key) => (
-          <a
+          <Link
             key={key}
             href={`/library/parts/new?kind=${key}`}
             className="border-rule flex min-h-12 items-center justify-between border-b text-lg font-semibold"
           >
             {KIND_LABELS[key]} <span className="text-soft text-base font-normal">{role}</span>
-          </a>
+          </Link>
         ))
       })}
     </div>

@@ -1,5 +1,6 @@
 'use client'
-import { keepPreviousData, useQueries, useQuery } from '@tanstack/react-query'
+import { keepPreviousData, useQueries, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useNews } from '../shell/shell-context'
 import { useCallback, useEffect, useState } from 'react'
 import type { Kind } from '@/core/tool'
 import { say } from '@/words/screens/library'
@@ -57,6 +58,8 @@ function useSettled(text: string): string {
 /** What is looked for, page by page as it comes into view. */
 export function useParts(query: PartsQuery) {
   const asked = useSettled(JSON.stringify(query))
+  const client = useQueryClient()
+  useNews(() => void client.invalidateQueries({ queryKey: ['parts'] }))
   const [seen, setSeen] = useState<{ readonly asked: string; readonly pages: readonly number[] }>({ asked, pages: [0] })
   const wanted = seen.asked === asked ? seen.pages : [0]
   const page = (from: number) => ({

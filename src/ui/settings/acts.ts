@@ -7,3 +7,8 @@ export interface PeopleActs {
   readonly rule: Ask<typeof people.setSignIn>
   readonly end: Ask<typeof people.endSessions>
 }
+
+export interface ClientActs {
+  readonly make: Ask<typeof people.makeClient>
+  readonly end: Ask<typeof people.endClient>
+}

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import type * as people from '@/stations/people/contract'
 import { say } from '@/words/screens/settings'
 import { RowAction } from '../common/actions'
-import { CheckField } from '../common/form'
+import { AS_NUMBER, CheckField, NumberField } from '../common/form'
 import { Problem, Sheet, Title } from '../common/sheet'
 import { SETTINGS_TABS, SubNav } from '../common/sub-nav'
 import { useAct } from '../common/use-act'
@@ -75,6 +75,7 @@ function SignInRule({
   readonly rule: PeopleActs['rule']
 }) {
   const { busy, problem, run } = useAct()
+  const put = (change: Partial<typeof signIn>) => void run(() => rule({ ...signIn, ...change }), undefined, say.ruleSaved)
   return (
     <section className="mt-4">
       <h2 className="text-2xl font-bold">{say.signingIn}</h2>
@@ -82,12 +83,23 @@ function SignInRule({
         label={say.badgeAlone}
         checked={signIn.badgeAlone}
         disabled={busy || !rules}
-        onChange={(event) => {
-          const badgeAlone = event.target.checked
-          void run(() => rule({ badgeAlone, version: signIn.version }), undefined, say.ruleSaved)
+        onChange={(event) => put({ badgeAlone: event.target.checked })}
+      />
+      <p className="text-soft mb-3">{say.badgeAloneAbout}</p>
+      <NumberField
+        key={signIn.version}
+        label={say.askAgainAfter}
+        unit={say.askAgainUnit}
+        decimals={false}
+        className="w-[110px]"
+        defaultValue={signIn.askAgainMin}
+        disabled={busy || !rules}
+        onBlur={(event) => {
+          const askAgainMin = AS_NUMBER.setValueAs(event.target.value)
+          if (askAgainMin !== signIn.askAgainMin) put({ askAgainMin })
         }}
       />
-      <p className="text-soft">{say.badgeAloneAbout}</p>
+      <p className="text-soft">{say.askAgainAbout}</p>
       <Problem lead={say.notSaved} text={problem} />
     </section>
   )

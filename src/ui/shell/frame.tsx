@@ -6,10 +6,13 @@ import { Choices } from '../common/actions'
 import { Say } from '../common/sheet'
 import { Keys } from './keys'
 import { Leaving } from './leaving'
+import { Mark } from './mark'
+import { Others } from './others'
 import { PinPad } from './pin-pad'
 import { Palette } from './palette'
 import { OTHERS, STATIONS } from './places'
 import { useShell } from './shell-context'
+import { StillThere } from './still-there'
 import type { Ask } from '@/stations/contract'
 import type { findAnything } from '@/stations/find/contract'
 import { say } from '@/words/screens/shell'
@@ -72,6 +75,7 @@ export function Frame({
       </main>
       <Keys onHelp={() => help.current?.showModal()} />
       <Leaving />
+      <StillThere />
       <PinPad />
       <dialog ref={help} className="modal" aria-label={say.keys}>
         <div className="modal-box max-w-3xl">
@@ -82,15 +86,6 @@ export function Frame({
         </div>
       </dialog>
     </div>
-  )
-}
-
-function Mark() {
-  return (
-    <svg width="26" height="24" viewBox="0 0 26 24" aria-hidden="true">
-      <path d="M2 22 L1 13 L7 4 L16 1 L24 9 L25 20 L21 23 L6 23Z" fill="var(--stone)" />
-      <path d="M7 4 L11 12 L24 9 M11 12 L6 23" stroke="var(--color-base-100)" strokeWidth="1.6" fill="none" />
-    </svg>
   )
 }
 
@@ -174,6 +169,7 @@ function BenchLine({ waiting }: { readonly waiting: Waiting }) {
           {name}
         </Link>
       ))}
+      <Others />
     </nav>
   )
 }

@@ -1,5 +1,4 @@
 'use client'
-import { useRouter } from 'next/navigation'
 import { useEffect, useRef } from 'react'
 import { isEditor, ownsKeys, textField } from './focus'
 import { GO_KEYS, STATIONS } from './places'
@@ -26,12 +25,11 @@ function giveBack(text: string): void {
 
 /** Listens to every key of the page: scans first, then single keys after a moment of quiet. */
 // eslint-disable-next-line max-lines-per-function -- one key is one decision: scan, rest of a scan, or a key of its own
-export function Keys({ onHelp }: { readonly onHelp: () => void }) {
+export function Keys({ onHelp, scansOnly = false }: { readonly onHelp?: () => void; readonly scansOnly?: boolean }) {
   const shell = useShell()
-  const router = useRouter()
-  const latest = useRef({ shell, router, onHelp })
+  const latest = useRef({ shell, onHelp, scansOnly })
   useEffect(() => {
-    latest.current = { shell, router, onHelp }
+    latest.current = { shell, onHelp, scansOnly }
   })
   useEffect(() => {
     let wedge = makeWedge(scannerGap())
@@ -49,7 +47,8 @@ export function Keys({ onHelp }: { readonly onHelp: () => void }) {
     }
 
     const single = (key: string) => {
-      const { shell, onHelp } = latest.current
+      const { shell, onHelp, scansOnly } = latest.current
+      if (scansOnly) return
       if (going) {
         going = false
         const place = GO_KEYS[key.toLowerCase()]
@@ -58,7 +57,7 @@ export function Keys({ onHelp }: { readonly onHelp: () => void }) {
       const station = STATIONS[Number(key) - 1]
       if (/^[1-7]$/.test(key) && station) shell.go(station.href)
       else if (key === 'u') void shell.actions.setUnit(shell.unit === 'mm' ? 'inch' : 'mm')
-      else if (key === '?') onHelp()
+      else if (key === '?') onHelp?.()
       else if (key === 'g') {
         going = true
         setTimeout(() => (going = false), 1500)

@@ -4,7 +4,8 @@ import { useState } from 'react'
 import { useShell } from './shell-context'
 import { say } from '@/words/screens/shell'
 
-export function ScanField() {
+/** Shows what the last scan was and did; what is typed into it counts like a scan. */
+export function ScanField({ hint = say.scanAHolderAJob }: { readonly hint?: string }) {
   const { last, scan, scans } = useShell()
   const [typed, setTyped] = useState<string | null>(null)
   const said = last?.said
@@ -44,7 +45,7 @@ export function ScanField() {
             </span>
           </>
         ) : (
-          <span className="text-soft truncate">{say.scanAHolderAJob}</span>
+          <span className="text-soft truncate">{hint}</span>
         )}
       </div>
     </div>

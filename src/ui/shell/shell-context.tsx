@@ -43,6 +43,9 @@ export interface Shell {
   readonly couplings: { readonly used: readonly string[]; readonly others: readonly string[] }
   /** Somebody wants to work here: at once, or after their PIN. @returns why not yet; null: it is done */
   readonly signIn: (personId: string) => Promise<ScanSaid | null>
+  /** Why whoever is signed in has to say that it is still them, in words; null: nobody asks. */
+  readonly stillThere: string | null
+  readonly askStillThere: (why: string | null) => void
   /** Whose PIN is asked for; null: nobody's. */
   readonly asking: Asking | null
   readonly givePin: (pin: string | null) => Promise<void>
@@ -62,6 +65,9 @@ export interface Shell {
   /** @param act returns whether it was there to be done */
   readonly bigAction: (act: () => boolean) => () => void
   readonly doBigAction: () => boolean
+  /** Something was done at another terminal: whoever listens is told. */
+  readonly tellNews: () => void
+  readonly listenForNews: (hear: () => void) => () => void
   /** Goes to another page; asks first where something here is not saved. */
   readonly go: (href: string) => void
   /** Scans wait until this work is over. */
@@ -80,6 +86,16 @@ export function useShell(): Shell {
   const shell = useContext(ShellContext)
   if (!shell) throw new Error('useShell outside of the shell')
   return shell
+}
+
+/** Called whenever something was done at another terminal. */
+export function useNews(hear: () => void): void {
+  const { listenForNews } = useShell()
+  const current = useRef(hear)
+  useEffect(() => {
+    current.current = hear
+  })
+  useEffect(() => listenForNews(() => current.current()), [listenForNews])
 }
 
 export const useUnit = (): LengthUnit => useShell().unit

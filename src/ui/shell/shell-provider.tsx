@@ -46,6 +46,14 @@ function useBigActions() {
   return useMemo(() => ({ doBigAction, bigAction }), [doBigAction, bigAction])
 }
 
+/** Whoever wants to know that something was done at another terminal. */
+function useNewsDesk() {
+  const listeners = useRef<(() => void)[]>([])
+  const tellNews = useCallback(() => listeners.current.forEach((hear) => hear()), [])
+  const listenForNews = useCallback((hear: () => void) => stacked(listeners.current, hear), [])
+  return useMemo(() => ({ tellNews, listenForNews }), [tellNews, listenForNews])
+}
+
 const offline = (scan: string): ScanSaid => ({ title: scan.slice(0, 24), text: say.noAnswerFromTheTool, tone: 'off' })
 
 /** Scans, one after the other in the order they came: to the sheet in front, or else to the tool room. */
@@ -144,6 +152,7 @@ export function ShellProvider({
   const leaving = useLeaving(router)
   const big = useBigActions()
   const door = useSignIn(actions, people)
+  const news = useNewsDesk()
   const queue = useScanQueue({
     actions,
     router,
@@ -153,8 +162,8 @@ export function ShellProvider({
     signIn: door.signIn,
   })
   const value = useMemo<Shell>(
-    () => ({ unit, theme, person, people, couplings, actions, ...door, ...queue, ...big, ...leaving }),
-    [unit, theme, person, people, couplings, actions, door, queue, big, leaving],
+    () => ({ unit, theme, person, people, couplings, actions, ...door, ...news, ...queue, ...big, ...leaving }),
+    [unit, theme, person, people, couplings, actions, door, news, queue, big, leaving],
   )
   return <ShellContext value={value}>{children}</ShellContext>
 }

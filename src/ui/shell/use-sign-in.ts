@@ -9,9 +9,11 @@ import type { Asking, ScanSaid, ShellActions } from './shell-context'
 export function useSignIn(actions: ShellActions, people: readonly Person[]) {
   const router = useRouter()
   const [asking, setAsking] = useState<Asking | null>(null)
+  const [stillThere, askStillThere] = useState<string | null>(null)
   const signIn = useCallback(
     async (personId: string): Promise<ScanSaid | null> => {
       const done = await actions.signIn({ personId, pin: null })
+      askStillThere(null)
       if (done.ok) return null
       const name = people.find((p) => p.id === personId)?.name ?? personId
       const { code, text } = done.error
@@ -31,5 +33,5 @@ export function useSignIn(actions: ShellActions, people: readonly Person[]) {
     },
     [actions, asking, router],
   )
-  return useMemo(() => ({ asking, signIn, givePin }), [asking, signIn, givePin])
+  return useMemo(() => ({ asking, signIn, givePin, stillThere, askStillThere }), [asking, signIn, givePin, stillThere])
 }

@@ -13,5 +13,8 @@ export const PEOPLE: Sentences<PeopleRefusals> = {
   NOT_NEW: () => 'This shop was set up already. Sign in.',
   UNKNOWN_PERSON: ({ id }) => `Nobody called ${id} works here.`,
   PERSON_THERE: ({ id }) => `There is somebody called ${id} already. Choose another short name.`,
+  UNKNOWN_CLIENT: () => 'This token has been ended already.',
+  ASK_AGAIN: ({ name, minutes }) =>
+    `Nothing was done at this terminal for more than ${minutes} minutes. Are you still ${name}? Say so, then do it again.`,
   LAST_ADMINISTRATOR: () => 'This is the only administrator. Make somebody else one first.',
 }

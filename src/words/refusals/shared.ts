@@ -24,6 +24,7 @@ const LEAD: Readonly<Record<LeadOnly, string>> = {
 
 const ADMINISTRATOR: Readonly<Record<AdministratorOnly, string>> = {
   people: 'Only an administrator can say who works here and what they may do.',
+  clients: 'Only an administrator can make or end a token of another program.',
   devices: 'Only an administrator can choose devices: everything measured depends on them.',
   'sign-in': 'Only an administrator can say how people sign in.',
 }
@@ -63,7 +64,7 @@ export const SHARED: Sentences<SharedRefusals> = {
   OTHER_SCHEMA: () =>
     'The database was written by another version of Boulder. Nothing was changed. Start the version that wrote it, or a newer one.',
   TOO_HEAVY: () => 'This takes too long to read. Nothing was saved. Make it smaller or simpler, and try again.',
-  NOBODY: () => 'Nobody is signed in. Scan your badge, or tap your name at the top right.',
+  NOBODY: () => 'Nobody is signed in. Scan your badge, or press your name.',
   BAD_INPUT: fieldText,
   LEAD_ONLY: ({ what }) => leadOnlyText(what),
   ADMINISTRATOR_ONLY: ({ what }) => ADMINISTRATOR[what],

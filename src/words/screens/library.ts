@@ -1,6 +1,6 @@
 /** What the screens of library say. */
 export const say = {
-  signInToSeeParts: 'Sign in to see the parts: scan your badge, or tap “Sign in” at the top right.',
+  signInToSeeParts: 'Sign in to see the parts: scan your badge, or press your name.',
   holderAdded: (serial: string) => `${serial} is in the library.`,
   studChanged: (serial: string) => `The new stud of ${serial} is saved.`,
   inspectionSaved: (serial: string) => `The inspection of ${serial} is saved.`,

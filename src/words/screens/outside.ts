@@ -13,6 +13,7 @@ export const say = {
   problem: 'Problem',
 
   // guard.ts
+  tokenMayNot: (may: string) => `This token may only ${may}. An administrator can make another one.`,
   sendAuthorizationBearerWithThe: 'Send Authorization: Bearer with the token of this tool room.',
 
   // route.ts

@@ -1,5 +1,13 @@
 /** What the screens of shell say. */
 export const say = {
+  clients: 'Tokens',
+  noLine: 'No connection to the tool room.',
+  noLineAbout: 'What you have typed stays here. It goes on by itself when the line is back.',
+  whoIsThere: 'Who is there?',
+  stillName: (name: string) => `Still ${name}`,
+  whoWorksHere: 'Who works here?',
+  scanYourBadge: 'Scan your badge',
+  scanYourBadgeOrPress: 'Scan your badge, or press your name.',
   couplingsHere: 'in this shop',
   otherCouplings: 'others',
   findAnything: 'Find anything',

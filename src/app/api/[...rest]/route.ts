@@ -4,6 +4,8 @@ import { say } from '@/words/screens/outside'
 
 export const dynamic = 'force-dynamic'
 
-const unknown = guarded((request) => problem(404, 'UNKNOWN_ROUTE', say.thereIsNo(request.method, request.nextUrl.pathname)))
+const unknown = guarded(['read'], (request) =>
+  problem(404, 'UNKNOWN_ROUTE', say.thereIsNo(request.method, request.nextUrl.pathname)),
+)
 
 export { unknown as DELETE, unknown as GET, unknown as PATCH, unknown as POST, unknown as PUT }

@@ -14,7 +14,7 @@ const Query = z.object({
   state: z.enum(TOOL_STATES, { error: say.mustBeOneOf(TOOL_STATES.join(', ')) }).optional(),
 })
 
-export const GET = guarded((request) => {
+export const GET = guarded(['read'], (request) => {
   const query = Query.safeParse(Object.fromEntries([...request.nextUrl.searchParams].filter(([, value]) => value !== '')))
   if (!query.success)
     return problem(

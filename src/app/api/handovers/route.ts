@@ -4,7 +4,7 @@ import { guarded } from '../_api/guard'
 
 export const dynamic = 'force-dynamic'
 
-export const GET = guarded((request) => {
+export const GET = guarded(['read', 'hand over', 'load'], (request) => {
   const serial = request.nextUrl.searchParams.get('serial')?.toUpperCase() || undefined
   return Response.json(
     listHandovers(theShop().db, serial).map((h) => ({

@@ -5,7 +5,7 @@ import { dataFolder, freeBytes, storageState, theShop } from '@/runtime'
 import { logFault } from '@/runtime/log'
 import { watchRecord } from '../../_server/watch-record'
 import { watchSnapshots } from '../../_server/watch-snapshots'
-import { mayEnter } from '../_api/guard'
+import { whoEnters } from '../_api/guard'
 import { problem } from '../_api/problem'
 import { refused } from '../_api/refused'
 import version from '../../../../package.json'
@@ -20,7 +20,7 @@ export function GET(request: NextRequest): Response {
     const fault = storageState(dataFolder())
     if (fault) return refused({ code: fault })
     const said = { status: 'ok', schema, version: version.version }
-    return Response.json(mayEnter(request) ? { ...said, ...more() } : said)
+    return Response.json(whoEnters(request) ? { ...said, ...more() } : said)
   } catch (error) {
     const fault = storageFault(error)
     if (fault) return refused({ code: fault })

@@ -4,4 +4,4 @@ import { guarded } from '../_api/guard'
 
 export const dynamic = 'force-dynamic'
 
-export const GET = guarded(() => Response.json(listMachines(theShop().db)))
+export const GET = guarded(['read', 'load'], () => Response.json(listMachines(theShop().db)))

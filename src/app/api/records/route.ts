@@ -54,7 +54,7 @@ const whole = (text: string | null): number | null => (text !== null && /^\d{1,1
  * The record, or what is searched for in it, as CSV or JSON; newest first. With `limit` (1 to 1000) one page: what is older
  * than the entry `before`.
  */
-export const GET = guarded((request) => {
+export const GET = guarded(['read'], (request) => {
   const asked = request.nextUrl.searchParams
   const format = asked.get('format') ?? 'json'
   if (format !== 'json' && format !== 'csv') return problem(400, 'BAD_REQUEST', say.formatIsCsvOrJson)

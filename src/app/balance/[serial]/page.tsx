@@ -4,7 +4,7 @@ import { Sheet, Title } from '@/ui/common/sheet'
 import { refusalText } from '@/words/refusals'
 import { say } from '@/words/screens/balance'
 import { StationPage } from '../../_parts/station'
-import { context } from '../../_server/context'
+import { signedIn } from '../../_server/context'
 import { serialOf } from '../../_server/params'
 import { reallyDoAction, spindleHandAction } from '../../stand-in/actions'
 import {
@@ -39,7 +39,7 @@ const ACTS = {
 
 export default async function BalanceToolPage({ params }: { readonly params: Promise<{ serial: string }> }) {
   const serial = serialOf((await params).serial)
-  const { db, now, unit } = await context()
+  const { db, now, unit } = await signedIn()
   const read = readBalanceView(db, serial, now)
   if (!read)
     return (

@@ -2,7 +2,7 @@ import { readCalibrationPage } from '@/stations/balance/pages'
 import { CalibrationStation } from '@/ui/balance/calibration-station'
 import { say } from '@/words/screens/balance'
 import { StationPage } from '../../_parts/station'
-import { context } from '../../_server/context'
+import { signedIn } from '../../_server/context'
 import { spindleHandAction } from '../../stand-in/actions'
 import {
   beginCalibrationAction,
@@ -24,7 +24,7 @@ const ACTS = {
 }
 
 export default async function CalibrationPage() {
-  const { db } = await context()
+  const { db } = await signedIn()
   return (
     <StationPage station="balance" current={null}>
       <CalibrationStation view={readCalibrationPage(db)} act={ACTS} />

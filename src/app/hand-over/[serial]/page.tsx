@@ -19,7 +19,7 @@ import { VoidPanel } from '@/ui/hand-over/void-panel'
 import { ReleasePanel } from '@/ui/hand-over/release-panel'
 import { GoTo } from '@/ui/kit/kit-next'
 import { StationPage } from '../../_parts/station'
-import { context, type Context } from '../../_server/context'
+import { signedIn, type Context } from '../../_server/context'
 import { serialOf } from '../../_server/params'
 import { handoverRefusalText, refusalMark } from '@/words/hand-over'
 import { refusalText } from '@/words/refusals'
@@ -51,7 +51,7 @@ export default async function HandoverPage({
 }) {
   const serial = serialOf((await params).serial)
   const given = Query.parse(await searchParams)
-  const shop = await context()
+  const shop = await signedIn()
   const sheet = await readHandover(shop.db, shop.control, serial, shop.now, given)
   if (!sheet)
     return (

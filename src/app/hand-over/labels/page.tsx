@@ -4,7 +4,7 @@ import { readLabelEditor } from '@/stations/hand-over/pages'
 import { HANDOVER_TABS } from '@/ui/common/sub-nav'
 import { LabelEditor } from '@/ui/hand-over/label-editor'
 import { NoMachine } from '../../_parts/no-machine'
-import { context } from '../../_server/context'
+import { signedIn } from '../../_server/context'
 import { keepLabelAction, tryLabelAction } from '../actions'
 import { say } from '@/words/screens/hand-over'
 
@@ -12,7 +12,7 @@ export const metadata = { title: say.labels }
 
 export default async function LabelsPage({ searchParams }: { readonly searchParams: Promise<{ machine?: string | string[] }> }) {
   const { machine: asked } = await searchParams
-  const shop = await context()
+  const shop = await signedIn()
   const sheet = readLabelEditor(shop.db, typeof asked === 'string' ? asked : null)
   if (!sheet) return <NoMachine lead={say.labels} tabs={HANDOVER_TABS} label={say.sheetsOfHandOver} />
   const { machine, machines, tools } = sheet

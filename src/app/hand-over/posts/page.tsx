@@ -3,7 +3,7 @@ import { readPostEditor } from '@/stations/hand-over/pages'
 import { HANDOVER_TABS } from '@/ui/common/sub-nav'
 import { PostEditor } from '@/ui/hand-over/post-editor'
 import { NoMachine } from '../../_parts/no-machine'
-import { context } from '../../_server/context'
+import { signedIn } from '../../_server/context'
 import { keepPostAction, tryTemplateAction } from '../actions'
 import { say } from '@/words/screens/hand-over'
 
@@ -15,7 +15,7 @@ export default async function PostsPage({
   readonly searchParams: Promise<{ machine?: string | string[]; post?: string | string[] }>
 }) {
   const asked = await searchParams
-  const shop = await context()
+  const shop = await signedIn()
   const one = (text: string | string[] | undefined) => (typeof text === 'string' ? text : null)
   const sheet = readPostEditor(shop.db, { machine: one(asked.machine), post: one(asked.post) })
   if (!sheet) return <NoMachine lead={say.posts} tabs={HANDOVER_TABS} label={say.sheetsOfHandOver} />

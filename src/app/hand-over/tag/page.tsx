@@ -1,6 +1,6 @@
 import { readTag } from '@/stations/hand-over/pages'
 import { TagReader } from '@/ui/hand-over/tag-reader'
-import { context } from '../../_server/context'
+import { signedIn } from '../../_server/context'
 import { serialOf } from '../../_server/params'
 import { fail } from '@/core/units'
 import { inWords } from '../../_server/action'
@@ -12,7 +12,7 @@ export const metadata = { title: say.readATag }
 export default async function TagPage({ searchParams }: { readonly searchParams: Promise<{ serial?: string | string[] }> }) {
   const { serial: asked } = await searchParams
   const serial = typeof asked === 'string' && asked ? serialOf(asked) : null
-  const shop = await context()
+  const shop = await signedIn()
   const { chips, read, parts, definition } = await readTag(shop.db, serial === null ? null : shop.tagOf(serial))
   return (
     <>

@@ -12,7 +12,7 @@ import { GoTo } from '@/ui/kit/kit-next'
 import { KitTable } from '@/ui/kit/kit-table'
 import { PickPanel } from '@/ui/kit/pick-panel'
 import { StationPage } from '../../_parts/station'
-import { context } from '../../_server/context'
+import { signedIn } from '../../_server/context'
 import { plainText } from '../../_server/params'
 import {
   addToolsAction,
@@ -50,7 +50,7 @@ export default async function JobPage({
 }) {
   const { job: id } = await params
   const { t } = await searchParams
-  const shop = await context()
+  const shop = await signedIn()
   const page = readJobPage(shop.db, plainText(id), shop.now)
   if (!page) notFound()
   const { pick, names, definitions } = page

@@ -5,7 +5,7 @@ import { KIT_TABS, SubNav } from '@/ui/common/sub-nav'
 import { standingText, TONE } from '@/ui/kit/standing'
 import { formatDue, span } from '@/ui/format/due'
 import { StationPage } from '../../_parts/station'
-import { context } from '../../_server/context'
+import { signedIn } from '../../_server/context'
 import { say } from '@/words/screens/kit'
 import type { AheadLine, Job } from '@/core/plan'
 import type { Definition } from '@/core/tool'
@@ -14,7 +14,7 @@ import type { ToBuild } from '@/stations/kit/kit-sheet'
 export const metadata = { title: say.dueList }
 
 export default async function AheadPage() {
-  const shop = await context()
+  const shop = await signedIn()
   const now = new Date(shop.now)
   const { lines, jobs, stuck, names, definitions, machines } = readAhead(shop.db, shop.now)
   const total = lines.reduce((sum, l) => sum + l.minutes, 0)

@@ -6,7 +6,7 @@ import { KIT_TABS, SubNav } from '@/ui/common/sub-nav'
 import { CartDrawing, PutPanel } from '@/ui/kit/carts-panel'
 import { standingText } from '@/ui/kit/standing'
 import { StationPage } from '../../_parts/station'
-import { context } from '../../_server/context'
+import { signedIn } from '../../_server/context'
 import { putIntoPlaceAction } from '../actions'
 import { say } from '@/words/screens/kit'
 
@@ -14,7 +14,7 @@ export const metadata = { title: say.cartsAndRacks }
 
 export default async function CartsPage({ searchParams }: { readonly searchParams: Promise<{ job?: string; cart?: string }> }) {
   const { job, cart } = await searchParams
-  const shop = await context()
+  const shop = await signedIn()
   const { carts, jobs, chosen, missing, names } = readCartsPage(shop.db, shop.now, { job, cart })
   return (
     <StationPage station="kit" current={null}>

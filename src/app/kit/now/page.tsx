@@ -7,14 +7,14 @@ import { span } from '@/ui/format/due'
 import { standingText, TONE } from '@/ui/kit/standing'
 import { NowPanel } from '@/ui/kit/now-panel'
 import { StationPage } from '../../_parts/station'
-import { context } from '../../_server/context'
+import { signedIn } from '../../_server/context'
 import { neededNowAction } from '../actions'
 import { say } from '@/words/screens/kit'
 
 export const metadata = { title: say.rushTitle }
 
 export default async function NowPage() {
-  const shop = await context()
+  const shop = await signedIn()
   const { urgent, machines, loaded } = readNow(shop.db, shop.now)
   return (
     <StationPage station="kit" current={null}>

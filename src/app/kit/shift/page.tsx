@@ -6,7 +6,7 @@ import { KIT_TABS, SubNav } from '@/ui/common/sub-nav'
 import { formatTime, formatWhen } from '@/ui/format/due'
 import { ShiftNotes } from '@/ui/kit/shift-notes'
 import { StationPage } from '../../_parts/station'
-import { context } from '../../_server/context'
+import { signedIn } from '../../_server/context'
 import { tickOffAction, writeNoteAction } from '../actions'
 import { say } from '@/words/screens/kit'
 
@@ -15,7 +15,7 @@ export const metadata = { title: say.nextShift }
 const WAITS = { built: say.toMeasure, measured: say.toHandOver, released: say.toLoad, loaded: '', apart: '' } as const
 
 export default async function ShiftPage() {
-  const shop = await context()
+  const shop = await signedIn()
   const { builds, hot, waiting, fetched, notes, heads } = readShift(shop.db, shop.now)
   return (
     <StationPage station="kit" current={null}>

@@ -3,13 +3,13 @@ import { Sheet, Title } from '@/ui/common/sheet'
 import { KIT_TABS, SubNav } from '@/ui/common/sub-nav'
 import { formatDue } from '@/ui/format/due'
 import { SlotDisplays } from '@/ui/kit/slot-displays'
-import { context } from '../../_server/context'
+import { signedIn } from '../../_server/context'
 import { say } from '@/words/screens/kit'
 
 export const metadata = { title: say.slotDisplays }
 
 export default async function SlotsPage() {
-  const shop = await context()
+  const shop = await signedIn()
   const now = new Date(shop.now)
   const units = readSlotDisplays(shop.db).map(({ unit, slots }) => ({
     id: unit.id,

@@ -1,11 +1,12 @@
 import Link from 'next/link'
 import { readHolders } from '@/stations/library/pages'
+import { KeepFresh } from '@/ui/common/keep-fresh'
 import { SmallAction } from '@/ui/common/actions'
 import { TextField } from '@/ui/common/form'
 import { Sheet } from '@/ui/common/sheet'
 import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
 import { AddHolder } from '@/ui/library/holder-forms'
-import { context, type Context } from '../../_server/context'
+import { signedIn, type Context } from '../../_server/context'
 import { fitsText } from '@/words/fits'
 import { addHolderAction } from '../actions'
 import { say } from '@/words/screens/library'
@@ -24,7 +25,7 @@ export default async function HoldersPage({
   readonly searchParams: Promise<{ words?: string | string[]; after?: string | string[] }>
 }) {
   const asked = await searchParams
-  const shop = await context()
+  const shop = await signedIn()
   const typed = typeof asked.words === 'string' ? asked.words.trim().slice(0, 80) : ''
   const after = typeof asked.after === 'string' ? asked.after : undefined
   const words = typed.split(/\s+/).filter(Boolean)
@@ -32,6 +33,7 @@ export default async function HoldersPage({
   const more = new URLSearchParams({ ...(typed && { words: typed }), after: lines.at(-1)?.holder.serial ?? '' }).toString()
   return (
     <>
+      <KeepFresh />
       <div />
       <Sheet
         left={

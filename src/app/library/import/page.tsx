@@ -3,12 +3,14 @@ import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
 import { ImportPanel } from '@/ui/library/import-panel'
 import { importCsvAction, importFileAction, previewCsvAction } from '../actions'
 import { say } from '@/words/screens/library'
+import { signedIn } from '../../_server/context'
 
 export const metadata = { title: say.importWord }
 
 const ACT = { preview: previewCsvAction, csv: importCsvAction, file: importFileAction }
 
-export default function ImportPage() {
+export default async function ImportPage() {
+  await signedIn()
   return (
     <>
       <div />

@@ -1,17 +1,19 @@
 import { readPrograms } from '@/stations/kit/pages'
 import Link from 'next/link'
+import { KeepFresh } from '@/ui/common/keep-fresh'
 import { Sheet } from '@/ui/common/sheet'
 import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
-import { context } from '../../_server/context'
+import { signedIn } from '../../_server/context'
 import { say } from '@/words/screens/library'
 
 export const metadata = { title: say.programs }
 
 export default async function ProgramsPage() {
-  const shop = await context()
+  const shop = await signedIn()
   const { programs, definitions, machines } = readPrograms(shop.db)
   return (
     <>
+      <KeepFresh />
       <div />
       <Sheet
         left={

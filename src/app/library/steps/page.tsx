@@ -4,7 +4,7 @@ import { stepsOf, stepsVersion } from '@/stations/build/build-sheet'
 import { Sheet, Title } from '@/ui/common/sheet'
 import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
 import { StepsForm } from '@/ui/library/steps-form'
-import { context } from '../../_server/context'
+import { signedIn } from '../../_server/context'
 import { putStepsAction } from '../../build/actions'
 import { say } from '@/words/screens/library'
 
@@ -12,7 +12,7 @@ export const metadata = { title: say.steps }
 
 export default async function StepsPage({ searchParams }: { readonly searchParams: Promise<{ clamping?: string }> }) {
   const { clamping } = await searchParams
-  const shop = await context()
+  const shop = await signedIn()
   const chosen = CLAMPINGS.find((c) => c === clamping) ?? 'collet'
   return (
     <>

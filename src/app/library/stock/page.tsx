@@ -1,25 +1,27 @@
 import Link from 'next/link'
 import { onHand } from '@/core/plan'
 import { readStock } from '@/stations/library/stock-sheet'
+import { KeepFresh } from '@/ui/common/keep-fresh'
 import { CountUnit } from '@/ui/library/count-unit'
 import { PrintButton } from '@/ui/common/print-button'
 import { Sheet } from '@/ui/common/sheet'
 import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
 import { MovesTable } from '../../_parts/moves-table'
-import { context } from '../../_server/context'
+import { signedIn } from '../../_server/context'
 import { say } from '@/words/screens/library'
 
 export const metadata = { title: say.stock }
 
 export default async function StockPage({ searchParams }: { readonly searchParams: Promise<{ unit?: string | string[] }> }) {
   const { unit: asked } = await searchParams
-  const shop = await context()
+  const shop = await signedIn()
   const { low, lowCount, moves, names, units, unit, counts, moreCounts } = readStock(
     shop.db,
     typeof asked === 'string' ? asked : null,
   )
   return (
     <>
+      <KeepFresh />
       <div />
       <Sheet
         left={

@@ -2,10 +2,11 @@ import Link from 'next/link'
 import { codeSvg } from '@/codecs/label-picture'
 import { encodePlace } from '@/codecs/label-text'
 import { FLOOR, readStore, type PlaceContent } from '@/stations/store/plan'
+import { KeepFresh } from '@/ui/common/keep-fresh'
 import { Say, Sheet } from '@/ui/common/sheet'
 import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
 import { AddUnit, FindPart, StorePlan } from '@/ui/store/store-plan'
-import { context } from '../../_server/context'
+import { signedIn } from '../../_server/context'
 import { placeUnitAction } from '../actions'
 import { say } from '@/words/screens/library'
 
@@ -13,10 +14,11 @@ export const metadata = { title: say.store }
 
 export default async function StorePage({ searchParams }: { readonly searchParams: Promise<{ place?: string; part?: string }> }) {
   const { place, part } = await searchParams
-  const shop = await context()
+  const shop = await signedIn()
   const { units, drawers, unit, chosen, places: shown } = readStore(shop.db, place ?? null)
   return (
     <>
+      <KeepFresh />
       <div />
       <Sheet
         left={

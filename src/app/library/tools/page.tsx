@@ -1,19 +1,21 @@
 import Link from 'next/link'
 import { formatLength, unitMark } from '@/core/units'
 import { readTools } from '@/stations/library/pages'
+import { KeepFresh } from '@/ui/common/keep-fresh'
 import { Sheet } from '@/ui/common/sheet'
 import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
 import { Silhouette } from '@/ui/drawing/silhouette'
-import { context } from '../../_server/context'
+import { signedIn } from '../../_server/context'
 import { say } from '@/words/screens/library'
 
 export const metadata = { title: say.tools }
 
 export default async function ToolsPage() {
-  const shop = await context()
+  const shop = await signedIn()
   const { tools, machines } = readTools(shop.db)
   return (
     <>
+      <KeepFresh />
       <div />
       <Sheet
         left={

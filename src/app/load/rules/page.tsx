@@ -4,7 +4,7 @@ import { isLead, loadLimitsOf, LOAD_RULES, magazineOf, type LoadRule, type MayOv
 import { LOAD_TABS } from '@/ui/common/sub-nav'
 import { RulesForm } from '@/ui/load/rules-form'
 import { NoMachine } from '../../_parts/no-machine'
-import { context } from '../../_server/context'
+import { signedIn } from '../../_server/context'
 import { keepLimitsAction } from '../actions'
 import { say } from '@/words/screens/load'
 
@@ -12,7 +12,7 @@ export const metadata = { title: say.rulesOfLoading }
 
 export default async function RulesPage({ searchParams }: { readonly searchParams: Promise<{ machine?: string | string[] }> }) {
   const { machine: asked } = await searchParams
-  const shop = await context()
+  const shop = await signedIn()
   const sheet = readRules(shop.db, typeof asked === 'string' ? asked : null)
   if (!sheet) return <NoMachine lead={say.rules} tabs={LOAD_TABS} label={say.sheetsOfLoad} />
   const { machine, machines } = sheet

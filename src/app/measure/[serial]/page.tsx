@@ -7,7 +7,7 @@ import { Say, Sheet, Title } from '@/ui/common/sheet'
 import { MeasureStation } from '@/ui/measure/measure-station'
 import { StationPage } from '../../_parts/station'
 import { openTool } from '../../_server/bench'
-import { context } from '../../_server/context'
+import { signedIn } from '../../_server/context'
 import { serialOf } from '../../_server/params'
 import { refusalText } from '@/words/refusals'
 import { wipeAction, turnScrewAction } from '../../stand-in/actions'
@@ -25,7 +25,7 @@ export default async function MeasurePage({ params, searchParams }: Props) {
   const serial = serialOf((await params).serial)
   const { kit: asked } = await searchParams
   const kit = typeof asked === 'string' ? asked : null
-  const shop = await context()
+  const shop = await signedIn()
   const page = readMeasurePage(shop.db, serial, kit, shop.now)
   if (!page || page.sheet.assembly.state === 'loaded')
     return (

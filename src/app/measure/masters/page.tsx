@@ -3,14 +3,14 @@ import { masterTicket } from '@/runtime/bench-ticket'
 import { readMasters } from '@/stations/measure/pages'
 import { dueText } from '@/words/measure'
 import { MastersStation } from '@/ui/measure/masters-station'
-import { context } from '../../_server/context'
+import { signedIn } from '../../_server/context'
 import { addAdapterAction, changeAdapterAction, overruleCheckAction, renewMasterAction } from '../actions'
 import { say } from '@/words/screens/measure'
 
 export const metadata = { title: say.masters }
 
 export default async function MastersPage() {
-  const shop = await context()
+  const shop = await signedIn()
   const { bench, adapters, again, checks } = readMasters(shop.db, shop.now)
   return (
     <>

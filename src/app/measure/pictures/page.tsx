@@ -1,9 +1,11 @@
 import { OtherPictures } from '@/ui/measure/other-pictures'
 import { say } from '@/words/screens/measure'
+import { signedIn } from '../../_server/context'
 
 export const metadata = { title: say.measureFromFiles }
 
-export default function PicturesPage() {
+export default async function PicturesPage() {
+  await signedIn()
   return (
     <>
       <div />

@@ -1,20 +1,22 @@
 import { readRoutines } from '@/stations/measure/pages'
 import Link from 'next/link'
+import { KeepFresh } from '@/ui/common/keep-fresh'
 import { Sheet } from '@/ui/common/sheet'
 import { MEASURE_TABS, SubNav } from '@/ui/common/sub-nav'
 import { formatWhen } from '@/ui/format/due'
-import { context } from '../../_server/context'
+import { signedIn } from '../../_server/context'
 import { say } from '@/words/screens/measure'
 
 export const metadata = { title: say.measuringPrograms }
 
 export default async function ProgramsPage() {
-  const shop = await context()
+  const shop = await signedIn()
   const { routines: programs, machines, definitions } = readRoutines(shop.db)
   const names = new Map(shop.people.map((p) => [p.id, p.name]))
   const rows = [...definitions].sort((a, b) => Number(programs.has(b.id)) - Number(programs.has(a.id)) || a.t - b.t)
   return (
     <>
+      <KeepFresh />
       <div />
       <Sheet
         left={

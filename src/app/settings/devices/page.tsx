@@ -1,13 +1,13 @@
 import { readDevicesPage } from '@/stations/devices/put-devices'
 import { DevicesStation } from '@/ui/settings/devices-station'
 import { say } from '@/words/screens/settings'
-import { context } from '../../_server/context'
+import { signedIn } from '../../_server/context'
 import { putDevicesAction, tryDeviceAction } from '../actions'
 
 export const metadata = { title: say.devices }
 
 export default async function DevicesPage() {
-  const { db, standIns, lineBench } = await context()
+  const { db, standIns, lineBench } = await signedIn()
   const view = readDevicesPage(db, standIns, lineBench !== null)
   return (
     <>

@@ -1,7 +1,7 @@
 import { readPeople } from '@/stations/people/pages'
 import { PeopleStation } from '@/ui/settings/people-station'
 import { say } from '@/words/screens/settings'
-import { context } from '../../_server/context'
+import { signedIn } from '../../_server/context'
 import { endSessionsAction, putPersonAction, setPinAction, setSignInAction } from '../actions'
 
 export const metadata = { title: say.people }
@@ -9,7 +9,7 @@ export const metadata = { title: say.people }
 const ACT = { put: putPersonAction, pin: setPinAction, rule: setSignInAction, end: endSessionsAction }
 
 export default async function PeoplePage() {
-  const { db } = await context()
+  const { db } = await signedIn()
   return (
     <>
       <div />

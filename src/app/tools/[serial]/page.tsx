@@ -16,7 +16,7 @@ import { GoTo } from '@/ui/kit/kit-next'
 import { HolderCare } from '@/ui/library/holder-forms'
 import { RecordTable } from '@/ui/records/record-table'
 import { recordLines } from '../../_parts/record-lines'
-import { context, type Context } from '../../_server/context'
+import { signedIn, type Context } from '../../_server/context'
 import { serialOf } from '../../_server/params'
 import { fitsText } from '@/words/fits'
 import {
@@ -63,7 +63,7 @@ type Page = NonNullable<ReturnType<typeof readToolPage>>
 
 export default async function ToolPage({ params }: { readonly params: Promise<{ serial: string }> }) {
   const serial = serialOf((await params).serial)
-  const shop = await context()
+  const shop = await signedIn()
   const page = readToolPage(shop.db, serial, shop.now)
   if (!page)
     return (

@@ -39,7 +39,7 @@ const Body = z.object({
 const stepOf = (step: BalanceStep) => Object.fromEntries(Object.entries(step).filter(([name]) => name !== 'kind'))
 
 /** The best correction of an unbalance. */
-export const POST = guarded(async (request) => {
+export const POST = guarded(['read'], async (request) => {
   const given = await readJson(request, Body, 2 ** 18)
   if (!given.ok) return given.error
   const { cgZ, planes, ...rest } = given.value

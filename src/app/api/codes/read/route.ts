@@ -12,7 +12,7 @@ export const dynamic = 'force-dynamic'
 const MOST_BYTES = 16 * 2 ** 20
 
 /** Codes in a picture of a label or of a mark: for a terminal that has a camera and no scanner. */
-export const POST = guarded(async (request) => {
+export const POST = guarded(['read', 'load'], async (request) => {
   const body = await readBody(request, ['image/png', 'image/jpeg'], MOST_BYTES)
   if (!body.ok) return body.error
   const read = await theShop().heavy.codes(body.value)

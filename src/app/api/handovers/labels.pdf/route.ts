@@ -10,7 +10,7 @@ export const dynamic = 'force-dynamic'
 const MOST_LABELS = 500
 
 /** Labels of several hand-overs at once: `?ids=4,5,6`, a page each, or `&on=sheet` for A4. */
-export const GET = guarded(async (request) => {
+export const GET = guarded(['hand over', 'load'], async (request) => {
   const asked = request.nextUrl.searchParams
   const ids = [...new Set((asked.get('ids') ?? '').split(',', MOST_LABELS + 1).filter(Boolean))]
   if (!ids.length || ids.length > MOST_LABELS) return problem(400, 'BAD_REQUEST', say.nameTheHandOversIds(MOST_LABELS))

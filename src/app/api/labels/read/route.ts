@@ -8,7 +8,7 @@ import { refused } from '../../_api/refused'
 
 export const dynamic = 'force-dynamic'
 
-export const POST = guarded(async (request) => {
+export const POST = guarded(['read', 'load'], async (request) => {
   const body = await readBody(request, ['text/plain'], 4096)
   if (!body.ok) return body.error
   const read = readLabel(theShop().db, asText(body.value))

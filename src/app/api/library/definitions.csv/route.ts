@@ -5,6 +5,6 @@ import { download } from '../../_api/download'
 import { guarded } from '../../_api/guard'
 
 export const dynamic = 'force-dynamic'
-export const GET = guarded(() =>
+export const GET = guarded(['read'], () =>
   download(encodeDefinitions(listDefinitions(theShop().db)), 'text/csv; charset=utf-8', 'tools.csv'),
 )

@@ -5,7 +5,7 @@ import { download } from '../../_api/download'
 import { guarded } from '../../_api/guard'
 
 export const dynamic = 'force-dynamic'
-export const GET = guarded(() => {
+export const GET = guarded(['read'], () => {
   const { db } = theShop()
   return download(
     encodeLibrary({ parts: listComponents(db), definitions: listDefinitions(db) }),

@@ -5,4 +5,6 @@ import { download } from '../../_api/download'
 import { guarded } from '../../_api/guard'
 
 export const dynamic = 'force-dynamic'
-export const GET = guarded(() => download(encodeParts(listComponents(theShop().db)), 'text/csv; charset=utf-8', 'parts.csv'))
+export const GET = guarded(['read'], () =>
+  download(encodeParts(listComponents(theShop().db)), 'text/csv; charset=utf-8', 'parts.csv'),
+)

@@ -19,7 +19,7 @@ const Asked = z.object({
 })
 
 /** Parts in short, lengths mm: every part, or with `count` a page of what is looked for. */
-export const GET = guarded((request) => {
+export const GET = guarded(['read'], (request) => {
   const given = Asked.safeParse(Object.fromEntries(request.nextUrl.searchParams))
   if (!given.success)
     return problem(

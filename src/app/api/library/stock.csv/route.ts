@@ -9,7 +9,7 @@ import { say } from '@/words/screens/outside'
 export const dynamic = 'force-dynamic'
 
 /** The count sheet: one row a part and place, with an empty column to count into. */
-export const GET = guarded(() => {
+export const GET = guarded(['read'], () => {
   const rows = readStockLines(theShop().db).flatMap(({ part, balance, places }) =>
     (places.length ? places : [{ place: null, count: 0 }]).map(({ place, count }) => [
       part.id,

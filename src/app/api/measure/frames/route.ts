@@ -9,7 +9,7 @@ import { refused } from '../../_api/refused'
 export const dynamic = 'force-dynamic'
 
 /** Measures any frame set, whoever took its pictures. Nothing is stored. */
-export const POST = guarded(async (request) => {
+export const POST = guarded(['read'], async (request) => {
   const body = await readBody(request, ['application/zip', 'application/x-zip-compressed'], FRAME_SET_LIMITS.packedBytes)
   if (!body.ok) return body.error
   // further steps of a measuring routine are other places of the tool: they say nothing about it as a whole

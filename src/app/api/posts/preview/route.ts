@@ -15,7 +15,7 @@ const Body = z.object({
 })
 
 /** What a post would say and what the control gets; on a scratch table only. */
-export const POST = guarded(async (request) => {
+export const POST = guarded(['hand over'], async (request) => {
   const given = await readJson(request, Body, 2 ** 20)
   if (!given.ok) return given.error
   const shop = theShop()

@@ -10,7 +10,7 @@ export const dynamic = 'force-dynamic'
 
 const LIMIT = 8 * 2 ** 20
 
-export const POST = guarded(async (request) => {
+export const POST = guarded(['read'], async (request) => {
   const kind = request.nextUrl.searchParams.get('kind') ?? 'mill'
   if (kind !== 'mill' && kind !== 'lathe')
     return problem(400, 'BAD_REQUEST', say.kindIsMillOrLathe, { kind: say.mustBeMillOrLathe })

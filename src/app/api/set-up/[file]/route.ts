@@ -11,7 +11,7 @@ import { say } from '@/words/screens/settings'
 export const dynamic = 'force-dynamic'
 
 /** A list of set-up as a table, lengths in mm; with `empty` only its headings, to be filled in. */
-export const GET = guarded((request, { file }) => {
+export const GET = guarded(['read'], (request, { file }) => {
   const list = SET_UP_LISTS.find((one) => `${one}.csv` === file)
   if (!list) return problem(404, 'UNKNOWN_LIST', say.unknownList)
   const empty = new URL(request.url).searchParams.has('empty')

@@ -5,7 +5,7 @@ import { FLOOR } from '@/stations/store/plan'
 import { PrintButton } from '@/ui/common/print-button'
 import { Sheet, Title } from '@/ui/common/sheet'
 import { Plan } from '@/ui/store/plan'
-import { context } from '../../../_server/context'
+import { signedIn } from '../../../_server/context'
 import { plainText } from '../../../_server/params'
 import { say } from '@/words/screens/kit'
 
@@ -14,7 +14,7 @@ export const metadata = { title: say.pickList }
 /** The pick list to print: where to go, what to take, a box to tick. */
 export default async function FetchPage({ params }: { readonly params: Promise<{ job: string }> }) {
   const { job: id } = await params
-  const shop = await context()
+  const shop = await signedIn()
   const pick = readPick(shop.db, plainText(id), shop.now)
   if (!pick) notFound()
   const { list, names, holders } = pick

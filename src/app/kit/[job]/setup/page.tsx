@@ -6,7 +6,7 @@ import { Silhouette } from '@/ui/drawing/silhouette'
 import { formatWhen } from '@/ui/format/due'
 import { PrintButton } from '@/ui/common/print-button'
 import { setupRows } from '../../../_parts/setup-rows'
-import { context } from '../../../_server/context'
+import { signedIn } from '../../../_server/context'
 import { plainText } from '../../../_server/params'
 import { say } from '@/words/screens/kit'
 
@@ -14,7 +14,7 @@ export const metadata = { title: say.setupSheet }
 
 export default async function SetupPage({ params }: { readonly params: Promise<{ job: string }> }) {
   const { job: id } = await params
-  const shop = await context()
+  const shop = await signedIn()
   const sheet = readSetup(shop.db, plainText(id), shop.now)
   if (!sheet) notFound()
   const { job, machine } = sheet

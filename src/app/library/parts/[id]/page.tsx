@@ -10,7 +10,7 @@ import { PartDrawing } from '@/ui/library/drawing'
 import { PartForm } from '@/ui/library/part-form'
 import { RegrindForm, StockForm } from '@/ui/library/stock-forms'
 import { MovesTable } from '../../../_parts/moves-table'
-import { context } from '../../../_server/context'
+import { signedIn } from '../../../_server/context'
 import { plainText } from '../../../_server/params'
 import { bookAction, countStockAction, putPartAction, regrindAction } from '../../actions'
 import { say } from '@/words/screens/library'
@@ -29,7 +29,7 @@ function valueText(part: Component, key: PropertyKey, unit: LengthUnit): string 
 
 export default async function PartPage({ params }: { readonly params: Promise<{ id: string }> }) {
   const id = plainText((await params).id)
-  const shop = await context()
+  const shop = await signedIn()
   const sheet = readPartPage(shop.db, id)
   if (!sheet)
     return (

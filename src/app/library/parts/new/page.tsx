@@ -4,10 +4,12 @@ import { Sheet, Title } from '@/ui/common/sheet'
 import { KindChoice, PartForm } from '@/ui/library/part-form'
 import { putPartAction } from '../../actions'
 import { say } from '@/words/screens/library'
+import { signedIn } from '../../../_server/context'
 
 export const metadata = { title: say.aNewPart }
 
 export default async function NewPartPage({ searchParams }: { readonly searchParams: Promise<{ kind?: string }> }) {
+  await signedIn()
   const { kind } = await searchParams
   const chosen = kind && isKind(kind) ? kind : null
   return (

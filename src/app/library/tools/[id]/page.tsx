@@ -8,7 +8,7 @@ import { Contour } from '@/ui/drawing/contour'
 import { ToolDrawing } from '@/ui/drawing/tool-drawing'
 import { formatWhen } from '@/ui/format/due'
 import { ToolForm } from '../../../_parts/definition-form'
-import { context, type Context } from '../../../_server/context'
+import { signedIn, type Context } from '../../../_server/context'
 import { plainText } from '../../../_server/params'
 import { say } from '@/words/screens/library'
 import type { Job } from '@/core/plan'
@@ -24,7 +24,7 @@ export default async function DefinitionPage({
 }) {
   const id = plainText((await params).id)
   const { version } = await searchParams
-  const shop = await context()
+  const shop = await signedIn()
   const sheet = readDefinitionPage(shop.db, id, version ? Number(version) : null)
   if (!sheet)
     return (

@@ -2,6 +2,7 @@ import { readComment } from '@/core/plan'
 import { Sheet, Title } from '@/ui/common/sheet'
 import { ToolForm } from '../../../_parts/definition-form'
 import { say } from '@/words/screens/library'
+import { signedIn } from '../../../_server/context'
 
 export const metadata = { title: say.aNewTool }
 
@@ -10,6 +11,7 @@ export default async function NewToolPage({
 }: {
   readonly searchParams: Promise<{ t?: string; machine?: string; name?: string }>
 }) {
+  await signedIn()
   const { t, machine, name } = await searchParams
   // what the program says beside the T is where its definition begins
   const said = name ? readComment(name.slice(0, 80)) : null

@@ -3,7 +3,7 @@ import { readValuesBench, valuesHeldBack } from '@/stations/measure/check-values
 import { readMeasure } from '@/stations/measure/measure-sheet'
 import { FiguresForm } from '@/ui/measure/figures-form'
 import { StationPage } from '../../../_parts/station'
-import { context } from '../../../_server/context'
+import { signedIn } from '../../../_server/context'
 import { serialOf } from '../../../_server/params'
 import { refusalText } from '@/words/refusals'
 import { readLineAction, saveFiguresAction, saveLineAction, saveValuesCheckAction } from '../../actions'
@@ -13,7 +13,7 @@ export const metadata = { title: say.figures }
 
 export default async function FiguresPage({ params }: { readonly params: Promise<{ serial: string }> }) {
   const serial = serialOf((await params).serial)
-  const shop = await context()
+  const shop = await signedIn()
   const sheet = readMeasure(shop.db, serial)
   if (!sheet) notFound()
   const { assembly, limits, last } = sheet

@@ -4,7 +4,7 @@ import { readMeasure } from '@/stations/measure/measure-sheet'
 import { ProgramStation } from '@/ui/measure/program-station'
 import { StationPage } from '../../../_parts/station'
 import { openTool } from '../../../_server/bench'
-import { context } from '../../../_server/context'
+import { signedIn } from '../../../_server/context'
 import { serialOf } from '../../../_server/params'
 import { refusalText } from '@/words/refusals'
 import { keepProgramAction } from '../../actions'
@@ -14,7 +14,7 @@ export const metadata = { title: say.measuringProgram }
 
 export default async function ProgramPage({ params }: { readonly params: Promise<{ serial: string }> }) {
   const serial = serialOf((await params).serial)
-  const shop = await context()
+  const shop = await signedIn()
   const sheet = readMeasure(shop.db, serial)
   if (!sheet?.definition || sheet.assembly.state === 'loaded' || shop.devices().bench !== 'stand-in') notFound()
   const bench = readBench(shop.db, shop.now)

@@ -2,7 +2,7 @@ import { notFound } from 'next/navigation'
 import { readKitRun } from '@/stations/measure/pages'
 import { KitRun } from '@/ui/measure/kit-run'
 import { StationPage } from '../../../_parts/station'
-import { context } from '../../../_server/context'
+import { signedIn } from '../../../_server/context'
 import { plainText } from '../../../_server/params'
 import { say } from '@/words/screens/measure'
 
@@ -10,7 +10,7 @@ export const metadata = { title: say.measureAKit }
 
 export default async function KitRunPage({ params }: { readonly params: Promise<{ job: string }> }) {
   const job = plainText((await params).job)
-  const shop = await context()
+  const shop = await signedIn()
   const tools = readKitRun(shop.db, job)
   if (!tools) notFound()
   return (

@@ -8,7 +8,7 @@ import { SmallAction, SmallActions } from '@/ui/common/actions'
 import { Row, Sheet, Title } from '@/ui/common/sheet'
 import { MEASURE_TABS, SubNav } from '@/ui/common/sub-nav'
 import { formatWhen } from '@/ui/format/due'
-import { context, type Context } from '../../../_server/context'
+import { signedIn, type Context } from '../../../_server/context'
 import { plainText } from '../../../_server/params'
 import { say } from '@/words/screens/measure'
 
@@ -26,7 +26,7 @@ function limitsText(feature: Feature, limits: SpecLimits | undefined, unit: Leng
 
 export default async function ProgramPage({ params }: { readonly params: Promise<{ id: string }> }) {
   const id = plainText((await params).id)
-  const shop = await context()
+  const shop = await signedIn()
   const page = readRoutine(shop.db, id)
   if (!page) notFound()
   const { definition, versions, steps, standing } = page

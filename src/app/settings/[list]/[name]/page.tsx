@@ -3,7 +3,7 @@ import { readRowPage } from '@/stations/set-up/pages'
 import { RowForm } from '@/ui/settings/row-form'
 import { isListPath, LIST_PATHS } from '@/ui/settings/set-up-words'
 import { say } from '@/words/screens/settings'
-import { context } from '../../../_server/context'
+import { signedIn } from '../../../_server/context'
 import { plainText } from '../../../_server/params'
 import { putRowAction, retireRowAction, standardCouplingAction } from '../../actions'
 
@@ -21,7 +21,7 @@ export default async function RowPage({
 }) {
   const { list: path, name } = await params
   if (!isListPath(path)) notFound()
-  const { db, unit } = await context()
+  const { db, unit } = await signedIn()
   const page = readRowPage(db, LIST_PATHS[path], name === NEW ? null : plainText(name), unit)
   if (!page) notFound()
   return (

@@ -12,7 +12,7 @@ import { refused } from '../../../_api/refused'
 export const dynamic = 'force-dynamic'
 
 /** The pictures of a tool on our own bench: measured again here, that is the value of record. */
-export const POST = guarded(async (request, { serial }) => {
+export const POST = guarded(['read'], async (request, { serial }) => {
   const shop = theShop()
   const person = personOf(request)
   if (person instanceof Response) return person

@@ -9,7 +9,7 @@ import { problem } from '../../../_api/problem'
 import { say } from '@/words/screens/outside'
 
 export const dynamic = 'force-dynamic'
-export const GET = guarded((_request, { id }) => {
+export const GET = guarded(['read'], (_request, { id }) => {
   const { db, clock } = theShop()
   const definition = getDefinition(db, plainText(id))
   if (!definition) return problem(404, 'UNKNOWN_TOOL', say.thereIsNoTool(plainText(id).slice(0, 40)))

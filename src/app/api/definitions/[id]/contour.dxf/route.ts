@@ -11,7 +11,7 @@ import { say } from '@/words/screens/outside'
 
 export const dynamic = 'force-dynamic'
 /** The nominal contour: the one that was taken in, else the outline of the drawn tool. */
-export const GET = guarded((_request, { id }) => {
+export const GET = guarded(['read'], (_request, { id }) => {
   const { db } = theShop()
   const definition = getDefinition(db, plainText(id))
   if (!definition) return problem(404, 'UNKNOWN_TOOL', say.thereIsNoTool(plainText(id).slice(0, 40)))

@@ -9,7 +9,7 @@ import { say } from '@/words/screens/outside'
 export const dynamic = 'force-dynamic'
 
 /** What the bench sees of a tool of this kind: a picture of the measurement its program was kept from. */
-export const GET = guarded((_request, { id }) => {
+export const GET = guarded(['read'], (_request, { id }) => {
   const { db, evidence } = theShop()
   const program = getProgram(db, plainText(id))
   const zip = program?.evidence ? evidence.read(program.evidence) : null

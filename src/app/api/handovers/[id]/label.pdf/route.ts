@@ -5,7 +5,7 @@ import { refused } from '../../../_api/refused'
 
 export const dynamic = 'force-dynamic'
 
-export const GET = guarded(async (_request, { id }) => {
+export const GET = guarded(['hand over', 'load'], async (_request, { id }) => {
   const handover = handoverOf(id)
   if (handover instanceof Response) return handover
   const pdf = await theShop().heavy.labelPdf([labelPictureOf(handover)], labelFonts())

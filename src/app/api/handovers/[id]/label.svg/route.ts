@@ -3,7 +3,7 @@ import { handoverOf, labelOf } from '../../../_api/label'
 
 export const dynamic = 'force-dynamic'
 
-export const GET = guarded((_request, { id }) => {
+export const GET = guarded(['hand over', 'load'], (_request, { id }) => {
   const handover = handoverOf(id)
   return handover instanceof Response
     ? handover

@@ -10,7 +10,7 @@ import { say } from '@/words/screens/outside'
 export const dynamic = 'force-dynamic'
 
 /** The very file that the control tried; never for another machine, never when its check differs, never out of date. */
-export const GET = guarded((request, { id }) => {
+export const GET = guarded(['hand over', 'load'], (request, { id }) => {
   const handover = handoverOf(id)
   if (handover instanceof Response) return handover
   const { values } = handover

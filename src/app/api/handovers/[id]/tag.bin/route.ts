@@ -9,7 +9,7 @@ import { tagFaultText } from '@/words/devices'
 export const dynamic = 'force-dynamic'
 
 /** A fresh tag with this hand-over's record: slot A, sequence 1, slot B empty. */
-export const GET = guarded((_request, { id }) => {
+export const GET = guarded(['hand over', 'load'], (_request, { id }) => {
   const handover = handoverOf(id)
   if (handover instanceof Response) return handover
   const tag = encodeFreshTag(tagRecordOf(theShop().db, handover))

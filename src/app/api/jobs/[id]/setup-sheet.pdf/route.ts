@@ -11,7 +11,7 @@ import { say } from '@/words/screens/outside'
 export const dynamic = 'force-dynamic'
 
 /** The setup sheet of a job, A4. */
-export const GET = guarded(async (_request, { id }) => {
+export const GET = guarded(['read'], async (_request, { id }) => {
   const { db, clock, heavy } = theShop()
   const now = clock.now()
   const sheet = readSetup(db, plainText(id), now)

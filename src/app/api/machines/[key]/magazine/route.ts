@@ -11,7 +11,7 @@ import { say } from '@/words/screens/outside'
 export const dynamic = 'force-dynamic'
 
 /** Every pocket with what stands in it by our record and by the control's list, for programmers. Lengths mm. */
-export const GET = guarded(async (_request, { key }) => {
+export const GET = guarded(['read', 'load'], async (_request, { key }) => {
   const { db, control, clock } = theShop()
   const machine = getMachine(db, plainText(key))
   if (!machine) return problem(404, 'UNKNOWN_MACHINE', say.thereIsNoMachine(plainText(key).slice(0, 20)))

@@ -22,7 +22,7 @@ const STARTS: Readonly<Record<DrawingType, readonly number[]>> = {
 const typeOf = (bytes: Uint8Array): DrawingType | null =>
   (Object.keys(STARTS) as DrawingType[]).find((type) => STARTS[type].every((b, i) => bytes[i] === b)) ?? null
 
-export const GET = guarded((_request, { id }) => {
+export const GET = guarded(['read'], (_request, { id }) => {
   const { db, drawings } = theShop()
   const name = getComponent(db, plainText(id))?.drawing
   const bytes = name ? drawings.read(name) : null
@@ -33,7 +33,7 @@ export const GET = guarded((_request, { id }) => {
   })
 })
 
-export const PUT = guarded(async (request: NextRequest, { id }) => {
+export const PUT = guarded(['hand over'], async (request: NextRequest, { id }) => {
   const { db, drawings, clock } = theShop()
   const part = getComponent(db, plainText(id))
   if (!part) return problem(404, 'UNKNOWN_PART', say.theLibraryKnowsNoPart(plainText(id).slice(0, 40)))

@@ -13,7 +13,7 @@ export const dynamic = 'force-dynamic'
 const MOST_CODE = 4096
 
 /** The machine asks for the tool in front of it: by the holder's mark, or by the text of its label. */
-export const GET = guarded((_request, { key, code }) => {
+export const GET = guarded(['read', 'load'], (_request, { key, code }) => {
   const text = plainText(code)
   if (text.length > MOST_CODE) return problem(413, 'TOO_LARGE', say.aLabelsTextHasKb)
   const record = currentRecord(theShop().db, plainText(key), text)

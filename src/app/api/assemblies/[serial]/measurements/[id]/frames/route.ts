@@ -8,7 +8,7 @@ import { say } from '@/words/screens/outside'
 export const dynamic = 'force-dynamic'
 
 /** The pictures that a figure of record was measured from, as the frame set they came in. */
-export const GET = guarded(async (_request, { serial, id }) => {
+export const GET = guarded(['read'], async (_request, { serial, id }) => {
   const { db, evidence } = theShop()
   const measurement = /^\d{1,12}$/.test(id) ? getMeasurement(db, Number(id)) : null
   if (!measurement || measurement.serial !== serialOf(serial))
