@@ -27,6 +27,8 @@ const env = {
   BOULDER_PLACE: process.env.BOULDER_PLACE ?? 'Hollowbeck Pumps',
   BOULDER_LINE_BENCH: process.env.BOULDER_LINE_BENCH ?? `127.0.0.1:${port + 2}`,
   BOULDER_STANDINS: '1',
+  // faults alone: who tries the demo wants to read its address
+  BOULDER_LOG: process.env.BOULDER_LOG ?? 'warn',
   // its clock can be set forward only while every device is a stand-in
   BOULDER_REAL_TIME: process.env.BOULDER_CONTROL || process.env.BOULDER_LINE_BENCH ? '1' : '0',
   NEXT_TELEMETRY_DISABLED: '1',

@@ -194,11 +194,14 @@ export const VERBS: readonly Verb[] = STATIONS.flatMap(([station, contracts, rig
 const byContract = new Map(VERBS.map((verb) => [verb.contract, verb]))
 
 /** @errors a contract that stands in no line above */
-export function rightOf(contract: Contract): Right {
+function verbOf(contract: Contract): Verb {
   const verb = byContract.get(contract)
   if (!verb) throw new Error('A verb without a line in stations/rights.ts.')
-  return verb.right
+  return verb
 }
+export const rightOf = (contract: Contract): Right => verbOf(contract).right
+/** @returns such as `kit.addJob` */
+export const nameOf = (contract: Contract): string => verbOf(contract).name
 
 const ADMINISTRATORS: Readonly<Record<AdministratorOnly, true>> = { clients: true, devices: true, people: true, 'sign-in': true }
 const isAdministrators = (right: Right): right is AdministratorOnly => right in ADMINISTRATORS

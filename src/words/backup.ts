@@ -31,5 +31,9 @@ export const backupSay = {
   restored: (file: string, madeAt: string, entries: number) =>
     `Restored ${file}, made on ${madeAt}. The record ends with entry ${entries}.`,
   replaced: (folder: string) => `What was there before lies in ${folder}. Delete it once you are sure.`,
+  nameAFolder: 'Say where to: npm run export FOLDER',
+  folderThere: (folder: string) => `There is something at ${folder} already. Name a folder that is not there yet.`,
+  exported: (folder: string, tables: number, rows: number) =>
+    `Exported to ${folder}: ${tables} tables with ${rows} rows, pictures and drawings.`,
   startIt: 'Start Boulder again, and look whether everything is there.',
 }

@@ -63,6 +63,7 @@ async function withRoom(worker: number, give: (room: Room) => Promise<void>, kin
       : { BOULDER_FIRST_CODE: FIRST_CODE, CONTROL_MACHINES: join(data, 'machines.json') }),
     BOULDER_LINE_BENCH: `127.0.0.1:${port + 2}`,
     BOULDER_STANDINS: '1',
+    BOULDER_LOG: 'warn',
     CONTROL_PORT: String(port + 1),
     CONTROL_DATA: join(data, 'control'),
     LINE_PORT: String(port + 2),

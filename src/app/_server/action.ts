@@ -4,7 +4,8 @@ import type { z } from 'zod'
 import { fail, ok, type Result } from '@/core/units'
 import { lastChange } from '@/stations/records/last-change'
 import { noteAct, refuseQuiet } from '@/stations/people/ask-again'
-import { isAtMachine, refuseRight, rightOf } from '@/stations/rights'
+import { isAtMachine, nameOf, refuseRight, rightOf } from '@/stations/rights'
+import { logged } from '@/runtime/log'
 import { storageFault } from '@/stations/storage'
 import { refuser } from '@/stations/write'
 import type { Answer, Ask, Asked, Contract, Given, Said } from '@/stations/contract'
@@ -72,6 +73,7 @@ export function defineAction<C extends Contract>(
   // a verb without a line in the table of rights stops the server at its start, not somebody at work
   rightOf(contract)
   return async (asked: Asked<C>) => {
+    const log = logged()
     const here = await context()
     const { db, now, person } = here
     const done = await orStorageFault<Answer<C>>(() => {
@@ -86,6 +88,7 @@ export function defineAction<C extends Contract>(
     here.heads.wrote()
     if (done.ok) here.bell.ring({ from: here.sessionId })
     revalidatePath('/', 'layout')
+    log({ verb: nameOf(contract), who: here.person?.id ?? null, end: done.ok ? 'ok' : outerCode(done.error) })
     return done.ok ? done : fail(inWords(done.error, here))
   }
 }
@@ -98,12 +101,14 @@ export function defineQuestion<C extends Contract>(
   // a verb without a line in the table of rights stops the server at its start, not somebody at work
   rightOf(contract)
   return async (asked: Asked<C>) => {
+    const log = logged()
     const here = await context()
     const done = await orStorageFault<Answer<C>>(() => {
       const refused = mayNot(contract, here)
       const given = refused ? fail(refused) : read<C>(contract.input, asked)
       return given.ok ? answer(given.value, here) : given
     })
+    log({ verb: nameOf(contract), who: here.person?.id ?? null, end: done.ok ? 'ok' : outerCode(done.error) })
     return done.ok ? done : fail(inWords(done.error, here))
   }
 }

@@ -5,7 +5,7 @@ import { theShop } from '@/runtime'
 import { hashOf, isServersToken } from '@/runtime/tokens'
 import { clientOf } from '@/stations/people/clients'
 import { readWho } from '@/stations/session/who'
-import { logFault } from '@/runtime/log'
+import { logFault, logged } from '@/runtime/log'
 import { storageFault } from '@/stations/storage'
 import { SESSION_COOKIE, sessionIdOf } from '@/runtime/session'
 import { problem } from './problem'
@@ -13,26 +13,30 @@ import { refused } from './refused'
 import { SCOPE_NAMES } from '@/words/people'
 import { say } from '@/words/screens/outside'
 
-/**
- * Whoever may come in: a program with a token, or one of our own pages with somebody signed in.
- * @returns what they may, or null
- */
-export function whoEnters(request: NextRequest): readonly Scope[] | null {
-  const given = /^Bearer (.+)$/i.exec(request.headers.get('authorization') ?? '')?.[1]
-  if (given) {
-    if (isServersToken(given)) return SCOPES
-    const { db, clock } = theShop()
-    return clientOf(db, hashOf(given), clock.now())?.scopes ?? null
-  }
-  return hasSession(request) ? SCOPES : null
+/** Who asks, and what they may. */
+interface Entering {
+  readonly who: string
+  readonly may: readonly Scope[]
 }
 
-function hasSession(request: NextRequest): boolean {
+/**
+ * Whoever may come in: a program with a token, or one of our own pages with somebody signed in.
+ * @returns null: nobody who may
+ */
+export function whoEnters(request: NextRequest): Entering | null {
+  const given = /^Bearer (.+)$/i.exec(request.headers.get('authorization') ?? '')?.[1]
+  if (given) {
+    if (isServersToken(given)) return { who: 'BOULDER_API_TOKEN', may: SCOPES }
+    const { db, clock } = theShop()
+    const client = clientOf(db, hashOf(given), clock.now())
+    return client && { who: client.name, may: client.scopes }
+  }
   const site = request.headers.get('sec-fetch-site')
   const sameOrigin = site === null || site === 'same-origin' || site === 'none'
-  if (!sameOrigin) return false
+  if (!sameOrigin) return null
   const session = sessionIdOf(request.cookies.get(SESSION_COOKIE)?.value)
-  return session !== null && readWho(theShop().db, session).person !== null
+  const person = session === null ? null : readWho(theShop().db, session).person
+  return person && { who: person.id, may: SCOPES }
 }
 
 type Params = Readonly<Record<string, string>>
@@ -45,9 +49,13 @@ export function guarded(
   scopes: readonly [Scope, ...Scope[]],
   work: (request: NextRequest, params: Params) => Promise<Response> | Response,
 ) {
-  return async (request: NextRequest, route: { params: Promise<unknown> }): Promise<Response> => {
-    const may = whoEnters(request)
-    if (!may) return problem(401, 'NO_TOKEN', say.sendAuthorizationBearerWithThe)
+  const answered = async (
+    request: NextRequest,
+    entering: Entering | null,
+    route: { readonly params: Promise<unknown> },
+  ): Promise<Response> => {
+    if (!entering) return problem(401, 'NO_TOKEN', say.sendAuthorizationBearerWithThe)
+    const { may } = entering
     if (!may.some((scope) => scopes.includes(scope)))
       return problem(403, 'NOT_IN_SCOPE', say.tokenMayNot(may.map((scope) => SCOPE_NAMES[scope]).join(', and ')))
     try {
@@ -64,5 +72,13 @@ export function guarded(
       logFault(request.nextUrl.pathname, error)
       return problem(500, 'INTERNAL', say.somethingBroke)
     }
+  }
+  return async (request: NextRequest, route: { params: Promise<unknown> }): Promise<Response> => {
+    const log = logged()
+    const entering = whoEnters(request)
+    const answer = await answered(request, entering, route)
+    const { method, nextUrl } = request
+    log({ method, route: nextUrl.pathname, who: entering?.who ?? null, end: answer.status })
+    return answer
   }
 }
