@@ -1,4 +1,5 @@
 /** All tables as plain data, for whoever goes on without Boulder. */
+import Database from 'better-sqlite3'
 import type { Db } from './connection'
 
 /** What nobody needs or may see outside: truths of stand-ins, who sits at which terminal, indexes that can be made again. */
@@ -11,8 +12,19 @@ export interface ExportedTable {
   rows(): Generator<Readonly<Record<string, unknown>>>
 }
 
+/** Reads a database in which a server may be at work: all tables are as they were at one moment. */
+export function atOneMoment<T>(file: string, read: (tables: readonly ExportedTable[]) => T): T {
+  const db = new Database(file, { readonly: true })
+  try {
+    db.exec('BEGIN')
+    return read(exportedTables(db))
+  } finally {
+    db.close()
+  }
+}
+
 /** Every table that a shop's own is in, by name. */
-export function exportedTables(db: Db): ExportedTable[] {
+function exportedTables(db: Db): ExportedTable[] {
   const tables = db.prepare("SELECT name, sql FROM sqlite_master WHERE type = 'table' ORDER BY name").all() as readonly {
     readonly name: string
     readonly sql: string

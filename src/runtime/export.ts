@@ -2,8 +2,7 @@
 import 'server-only'
 import { closeSync, cpSync, existsSync, mkdirSync, openSync, writeFileSync, writeSync } from 'node:fs'
 import { join } from 'node:path'
-import Database from 'better-sqlite3'
-import { exportedTables } from '@/db/export'
+import { atOneMoment } from '@/db/export'
 
 /** Rows that are written at once. */
 const TOGETHER = 500
@@ -21,11 +20,9 @@ export interface Exported {
  */
 export function exportAll(folder: string, to: string, now: string, program: string): Exported {
   mkdirSync(join(to, 'tables'), { recursive: true })
-  const db = new Database(join(folder, 'boulder.sqlite'), { readonly: true })
   const tables: Record<string, number> = {}
-  try {
-    db.exec('BEGIN')
-    for (const { name, rows } of exportedTables(db)) {
+  atOneMoment(join(folder, 'boulder.sqlite'), (all) => {
+    for (const { name, rows } of all) {
       const file = openSync(join(to, 'tables', `${name}.jsonl`), 'wx')
       try {
         tables[name] = 0
@@ -41,9 +38,7 @@ export function exportAll(folder: string, to: string, now: string, program: stri
         closeSync(file)
       }
     }
-  } finally {
-    db.close()
-  }
+  })
   for (const name of FILES) if (existsSync(join(folder, name))) cpSync(join(folder, name), join(to, name), { recursive: true })
   const about = { format: 'boulder-export', version: 1, madeAt: now, program, tables }
   writeFileSync(join(to, 'export.json'), `${JSON.stringify(about, null, 2)}\n`)
