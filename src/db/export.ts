@@ -24,7 +24,7 @@ export function atOneMoment<T>(file: string, read: (tables: readonly ExportedTab
 }
 
 /** Every table that a shop's own is in, by name. */
-function exportedTables(db: Db): ExportedTable[] {
+export function exportedTables(db: Db): ExportedTable[] {
   const tables = db.prepare("SELECT name, sql FROM sqlite_master WHERE type = 'table' ORDER BY name").all() as readonly {
     readonly name: string
     readonly sql: string

@@ -48,7 +48,9 @@ export function tickStep(work: Work, serial: string, step: string, done: boolean
   if (!build) return fail(gone(serial))
   const sheet = readBuild(work.db, build.job, build.t, serial, work.now)
   if (!sheet || !tickIds(sheet.steps, sheet.facts.seats).includes(step)) return fail({ code: 'CHANGED', what: 'steps' })
-  const next = done ? [...new Set([...build.done, step])] : build.done.filter((id) => id !== step)
+  // ticked at another terminal already
+  if (build.done.includes(step) === done) return ok(null)
+  const next = done ? [...build.done, step] : build.done.filter((id) => id !== step)
   return write(work, null, (tx) => {
     must(updateBuild(tx.db, build, { done: next }), CHANGED)
     return null
