@@ -6,6 +6,7 @@ import { balanceBench } from './balance'
 import { libraryBench } from './library'
 import { saveBench } from './save'
 import { shopBench } from './shop'
+import { terminalsBench } from './terminals'
 import { visionBench } from './vision'
 
 const CASES = 200
@@ -99,4 +100,5 @@ if (!only || only === 'pictures') await pictures()
 if (!only || only === 'save') await saveBench()
 if (!only || only === 'balance') await balanceBench()
 if (!only || only === 'shop') await shopBench(path)
+if (!only || only === 'terminals') await terminalsBench()
 if (!only || only === 'attack') await attackBench(Number(path) || undefined)

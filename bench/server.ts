@@ -35,6 +35,7 @@ export async function openServer(data: string, port: number): Promise<Server> {
     BOULDER_DATA: folder,
     BOULDER_API_TOKEN: 'bench',
     BOULDER_STANDINS: '1',
+    BOULDER_LOG: 'warn',
     CONTROL_PORT: String(port + 1),
     CONTROL_DATA: join(folder, 'control'),
     NEXT_TELEMETRY_DISABLED: '1',
