@@ -44,7 +44,11 @@ const ended = (child: ChildProcess) =>
 const KITE = { name: 'Kite', unit: 'inch', decimals: 4, sizeIs: 'diameter', highestTool: 99, pockets: 20 }
 
 /** Opens a room, and shuts it when it is not used any more. */
-async function withRoom(worker: number, give: (room: Room) => Promise<void>, kind: 'demo' | 'empty' = 'demo'): Promise<void> {
+async function withRoom(
+  worker: number,
+  give: (room: Room) => Promise<void>,
+  kind: 'demo' | 'empty' | 'real' = 'demo',
+): Promise<void> {
   const port = FIRST_PORT + worker * PORTS_OF_WORKER + 3 * (used++ % 190)
   const data = resolve('.cache', `e2e-${port}`)
   rmSync(data, { recursive: true, force: true })
@@ -61,8 +65,8 @@ async function withRoom(worker: number, give: (room: Room) => Promise<void>, kin
     ...(kind === 'demo'
       ? { BOULDER_PLACE: 'Hollowbeck Pumps' }
       : { BOULDER_FIRST_CODE: FIRST_CODE, CONTROL_MACHINES: join(data, 'machines.json') }),
-    BOULDER_LINE_BENCH: `127.0.0.1:${port + 2}`,
-    BOULDER_STANDINS: '1',
+    ...(kind === 'real' ? {} : { BOULDER_LINE_BENCH: `127.0.0.1:${port + 2}` }),
+    BOULDER_STANDINS: kind === 'real' ? '0' : '1',
     BOULDER_LOG: 'warn',
     CONTROL_PORT: String(port + 1),
     CONTROL_DATA: join(data, 'control'),
@@ -102,6 +106,12 @@ export const FIRST_CODE = 'K7QM-2XPA'
 /** A shop in which nobody has ever worked. */
 export const emptyTest = base.extend<{ room: Room }>({
   room: [async ({}, use, info) => withRoom(info.parallelIndex, use, 'empty'), { auto: true, timeout: 120_000 }],
+  baseURL: async ({ room }, give) => give(room.url),
+})
+
+/** The same without stand-ins, as a shop has it: only the machine's control answers, and nothing knows that it is a simulated one. */
+export const realTest = base.extend<{ room: Room }>({
+  room: [async ({}, use, info) => withRoom(info.parallelIndex, use, 'real'), { auto: true, timeout: 120_000 }],
   baseURL: async ({ room }, give) => give(room.url),
 })
 
