@@ -1,6 +1,6 @@
 /** Tool definitions as CSV: one row a tool, parts in a column a role, alternatives behind a bar, lengths in mm. */
 import { MEASURABLE, ROLES, ROUTES, TOOL_CLASSES, type Definition, type PartLine, type Role, type Tolerance } from '@/core/tool'
-import { fail, ok, parseLength, type Result } from '@/core/units'
+import { fail, ok, parseLength, typedNumber, type Result } from '@/core/units'
 import { decodeCsv, encodeCsv } from './csv'
 import type { CellFault } from './faults'
 import { DefinitionSchema, fieldFault } from './library-json'
@@ -67,7 +67,7 @@ export function decodeDefinitions(text: string): Result<Definition[], readonly C
   const definitions: Definition[] = []
   rows.forEach((cells, i) => {
     const cell = (column: string) => cells[columns.indexOf(column)] ?? ''
-    const number = (column: string) => (cell(column) === '' ? null : Number(cell(column).replace(',', '.')))
+    const number = (column: string) => (cell(column) === '' ? null : typedNumber(cell(column)))
     const length = (column: string): number | null => {
       if (cell(column) === '') return null
       const mm = parseLength(cell(column), 'mm')

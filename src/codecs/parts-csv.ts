@@ -16,7 +16,7 @@ import {
   type Kind,
   type PropertyKey,
 } from '@/core/tool'
-import { fail, ok, parseLength, type LengthUnit, type Result } from '@/core/units'
+import { fail, ok, parseLength, typedNumber, type LengthUnit, type Result } from '@/core/units'
 import { encodeCsv, type CsvTable } from './csv'
 import type { CellFault, CellSaid } from './faults'
 
@@ -134,13 +134,13 @@ function withoutForeign(raw: Record<string, unknown>): Record<string, unknown> {
 function readCell({ key, unit }: ColumnMap, cell: string): Result<string | number, CellSaid> {
   if ((BASE as readonly string[]).includes(key)) {
     if (key !== 'price' && key !== 'leastStock') return ok(cell)
-    const n = Number(cell.replace(',', '.'))
+    const n = typedNumber(cell)
     return Number.isFinite(n) && n >= 0 ? ok(n) : fail({ code: 'NOT_POSITIVE', cell })
   }
   const { quantity } = specOf(key as PropertyKey)
   if (isText(key as PropertyKey)) return ok(cell)
   if (quantity !== 'length') {
-    const n = Number(cell.replace(',', '.'))
+    const n = typedNumber(cell)
     return Number.isFinite(n) ? ok(n) : fail({ code: 'NOT_A_NUMBER', cell })
   }
   if (unit === null && !LENGTH_HAS_UNIT.test(cell)) return fail({ code: 'NO_UNIT', cell })

@@ -1,6 +1,6 @@
 /** A tool list as CSV: columns `T`, and where known `name`, `count`, `minutes` for one part. */
 import type { HandTool } from '@/core/plan'
-import { fail, ok, type Result } from '@/core/units'
+import { fail, ok, typedNumber, type Result } from '@/core/units'
 import { decodeCsv } from './csv'
 import type { ToolListFault } from './faults'
 
@@ -24,7 +24,7 @@ export function decodeToolList(text: string): Result<HandTool[], ToolListFault> 
     const line = table.value.lines[i]
     const t = Number(row[columns.t].replace(/^T/i, ''))
     const count = columns.count < 0 || row[columns.count] === '' ? 1 : Number(row[columns.count])
-    const minutes = columns.minutes < 0 || row[columns.minutes] === '' ? null : Number(row[columns.minutes].replace(',', '.'))
+    const minutes = columns.minutes < 0 || row[columns.minutes] === '' ? null : typedNumber(row[columns.minutes])
     if (!Number.isInteger(t) || t < 1 || t > 99999) return fail({ code: 'BAD_T', line, cell: row[columns.t] })
     if (!Number.isInteger(count) || count < 1 || count > 20) return fail({ code: 'BAD_COUNT', line, cell: row[columns.count] })
     if (minutes !== null && !(minutes > 0 && minutes <= 10_000))

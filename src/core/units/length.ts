@@ -59,6 +59,12 @@ export function parseNumber(text: string): Result<number, LengthTextError> {
   return fail({ code: 'NOT_A_LENGTH', text })
 }
 
+/** The same for forms and tables that tell a number that is none by themselves: NaN where it is not a number, or could be two. */
+export function typedNumber(text: string): number {
+  const read = parseNumber(text.trim())
+  return read.ok ? read.value : NaN
+}
+
 /** Decimals that people read and controls take: micrometres in mm, tenths of a thou in inch. */
 export const decimalsOf = (unit: LengthUnit): number => (unit === 'mm' ? 3 : 4)
 

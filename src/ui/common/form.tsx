@@ -1,6 +1,6 @@
 'use client'
 import { useId, type ComponentProps, type ReactNode } from 'react'
-import { unitMark } from '@/core/units'
+import { typedNumber, unitMark } from '@/core/units'
 import { useUnit } from '../shell/shell-context'
 
 interface Named {
@@ -70,7 +70,7 @@ export function NumberField({ decimals = true, ...props }: InputField & { readon
 
 /** How a form takes a number that people type with a point or a comma; what is none is told by the contract. */
 export const AS_NUMBER = {
-  setValueAs: (typed: unknown): number => (String(typed).trim() === '' ? NaN : Number(String(typed).replace(',', '.'))),
+  setValueAs: (typed: unknown): number => typedNumber(String(typed)),
 }
 
 /** A length as people type it (`19.05`, `3/4 in`, `0,5`); without a unit it is in the reader's. */

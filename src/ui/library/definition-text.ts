@@ -1,7 +1,7 @@
 /** A tool's definition as the texts of a form, and back. */
 import { CLASS_DEFAULTS, type Definition, type Measurable, type PartLine, type Role, type ToolClass } from '@/core/tool'
 import { lengthErrorText } from '@/words/length'
-import { fail, formatLength, ok, parseLength, type LengthUnit, type Result } from '@/core/units'
+import { fail, formatLength, ok, parseLength, typedNumber, type LengthUnit, type Result } from '@/core/units'
 import { say } from '@/words/screens/library'
 
 export const LENGTHS = ['LF', 'LFlo', 'LFup', 'DC', 'DClo', 'DCup', 'RE', 'RElo', 'REup', 'radial', 'axial', 'reach'] as const
@@ -84,12 +84,12 @@ export function readTyped(
   const faults: Faults = {}
   const mm = readLengths(typed, before, unit, faults)
   const number = (key: 't' | 'edges' | 'rpm' | 'torque' | 'grade' | 'gradeRpm' | 'life', needed: boolean): number | null => {
-    const text = typed[key].trim().replace(',', '.').replace(/^t/i, '')
+    const text = typed[key].trim().replace(/^t/i, '')
     if (text === '') {
       if (needed) faults[key] = 'Required.'
       return null
     }
-    const n = Number(text)
+    const n = typedNumber(text)
     if (!Number.isFinite(n) || n <= 0) faults[key] = say.aNumberAbove
     return n
   }

@@ -6,7 +6,7 @@ import { useMemo, useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { isText, kindSpec, KIND_NAMES, propertiesOf, ROLES, specOf, type Kind, type PropertyKey } from '@/core/tool'
 import { lengthErrorText } from '@/words/length'
-import { formatLength, parseLength, unitMark, type LengthUnit } from '@/core/units'
+import { formatLength, parseLength, typedNumber, unitMark, type LengthUnit } from '@/core/units'
 import { BigAction } from '../common/actions'
 import { Foot, Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
@@ -65,7 +65,7 @@ function readField(key: PropertyKey, typed: string, unit: LengthUnit, before: un
       }
     value = Number(read.value.toFixed(6))
   } else {
-    value = Number(typed.replace(',', '.'))
+    value = typedNumber(typed)
     if (!Number.isFinite(value)) return { ok: false, text: say.thisIsNotANumber }
   }
   if (value < min || value > max) {
@@ -119,7 +119,7 @@ export function PartForm({
     if (!raw.id) wrong('id', say.giveItANumber)
     if (!raw.name) wrong('name', say.giveItAName)
     for (const key of ['price', 'leastStock'] as const) {
-      const n = Number(typed[key].replace(',', '.'))
+      const n = typedNumber(typed[key])
       if (typed[key].trim() === '') delete raw[key]
       else if (!Number.isFinite(n) || n < 0) wrong(key, say.typeANumberFrom)
       else raw[key] = n

@@ -1,7 +1,18 @@
 /** A program's steps as they stand in a form, in the unit of the screen, and back. */
 import { FEATURES, type Feature, type SpecLimits } from '@/core/features'
 import { isAngle, type ProgramStep } from '@/core/judge'
-import { decimalsOf, fail, mmToUnit, ok, parseLength, roundTo, unitMark, type LengthUnit, type Result } from '@/core/units'
+import {
+  decimalsOf,
+  fail,
+  mmToUnit,
+  ok,
+  parseLength,
+  typedNumber,
+  roundTo,
+  unitMark,
+  type LengthUnit,
+  type Result,
+} from '@/core/units'
 import { say } from '@/words/screens/measure'
 
 export interface StepFields {
@@ -44,8 +55,8 @@ export function stepOf(fields: StepFields, unit: LengthUnit): Result<ProgramStep
 
 function read(text: string, feature: Feature, unit: LengthUnit): number | null {
   if (isAngle(feature)) {
-    const degrees = Number(text.replace(',', '.').replace('°', ''))
-    return text.trim() && Number.isFinite(degrees) ? degrees : null
+    const degrees = typedNumber(text.replace('°', ''))
+    return Number.isFinite(degrees) ? degrees : null
   }
   const length = parseLength(text, unit)
   return length.ok ? length.value : null

@@ -27,5 +27,6 @@ describe('a tool that comes out', () => {
     ['scrap', true, '/tools/BX1'],
     ['broken', false, '/kit/now'],
   ] as const)('%s leads on', (disposition, worn, page) => expect(pageAfter(disposition, 'BX1', worn)).toBe(page))
-  it('reads minutes', () => expect([minutesOf(''), minutesOf('7,5'), minutesOf('3')]).toEqual([0, 7.5, 3]))
+  it('reads minutes; a comma that may count thousands is none', () =>
+    expect([minutesOf(''), minutesOf('7,5'), minutesOf('3'), minutesOf('1,000'), minutesOf('x')]).toEqual([0, 7.5, 3, NaN, NaN]))
 })

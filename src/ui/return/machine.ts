@@ -1,4 +1,5 @@
 /** What the sheet of Return is in: what next with a tool, what is still missing for it, and which page comes after. Pure. */
+import { typedNumber } from '@/core/units'
 import type { Disposition } from '@/stations/return/contract'
 
 export interface ReturnForm {
@@ -16,7 +17,7 @@ export type ReturnFault = 'MINUTES' | 'REASON' | 'MACHINE' | 'WEAR'
 /** Shorter than this says nothing. */
 const LEAST_LETTERS = 3
 
-export const minutesOf = (text: string): number => (text.trim() === '' ? 0 : Number(text.replace(',', '.')))
+export const minutesOf = (text: string): number => (text.trim() === '' ? 0 : typedNumber(text))
 
 /** Whether it is used again as it is: then its wear has to be decided. */
 export const isUsedOn = (disposition: Disposition): boolean => disposition === 'again' || disposition === 'other'

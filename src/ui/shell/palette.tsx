@@ -7,7 +7,7 @@ import { useEffect, useRef, useState } from 'react'
 import type { Ask } from '@/stations/contract'
 import type { findAnything, Found, FoundKind } from '@/stations/find/contract'
 import { say } from '@/words/screens/shell'
-import { HANDOVER_TABS, KIT_TABS, LIBRARY_TABS, LOAD_TABS, MEASURE_TABS } from '../common/sub-nav'
+import { HANDOVER_TABS, KIT_TABS, LIBRARY_TABS, LOAD_TABS, MEASURE_TABS, SETTINGS_TABS } from '../common/sub-nav'
 import { OTHERS, STATIONS, type NavItem } from './places'
 import { useShell } from './shell-context'
 
@@ -31,6 +31,7 @@ const PAGES: readonly NavItem[] = [
       ['/hand-over', HANDOVER_TABS],
       ['/load', LOAD_TABS],
       ['/library', LIBRARY_TABS],
+      ['/settings', SETTINGS_TABS],
     ] as const
   ).flatMap(([station, tabs]) =>
     tabs
