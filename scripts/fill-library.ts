@@ -6,6 +6,7 @@ import type { AdapterPiece, Master } from '@/core/judge'
 import type { HandTool } from '@/core/plan'
 import {
   ASK_AGAIN_MIN,
+  STAY_HOURS,
   type Component,
   type Coupling,
   type Definition,
@@ -63,7 +64,7 @@ export function fillLibrary(db: Db, at: (minutes: number) => string): Filled {
   inTransaction(db, (tx) => {
     people.forEach((person) => insertPerson(tx, person))
     // the demo lets anybody work in anybody's name, and says so
-    putSignInSetting(tx, { badgeAlone: true, askAgainMin: ASK_AGAIN_MIN }, 0)
+    putSignInSetting(tx, { badgeAlone: true, askAgainMin: ASK_AGAIN_MIN, stayHours: STAY_HOURS }, 0)
     seedFile<Machine[]>('machines.json').forEach((machine) => insertMachine(tx, machine))
     Object.entries(SHIPPED_POSTS).forEach(([name, template]) => insertPost(tx, name, template))
     seedFile<Master[]>('masters.json').forEach((master) => insertMaster(tx, master))

@@ -37,8 +37,8 @@ export interface Entries {
   /** @param was null: somebody new */
   PERSON: { readonly name: string; readonly role: PersonRole; readonly was: PersonRole | null; readonly retired: boolean }
   PIN_SET: { readonly name: string; readonly none: boolean }
-  /** @param askAgainMin left out in what was kept before there was one */
-  SIGN_IN_RULE: { readonly badgeAlone: boolean; readonly askAgainMin?: number }
+  /** What is left out was not there yet when it was kept. */
+  SIGN_IN_RULE: { readonly badgeAlone: boolean; readonly askAgainMin?: number; readonly stayHours?: number }
   CLIENT_MADE: { readonly name: string; readonly scopes: readonly Scope[] }
   CLIENT_ENDED: { readonly name: string }
   SESSIONS_ENDED: { readonly name: string }

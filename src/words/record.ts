@@ -130,10 +130,17 @@ const TELLING: Telling = {
   PERSON: ({ name, role, was, retired }) =>
     retired ? `${name} does not work here any more` : was === null ? `${name}, ${role}` : `${name}: ${was} before, ${role} now`,
   PIN_SET: ({ name, none }) => (none ? `${name} has none any more` : `of ${name}`),
-  SIGN_IN_RULE: ({ badgeAlone, askAgainMin }) => {
+  SIGN_IN_RULE: ({ badgeAlone, askAgainMin, stayHours }) => {
     const how = badgeAlone ? 'A badge is enough for whoever has no PIN' : 'Nobody signs in without a PIN'
-    if (askAgainMin === undefined) return how
-    return askAgainMin === 0 ? `${how}; nobody is asked again` : `${how}; asked again after ${askAgainMin} quiet minutes`
+    const again =
+      askAgainMin === undefined
+        ? ''
+        : askAgainMin === 0
+          ? '; nobody is asked again'
+          : `; asked again after ${askAgainMin} quiet minutes`
+    const stay =
+      stayHours === undefined ? '' : stayHours === 0 ? '; stays signed in' : `; signed out after ${stayHours} quiet hours`
+    return `${how}${again}${stay}`
   },
   CLIENT_MADE: ({ name, scopes }) => `${name}: ${scopes.map((scope) => SCOPE_NAMES[scope]).join(', ')}`,
   CLIENT_ENDED: ({ name }) => name,

@@ -45,7 +45,7 @@ describe('signing in', () => {
     expect(getSession(room.db, 'terminal')).toMatchObject({ personId: null })
     expect(listRecord(room.db)[0]).toMatchObject({ what: 'signed in', who: 'Ines Varga' })
     valueOf(await enter('tomas', null, 1, here()))
-    expect(readWho(room.db, here()).person?.id).toBe('tomas')
+    expect(readWho(room.db, here(), later(5)).person?.id).toBe('tomas')
   })
   it('not by a badge alone where the shop does not, nor as somebody who is not there', async () => {
     valueOf(alone(false))
@@ -58,12 +58,12 @@ describe('signing in', () => {
   it('whoever has a PIN is asked for it, also where badges are enough', async () => {
     valueOf(await pin('ines', '7294'))
     expect(codeOf(await enter('ines'))).toBe('PIN_NEEDED')
-    expect(readWho(room.db, here()).person).toBeNull()
+    expect(readWho(room.db, here(), later(5)).person).toBeNull()
   })
   it('ends with signing out', async () => {
     valueOf(await enter('ines'))
     valueOf(signOut(room.as('ines', 1), here()))
-    expect(readWho(room.db, here()).person).toBeNull()
+    expect(readWho(room.db, here(), later(5)).person).toBeNull()
     expect(lastEntry(room.db)).toBe('')
   })
 })
@@ -105,7 +105,7 @@ describe('a PIN', () => {
     valueOf(await enter('tomas'))
     const session = here()
     expect(codeOf(await pin('tomas', '7294', 'ruth'))).toBe('ok')
-    expect(readWho(room.db, session).person).toBeNull()
+    expect(readWho(room.db, session, later(5)).person).toBeNull()
     valueOf(await pin('tomas', null, 'ruth'))
     expect(codeOf(await enter('tomas'))).toBe('ok')
   })
@@ -138,7 +138,7 @@ describe('people', () => {
     const session = here()
     valueOf(put({ role: 'lead', version: 1 }))
     // another role: signed out, so that it counts at once
-    expect(readWho(room.db, session).person).toBeNull()
+    expect(readWho(room.db, session, later(5)).person).toBeNull()
     expect(codeOf(put({ role: 'operator', version: 1 }))).toBe('CHANGED')
     valueOf(put({ retired: true, version: 2 }))
     expect(listPeople(room.db).map(({ id }) => id)).not.toContain('lena')
@@ -158,7 +158,7 @@ describe('people', () => {
     const first = here()
     valueOf(await enter('ines', null, 1, 'another terminal'))
     expect(valueOf(endSessions(room.as('ruth'), 'ines')).ended).toBe(2)
-    expect([first, here()].map((id) => readWho(room.db, id).person)).toEqual([null, null])
+    expect([first, here()].map((id) => readWho(room.db, id, later(5)).person)).toEqual([null, null])
   })
 })
 
@@ -167,7 +167,19 @@ it('the rule of signing in is changed by whoever saw it last', () => {
   valueOf(setSignIn(room.as('ruth'), { ...rule, badgeAlone: false, askAgainMin: 5 }))
   expect(codeOf(setSignIn(room.as('ruth'), { ...rule, badgeAlone: true }))).toBe('CHANGED')
   expect(readPeople(room.db).signIn).toMatchObject({ badgeAlone: false, askAgainMin: 5 })
-  expect(lastEntry(room.db)).toBe('Nobody signs in without a PIN; asked again after 5 quiet minutes')
+  expect(lastEntry(room.db)).toBe(
+    'Nobody signs in without a PIN; asked again after 5 quiet minutes; signed out after 12 quiet hours',
+  )
+})
+
+it('nobody stays signed in where nothing was done for longer than a shift, unless the shop says so', async () => {
+  valueOf(await enter('ines'))
+  const who = (hours: number) => readWho(room.db, here(), later(60 * hours)).person?.id ?? null
+  expect([who(11.9), who(12.1)]).toEqual(['ines', null])
+  noteAct({ db: room.db, now: later(60 * 11), sessionId: here(), person: room.as('ines').person })
+  expect([who(22), who(23.1)]).toEqual(['ines', null])
+  valueOf(setSignIn(room.as('ruth'), { ...readPeople(room.db).signIn, stayHours: 0 }))
+  expect(who(1000)).toBe('ines')
 })
 
 describe('whoever writes to a machine', () => {
@@ -254,8 +266,8 @@ describe('the first run', () => {
     expect(isNew(db)).toBe(true)
     valueOf(await begin(db))
     expect([isNew(db), shopName(db)]).toEqual([false, 'Larch Tools'])
-    expect(readWho(db, 'first')).toMatchObject({ person: { id: 'lena', role: 'administrator' }, unit: 'inch' })
-    expect(readWho(db, null).unit).toBe('inch')
+    expect(readWho(db, 'first', later(5))).toMatchObject({ person: { id: 'lena', role: 'administrator' }, unit: 'inch' })
+    expect(readWho(db, null, later(5)).unit).toBe('inch')
     expect(readPeople(db).signIn.badgeAlone).toBe(false)
     expect(lastEntry(db)).toBe('Larch Tools, by Lena Holt, the first administrator')
     expect(codeOf(await begin(db, { id: 'other' }))).toBe('NOT_NEW')

@@ -22,12 +22,8 @@ export const context = cache(async (): Promise<Context> => {
   watchMinutes(shop)
   watchSnapshots(shop)
   const sessionId = sessionIdOf((await cookies()).get(SESSION_COOKIE)?.value)
-  return {
-    ...shop,
-    sessionId,
-    ...readWho(shop.db, sessionId),
-    now: shop.clock.now(),
-  }
+  const now = shop.clock.now()
+  return { ...shop, sessionId, ...readWho(shop.db, sessionId, now), now }
 })
 
 /** The same for a page, which is shown to nobody who has not signed in. */

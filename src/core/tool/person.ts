@@ -8,6 +8,8 @@ export type Scope = (typeof SCOPES)[number]
 
 /** Minutes without anything done at a terminal after which what writes to a machine asks who is there; 0: never asked. */
 export const ASK_AGAIN_MIN = 15
+/** Hours without anything done at a terminal after which nobody is signed in there any more: longer than a shift; 0: it stays. */
+export const STAY_HOURS = 12
 
 /** @param actedAt when something was last done at the terminal, ISO 8601; null: never */
 export const isQuiet = (actedAt: string | null, now: string, minutes: number): boolean =>

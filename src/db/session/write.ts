@@ -2,7 +2,7 @@ import { prepare, type Tx } from '../connection'
 import type { Session } from './read'
 
 /** Makes the session when it is new, and changes what is given. */
-export function putSession(tx: Tx, id: string, change: Partial<Omit<Session, 'id'>>, at: string): void {
+export function putSession(tx: Tx, id: string, change: Partial<Omit<Session, 'id' | 'actedAt'>>, at: string): void {
   prepare(
     tx,
     `INSERT INTO session (id, person_id, unit, theme, created_at) VALUES (:id, :person, coalesce(:unit, 'mm'), coalesce(:theme, 'granite'), :at)

@@ -1,4 +1,4 @@
-import { ASK_AGAIN_MIN } from '@/core/tool'
+import { ASK_AGAIN_MIN, STAY_HOURS } from '@/core/tool'
 import type { LengthUnit } from '@/core/units'
 import { prepare, type Db } from '../connection'
 
@@ -7,13 +7,15 @@ export interface SignInSetting {
   readonly badgeAlone: boolean
   /** Minutes without anything done at a terminal after which what writes to a machine asks who is there; 0: never. */
   readonly askAgainMin: number
+  /** Hours without anything done after which nobody is signed in at a terminal any more; 0: it stays. */
+  readonly stayHours: number
 }
 
 /** @returns version 0 where nothing was decided yet: a PIN is asked for */
 export function signInSetting(db: Db): SignInSetting & { readonly version: number } {
   const row = prepare(db, "SELECT body, version FROM shop_setting WHERE name = 'sign-in'").get() as
     { body: string; version: number } | undefined
-  const standard: SignInSetting = { badgeAlone: false, askAgainMin: ASK_AGAIN_MIN }
+  const standard: SignInSetting = { badgeAlone: false, askAgainMin: ASK_AGAIN_MIN, stayHours: STAY_HOURS }
   return { ...standard, ...(row ? (JSON.parse(row.body) as Partial<SignInSetting>) : {}), version: row?.version ?? 0 }
 }
 

@@ -1,4 +1,4 @@
-import { ASK_AGAIN_MIN, isWeakPin, type Person } from '@/core/tool'
+import { ASK_AGAIN_MIN, STAY_HOURS, isWeakPin, type Person } from '@/core/tool'
 import { fail, type LengthUnit, type Result } from '@/core/units'
 import type { Db } from '@/db/connection'
 import { insertPerson, putPinHash } from '@/db/person/write'
@@ -43,7 +43,9 @@ export async function beginShop(
     insertPerson(tx.db, person)
     putPinHash(tx.db, id, hash)
     putShopItself(tx.db, { name: shop, unit })
-    must(putSignInSetting(tx.db, { badgeAlone: false, askAgainMin: ASK_AGAIN_MIN }, 0), { code: 'NOT_NEW' })
+    must(putSignInSetting(tx.db, { badgeAlone: false, askAgainMin: ASK_AGAIN_MIN, stayHours: STAY_HOURS }, 0), {
+      code: 'NOT_NEW',
+    })
     turnSession(tx.db, sessionId, newSessionId, id, now)
     return { id }
   })

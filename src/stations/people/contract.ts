@@ -51,11 +51,12 @@ export const putPerson = contract<{ readonly id: string }>()(
     version: z.number().int().min(0),
   }),
 )
-/** @param askAgainMin minutes; 0: never */
+/** @param askAgainMin minutes, @param stayHours hours; 0: never */
 export const setSignIn = contract()(
   z.object({
     badgeAlone: z.boolean(),
     askAgainMin: z.number().int().min(0).max(600),
+    stayHours: z.number().int().min(0).max(168),
     version: Version.or(z.literal(0)),
   }),
 )
@@ -93,7 +94,12 @@ export interface PersonView extends Person {
 export interface PeopleView {
   readonly people: readonly PersonView[]
   /** Whether a badge alone is enough for whoever has no PIN. */
-  readonly signIn: { readonly badgeAlone: boolean; readonly askAgainMin: number; readonly version: number }
+  readonly signIn: {
+    readonly badgeAlone: boolean
+    readonly askAgainMin: number
+    readonly stayHours: number
+    readonly version: number
+  }
 }
 /** A program with a token, as Settings shows it. */
 export interface ClientView {

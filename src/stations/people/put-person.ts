@@ -56,10 +56,10 @@ export async function setPin(
 
 /** Whether a badge alone is enough for whoever has no PIN. */
 export function setSignIn(work: Work, given: SignInSetting & { readonly version: number }): Result<null, Refusal> {
-  const { badgeAlone, askAgainMin, version } = given
+  const { version, ...rule } = given
   if (signInSetting(work.db).version !== version) return fail(CHANGED)
-  return write(work, { entry: { code: 'SIGN_IN_RULE', badgeAlone, askAgainMin } }, (tx) => {
-    must(putSignInSetting(tx.db, { badgeAlone, askAgainMin }, version), CHANGED)
+  return write(work, { entry: { code: 'SIGN_IN_RULE', ...rule } }, (tx) => {
+    must(putSignInSetting(tx.db, rule, version), CHANGED)
     return null
   })
 }

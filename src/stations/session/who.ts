@@ -1,8 +1,8 @@
-import type { Person } from '@/core/tool'
+import { isQuiet, type Person } from '@/core/tool'
 import type { Db } from '@/db/connection'
 import { getPerson, listPeople } from '@/db/person/read'
 import { getSession, type Session } from '@/db/session/read'
-import { shopItself } from '@/db/shop/read'
+import { shopItself, signInSetting } from '@/db/shop/read'
 
 /** Who stands at a terminal, and how it shows things. */
 export interface Who extends Pick<Session, 'unit' | 'theme'> {
@@ -11,10 +11,11 @@ export interface Who extends Pick<Session, 'unit' | 'theme'> {
 }
 
 /** @param sessionId of the terminal's cookie; null before it has one */
-export function readWho(db: Db, sessionId: string | null): Who {
+export function readWho(db: Db, sessionId: string | null, now: string): Who {
   const session = sessionId ? getSession(db, sessionId) : null
+  const gone = session !== null && isQuiet(session.actedAt, now, 60 * signInSetting(db).stayHours)
   return {
-    person: session?.personId ? getPerson(db, session.personId) : null,
+    person: session?.personId && !gone ? getPerson(db, session.personId) : null,
     people: listPeople(db),
     unit: session?.unit ?? shopItself(db)?.unit ?? 'mm',
     theme: session?.theme ?? 'granite',

@@ -75,6 +75,7 @@ function SignInRule({
   readonly rule: PeopleActs['rule']
 }) {
   const { busy, problem, run } = useAct()
+  const off = busy || !rules
   const put = (change: Partial<typeof signIn>) => void run(() => rule({ ...signIn, ...change }), undefined, say.ruleSaved)
   return (
     <section className="mt-4">
@@ -82,25 +83,58 @@ function SignInRule({
       <CheckField
         label={say.badgeAlone}
         checked={signIn.badgeAlone}
-        disabled={busy || !rules}
+        disabled={off}
         onChange={(event) => put({ badgeAlone: event.target.checked })}
       />
       <p className="text-soft mb-3">{say.badgeAloneAbout}</p>
-      <NumberField
-        key={signIn.version}
+      <Quiet
         label={say.askAgainAfter}
         unit={say.askAgainUnit}
-        decimals={false}
-        className="w-[110px]"
-        defaultValue={signIn.askAgainMin}
-        disabled={busy || !rules}
-        onBlur={(event) => {
-          const askAgainMin = AS_NUMBER.setValueAs(event.target.value)
-          if (askAgainMin !== signIn.askAgainMin) put({ askAgainMin })
-        }}
+        value={signIn.askAgainMin}
+        put={(askAgainMin) => put({ askAgainMin })}
+        off={off}
       />
-      <p className="text-soft">{say.askAgainAbout}</p>
+      <p className="text-soft mb-3">{say.askAgainAbout}</p>
+      <Quiet
+        label={say.staysFor}
+        unit={say.staysForUnit}
+        value={signIn.stayHours}
+        put={(stayHours) => put({ stayHours })}
+        off={off}
+      />
+      <p className="text-soft">{say.staysForAbout}</p>
       <Problem lead={say.notSaved} text={problem} />
     </section>
+  )
+}
+
+/** A time after which something happens by itself; kept when the field is left. */
+function Quiet({
+  label,
+  unit,
+  value,
+  put,
+  off,
+}: {
+  readonly label: string
+  readonly unit: string
+  readonly value: number
+  readonly put: (value: number) => void
+  readonly off: boolean
+}) {
+  return (
+    <NumberField
+      key={value}
+      label={label}
+      unit={unit}
+      decimals={false}
+      className="w-[110px]"
+      defaultValue={value}
+      disabled={off}
+      onBlur={(event) => {
+        const typed = AS_NUMBER.setValueAs(event.target.value)
+        if (typed !== value) put(typed)
+      }}
+    />
   )
 }

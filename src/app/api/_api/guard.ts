@@ -34,8 +34,9 @@ export function whoEnters(request: NextRequest): Entering | null {
   const site = request.headers.get('sec-fetch-site')
   const sameOrigin = site === null || site === 'same-origin' || site === 'none'
   if (!sameOrigin) return null
+  const { db, clock } = theShop()
   const session = sessionIdOf(request.cookies.get(SESSION_COOKIE)?.value)
-  const person = session === null ? null : readWho(theShop().db, session).person
+  const person = session === null ? null : readWho(db, session, clock.now()).person
   return person && { who: person.id, may: SCOPES }
 }
 

@@ -8,6 +8,7 @@ import { refused } from './refused'
 
 /** Who works at the terminal that asks, or the answer that nobody does. */
 export function personOf(request: NextRequest): Person | Response {
-  const { person } = readWho(theShop().db, sessionIdOf(request.cookies.get(SESSION_COOKIE)?.value))
+  const { db, clock } = theShop()
+  const { person } = readWho(db, sessionIdOf(request.cookies.get(SESSION_COOKIE)?.value), clock.now())
   return person ?? refused({ code: 'NOBODY' })
 }
