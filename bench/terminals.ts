@@ -89,6 +89,7 @@ export async function terminalsBench(): Promise<void> {
     const all = Object.values(taken).flat()
     console.log(`\n  ${TERMINALS} terminals for ${SECONDS} s; an answer of /api/health alone takes ${reference.toFixed(1)} ms`)
     for (const [what, times] of [...Object.entries(taken), ['all', all] as const]) {
+      if (times.length === 0) continue
       const sorted = times.toSorted((a, b) => a - b)
       const p95 = sorted[Math.floor(0.95 * sorted.length)]
       const holds = p95 <= MOST_MS

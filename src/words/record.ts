@@ -112,7 +112,7 @@ const TELLING: Telling = {
   TAKEN_IN: ({ name }) => `${name} came to the bench without a job`,
   ROUTINE_KEPT: ({ definition, version, why }) => `Measuring routine of ${definition}, version ${version}: ${why}`,
   BENCH_CHECKED: ({ master, verdict, reason }) => parts(`Bench checked with ${master}: ${DRIFTS[verdict]}`, reason),
-  OTHER_BENCH_CHECKED: ({ master, verdict }) => `Other bench checked with ${master}: ${DRIFTS[verdict]}`,
+  OTHER_BENCH_CHECKED: ({ master, verdict }) => `Bench without a camera checked with ${master}: ${DRIFTS[verdict]}`,
   CHECK_OVERRULED: ({ reason }) => `Measuring goes on without the master check: ${reason}`,
   MEASURE_AGAIN: ({ movedMm, loadedIn }, unit) =>
     parts(

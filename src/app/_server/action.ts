@@ -86,7 +86,8 @@ export function defineAction<C extends Contract>(
       return given.ok ? verb({ db, now, person }, given.value, here) : given
     })
     here.heads.wrote()
-    if (done.ok) here.bell.ring({ from: here.sessionId })
+    // a tick or a note is seen by others too, though the record tells nothing of it
+    if (done.ok) here.bell.ring({ from: here.sessionId, always: true })
     revalidatePath('/', 'layout')
     log({ verb: nameOf(contract), who: here.person?.id ?? null, end: done.ok ? 'ok' : outerCode(done.error) })
     return done.ok ? done : fail(inWords(done.error, here))

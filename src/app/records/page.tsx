@@ -28,7 +28,7 @@ export default async function RecordsPage({
   const asked = recordAsked(given)
   const beforeSeq = Number(given.get('before')) || undefined
   const query = { ...recordQuery(asked), beforeSeq, limit: SHOWN }
-  const { entries, kinds, machines, state, more } = readRecords(shop.db, shop.now, query)
+  const { entries, kinds, machines, people, state, more } = readRecords(shop.db, shop.now, query)
   const oldest = entries.at(-1)?.seq
   const { walk, last } = watchRecord(shop)
   const search = new URLSearchParams(asked).toString()
@@ -50,7 +50,7 @@ export default async function RecordsPage({
             <RecordSearch
               asked={asked}
               machines={machines.map(({ key, name }) => ({ value: key, name }))}
-              people={shop.people.map(({ id, name }) => ({ value: id, name }))}
+              people={people.map(({ id, name }) => ({ value: id, name }))}
               kinds={kinds}
             />
             <div className="flex max-w-xl items-center gap-3">

@@ -42,6 +42,7 @@ export default async function SettingsPage() {
             <Title lead={say.settings} />
             <h2 className="text-2xl font-bold">{say.look}</h2>
             <ThemeChoice />
+            <p className="text-soft">{say.largerText}</p>
             <h2 className="mt-3 text-2xl font-bold">{say.shopValues}</h2>
             <p className="text-soft">{say.valuesOfThisShopEvery(lead ? '.' : say.aLeadCanChangeThem)}</p>
             <PracticeTable practice={practice} lead={lead} keep={keepPracticeAction} />

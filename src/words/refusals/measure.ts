@@ -35,7 +35,7 @@ export const MEASURE: Sentences<MeasureRefusals> = {
   CHECK_NOT_DUE: () => 'The master check is not due. Measuring is not stopped.',
   MASTER_DUE: ({ due }) => `${dueText(due)} Measure the master first.`,
   VALUES_MASTER_DUE: ({ due, master }) =>
-    `${due === 'never' ? 'The other bench has not been checked with its master yet.' : 'The master check of the other bench is more than eight hours old.'} Measure ${master ?? 'its master'} there and type what it reads.`,
+    `${due === 'never' ? 'The bench without a camera has not been checked with its master yet.' : 'The master check of the bench without a camera is more than eight hours old.'} Measure ${master ?? 'its master'} there and type what it reads.`,
   NO_MASTER: ({ coupling }) =>
     coupling === null
       ? 'There is no master for the adapter on the spindle. Change the adapter, or enter its master.'
@@ -47,7 +47,7 @@ export const MEASURE: Sentences<MeasureRefusals> = {
   TOO_FAR: ({ bench }, unit) =>
     bench === 'this'
       ? `The master reads more than ${nominal(0.02, unit)} off. Clean spindle, adapter and master and measure again. A lead can accept it with a reason.`
-      : `The other bench reads the master more than ${nominal(0.02, unit)} off. Set its zero, or clean adapter and master, then read it again.`,
+      : `The bench without a camera reads the master more than ${nominal(0.02, unit)} off. Set its zero, or clean adapter and master, then read it again.`,
   OTHER_ZERO: ({ measuring }) =>
     measuring === 'master'
       ? 'Somebody else has checked the bench meanwhile. Measure the master again.'

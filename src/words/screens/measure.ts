@@ -170,9 +170,9 @@ export const say = {
 
   // values-check.tsx
   masterCheckSaved: 'Master check saved.',
-  theValuesOfTheOther: 'The values of the other bench count for this shift.',
+  theValuesOfTheOther: 'The values of the bench without a camera count for this shift.',
   noMasterFor: (coupling: string) => `No master for ${coupling}.`,
-  aLeadCanEnterIt: 'A lead can enter it. Until then the values of the other bench do not count.',
+  aLeadCanEnterIt: 'A lead can enter it. Until then the values of the bench without a camera do not count.',
   lengthError: (error: string) => `Length: ${error}`,
   diameterError: (error: string) => `Diameter: ${error}`,
   masterCheckDue: 'Master check due.',
