@@ -23,6 +23,7 @@ import { simulatedSpindle } from '@/devices/spindle/simulated'
 import type { ShrinkUnit } from '@/devices/shrink/port'
 import { simulatedShrink } from '@/devices/shrink/simulated'
 import type { TagStation } from '@/devices/tag/port'
+import { fileTag } from '@/devices/tag/file'
 import { simulatedTag } from '@/devices/tag/simulated'
 import { newBell, type Bell } from './bell'
 import { clockOf, type Clock } from './clock'
@@ -110,6 +111,8 @@ export function openShop({ folder, backups, control: address, lineBench, standIn
     chainUp(tx)
     sealUp(tx)
   })
+  const carrier = join(folder, 'tag', 'carrier.bin')
+  mkdirSync(join(folder, 'tag'), { recursive: true })
   const clock = clockOf(db, standIns && !realTime)
   const devices = () => readDevices(db, standIns)
   const control = httpControl(address)
@@ -146,7 +149,9 @@ export function openShop({ folder, backups, control: address, lineBench, standIn
             { get: (s) => getSimTag(db, s), put: (s, tag) => inTransaction(db, (tx) => putSimTag(tx, s, tag)) },
             serial,
           )
-        : absentTag,
+        : devices().tag === 'file'
+          ? fileTag(carrier)
+          : absentTag,
     shrink: chosen(() => (devices().shrink === 'stand-in' ? shrink : absentShrink)),
     pins: pinKeeper,
     spindle: chosen(() => (devices().spindle === 'stand-in' ? spindle : absentSpindle)),

@@ -74,6 +74,8 @@ const TAG_READER: Readonly<Record<TagDeviceError['code'], string>> = {
   LOST: 'The chip was pulled away during writing. Its old content is still valid. Hold it still and write again.',
   NOT_CONNECTED: 'No tag reader is connected. Use a label, or a file.',
 }
+/** What answers when it is tried. */
+export const TRIED = { carrier: (bytes: number) => `a chip of ${bytes} bytes` } as const
 export const tagReaderText = ({ code }: TagDeviceError): string => TAG_READER[code]
 
 export function tagFaultText(fault: TagFault): string {

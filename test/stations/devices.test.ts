@@ -1,12 +1,17 @@
 /** Which devices a shop has: chosen by an administrator, tried, and never simulated where stand-ins were not asked for. */
-import { beforeEach, describe, expect, it } from 'vitest'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterAll, beforeEach, describe, expect, it } from 'vitest'
 import { usualDevices } from '@/core/set-up'
 import { readDevices } from '@/db/shop/devices'
 import { absentShrink, absentSpindle, absentTag } from '@/devices/absent'
+import { fileTag } from '@/devices/tag/file'
+import { releaseHandover } from '@/stations/hand-over/release-hand-over'
 import { putDevices, readDevicesPage } from '@/stations/devices/put-devices'
 import { tryDevice } from '@/stations/devices/try-device'
-import { writeWear } from '@/stations/hand-over/write-tag'
-import { codeOf, lastEntry, toolRoom, valueOf, type ToolRoom } from '../support/tool-room'
+import { readTagNow, writeTag, writeWear } from '@/stations/hand-over/write-tag'
+import { codeOf, lastEntry, measured, toolRoom, valueOf, withJobs, withT4, type ToolRoom } from '../support/tool-room'
 
 let room: ToolRoom
 beforeEach(() => (room = toolRoom()))
@@ -35,7 +40,14 @@ describe('the devices of a shop', () => {
 
 describe('tried', () => {
   const drivers = () => ({
-    ...{ db: room.db, control: room.control, lineBench: null, shrink: absentShrink, spindle: absentSpindle },
+    ...{
+      db: room.db,
+      control: room.control,
+      lineBench: null,
+      shrink: absentShrink,
+      spindle: absentSpindle,
+      tagOf: () => absentTag,
+    },
   })
   it('what is not there says so, in words', async () => {
     expect(valueOf(await tryDevice(drivers(), { device: 'shrink' }))).toEqual({
@@ -60,3 +72,42 @@ it('without a tag reader a tool comes back from its machine all the same', async
   expect(
     valueOf(await writeWear(room.as('ines'), absentTag, 'BX00143', { lengthMm: null, radiusMm: null, lifeUsedMin: 3 })),
   ).toBe('no tag'))
+
+describe('a tag as a file', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'boulder-tag-'))
+  afterAll(() => rmSync(folder, { recursive: true, force: true }))
+  const file = join(folder, 'carrier.bin')
+  const tag = fileTag(file)
+  beforeEach(() => rmSync(file, { force: true }))
+
+  it('is not there without the file, and is told from one that is gone in the middle', async () => {
+    expect(codeOf(await tag.read())).toBe('NO_TAG')
+    writeFileSync(file, new Uint8Array(2048))
+    valueOf(await tag.write({ address: 16, bytes: new Uint8Array([1, 2, 3, 4]) }))
+    expect(valueOf(await tag.read()).slice(14, 22)).toEqual(new Uint8Array([0, 0, 1, 2, 3, 4, 0, 0]))
+    rmSync(file)
+    expect(codeOf(await tag.write({ address: 20, bytes: new Uint8Array(4) }))).toBe('LOST')
+  })
+  it('never grows: another carrier was put there', async () => {
+    writeFileSync(file, new Uint8Array(512))
+    expect(codeOf(await tag.write({ address: 510, bytes: new Uint8Array(4) }))).toBe('LOST')
+    expect(valueOf(await tag.read())).toHaveLength(512)
+  })
+  it('takes a hand-over, and holds the last one that was written whole', async () => {
+    room = measured(withT4(withJobs(room)))
+    valueOf(await releaseHandover(room.as('ines', 70), room.control, { serial: 'BX00143', scanned: 'BX00143' }))
+    writeFileSync(file, new Uint8Array(2048).fill(0xff))
+    valueOf(await writeTag(room.as('ines', 71), tag, 'BX00143'))
+    const { record } = valueOf(await readTagNow(tag))
+    expect(record).toMatchObject({ id: 'BX00143', t: 4, iss: 1, lf: expect.closeTo(118, 2) })
+  })
+  it('is tried by reading it', async () => {
+    const drivers = { db: room.db, control: room.control, lineBench: null, shrink: absentShrink, spindle: absentSpindle }
+    expect(valueOf(await tryDevice({ ...drivers, tagOf: () => tag }, { device: 'tag' }))).toMatchObject({ code: 'SILENT' })
+    writeFileSync(file, new Uint8Array(512))
+    expect(valueOf(await tryDevice({ ...drivers, tagOf: () => tag }, { device: 'tag' }))).toEqual({
+      code: 'ANSWERS',
+      what: 'a chip of 512 bytes',
+    })
+  })
+})

@@ -6,7 +6,8 @@ export const DEVICES = {
   /** `none`: it heats by its own panel, and Boulder leads through it without a line. */
   shrink: ['stand-in', 'none'],
   spindle: ['stand-in', 'none'],
-  tag: ['stand-in', 'none'],
+  /** `file`: a program of the reader's own brings the carrier's bytes as a file, and takes them back. */
+  tag: ['stand-in', 'file', 'none'],
   /** Pictures of labels in a folder, or sent to a printer that takes them at a network port. */
   printer: ['folder', 'network'],
 } as const

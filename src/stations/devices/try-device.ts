@@ -5,8 +5,9 @@ import { getMachine } from '@/db/machine/read'
 import type { Control } from '@/devices/control/port'
 import type { LineBench } from '@/devices/line-bench/port'
 import type { ShrinkUnit } from '@/devices/shrink/port'
+import type { TagStation } from '@/devices/tag/port'
 import type { BalancingSpindle } from '@/devices/spindle/port'
-import { controlErrorText, lineErrorText, spindleErrorText, unitErrorText } from '@/words/devices'
+import { controlErrorText, lineErrorText, spindleErrorText, tagReaderText, TRIED, unitErrorText } from '@/words/devices'
 import type { Refusal } from '../refusals'
 import type { Tried } from './contract'
 
@@ -16,6 +17,7 @@ interface Drivers {
   readonly lineBench: LineBench | null
   readonly shrink: ShrinkUnit
   readonly spindle: BalancingSpindle
+  readonly tagOf: (serial: string) => TagStation
 }
 
 const silent = (why: string): Tried => ({ code: 'SILENT', why })
@@ -46,7 +48,10 @@ export async function tryDevice(
       const state = await drivers.spindle.state()
       return ok(state.ok ? answers(state.value.coupling) : silent(spindleErrorText(state.error)))
     }
-    case 'tag':
+    case 'tag': {
+      const read = await drivers.tagOf('').read()
+      return ok(read.ok ? answers(TRIED.carrier(read.value.length)) : silent(tagReaderText(read.error)))
+    }
     case 'printer':
       return ok({ code: 'NOTHING_TO_TRY' })
   }

@@ -75,7 +75,13 @@ export function DevicesStation({
 
 /** Whether there is something to ask that moves nothing. */
 const hasLine = (device: Device, chosen: Devices): boolean =>
-  device === 'bench' ? chosen.bench === 'line' : device === 'shrink' || device === 'spindle' ? chosen[device] !== 'none' : false
+  device === 'bench'
+    ? chosen.bench === 'line'
+    : device === 'shrink' || device === 'spindle'
+      ? chosen[device] !== 'none'
+      : device === 'tag'
+        ? chosen.tag === 'file'
+        : false
 
 /** One row a kind of device: what the shop has. */
 function Choices({

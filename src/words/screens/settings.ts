@@ -195,7 +195,7 @@ export const say = {
     bench: { 'stand-in': 'stand-in (simulated)', line: 'a gauge on a serial line', typed: 'values are typed in' },
     shrink: { 'stand-in': 'stand-in (simulated)', none: 'heated by its own panel' },
     spindle: { 'stand-in': 'stand-in (simulated)', none: 'results are typed in' },
-    tag: { 'stand-in': 'stand-in (simulated)', none: 'none' },
+    tag: { 'stand-in': 'stand-in (simulated)', file: 'a file, tag/carrier.bin', none: 'none' },
     printer: { folder: 'pictures in the spool folder', network: 'a printer in the network' },
   } as const,
   printerAddress: 'Address of the printer',
