@@ -193,14 +193,8 @@ const browser = await chromium.launch({
 const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
 const page = await context.newPage()
 await page.goto(`${base}/settings`)
-await page
-  .getByText('Sign in')
-  .click()
-  .catch(() => {})
-await page
-  .getByRole('button', { name: /Ines Varga/ })
-  .click()
-  .catch(() => {})
+await page.getByRole('button', { name: /^Ines Varga/ }).click()
+await page.getByRole('navigation', { name: 'Stations' }).waitFor()
 for (const [name, [path, act, theme]] of Object.entries({ ...VIEWS, ...MORE })) {
   if (only.length ? !only.includes(name) : name in MORE) continue
   await page.goto(`${base}/settings`)

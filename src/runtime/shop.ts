@@ -127,9 +127,11 @@ export function openShop({ folder, backups, control: address, lineBench, standIn
     put: (state) => inTransaction(db, (tx) => putShrinkState(tx, state)),
     nowMs: () => clock.nowMs(),
   })
+  const printerAt = () => readAddress(devices().printerAddress ?? '')
   const printers = {
     folder: simulatedPrinter(spoolIn(join(folder, 'spool'))),
-    network: networkPrinter(() => readAddress(devices().printerAddress ?? '')),
+    network: networkPrinter(printerAt),
+    'network-pdf': networkPrinter(printerAt, 'pdf'),
   }
   return {
     db,
@@ -156,7 +158,7 @@ export function openShop({ folder, backups, control: address, lineBench, standIn
     pins: pinKeeper,
     spindle: chosen(() => (devices().spindle === 'stand-in' ? spindle : absentSpindle)),
     spindleHands: spindle.hands,
-    printer: chosen(() => (devices().printer === 'network' ? printers.network : printers.folder)),
+    printer: chosen(() => printers[devices().printer]),
     frames: framesPool(),
     heavy: heavyPool(),
     evidence: evidenceIn(join(folder, 'evidence')),

@@ -35,6 +35,7 @@ describe('the devices of a shop', () => {
     expect(codeOf(choose({ printer: 'network' }, false))).toBe('BAD_ADDRESS')
     expect(codeOf(choose({ printer: 'network', printerAddress: 'http://labels' }, false))).toBe('BAD_ADDRESS')
     valueOf(choose({ printer: 'network', printerAddress: 'labels:9100' }, false))
+    expect(codeOf(choose({ printer: 'network-pdf' }, false))).toBe('BAD_ADDRESS')
   })
 })
 

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { encode as encodePng } from 'fast-png'
+import { PDFDocument } from 'pdf-lib'
 import { describe, expect, it } from 'vitest'
 import { heavyHere } from '@/codecs/heavy'
 import { readCodes } from '@/codecs/read-code'
@@ -128,16 +129,37 @@ describe('printing', () => {
       },
       drop: () => undefined,
     })
-    const empty: Printer = { print: async (_job: LabelJob) => fail({ code: 'NO_LABELS' }), withdraw: () => undefined }
+    const empty: Printer = {
+      takes: 'png',
+      print: async (_job: LabelJob) => fail({ code: 'NO_LABELS' }),
+      withdraw: () => undefined,
+    }
     expect(codeOf(await printLabels(room.as('ines', 71), off, heavyHere, fonts, [id]))).toBe('PRINTER_OFF')
     expect(codeOf(await printLabels(room.as('ines', 71), empty, heavyHere, fonts, [id]))).toBe('NO_LABELS')
     expect(listRecord(room.db).filter((e) => e.what === 'label printed')).toEqual([])
+  })
+  it('a printer that takes pages gets a page of the label’s own size', async () => {
+    const { room, id } = await released()
+    const jobs: LabelJob[] = []
+    const printer: Printer = {
+      takes: 'pdf',
+      print: async (job) => (jobs.push(job), ok({ where: 'here' })),
+      withdraw: () => undefined,
+    }
+    valueOf(await printLabels(room.as('ines', 71), printer, heavyHere, fonts, [id]))
+    const page = (await PDFDocument.load(jobs[0].bytes)).getPage(0)
+    const mm = (points: number) => (25.4 * points) / 72
+    expect([mm(page.getWidth()), mm(page.getHeight())]).toEqual([expect.closeTo(62, 1), expect.closeTo(29, 1)])
   })
   it('one out of date among many: none is printed', async () => {
     const { room, id } = await released()
     const second = await release(room, 75)
     const printed: string[] = []
-    const printer: Printer = { print: async ({ name }) => (printed.push(name), ok({ where: name })), withdraw: () => undefined }
+    const printer: Printer = {
+      takes: 'png',
+      print: async ({ name }) => (printed.push(name), ok({ where: name })),
+      withdraw: () => undefined,
+    }
     expect(codeOf(await printLabels(room.as('ines', 76), printer, heavyHere, fonts, [second, id]))).toBe('SUPERSEDED')
     expect(printed).toEqual([])
   })

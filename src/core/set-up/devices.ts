@@ -8,8 +8,8 @@ export const DEVICES = {
   spindle: ['stand-in', 'none'],
   /** `file`: a program of the reader's own brings the carrier's bytes as a file, and takes them back. */
   tag: ['stand-in', 'file', 'none'],
-  /** Pictures of labels in a folder, or sent to a printer that takes them at a network port. */
-  printer: ['folder', 'network'],
+  /** Pictures of labels in a folder, or sent to a printer at a network port: as a PNG, or as a PDF. */
+  printer: ['folder', 'network', 'network-pdf'],
 } as const
 
 export type Device = keyof typeof DEVICES

@@ -10,9 +10,10 @@ export interface Spool {
 }
 
 export const simulatedPrinter = (spool: Spool): Printer => ({
-  print: async ({ name, png }) => {
+  takes: 'png',
+  print: async ({ name, bytes }) => {
     try {
-      return ok({ where: spool.put(`${name}.png`, png) })
+      return ok({ where: spool.put(`${name}.png`, bytes) })
     } catch (error) {
       return fail({ code: 'PRINTER_OFF', detail: error instanceof Error ? error.message : 'no folder' })
     }

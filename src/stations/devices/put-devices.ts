@@ -19,7 +19,7 @@ export function putDevices(
   const before = readDevices(work.db, standIns)
   if (before.version !== version) return fail(changed)
   if (!standIns && Object.values(devices).includes('stand-in')) return fail({ code: 'NO_STAND_INS' })
-  if (devices.printer === 'network' && (devices.printerAddress === null || !readAddress(devices.printerAddress)))
+  if (devices.printer !== 'folder' && (devices.printerAddress === null || !readAddress(devices.printerAddress)))
     return fail({ code: 'BAD_ADDRESS' })
   return write(work, { entry: { code: 'DEVICES_CHOSEN', ...devices }, before, after: devices }, (tx) => {
     must(keep(tx.db, devices, version), changed)

@@ -12,7 +12,7 @@ import { labelPictureOf } from './label-of'
 export async function printLabels(
   work: Work,
   printer: Printer,
-  heavy: Pick<Heavy, 'labelPng'>,
+  heavy: Pick<Heavy, 'labelPng' | 'labelPdf'>,
   fonts: LabelFonts,
   ids: readonly number[],
 ): Promise<Result<{ readonly printed: number; readonly where: string }, Refusal>> {
@@ -28,11 +28,11 @@ export async function printLabels(
   for (const [i, handover] of handovers.entries()) {
     const { serial, t, machine, issue } = handover.values
     const picture = labelPictureOf(work.db, handover)
-    const png = await heavy.labelPng(labelSvg(picture, fonts))
-    if (!png.ok) return png
+    const made = printer.takes === 'pdf' ? await heavy.labelPdf([picture], fonts) : await heavy.labelPng(labelSvg(picture, fonts))
+    if (!made.ok) return made
     const done = await printer.print({
       name: `${serial}-${issue}`,
-      png: png.value,
+      bytes: made.value,
       widthMm: picture.widthMm,
       heightMm: picture.heightMm,
     })

@@ -118,7 +118,7 @@ function Choices({
             </SelectField>
             {hasLine(device, chosen) && <TryIt ask={ask} device={device} />}
           </div>
-          {device === 'printer' && chosen.printer === 'network' && (
+          {device === 'printer' && chosen.printer !== 'folder' && (
             <TextField
               label={say.printerAddress}
               disabled={disabled}

@@ -196,7 +196,11 @@ export const say = {
     shrink: { 'stand-in': 'stand-in (simulated)', none: 'heated by its own panel' },
     spindle: { 'stand-in': 'stand-in (simulated)', none: 'results are typed in' },
     tag: { 'stand-in': 'stand-in (simulated)', file: 'a file, tag/carrier.bin', none: 'none' },
-    printer: { folder: 'pictures in the spool folder', network: 'a printer in the network' },
+    printer: {
+      folder: 'pictures in the spool folder',
+      network: 'a printer in the network',
+      'network-pdf': 'the same, it takes PDF',
+    },
   } as const,
   printerAddress: 'Address of the printer',
   lineNotNamed: 'BOULDER_LINE_BENCH names no gauge. See docs/installation.md.',
