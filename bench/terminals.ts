@@ -62,8 +62,10 @@ export async function terminalsBench(): Promise<void> {
     let again: Promise<void> | null = null
     void listen(url, cookie, stop.signal, () => {
       heard++
-      again ??= rest(250)
+      again ??= rest(150 + 600 * uniform())
         .then(() => timed('look again', () => open(sheet)))
+        // the server may have gone at the end
+        .catch(() => undefined)
         .finally(() => (again = null))
     })
     const until = performance.now() + 1000 * SECONDS

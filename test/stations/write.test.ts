@@ -165,6 +165,14 @@ describe('proving the record', () => {
     r.db.exec("UPDATE record_proof SET hash = 'x'")
     expect(proveOn(r.db, later(31), 100).state).toEqual({ whole: false, seq: 25, fault: 'changed' })
   })
+  it('is told to the database once a minute at most: every write has the pages made anew', () => {
+    const r = room()
+    const kept = () => (r.db.prepare('SELECT seq FROM record_proof').get() as { seq: number } | undefined)?.seq ?? 0
+    const seen = [30, 30.5, 31].map((minutes) => (proveOn(r.db, later(minutes), 5), kept()))
+    expect(seen).toEqual([5, 5, 15])
+    // another process goes on from what was kept
+    expect(proveOn(r.db, later(31), 5).state).toMatchObject({ whole: true, entries: 20 })
+  })
 })
 
 it('a result that is good is handed on', () => expect(need(ok(3))).toBe(3))

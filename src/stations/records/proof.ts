@@ -10,11 +10,23 @@ export interface Proof {
   readonly more: boolean
 }
 
+/** How far the chain was proven by this process; the database is told now and then: every write has all pages read anew. */
+const ahead = new WeakMap<Db, { readonly proven: Proven; readonly keptMs: number }>()
+const KEEP_EVERY_MS = 60_000
+
 /** Looks at what was added since the chain was last proven, at most so many entries, and keeps how far it holds. */
 export function proveOn(db: Db, now: string, most: number): Proof {
-  const from = provenSoFar(db)
+  const stored = provenSoFar(db)
+  const known = ahead.get(db)
+  // what was kept must still fit, too
+  const base = walkChain(db, stored, 0).state
+  if (!base.whole) return { state: base, more: false }
+  const from = known && known.proven.seq > stored.seq ? known.proven : stored
   const { state, proven, more } = walkChain(db, from, most)
-  if (proven.seq > from.seq) inTransaction(db, (tx) => keepProof(tx, proven, now))
+  const nowMs = Date.parse(now)
+  const due = !known || Math.abs(nowMs - known.keptMs) >= KEEP_EVERY_MS
+  if (due && proven.seq > stored.seq) inTransaction(db, (tx) => keepProof(tx, proven, now))
+  ahead.set(db, { proven, keptMs: due ? nowMs : known.keptMs })
   return { state, more }
 }
 

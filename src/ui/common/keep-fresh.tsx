@@ -5,8 +5,9 @@ import { useNews, useShell } from '../shell/shell-context'
 
 /** What nobody does, such as a time that passes, is seen this much later at most. */
 const EVERY_MS = 30_000
-/** Several things done at once are one. */
-const TOGETHER_MS = 250
+/** Several things done at once are one, and not all terminals ask in the same moment; still within a second. */
+const TOGETHER_MS = 150
+const APART_MS = 600
 
 /**
  * Asks for the page again when something was done at another terminal, and every so often, while somebody can see it. Never
@@ -32,7 +33,7 @@ export function useKeepFresh(everyMs: number, on = true): void {
   const soon = useRef<ReturnType<typeof setTimeout>>(undefined)
   useNews(() => {
     clearTimeout(soon.current)
-    soon.current = setTimeout(ask, TOGETHER_MS)
+    soon.current = setTimeout(ask, TOGETHER_MS + APART_MS * Math.random())
   })
   useEffect(() => {
     if (!on) return
