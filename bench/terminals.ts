@@ -10,8 +10,8 @@ const TERMINALS = 10
 const SECONDS = 30
 /** Most answers come within this. */
 const MOST_MS = 300
-/** A hand that is quick: between two acts, ms. */
-const REST = { least: 200, most: 800 }
+/** People who are quick: between two acts of one terminal, ms. */
+const REST = { least: 1000, most: 3000 }
 const PEOPLE = ['ines', 'oda', 'ruth', 'tomas'] as const
 const SHEETS = [
   '/kit',
