@@ -8,6 +8,8 @@ import { useShell } from './shell-context'
 
 /** A line that is back within this time was never missed. */
 const MISSED_MS = 4000
+/** A browser comes back by itself but after an answer that turned it away. */
+const AGAIN_MS = 5000
 /** How long a note of what somebody did stays. */
 const NOTE_MS = 20_000
 
@@ -23,36 +25,64 @@ function useOthers(): { readonly news: News | null; readonly lost: boolean } {
   })
   const who = person?.id
   useEffect(() => {
-    const events = new EventSource('/api/events')
-    let missed: ReturnType<typeof setTimeout> | undefined
     let away: ReturnType<typeof setTimeout> | undefined
-    let gone = false
-    events.addEventListener('open', () => {
-      clearTimeout(missed)
-      missed = undefined
-      setLost(false)
-      // what was done meanwhile was not heard
-      if (gone) latest.current.tellNews()
-      gone = false
-    })
-    events.addEventListener('error', () => {
-      gone = true
-      // answered, but turned away: whoever was signed in here is not any more
-      if (events.readyState === EventSource.CLOSED) return latest.current.router.refresh()
-      missed ??= setTimeout(() => setLost(true), MISSED_MS)
-    })
-    events.addEventListener('done', ({ data }: MessageEvent<string>) => {
-      const told = JSON.parse(data) as News | null
-      if (told) {
-        setNews(told)
-        clearTimeout(away)
-        away = setTimeout(() => setNews(null), NOTE_MS)
+    let hangUp: (() => void) | null = null
+    const call = (): (() => void) => {
+      const events = new EventSource('/api/events')
+      let missed: ReturnType<typeof setTimeout> | undefined
+      let retry: ReturnType<typeof setTimeout> | undefined
+      let gone = false
+      events.addEventListener('open', () => {
+        clearTimeout(missed)
+        missed = undefined
+        setLost(false)
+        // what was done meanwhile was not heard
+        if (gone) latest.current.tellNews()
+        gone = false
+      })
+      events.addEventListener('error', () => {
+        gone = true
+        missed ??= setTimeout(() => setLost(true), MISSED_MS)
+        if (events.readyState !== EventSource.CLOSED) return
+        // answered, but turned away: nobody is signed in here any more, or something between is out of order
+        latest.current.router.refresh()
+        retry = setTimeout(() => {
+          hangUp?.()
+          hangUp = call()
+          latest.current.tellNews()
+        }, AGAIN_MS)
+      })
+      events.addEventListener('done', ({ data }: MessageEvent<string>) => {
+        const told = JSON.parse(data) as News | null
+        if (told) {
+          setNews(told)
+          clearTimeout(away)
+          away = setTimeout(() => setNews(null), NOTE_MS)
+        }
+        latest.current.tellNews()
+      })
+      return () => {
+        events.close()
+        clearTimeout(missed)
+        clearTimeout(retry)
       }
-      latest.current.tellNews()
-    })
+    }
+    // a browser has six lines to one server: tabs that nobody sees leave them to the others
+    const look = () => {
+      const seen = document.visibilityState === 'visible'
+      if (seen && !hangUp) {
+        hangUp = call()
+        latest.current.tellNews()
+      } else if (!seen) {
+        hangUp?.()
+        hangUp = null
+      }
+    }
+    if (document.visibilityState === 'visible') hangUp = call()
+    document.addEventListener('visibilitychange', look)
     return () => {
-      events.close()
-      clearTimeout(missed)
+      document.removeEventListener('visibilitychange', look)
+      hangUp?.()
       clearTimeout(away)
     }
   }, [who])
