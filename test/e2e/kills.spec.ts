@@ -97,7 +97,7 @@ function agree(db: Db, t: number): void {
 }
 
 test('killed in an unloading, with others at work beside it: the next look ends it, or nothing has happened', async () => {
-  test.setTimeout(1_800_000)
+  test.setTimeout(1_800_000 + 60_000 * KILLS)
   const random = seededRandom(7)
   const ended = { out: 0, in: 0 }
   for (let n = 0; n < KILLS; n++) {
