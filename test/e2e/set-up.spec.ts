@@ -147,7 +147,8 @@ realTest(
   async ({ page }) => {
     await begin(page)
     await visit(page, '/settings/devices')
-    await expect(page.getByText(/stand-in/i)).toHaveCount(0)
+    await expect(page.getByText('This server runs without stand-ins')).toBeVisible()
+    await expect(page.getByRole('option', { name: /stand-in/ })).toHaveCount(0)
     for (const rows of [[HEADING, KITE] as const, MASTER]) {
       await visit(page, '/settings/import')
       await paste(page, rows === MASTER ? 'master' : 'machine', ...rows)
