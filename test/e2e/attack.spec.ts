@@ -98,6 +98,16 @@ test('a token opens what it was made for, and nothing once it is ended', async (
   await expect.poll(() => status('/api/machines/HERON/magazine')).toBe(401)
 })
 
+test('what is heard of other terminals ends with the session that heard it', async ({ room }) => {
+  const cookie = await signedIn(room.url, 'ines')
+  const heard = await fetch(`${room.url}/api/events`, { headers: { cookie } })
+  const whole = heard.text()
+  await ask(room.url, await signedIn(room.url, 'ruth'), 'endSessionsAction', { personId: 'ines' })
+  // the stream is over, and its last event tells nothing of what ended it
+  expect(await whole).toBe('retry: 1000\nevent: open\ndata: null\n\n')
+  expect((await fetch(`${room.url}/api/events`, { headers: { cookie } })).status).toBe(401)
+})
+
 test('under another name, from another page or without anybody signed in nothing is read', async ({ room }) => {
   const { port } = new URL(room.url)
   const code = async (path: string, headers: Record<string, string>) =>

@@ -176,7 +176,7 @@ it('nobody stays signed in where nothing was done for longer than a shift, unles
   valueOf(await enter('ines'))
   const who = (hours: number) => readWho(room.db, here(), later(60 * hours)).person?.id ?? null
   expect([who(11.9), who(12.1)]).toEqual(['ines', null])
-  noteAct({ db: room.db, now: later(60 * 11), sessionId: here(), person: room.as('ines').person })
+  noteAct({ db: room.db, now: later(60 * 11), sessionId: here() })
   expect([who(22), who(23.1)]).toEqual(['ines', null])
   valueOf(setSignIn(room.as('ruth'), { ...readPeople(room.db).signIn, stayHours: 0 }))
   expect(who(1000)).toBe('ines')
@@ -185,8 +185,7 @@ it('nobody stays signed in where nothing was done for longer than a shift, unles
 describe('whoever writes to a machine', () => {
   const quiet = (minutes: number) =>
     refuseQuiet({ db: room.db, now: later(minutes), sessionId: here(), person: room.as('ines').person })
-  const act = (minutes: number) =>
-    noteAct({ db: room.db, now: later(minutes), sessionId: here(), person: room.as('ines').person })
+  const act = (minutes: number) => noteAct({ db: room.db, now: later(minutes), sessionId: here() })
   it('is asked again once nothing was done at the terminal for longer than the shop says', async () => {
     valueOf(await enter('ines'))
     expect([quiet(0), quiet(15)]).toEqual([null, null])

@@ -81,7 +81,7 @@ export function defineAction<C extends Contract>(
       if (refused || !person) return fail(refused ?? { code: 'NOBODY' })
       const quiet = isAtMachine(contract) ? refuseQuiet({ ...here, person }) : null
       if (quiet) return fail(quiet)
-      noteAct({ ...here, person })
+      noteAct(here)
       const given = read<C>(input, asked)
       return given.ok ? verb({ db, now, person }, given.value, here) : given
     })

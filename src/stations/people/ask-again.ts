@@ -23,7 +23,7 @@ export function refuseQuiet({ db, now, sessionId, person }: Terminal): Refusal |
 }
 
 /** Something was done at this terminal. */
-export function noteAct({ db, now, sessionId }: Terminal): void {
+export function noteAct({ db, now, sessionId }: Omit<Terminal, 'person'>): void {
   if (sessionId === null) return
   const last = getSession(db, sessionId)?.actedAt ?? null
   if (last !== null && Math.abs(Date.parse(now) - Date.parse(last)) < SAME_MS) return

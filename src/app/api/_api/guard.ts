@@ -3,6 +3,7 @@ import type { NextRequest } from 'next/server'
 import { SCOPES, type Scope } from '@/core/tool'
 import { theShop } from '@/runtime'
 import { hashOf, isServersToken } from '@/runtime/tokens'
+import { noteAct } from '@/stations/people/ask-again'
 import { clientOf } from '@/stations/people/clients'
 import { readWho } from '@/stations/session/who'
 import { logFault, logged } from '@/runtime/log'
@@ -62,9 +63,11 @@ export function guarded(
     try {
       const answer = await work(request, ((await route.params) ?? {}) as Params)
       if (request.method !== 'GET') {
-        const { heads, bell } = theShop()
+        const { db, heads, bell, clock } = theShop()
+        const sessionId = sessionIdOf(request.cookies.get(SESSION_COOKIE)?.value)
+        noteAct({ db, now: clock.now(), sessionId })
         heads.wrote()
-        if (answer.ok) bell.ring({ from: sessionIdOf(request.cookies.get(SESSION_COOKIE)?.value) })
+        if (answer.ok) bell.ring({ from: sessionId })
       }
       return answer
     } catch (error) {

@@ -1,7 +1,7 @@
 import { theShop } from '@/runtime'
 import { SESSION_COOKIE, sessionIdOf } from '@/runtime/session'
 import { lastSeq, newsAfter } from '@/stations/records/news'
-import { guarded } from '../_api/guard'
+import { guarded, whoEnters } from '../_api/guard'
 
 export const dynamic = 'force-dynamic'
 
@@ -9,7 +9,7 @@ export const dynamic = 'force-dynamic'
 const ALIVE_MS = 15_000
 const COME_BACK_MS = 1000
 
-/** Server-sent events: one for whatever is done at another terminal, as long as this one listens. */
+/** Server-sent events: one for whatever is done at another terminal, as long as this one listens and may. */
 export const GET = guarded(['read'], (request) => {
   const { db, bell } = theShop()
   const own = sessionIdOf(request.cookies.get(SESSION_COOKIE)?.value)
@@ -18,7 +18,16 @@ export const GET = guarded(['read'], (request) => {
   const body = new ReadableStream<Uint8Array>({
     start(stream) {
       let seq = lastSeq(db)
-      const send = (lines: string) => stream.enqueue(text.encode(`${lines}\n\n`))
+      // a line that has gone must not spoil the work of whoever rings, and whoever may not hear any more hears nothing
+      const send = (lines: string) => {
+        try {
+          if (whoEnters(request)) return stream.enqueue(text.encode(`${lines}\n\n`))
+          stop()
+          stream.close()
+        } catch {
+          stop()
+        }
+      }
       const quiet = bell.listen(({ from, always }) => {
         const news = newsAfter(db, seq)
         const noted = lastSeq(db) > seq
