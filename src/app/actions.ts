@@ -12,7 +12,7 @@ import type { Refusal } from '@/stations/refusals'
 import { answerBadge, answerScan, type ScanAnswer } from '@/stations/scan/answer-scan'
 import { findAnything as findAnythingContract } from '@/stations/find/contract'
 import { findAnything } from '@/stations/find/find-anything'
-import { ok, type Result } from '@/core/units'
+import { MASS_UNITS, ok, TEMPERATURE_UNITS, TORQUE_UNITS, type Result } from '@/core/units'
 import { defineAction, defineQuestion } from './_server/action'
 import { context, type Context } from './_server/context'
 
@@ -30,6 +30,21 @@ export async function setUnitAction(unit: 'mm' | 'inch'): Promise<void> {
 export async function setThemeAction(theme: 'granite' | 'basalt'): Promise<void> {
   const known = z.enum(['granite', 'basalt']).safeParse(theme)
   if (known.success) await changeSession({ theme: known.data })
+}
+
+const Shows = z
+  .object({
+    torque: z.enum(TORQUE_UNITS),
+    temperature: z.enum(TEMPERATURE_UNITS),
+    mass: z.enum(MASS_UNITS),
+    text: z.enum(['usual', 'large']),
+  })
+  .partial()
+
+/** In which units, and how large, a terminal shows things. */
+export async function setShowsAction(shows: z.infer<typeof Shows>): Promise<void> {
+  const known = Shows.safeParse(shows)
+  if (known.success) await changeSession({ shows: known.data })
 }
 
 /** Somebody gets a session of a new name where they may: a cookie from before is worth nothing. */

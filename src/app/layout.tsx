@@ -1,3 +1,4 @@
+import { SI } from '@/core/units'
 import '@fontsource-variable/sofia-sans-condensed'
 import '@fontsource-variable/source-sans-3'
 import './globals.css'
@@ -16,6 +17,7 @@ import {
   answerScanAction,
   beginShopAction,
   findAnythingAction,
+  setShowsAction,
   setThemeAction,
   setUnitAction,
   signInAction,
@@ -37,6 +39,7 @@ const ACTIONS = {
   answerScan: answerScanAction,
   setUnit: setUnitAction,
   setTheme: setThemeAction,
+  setShows: setShowsAction,
   signIn: signInAction,
   signOut: signOutAction,
 }
@@ -59,7 +62,7 @@ export default async function RootLayout({ children }: { readonly children: Reac
       <html lang="en" data-theme="granite">
         <body className="p-8">
           <Say tone="off" lead={say.nothingCanBeSaved} role="alert">
-            {refusalText({ code: opened.fault }, 'mm')}
+            {refusalText({ code: opened.fault }, SI)}
           </Say>
         </body>
       </html>
@@ -68,11 +71,12 @@ export default async function RootLayout({ children }: { readonly children: Reac
   const fault = storageState(dataFolder())
   const place = process.env.BOULDER_PLACE ?? shopName(shop.db) ?? say.toolRoom
   return (
-    <html lang="en" data-theme={shop.theme}>
+    <html lang="en" data-theme={shop.theme} data-text={shop.text}>
       <body>
         <Providers>
           <ShellProvider
-            unit={shop.unit}
+            units={shop.units}
+            text={shop.text}
             theme={shop.theme}
             person={shop.person}
             people={shop.people}
@@ -88,7 +92,7 @@ export default async function RootLayout({ children }: { readonly children: Reac
                 find={findAnythingAction}
                 place={place}
                 waiting={countWaiting(shop.db, shop.now)}
-                fault={fault && refusalText({ code: fault }, shop.unit)}
+                fault={fault && refusalText({ code: fault }, shop.units)}
               >
                 {children}
               </Frame>

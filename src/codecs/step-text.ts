@@ -1,6 +1,6 @@
 /** A step's text with its figures, in the reader's unit. */
 import type { Step, StepFacts } from '@/core/fits'
-import { fail, formatLength, ok, unitMark, type LengthUnit, type Result } from '@/core/units'
+import { fail, formatLength, formatQuantity, ok, unitMark, type Result, type Units } from '@/core/units'
 import { filledIn, templateEngine } from './template'
 
 /** Stands where a figure is not known; what says it is left out. */
@@ -26,9 +26,14 @@ function withoutMissing(text: string): string {
 export function stepText(
   step: Pick<Step, 'id' | 'text'>,
   facts: StepFacts,
-  unit: LengthUnit,
+  units: Units,
 ): Result<string, { readonly code: 'BAD_STEP'; readonly step: string; readonly detail: string }> {
   const liquid = templateEngine()
+  const unit = units.length
+  const said = (quantity: 'torque' | 'temperature', decimals: number) => (value: unknown) =>
+    typeof value === 'number' ? formatQuantity(value, quantity, units, decimals) : MISSING
+  liquid.registerFilter('torque', said('torque', 1))
+  liquid.registerFilter('temperature', said('temperature', 0))
   liquid.registerFilter('length', (mm: unknown) =>
     typeof mm === 'number' ? `${formatLength(mm, unit, unit === 'mm' ? 2 : 3)} ${unitMark(unit)}` : MISSING,
   )

@@ -1,4 +1,5 @@
 /** What a device that does not do as asked is told about, and what to do then. */
+import type { Units } from '@/core/units'
 import type { TagFault } from '@/core/handover'
 import type { ControlError } from '@/devices/control/port'
 import type { LineError } from '@/devices/line-bench/port'
@@ -6,6 +7,7 @@ import type { PrinterError } from '@/devices/printer/port'
 import type { UnitError } from '@/devices/shrink/port'
 import type { SpindleError } from '@/devices/spindle/port'
 import type { TagDeviceError } from '@/devices/tag/port'
+import { temperatureText } from './quantity'
 
 /** What a driver says of a line that is down. */
 const LINE: Readonly<Record<string, string>> = {
@@ -22,16 +24,16 @@ export function controlErrorText(error: ControlError): string {
     : `The control refuses${error.detail ? `: ${error.detail}` : ' without a reason'}. Nothing was written.`
 }
 
-export function unitErrorText(error: UnitError): string {
+export function unitErrorText(error: UnitError, units: Units): string {
   switch (error.code) {
     case 'BUSY':
       return `${error.serial} is in the coil. Put it into a cooling body first.`
     case 'UNKNOWN_COIL':
       return `The shrink unit has no coil position ${error.coil}. It has ${error.coils.join(', ')}.`
     case 'ABOVE_LIMIT':
-      return `${Math.round(error.targetC)} °C is above the holder limit ${error.greatestC} °C.`
+      return `${temperatureText(error.targetC, units)} is above the holder limit ${temperatureText(error.greatestC, units)}.`
     case 'STILL_WARM':
-      return `${error.serial} is still at ${Math.round(error.noseC)} °C. One heat, then cool it fully. Never heat a warm nose again.`
+      return `${error.serial} is still at ${temperatureText(error.noseC, units)}. One heat, then cool it fully. Never heat a warm nose again.`
     case 'BODY_TAKEN':
       return `${error.serial} is cooling in body ${error.body}. Take a free one.`
     case 'NOT_IN_COIL':

@@ -2,14 +2,16 @@
 import { KIND_LABELS } from './properties'
 import type { ShrinkError } from '@/core/clamp'
 import type { Refusal } from '@/core/fits'
-import type { LengthUnit } from '@/core/units'
+import type { LengthUnit, Units } from '@/core/units'
+import { gripText, massLimitText, massText, temperatureText } from './quantity'
 import { nominal, small } from './size'
 import { dayText } from './time'
 
 const rpm = (n: number) => `${n.toLocaleString('en')} rev/min`
 
 // eslint-disable-next-line max-lines-per-function -- one sentence a code
-export function fitsText(r: Refusal, unit: LengthUnit): string {
+export function fitsText(r: Refusal, units: Units): string {
+  const unit = units.length
   const mm = (value: number) => nominal(value, unit)
   switch (r.code) {
     case 'NO_PART':
@@ -71,13 +73,13 @@ export function fitsText(r: Refusal, unit: LengthUnit): string {
     case 'TOO_FAST':
       return `The program runs at ${rpm(r.programRpm)}. The ${r.part} allows ${rpm(r.greatestRpm)}.`
     case 'TORQUE_LOW':
-      return `The ${r.part} holds ${r.holdsNm} N·m. The job may need ${r.wantedNm} N·m.`
+      return `The ${r.part} holds ${gripText(r.holdsNm, units)}. The job may need ${gripText(r.wantedNm, units)}.`
     case 'TOO_LONG':
       return `It is ${mm(r.LF)} long. The machine takes ${mm(r.greatestMm)}.`
     case 'TOO_HEAVY':
-      return `It weighs ${r.massKg.toFixed(2)} kg. The changer carries ${r.greatestKg} kg.`
+      return `It weighs ${massText(r.massKg, units)}. The changer carries ${massLimitText(r.greatestKg, units)}.`
     case 'SHRINK':
-      return shrinkText(r.error, unit)
+      return shrinkText(r.error, unit, units)
     case 'HOLDER_CARRIES_TOOL':
       return `There is ${r.t === null ? 'a tool' : `T${r.t}`} on holder ${r.serial} already. Take another holder, or take that tool apart first.`
     case 'HOLDER_RETIRED':
@@ -101,7 +103,7 @@ export function fitsText(r: Refusal, unit: LengthUnit): string {
   }
 }
 
-export function shrinkText(error: ShrinkError, unit: LengthUnit): string {
+export function shrinkText(error: ShrinkError, unit: LengthUnit, units: Units): string {
   switch (error.code) {
     case 'SIZE_NOT_IN_TABLE':
       return `A shank of ${nominal(error.nominalMm, unit)} is outside the ISO 286 table here (up to ${nominal(50, unit)}).`
@@ -110,7 +112,7 @@ export function shrinkText(error: ShrinkError, unit: LengthUnit): string {
     case 'NO_INTERFERENCE':
       return `The smallest shank in the widest bore has no grip (${small(error.leastMm, unit)}). Do not shrink this pair.`
     case 'TOO_HOT':
-      return `The tightest pair needs ${error.neededC.toFixed(0)} °C. The holder limit is ${error.limitC} °C.`
+      return `The tightest pair needs ${temperatureText(error.neededC, units)}. The holder limit is ${temperatureText(error.limitC, units)}.`
     case 'OVERSTRESSED':
       return `The stress in the nose would be ${error.stressMPa.toFixed(0)} N/mm². Its limit is ${error.yieldMPa} N/mm².`
   }

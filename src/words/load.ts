@@ -4,8 +4,9 @@ import { pocketText } from './pocket'
 import type { HeldRow } from '@/core/handover'
 import type { Difference, Proposal, LoadFinding, LoadSaid, Standing, StepLine } from '@/core/load'
 import { isTyped, SPINDLE, tableOf, type LoadRule, type Machine } from '@/core/tool'
-import { formatLength, unitMark } from '@/core/units'
+import { formatLength, unitMark, type Units } from '@/core/units'
 import { concessionText, heldText, offsetCallText } from './hand-over'
+import { massText } from './quantity'
 import { timeText } from './time'
 
 /** What each rule is called at the machine. */
@@ -52,7 +53,6 @@ export function differenceText(d: Difference, { name, unit, decimals }: Machine)
 }
 
 const rpm = (n: number) => `${n.toLocaleString('en')} rev/min`
-const kg = (n: number) => `${n.toFixed(1)} kg`
 const nameOf = (s: Standing) => (s.t === null ? (s.serial ?? 'a tool') : `T${s.t}${s.serial ? ` (${s.serial})` : ''}`)
 const daysAgo = (days: number) => (days === 0 ? 'today' : days === 1 ? 'yesterday' : `${days} days ago`)
 
@@ -63,10 +63,10 @@ const rowText = (row: HeldRow, { unit, decimals }: Machine): string =>
     .map(([name, value]) => `${name} ${name === 'tip' ? value : `${value.toFixed(decimals)} ${unitMark(unit)}`}`)
     .join(', ')
 
-function notBalanced({ rpm: fast, massKg, wanted }: Extract<LoadSaid, { code: 'NOT_BALANCED' }>): string {
+function notBalanced({ rpm: fast, massKg, wanted }: Extract<LoadSaid, { code: 'NOT_BALANCED' }>, units: Units): string {
   const grade = wanted ? ` Its definition asks for G${wanted.grade} at ${rpm(wanted.rpm)}.` : ''
   const speed = fast === null ? ' No program says its speed.' : ` The program runs it at ${rpm(fast)}.`
-  return `Not balanced.${grade}${speed}${massKg === null ? '' : ` It weighs ${kg(massKg)}.`}`
+  return `Not balanced.${grade}${speed}${massKg === null ? '' : ` It weighs ${massText(massKg, units)}.`}`
 }
 
 /** A finding with its sentence. */
@@ -76,7 +76,8 @@ export interface LoadLine extends LoadFinding {
 
 /** A finding as a sentence, in the machine's own unit. */
 // eslint-disable-next-line max-lines-per-function -- one sentence a code
-export function loadSaidText(said: LoadSaid, machine: Machine): string {
+export function loadSaidText(said: LoadSaid, machine: Machine, units: Units): string {
+  const kg = (value: number) => massText(value, units)
   const { name, unit, decimals } = machine
   const size = (mm: number) => `${formatLength(mm, unit, decimals)} ${unitMark(unit)}`
   const forms = machine.studForms.join(' or ')
@@ -148,7 +149,7 @@ export function loadSaidText(said: LoadSaid, machine: Machine): string {
         ? 'Not balanced: its definition does not ask for it.'
         : `Not balanced: ${name} does not ask for it at this speed.`
     case 'NOT_BALANCED':
-      return notBalanced(said)
+      return notBalanced(said, units)
     case 'SPEED_FITS':
       return `Its weakest part takes ${rpm(said.greatest)}.`
     case 'TOO_FAST':

@@ -1,9 +1,10 @@
 /** What the record tells, in the reader's own unit; and what stood in it before there were codes. */
+import { SI, usualUnits } from '@/core/units'
 import { describe, expect, it } from 'vitest'
 import type { Entry } from '@/stations/entries'
 import { recordText } from './record'
 
-const told = (entry: Entry, unit: 'mm' | 'inch' = 'mm') => recordText({ entry, text: '' }, unit)
+const told = (entry: Entry, unit: 'mm' | 'inch' = 'mm') => recordText({ entry, text: '' }, usualUnits(unit))
 
 describe('an entry of the record', () => {
   it.each<[Entry, string, string]>([
@@ -47,9 +48,7 @@ describe('an entry of the record', () => {
     expect(told({ code: 'REFUSED', where: 'Load', refusal })).toBe('Load: BX1 is in HERON. Unload it first.')
   })
   it('keeps the text of what was written before, and names a code that it does not know', () => {
-    expect(recordText({ entry: null, text: 'Tag of BX1: hand-over 3, read back' }, 'mm')).toBe(
-      'Tag of BX1: hand-over 3, read back',
-    )
-    expect(recordText({ entry: { code: 'LATER' }, text: '' }, 'mm')).toBe('LATER')
+    expect(recordText({ entry: null, text: 'Tag of BX1: hand-over 3, read back' }, SI)).toBe('Tag of BX1: hand-over 3, read back')
+    expect(recordText({ entry: { code: 'LATER' }, text: '' }, SI)).toBe('LATER')
   })
 })

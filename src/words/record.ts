@@ -1,10 +1,11 @@
 /** What the record tells: one sentence for each code, in the reader's unit. */
 import { pocketText } from './pocket'
 import { PRACTICE_NAMES } from './properties'
+import { temperatureText, torqueText } from './quantity'
 import { PRACTICE } from '@/core/clamp'
 import type { DriftVerdict } from '@/core/judge'
 import { SPINDLE, type RecordEntry } from '@/core/tool'
-import { formatDeviation, formatLength, unitMark, type LengthUnit } from '@/core/units'
+import { formatDeviation, formatLength, unitMark, type LengthUnit, type Units } from '@/core/units'
 import type { Entries, Entry, EntryCode } from '@/stations/entries'
 import { fitStepText, gradeText, speedText } from './balance'
 import { concessionText, handoverRefusalText } from './hand-over'
@@ -15,7 +16,7 @@ import { dayText, timeText } from './time'
 import { rowText } from './set-up'
 import { verdictText } from './verdict'
 
-type Telling = { readonly [C in EntryCode]: (data: Entries[C], unit: LengthUnit) => string }
+type Telling = { readonly [C in EntryCode]: (data: Entries[C], unit: LengthUnit, units: Units) => string }
 
 const size = (mm: number, unit: LengthUnit) => `${formatLength(mm, unit)} ${unitMark(unit)}`
 /** Parts of a sentence; what is not so is left out. */
@@ -26,8 +27,8 @@ const pieces = (count: number, part: string) => `${count} × ${part}`
 const booked = ({ count, part, place, job }: Entries['BOOKED']): string =>
   [pieces(count, part), place, job].filter((word) => word !== null).join(', ')
 
-const heating = ({ coil, temperatureC, heat, joint }: Omit<Entries['HEATED'], 'byHand'>): string =>
-  `Coil ${coil}, to ${Math.round(temperatureC)} °C, heat ${heat} of the joint in ${joint}`
+const heating = ({ coil, temperatureC, heat, joint }: Omit<Entries['HEATED'], 'byHand'>, units: Units): string =>
+  `Coil ${coil}, to ${temperatureText(temperatureC, units)}, heat ${heat} of the joint in ${joint}`
 
 const DISPOSITIONS = {
   again: 'used again',
@@ -46,7 +47,7 @@ const DRIFTS: Readonly<Record<DriftVerdict, string>> = {
 }
 
 const TELLING: Telling = {
-  REFUSED: ({ where, refusal }, unit) => `${where}: ${refusalText(refusal, unit)}`,
+  REFUSED: ({ where, refusal }, _unit, units) => `${where}: ${refusalText(refusal, units)}`,
 
   JOB_ADDED: ({ job, machine, tools }) => `Job ${job} for ${machine}: ${tools === 1 ? 'one tool' : `${tools} tools`} wanted`,
   JOB_COPIED: ({ job, from }) => `Job ${job}, copied from ${from}`,
@@ -70,13 +71,16 @@ const TELLING: Telling = {
   BUILD_LEFT: ({ t, job, serial }) => `T${t} for ${job} not built on ${serial}`,
   EXTENSION_ADDED: ({ part, extension, serial, shrunk }) =>
     `${part} ${extension} ${shrunk ? 'shrunk into' : 'joined to'} ${serial}`,
-  HEATED: ({ byHand, ...heat }) =>
-    byHand ? `By hand. ${heating(heat)}; about ${byHand.heatingS.toFixed(0)} s, cooled by ${byHand.way}` : heating(heat),
+  HEATED: ({ byHand, ...heat }, _unit, units) =>
+    byHand
+      ? `By hand. ${heating(heat, units)}; about ${byHand.heatingS.toFixed(0)} s, cooled by ${byHand.way}`
+      : heating(heat, units),
   HEAT_FAILED: () => 'The cutter did not go in: cooled, to be heated again',
-  HEATED_OUT: ({ byHand, approval, ...heat }) =>
-    parts(heating(heat), byHand && 'by hand', approval !== null && `a lead allowed it: ${approval}`),
-  BUILT: ({ cutter, shrunk, serial, stopSetMm, torqueNm }, unit) => {
-    const set = stopSetMm !== null ? `, stop set to ${size(stopSetMm, unit)}` : torqueNm !== null ? `, ${torqueNm} N·m` : ''
+  HEATED_OUT: ({ byHand, approval, ...heat }, _unit, units) =>
+    parts(heating(heat, units), byHand && 'by hand', approval !== null && `a lead allowed it: ${approval}`),
+  BUILT: ({ cutter, shrunk, serial, stopSetMm, torqueNm }, unit, units) => {
+    const set =
+      stopSetMm !== null ? `, stop set to ${size(stopSetMm, unit)}` : torqueNm !== null ? `, ${torqueText(torqueNm, units)}` : ''
     return `${cutter ?? 'Cutter'} ${shrunk ? 'shrunk into' : 'put into'} ${serial}${set}`
   },
   TAKEN_APART: ({ heated, wear, voided }) =>
@@ -168,7 +172,7 @@ const TELLING: Telling = {
   LABEL_KEPT: ({ machine }) => `Labels for ${machine}`,
 
   LOAD_BEGUN: ({ machine, pocket, issue }) => `For ${machine}, ${pocketText(pocket)}, by hand-over ${issue}`,
-  LOAD_OVERRULED: ({ said, machine, reason }) => `Load: ${loadSaidText(said, machine)} ${reason}`,
+  LOAD_OVERRULED: ({ said, machine, reason }, _unit, units) => `Load: ${loadSaidText(said, machine, units)} ${reason}`,
   LOAD_DROPPED: ({ machine, pocket, reason, emptied }) =>
     parts(`For ${machine}, ${pocketText(pocket)}: ${reason}`, emptied ? 'its offset was emptied' : 'nothing was written'),
   LOADED: ({ machine, pocket, issue, typed }) =>
@@ -198,7 +202,7 @@ const TELLING: Telling = {
   HOLDER_ADDED: ({ type }) => type,
   INSPECTED: ({ until }) => `Taper, nose and stud looked at; next ${until === null ? 'by no date' : `by ${dayText(until)}`}`,
   RETIRED: ({ reason }) => reason,
-  STUD_REPLACED: ({ stud, torqueNm }) => `${stud}, ${torqueNm} N·m`,
+  STUD_REPLACED: ({ stud, torqueNm }, _unit, units) => `${stud}, ${torqueText(torqueNm, units)}`,
   REGROUND: ({ count, part, DCmm, OALmm }, unit) => `${pieces(count, part)} to Ø ${size(DCmm, unit)}, ${size(OALmm, unit)} long`,
   BOOKED: booked,
   BOOKING_UNDONE: (data) => `${booked(data)} (undoes booking ${data.booking}, ${data.move})`,
@@ -214,13 +218,13 @@ const TELLING: Telling = {
 }
 
 /** An entry as a sentence. One of a later version, or from before there were codes, says what stands in it. */
-export function recordText({ entry, text }: Pick<RecordEntry, 'entry' | 'text'>, unit: LengthUnit): string {
+export function recordText({ entry, text }: Pick<RecordEntry, 'entry' | 'text'>, units: Units): string {
   if (entry === null) return text
   if (!(entry.code in TELLING)) return entry.code
   const known = entry as Entry
-  return (TELLING[known.code] as (data: Entries[EntryCode], unit: LengthUnit) => string)(known, unit)
+  return (TELLING[known.code] as (data: Entries[EntryCode], unit: LengthUnit, units: Units) => string)(known, units.length, units)
 }
 
 /** What somebody else did meanwhile. */
-export const lastChangeText = (entry: RecordEntry, unit: LengthUnit): string =>
-  `Last change: ${entry.who}, ${timeText(entry.at)}: ${recordText(entry, unit)}.`
+export const lastChangeText = (entry: RecordEntry, units: Units): string =>
+  `Last change: ${entry.who}, ${timeText(entry.at)}: ${recordText(entry, units)}.`

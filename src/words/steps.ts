@@ -41,14 +41,14 @@ const FILM: Step = {
 export const SEATS: Step = {
   id: 'seats',
   title: 'Inserts',
-  text: '{{ insert }}: clean each pocket, set the insert right down on its seat, tighten its screw to {{ seatTorque }} N·m. Tick each pocket.',
+  text: '{{ insert }}: clean each pocket, set the insert right down on its seat, tighten its screw to {{ seatTorque | torque }}. Tick each pocket.',
   confirm: 'seats',
   needs: ['torque screwdriver'],
 }
 export const EXTENSION: Step = {
   id: 'extension',
   title: 'Extension',
-  text: 'Join {{ extension }} to {{ holder }}. Tighten to {{ extensionTorque }} N·m, key {{ extensionKey | length }}. No gap at the face.',
+  text: 'Join {{ extension }} to {{ holder }}. Tighten to {{ extensionTorque | torque }}, key {{ extensionKey | length }}. No gap at the face.',
   confirm: 'tick',
   needs: ['key', 'torque wrench'],
 }
@@ -71,7 +71,7 @@ export const SHIPPED_STEPS: Readonly<Record<Clamping, readonly Step[]>> = {
     {
       id: 'heat',
       title: 'Heat',
-      text: 'Heat once to {{ temperature }} °C. The unit stops by itself. Push the cutter in against the stop within two seconds, then take the stop away.',
+      text: 'Heat once to {{ temperature | temperature }}. The unit stops by itself. Push the cutter in against the stop within two seconds, then take the stop away.',
       confirm: 'heat',
       needs: ['gloves with cuffs', 'guard or tongs for the shank'],
       caution: 'Hot metal looks like cold metal. Take off rings and watches. People with any implant keep away.',
@@ -102,7 +102,7 @@ export const SHIPPED_STEPS: Readonly<Record<Clamping, readonly Step[]>> = {
     {
       id: 'tighten',
       title: 'Tighten',
-      text: '{{ torque }} N·m, {{ torqueSchool }}. Hold the spindle by its lock.',
+      text: '{{ torque | torque }}, {{ torqueSchool }}. Hold the spindle by its lock.',
       confirm: 'tick',
       needs: ['torque wrench', 'spanner for the nut'],
       caution: 'Sharp edges: hold the cutter by its guard.',
@@ -135,7 +135,7 @@ export const SHIPPED_STEPS: Readonly<Record<Clamping, readonly Step[]>> = {
     {
       id: 'tighten',
       title: 'Tighten',
-      text: '{{ torque }} N·m, {{ torqueSchool }}, {{ lubricated }}.',
+      text: '{{ torque | torque }}, {{ torqueSchool }}, {{ lubricated }}.',
       confirm: 'tick',
       needs: ['torque wrench', 'spanner for the nut'],
     },
@@ -148,7 +148,7 @@ export const SHIPPED_STEPS: Readonly<Record<Clamping, readonly Step[]>> = {
     {
       id: 'tighten',
       title: 'Tighten',
-      text: 'Turn the screw to its stop, {{ torque }} N·m, key {{ key | length }}. Only with the shank in.',
+      text: 'Turn the screw to its stop, {{ torque | torque }}, key {{ key | length }}. Only with the shank in.',
       confirm: 'tick',
       needs: ['key', 'torque wrench'],
       caution: 'Never heat, drill or tighten empty a hydraulic chuck.',
@@ -167,7 +167,7 @@ export const SHIPPED_STEPS: Readonly<Record<Clamping, readonly Step[]>> = {
     {
       id: 'tighten',
       title: 'Tighten',
-      text: '{{ torque }} N·m, key {{ key | length }}. The screw pushes the cutter off centre: expect it when measuring.',
+      text: '{{ torque | torque }}, key {{ key | length }}. The screw pushes the cutter off centre: expect it when measuring.',
       confirm: 'tick',
       needs: ['key', 'torque wrench'],
     },
@@ -177,14 +177,14 @@ export const SHIPPED_STEPS: Readonly<Record<Clamping, readonly Step[]>> = {
     {
       id: 'mount',
       title: 'Mill',
-      text: 'Set {{ cutter }} on the keys, screw to {{ torque }} N·m.',
+      text: 'Set {{ cutter }} on the keys, screw to {{ torque | torque }}.',
       confirm: 'tick',
       needs: ['arbor key', 'torque wrench'],
     },
     {
       id: 'seats',
       title: 'Inserts',
-      text: '{{ insert }}: clean each pocket, insert right down on its seat, screw to {{ seatTorque }} N·m. Tick each pocket.',
+      text: '{{ insert }}: clean each pocket, insert right down on its seat, screw to {{ seatTorque | torque }}. Tick each pocket.',
       confirm: 'seats',
       needs: ['torque screwdriver'],
       caution: 'Cut-resistant glove on the hand that holds the mill.',
@@ -195,14 +195,14 @@ export const SHIPPED_STEPS: Readonly<Record<Clamping, readonly Step[]>> = {
     {
       id: 'mount',
       title: 'Screw in',
-      text: 'Screw {{ cutter }} in by hand, then to {{ torque }} N·m, key {{ key | length }}. No gap at the face.',
+      text: 'Screw {{ cutter }} in by hand, then to {{ torque | torque }}, key {{ key | length }}. No gap at the face.',
       confirm: 'tick',
       needs: ['spanner', 'torque wrench'],
     },
     {
       id: 'seats',
       title: 'Inserts',
-      text: '{{ insert }}: clean each pocket, screw to {{ seatTorque }} N·m. Tick each pocket.',
+      text: '{{ insert }}: clean each pocket, screw to {{ seatTorque | torque }}. Tick each pocket.',
       confirm: 'seats',
       needs: ['torque screwdriver'],
     },
@@ -212,14 +212,14 @@ export const SHIPPED_STEPS: Readonly<Record<Clamping, readonly Step[]>> = {
     {
       id: 'mount',
       title: 'Modules',
-      text: 'Join {{ cutter }} to the module before it. Tighten to {{ torque }} N·m, key {{ key | length }}. No gap at the face.',
+      text: 'Join {{ cutter }} to the module before it. Tighten to {{ torque | torque }}, key {{ key | length }}. No gap at the face.',
       confirm: 'tick',
       needs: ['key', 'torque wrench'],
     },
     {
       id: 'seats',
       title: 'Insert',
-      text: '{{ insert }}: clean the seat, screw to {{ seatTorque }} N·m.',
+      text: '{{ insert }}: clean the seat, screw to {{ seatTorque | torque }}.',
       confirm: 'seats',
       needs: ['torque screwdriver'],
     },
@@ -237,7 +237,7 @@ export const SHIPPED_STEPS: Readonly<Record<Clamping, readonly Step[]>> = {
     {
       id: 'tighten',
       title: 'Tighten',
-      text: '{{ torque }} N·m. Jaws even on the shank, not on flutes.',
+      text: '{{ torque | torque }}. Jaws even on the shank, not on flutes.',
       confirm: 'tick',
       needs: ['chuck key'],
     },
@@ -247,14 +247,14 @@ export const SHIPPED_STEPS: Readonly<Record<Clamping, readonly Step[]>> = {
     {
       id: 'mount',
       title: 'Block',
-      text: 'Shank back against its stop, screws to {{ torque }} N·m, key {{ key | length }}.',
+      text: 'Shank back against its stop, screws to {{ torque | torque }}, key {{ key | length }}.',
       confirm: 'tick',
       needs: ['key', 'torque wrench'],
     },
     {
       id: 'seats',
       title: 'Insert',
-      text: '{{ insert }}: clean the seat, screw to {{ seatTorque }} N·m.',
+      text: '{{ insert }}: clean the seat, screw to {{ seatTorque | torque }}.',
       confirm: 'seats',
       needs: ['torque screwdriver'],
     },

@@ -1,3 +1,4 @@
+import { SI, usualUnits } from '@/core/units'
 import { describe, expect, it } from 'vitest'
 import { HERON } from '../../test/support/machines'
 import { splitRunout } from '@/core/judge'
@@ -66,24 +67,24 @@ describe('what may not be released', () => {
 
 describe('refusals', () => {
   it('name the part and the number, in the reader’s unit', () => {
-    expect(fitsText({ code: 'WRONG_BORE', hasMm: 12, needsMm: 10 }, 'mm')).toBe(
+    expect(fitsText({ code: 'WRONG_BORE', hasMm: 12, needsMm: 10 }, SI)).toBe(
       'Wrong bore: this holder takes 12 mm, the shank is 10 mm.',
     )
-    expect(fitsText({ code: 'WRONG_BORE', hasMm: 12.7, needsMm: 9.525 }, 'inch')).toBe(
+    expect(fitsText({ code: 'WRONG_BORE', hasMm: 12.7, needsMm: 9.525 }, usualUnits('inch'))).toBe(
       'Wrong bore: this holder takes 0.5 in, the shank is 0.375 in.',
     )
-    expect(fitsText({ code: 'SHANK_TOO_LARGE', shankMm: 10, largestMm: 9 }, 'mm')).toContain('larger than the collet (9 mm)')
-    expect(fitsText({ code: 'TOO_FAST', programRpm: 17000, greatestRpm: 16000, part: 'nut size 25' }, 'mm')).toContain(
+    expect(fitsText({ code: 'SHANK_TOO_LARGE', shankMm: 10, largestMm: 9 }, SI)).toContain('larger than the collet (9 mm)')
+    expect(fitsText({ code: 'TOO_FAST', programRpm: 17000, greatestRpm: 16000, part: 'nut size 25' }, SI)).toContain(
       'nut size 25 allows 16,000 rev/min',
     )
   })
   it('a jump is told in the reader’s unit', () => {
     const jump = { code: 'JUMP', feature: 'LF', byMm: -0.0254 } as const
-    expect(refusalText(jump, 'mm')).toBe('Length changed by −0.025 mm since the last measurement. Say why, or measure again.')
-    expect(refusalText(jump, 'inch')).toContain('−0.0010 in')
+    expect(refusalText(jump, SI)).toBe('Length changed by −0.025 mm since the last measurement. Say why, or measure again.')
+    expect(refusalText(jump, usualUnits('inch'))).toContain('−0.0010 in')
   })
   it('several at once are told one after the other', () =>
-    expect(refusalText({ code: 'START_PAST', also: [{ code: 'NO_TOOLS' }] }, 'mm')).toBe(
+    expect(refusalText({ code: 'START_PAST', also: [{ code: 'NO_TOOLS' }] }, SI)).toBe(
       'The start is in the past. Type when the job starts. Add an NC program or a tool list, or type in the tools.',
     ))
   it('a device says what is known and what to do', () => {

@@ -1,4 +1,5 @@
 /** Two have the same sheet open: the second is told what the first did, and nothing of the first is lost. */
+import { SI } from '@/core/units'
 import { describe, expect, it } from 'vitest'
 import { heavyHere } from '@/codecs/heavy'
 import type { Result } from '@/core/units'
@@ -139,6 +140,6 @@ describe.each(CASES)('$name', ({ open, now }) => {
     if (refusal?.code !== 'CHANGED') throw new Error('not told')
     const last = lastChange(room.db, refusal)
     expect(last?.seq).toBe(listRecord(room.db)[0].seq)
-    expect(lastChangeText(last!, 'mm')).toContain('Last change: Oda')
+    expect(lastChangeText(last!, SI)).toContain('Last change: Oda')
   })
 })

@@ -1,3 +1,4 @@
+import { SI } from '@/core/units'
 import { heavyHere } from '@/codecs/heavy'
 import { describe, expect, it } from 'vitest'
 import { SHIPPED_POSTS } from '@/codecs/post'
@@ -143,7 +144,7 @@ describe('a machine’s own post', () => {
       room.as('oda', 70).person,
       heavyHere,
     )
-    expect(refusalText(valueOf(trial).wrong!, 'mm')).toContain('length of offset 31 from empty to 2.500 mm')
+    expect(refusalText(valueOf(trial).wrong!, SI)).toContain('length of offset 31 from empty to 2.500 mm')
     expect(codeOf(await keep(room, { template: sly }))).toBe('POST_WRITES_OTHERS')
     // a post that was kept before anybody looked for it
     room.db.prepare("INSERT INTO post (name, template) VALUES ('old-sly', ?)").run(sly)

@@ -1,4 +1,5 @@
 /** Who may do what, as a whole: every verb stands in one table, and whoever may not is refused before anything is done. */
+import { SI } from '@/core/units'
 import { describe, expect, it } from 'vitest'
 import type { Person } from '@/core/tool'
 import { getComponent, componentVersion } from '@/db/library/read'
@@ -57,7 +58,7 @@ describe('the table of verbs', () => {
     for (const person of [operator, lead]) {
       const refusal = refuseRight(right, person)
       if (right === 'person' || right === 'everybody') expect(refusal).toBeNull()
-      else if (refusal) expect(refusalText(refusal, 'mm')).toMatch(/^Only (a lead|an administrator) can /)
+      else if (refusal) expect(refusalText(refusal, SI)).toMatch(/^Only (a lead|an administrator) can /)
       else expect(person).toBe(lead)
     }
   })

@@ -1,4 +1,5 @@
 /** Two processes at one database, each wanting the last piece: run by the store's tests. */
+import { SI } from '@/core/units'
 import { spawn } from 'node:child_process'
 import { openDatabase } from '@/db/connection'
 import { migrate } from '@/db/migrate'
@@ -69,6 +70,6 @@ if (mode === 'prepare') {
   while (Date.now() < Number(startAt)); // both begin in the same millisecond
   const done = takePart(w, { job: job(Number(mode.split('-')[1])), component: PART, count: 1, place: 'CEDAR-4' })
   console.log(
-    JSON.stringify(done.ok ? { code: 'ok', text: '' } : { code: outerCode(done.error), text: refusalText(done.error, 'mm') }),
+    JSON.stringify(done.ok ? { code: 'ok', text: '' } : { code: outerCode(done.error), text: refusalText(done.error, SI) }),
   )
 }

@@ -6,7 +6,7 @@ import type { HeldRow } from '@/core/handover'
 import type { MachineState } from '@/core/load'
 import type { Picture } from '@/core/sets'
 import type { Definition } from '@/core/tool'
-import { fail, ok, type Result } from '@/core/units'
+import { fail, ok, type Result, SI } from '@/core/units'
 import { insertAdapter, insertCheck } from '@/db/bench/write'
 import { inTransaction, openDatabase, type Db } from '@/db/connection'
 import { migrate } from '@/db/migrate'
@@ -292,9 +292,9 @@ export const codeOf = <T, E extends { readonly code: string }>(result: Result<T,
   result.ok ? 'ok' : outerCode(result.error as unknown as Refusal)
 
 /** What a refused verb says, in millimetres. */
-export const textOf = <T>(result: Result<T, Refusal>): string => (result.ok ? '' : refusalText(result.error, 'mm'))
+export const textOf = <T>(result: Result<T, Refusal>): string => (result.ok ? '' : refusalText(result.error, SI))
 /** The newest entry of the record as people read it, in millimetres. */
-export const lastEntry = (db: Db, serial?: string): string => recordText(listRecord(db, { serial, limit: 1 })[0], 'mm')
+export const lastEntry = (db: Db, serial?: string): string => recordText(listRecord(db, { serial, limit: 1 })[0], SI)
 
 export function valueOf<T, E>(result: Result<T, E>): T {
   if (!result.ok) throw new Error(JSON.stringify(result.error))

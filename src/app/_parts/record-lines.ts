@@ -1,5 +1,5 @@
 import type { RecordEntry } from '@/core/tool'
-import { formatLength, unitMark, type LengthUnit } from '@/core/units'
+import { formatLength, unitMark, type LengthUnit, type Units } from '@/core/units'
 import { kindText } from '@/words/kinds'
 import { recordText } from '@/words/record'
 import { formatWhen } from '@/ui/format/due'
@@ -22,11 +22,7 @@ export function changeText(before: unknown, after: unknown, unit: LengthUnit): s
   return parts.join(' · ')
 }
 
-export const recordLines = (
-  entries: readonly RecordEntry[],
-  unit: LengthUnit,
-  machines: ReadonlyMap<string, string>,
-): RecordLine[] =>
+export const recordLines = (entries: readonly RecordEntry[], units: Units, machines: ReadonlyMap<string, string>): RecordLine[] =>
   entries.map((e) => ({
     seq: e.seq,
     when: formatWhen(e.at),
@@ -35,6 +31,6 @@ export const recordLines = (
     serial: e.serial,
     t: e.t === null ? '–' : `T${e.t}`,
     machine: e.machine ? (machines.get(e.machine) ?? e.machine) : '–',
-    text: recordText(e, unit),
-    change: changeText(e.before, e.after, unit),
+    text: recordText(e, units),
+    change: changeText(e.before, e.after, units.length),
   }))

@@ -16,10 +16,10 @@ import { refusalText } from '@/words/refusals'
 import { context, type Context } from './context'
 
 /** A refusal as a page gets it: its code, and its sentence in the reader's unit; with what somebody else did meanwhile. */
-export function inWords(refusal: Refusal, { db, unit }: Pick<Context, 'db' | 'unit'>): Said {
+export function inWords(refusal: Refusal, { db, units }: Pick<Context, 'db' | 'units'>): Said {
   const last = refusal.code === 'CHANGED' ? lastChange(db, refusal) : null
-  const text = refusalText(refusal, unit)
-  return { code: outerCode(refusal), text: last ? `${text} ${lastChangeText(last, unit)}` : text }
+  const text = refusalText(refusal, units)
+  return { code: outerCode(refusal), text: last ? `${text} ${lastChangeText(last, units)}` : text }
 }
 
 function badInput({ issues: [issue] }: z.ZodError): Refusal {

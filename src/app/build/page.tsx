@@ -13,7 +13,7 @@ import { formatDue } from '@/ui/format/due'
 import { StationPage } from '../_parts/station'
 import { signedIn, type Context } from '../_server/context'
 import { fitsText } from '@/words/fits'
-import type { LengthUnit } from '@/core/units'
+import type { Units } from '@/core/units'
 import {
   abandonBuildAction,
   addExtensionAction,
@@ -85,8 +85,8 @@ export default async function BuildPage({
   const due = formatDue(sheet.job.dueAt, new Date(shop.now))
   const carrier = carrierOf(parts)
   const greatestC = carrier ? (numberOf(carrier, 'greatestC') ?? null) : null
-  const short = sheet.short.map((p) => fitsText({ code: 'NONE_IN_STOCK', name: p.component.name }, shop.unit))
-  const blocked = [...checked.refusals.map((r) => fitsText(r, shop.unit)), ...short]
+  const short = sheet.short.map((p) => fitsText({ code: 'NONE_IN_STOCK', name: p.component.name }, shop.units))
+  const blocked = [...checked.refusals.map((r) => fitsText(r, shop.units)), ...short]
   const cutter = partIn(parts, 'cutter')
   return (
     <StationPage station="build" current={`${sheet.job.id}-${definition.t}`}>
@@ -108,7 +108,7 @@ export default async function BuildPage({
             />
             <h2 className="mt-1 text-2xl font-bold">{say.parts}</h2>
             <PartRows parts={parts} sheet={sheet} cutter={cutter} />
-            <Nearest sheet={sheet} unit={shop.unit} />
+            <Nearest sheet={sheet} units={shop.units} />
           </>
         }
         right={
@@ -117,7 +117,7 @@ export default async function BuildPage({
             job={sheet.job.id}
             t={definition.t}
             steps={sheet.steps.map((step) => {
-              const text = stepText(step, facts, shop.unit)
+              const text = stepText(step, facts, shop.units)
               return {
                 id: step.id,
                 title: step.title,
@@ -203,7 +203,7 @@ function DrawnAndSetUp({
         )}
         {checked.notes.map((note, i) => (
           <p key={i} className="text-unsure mt-2 font-semibold">
-            ◐ {fitsText(note, shop.unit)}
+            ◐ {fitsText(note, shop.units)}
           </p>
         ))}
       </div>
@@ -253,7 +253,7 @@ function PartRows({
 }
 
 /** Where the parts list does not do: what speaks against it, and what would fit. */
-function Nearest({ sheet, unit }: { readonly sheet: BuildSheet; readonly unit: LengthUnit }) {
+function Nearest({ sheet, units }: { readonly sheet: BuildSheet; readonly units: Units }) {
   const { checked, candidates, short } = sheet
   if (checked.refusals.length === 0 && short.length === 0) return null
   const asked = checked.refusals.length ? candidates : candidates.filter((c) => short.some((p) => p.line.role === c.role))
@@ -261,7 +261,7 @@ function Nearest({ sheet, unit }: { readonly sheet: BuildSheet; readonly unit: L
     <>
       {checked.refusals.map((r, i) => (
         <Say key={i} tone="off" lead="◆">
-          {fitsText(r, unit)}
+          {fitsText(r, units)}
         </Say>
       ))}
       <ul>
@@ -277,7 +277,7 @@ function Nearest({ sheet, unit }: { readonly sheet: BuildSheet; readonly unit: L
                     .join(', '),
                 )
               : nearest
-                ? say.nearestIs(nearest.component.name, fitsText(nearest.refusals[0], unit))
+                ? say.nearestIs(nearest.component.name, fitsText(nearest.refusals[0], units))
                 : short.some((p) => p.line.role === role)
                   ? say.nothingInStockWouldFit
                   : say.nothingInTheLibraryWould}

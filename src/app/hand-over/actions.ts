@@ -29,11 +29,11 @@ export const writeTagAction = defineAction(handOver.writeTag, (work, { serial },
 )
 export const tryTemplateAction = defineQuestion(
   handOver.tryTemplate,
-  async (given, { db, control, now, unit, person, heavy }) => {
+  async (given, { db, control, now, units, person, heavy }) => {
     const tried = await tryTemplate(db, control, given, now, person, heavy)
     if (!tried.ok) return tried
     const { wrong, ...trial } = tried.value
-    return ok({ ...trial, wrong: wrong && refusalText(wrong, unit) })
+    return ok({ ...trial, wrong: wrong && refusalText(wrong, units) })
   },
 )
 export const keepPostAction = defineAction(handOver.keepPost, (work, given, { control, heavy }) =>

@@ -74,7 +74,7 @@ export default async function LoadPage({ searchParams }: { readonly searchParams
         serial={scans.serial ?? null}
         label={scans.label ?? null}
         scans={sheet.scans.map(({ said, ...line }) => ({ ...line, text: scanSaidText(said) }))}
-        findings={machine ? sheet.findings.map((f) => ({ ...f, text: loadSaidText(f.said, machine) })) : []}
+        findings={machine ? sheet.findings.map((f) => ({ ...f, text: loadSaidText(f.said, machine, shop.units) })) : []}
         run={run}
         runBy={sheet.runBy}
         steps={sheet.steps}

@@ -70,7 +70,7 @@ export default async function RecordsPage({
                 {say.asJson}
               </SmallAction>
             </div>
-            <RecordTable lines={recordLines(entries, shop.unit, new Map(machines.map((m) => [m.key, m.name])))} />
+            <RecordTable lines={recordLines(entries, shop.units, new Map(machines.map((m) => [m.key, m.name])))} />
             <div className="flex max-w-xl items-center gap-3">
               {beforeSeq && <SmallAction href={`/records?${search}`}>{say.newest}</SmallAction>}
               {entries.length === SHOWN && (

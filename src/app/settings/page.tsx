@@ -8,7 +8,7 @@ import { PicturesKept } from '@/ui/measure/pictures-kept'
 import { CopiesKept } from '@/ui/settings/copies-kept'
 import { PracticeTable } from '@/ui/settings/practice-table'
 import { ScannerSetup } from '@/ui/shell/scanner-setup'
-import { ThemeChoice } from '@/ui/shell/theme-choice'
+import { ThemeChoice, ShowsChoice } from '@/ui/shell/theme-choice'
 import { signedIn } from '../_server/context'
 import { watchSnapshots } from '../_server/watch-snapshots'
 import { cleanPicturesAction, keepPracticeAction } from './actions'
@@ -42,6 +42,7 @@ export default async function SettingsPage() {
             <Title lead={say.settings} />
             <h2 className="text-2xl font-bold">{say.look}</h2>
             <ThemeChoice />
+            <ShowsChoice />
             <p className="text-soft">{say.largerText}</p>
             <h2 className="mt-3 text-2xl font-bold">{say.shopValues}</h2>
             <p className="text-soft">{say.valuesOfThisShopEvery(lead ? '.' : say.aLeadCanChangeThem)}</p>
@@ -105,7 +106,7 @@ async function Copies() {
       count={copies.length}
       bytes={copies.reduce((sum, c) => sum + c.bytes, 0)}
       folder={shop.snapshots.folder}
-      fault={fault && refusalText({ code: fault }, shop.unit)}
+      fault={fault && refusalText({ code: fault }, shop.units)}
     />
   )
 }

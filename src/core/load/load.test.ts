@@ -1,3 +1,4 @@
+import { SI } from '@/core/units'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { HERON } from '../../../test/support/machines'
@@ -255,7 +256,7 @@ describe('the rules of loading', () => {
   ])('%s, broken: one finding, of that kind, with a sentence', (rule, change, state) => {
     const found = loadRules({ ...good, ...change }).filter((f) => f.rule === rule)
     expect(found.map((f) => f.state)).toEqual([state])
-    expect(loadSaidText(found[0].said, { ...good, ...change }.machine)).toMatch(/^[A-Z0-9].*[.\w]$/)
+    expect(loadSaidText(found[0].said, { ...good, ...change }.machine, SI)).toMatch(/^[A-Z0-9].*[.\w]$/)
     expect(isClear(found, [])).toBe(state === 'noted')
     expect(isClear(found, [found[0].rule])).toBe(state !== 'refused')
   })

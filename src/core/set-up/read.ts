@@ -1,6 +1,6 @@
 /** Rows as people type or paste them: every cell read by its field, every fault found. */
 import { readMark } from '../tool'
-import { fail, formatLength, ok, parseLength, parseNumber, type LengthUnit, type Result } from '../units'
+import { fail, formatLength, ok, parseLength, parseNumber, parseQuantity, SI, type LengthUnit, type Result } from '../units'
 import { fieldsOf, SET_UP, type FieldSpec, type FieldValue, type Row, type SetUpList } from './fields'
 
 export type CellFault =
@@ -53,7 +53,11 @@ function isDay(text: string): boolean {
 
 function number(text: string, { kind, min = -Infinity, max = Infinity }: FieldSpec, unit: LengthUnit): Result<number, CellFault> {
   const length = kind === 'length'
-  const read = length ? parseLength(text, unit) : parseNumber(text.replace(/\s*(kg|rev\/min)$/i, ''))
+  const read = length
+    ? parseLength(text, unit)
+    : kind === 'mass'
+      ? parseQuantity(text, 'mass', SI)
+      : parseNumber(text.replace(/\s*rev\/min$/i, ''))
   if (!read.ok) return fail(read.error.code === 'COMMA_AMBIGUOUS' ? { code: 'COMMA' } : { code: 'NO_NUMBER' })
   if (kind === 'count' && !Number.isInteger(read.value)) return fail({ code: 'NO_WHOLE_NUMBER' })
   // a limit typed in inches may lie a hair beside it

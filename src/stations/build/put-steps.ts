@@ -1,7 +1,7 @@
 import type { Heavy } from '@/codecs/heavy'
 import { SAMPLE_FACTS, SHIPPED_STEPS } from '@/words/steps'
 import { CONFIRMS, type Clamping, type Step } from '@/core/fits'
-import { fail, type Result } from '@/core/units'
+import { fail, type Result, SI } from '@/core/units'
 import { putStepList } from '@/db/build/write'
 import { getStepList } from '@/db/build/read'
 import type { Refusal } from '../refusals'
@@ -25,7 +25,7 @@ export async function putSteps(
   if (twice) return fail({ code: 'STEP_TWICE', id: twice.id })
   for (const step of next) {
     if (!CONFIRMS.includes(step.confirm)) return fail({ code: 'UNKNOWN_CONFIRM', step: step.title, confirm: step.confirm })
-    const text = await heavy.step(step, SAMPLE_FACTS, 'mm')
+    const text = await heavy.step(step, SAMPLE_FACTS, SI)
     if (!text.ok) return text
     if (!text.value.ok) return fail({ code: 'BAD_TEMPLATE', of: step.title, detail: text.value.error.detail })
   }

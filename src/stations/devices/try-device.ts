@@ -1,5 +1,5 @@
 import type { Device } from '@/core/set-up'
-import { fail, ok, type Result } from '@/core/units'
+import { fail, ok, type Result, SI } from '@/core/units'
 import type { Db } from '@/db/connection'
 import { getMachine } from '@/db/machine/read'
 import type { Control } from '@/devices/control/port'
@@ -42,7 +42,7 @@ export async function tryDevice(
     }
     case 'shrink': {
       const state = await drivers.shrink.state()
-      return ok(state.ok ? answers(state.value.coils.join(', ')) : silent(unitErrorText(state.error)))
+      return ok(state.ok ? answers(state.value.coils.join(', ')) : silent(unitErrorText(state.error, SI)))
     }
     case 'spindle': {
       const state = await drivers.spindle.state()

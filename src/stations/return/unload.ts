@@ -2,7 +2,7 @@ import { DONE } from '@/words/answers'
 import { otherChanges, type HeldRow, type Wear } from '@/core/handover'
 import type { MachineState } from '@/core/load'
 import { controlT, isTyped, nextState, SPINDLE, type Assembly, type ToolEvent } from '@/core/tool'
-import { fail, ok, type Result } from '@/core/units'
+import { fail, ok, type Result, SI } from '@/core/units'
 import { findAssemblies, getAssembly } from '@/db/assembly/read'
 import { moveAssembly } from '@/db/assembly/write'
 import { voidBalance } from '@/db/balance/write'
@@ -240,7 +240,7 @@ async function chipText(work: Work, tag: TagStation | null, serial: string, wear
     radiusMm: wear?.radiusMm ?? null,
     lifeUsedMin,
   })
-  if (!written.ok) return { written: false, text: DONE.chipNotWritten(refusalText(written.error, 'mm')) }
+  if (!written.ok) return { written: false, text: DONE.chipNotWritten(refusalText(written.error, SI)) }
   return written.value === 'written' ? { written: true, text: DONE.chipWritten } : null
 }
 

@@ -6,8 +6,9 @@ import { small } from '@/words/size'
 import { Row, Say } from '../common/sheet'
 import { VerdictMark } from '../common/verdict'
 import { formatWhen } from '../format/due'
-import { useUnit } from '../shell/shell-context'
+import { useUnit, useUnits } from '../shell/shell-context'
 import { GradeChart } from './grade-chart'
+import { massText } from '@/words/quantity'
 
 /** Now, and after the correction; up to which speed it is good. */
 export function Figures({ view, fit }: { readonly view: BalanceView; readonly fit: BalanceFit | null }) {
@@ -75,7 +76,8 @@ export function Steps({ fit, done }: { readonly fit: BalanceFit; readonly done: 
 /** The tool's figures beside its grade. */
 export function Facts({ view }: { readonly view: BalanceView }) {
   const { standing, rounds, massKg, seatGrade, wanted } = view
-  const unit = useUnit()
+  const units = useUnits()
+  const unit = units.length
   return (
     <div className="flex max-w-[760px] flex-col gap-2">
       {standing && seatGrade && wanted && (
@@ -84,7 +86,7 @@ export function Facts({ view }: { readonly view: BalanceView }) {
         </Say>
       )}
       <div className="max-w-[520px]">
-        {massKg !== null && <Row name={say.weight}>{massKg.toFixed(2)} kg</Row>}
+        {massKg !== null && <Row name={say.weight}>{massText(massKg, units)}</Row>}
         {standing && (
           <>
             <Row name={say.goodTo}>{speedText(Math.min(standing.goodToRpm, 200_000))}</Row>

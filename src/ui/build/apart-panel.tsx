@@ -10,10 +10,11 @@ import { useAct } from '../common/use-act'
 import { HeatPanel } from './heat-panel'
 import type { AskUnit } from './unit-panel'
 import { fitsText } from '@/words/fits'
-import { useUnit } from '../shell/shell-context'
+import { useUnits } from '../shell/shell-context'
 import type { Ask } from '@/stations/contract'
 import type * as build from '@/stations/build/contract'
 import { say } from '@/words/screens/build'
+import { temperatureText } from '@/words/quantity'
 
 export interface ApartPanelProps {
   readonly serial: string
@@ -113,7 +114,7 @@ export function ApartPanel(props: ApartPanelProps) {
 
 /** Heating out is led like heating in: joint, coil, temperature, one heat, then cool. */
 function HeatOut({ serial, heat, lead, ...props }: ApartPanelProps & { readonly heat: Removal }) {
-  const unit = useUnit()
+  const units = useUnits()
   const [coil, setCoil] = useState(false)
   const [reason, setReason] = useState('')
   const asked = heat.leadFor.length ? reason.trim() || null : null
@@ -129,8 +130,8 @@ function HeatOut({ serial, heat, lead, ...props }: ApartPanelProps & { readonly 
       <Row name={say.joint}>{heat.joint ?? heat.jointName}</Row>
       <Row name={say.coil}>{heat.coil}</Row>
       <Row name={say.heatTo}>
-        {Number.isFinite(heat.temperatureC) ? `${heat.temperatureC.toFixed(0)} °C` : '–'}{' '}
-        <small className="text-soft">{say.holderLimitC(heat.greatestC)}</small>
+        {Number.isFinite(heat.temperatureC) ? temperatureText(heat.temperatureC, units) : '–'}{' '}
+        <small className="text-soft">{say.holderLimit(temperatureText(heat.greatestC, units))}</small>
       </Row>
       {heat.steelShank && (
         <Say tone="unsure" lead={say.steelShank}>
@@ -139,7 +140,7 @@ function HeatOut({ serial, heat, lead, ...props }: ApartPanelProps & { readonly 
       )}
       {heat.leadFor.length > 0 && (
         <Say tone="off" lead={say.onlyALeadCanGo}>
-          {heat.leadFor.map((r) => fitsText(r, unit)).join(' ')}
+          {heat.leadFor.map((r) => fitsText(r, units)).join(' ')}
         </Say>
       )}
       {heat.leadFor.length > 0 && lead && (

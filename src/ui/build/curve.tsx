@@ -4,6 +4,9 @@ import { GridComponent, MarkLineComponent } from 'echarts/components'
 import { init, use as withParts, type EChartsType } from 'echarts/core'
 import { SVGRenderer } from 'echarts/renderers'
 import { useEffect, useRef } from 'react'
+import { toRead } from '@/core/units'
+import { temperatureText } from '@/words/quantity'
+import { useUnits } from '../shell/shell-context'
 import { say } from '@/words/screens/build'
 
 withParts([LineChart, GridComponent, MarkLineComponent, SVGRenderer])
@@ -20,6 +23,7 @@ export function Curve({
   readonly targetC: number | null
   readonly limitC: number | null
 }) {
+  const units = useUnits()
   const place = useRef<HTMLDivElement>(null)
   const chart = useRef<EChartsType | null>(null)
   useEffect(() => {
@@ -29,9 +33,11 @@ export function Curve({
   }, [])
   useEffect(() => {
     const soft = colour('--soft')
+    const read = (celsius: number) => Math.round(toRead(celsius, 'temperature', units))
+    const fahrenheit = units.temperature === '°F'
     const lines = [
-      ...(targetC === null ? [] : [{ yAxis: Math.round(targetC), name: 'target' }]),
-      ...(limitC === null ? [] : [{ yAxis: limitC, name: 'limit' }]),
+      ...(targetC === null ? [] : [{ yAxis: read(targetC), name: 'target' }]),
+      ...(limitC === null ? [] : [{ yAxis: read(limitC), name: 'limit' }]),
     ]
     const text = { color: soft, fontFamily: 'Sofia Sans Condensed Variable', fontSize: 14 }
     chart.current?.setOption({
@@ -48,15 +54,15 @@ export function Curve({
       yAxis: {
         type: 'value',
         min: 0,
-        max: Math.max(400, limitC ?? 0),
-        interval: 100,
+        max: Math.max(fahrenheit ? 800 : 400, limitC === null ? 0 : read(limitC)),
+        interval: fahrenheit ? 200 : 100,
         axisLabel: text,
         splitLine: { lineStyle: { color: colour('--color-base-300') } },
       },
       series: [
         {
           type: 'line',
-          data: points.map((p) => [...p]),
+          data: points.map(([s, celsius]) => [s, read(celsius)]),
           showSymbol: false,
           lineStyle: { width: 2.5, color: colour('--color-error') },
           markLine: {
@@ -69,6 +75,14 @@ export function Curve({
         },
       ],
     })
-  }, [points, targetC, limitC])
-  return <div ref={place} className="h-[150px] w-full" role="img" aria-label={say.temperatureNowC(points.at(-1)?.[1] ?? '–')} />
+  }, [points, targetC, limitC, units])
+  const last = points.at(-1)?.[1]
+  return (
+    <div
+      ref={place}
+      className="h-[150px] w-full"
+      role="img"
+      aria-label={say.temperatureNow(last === undefined ? '–' : temperatureText(last, units))}
+    />
+  )
 }

@@ -8,6 +8,8 @@ import type { Ask } from '@/stations/contract'
 import type * as build from '@/stations/build/contract'
 
 import { say } from '@/words/screens/build'
+import { temperatureText } from '@/words/quantity'
+import { useUnits } from '../shell/shell-context'
 
 export type CoolingWay = 'contact' | 'cycle' | 'air'
 
@@ -38,6 +40,7 @@ export interface HeatPanelProps {
 
 /** Heating and cooling, by the unit's data line or confirmed by hand; the same on the way in and on the way out. */
 export function HeatPanel({ serial, due, out, coil, seconds, greatestC, leastC, act }: HeatPanelProps) {
+  const units = useUnits()
   const { unit, problem: silent, now } = useUnitState(act.unit)
   const { busy, problem, run } = useAct()
   const [byHand, setByHand] = useState(false)
@@ -89,7 +92,7 @@ export function HeatPanel({ serial, due, out, coil, seconds, greatestC, leastC, 
       )}
       {mine?.phase === 'heating' && (
         <Say tone="off" lead={say.heating} role="status">
-          {say.itStopsByItselfAt(mine.targetC.toFixed(0))}
+          {say.itStopsByItselfAt(temperatureText(mine.targetC, units))}
         </Say>
       )}
       {mine?.phase === 'reached' && cold && (

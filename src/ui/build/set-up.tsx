@@ -1,10 +1,11 @@
 'use client'
 import type { ShrinkSetup, StopSetting } from '@/core/clamp'
 import type { StackUp } from '@/core/fits'
-import { formatLength, unitMark, type LengthUnit } from '@/core/units'
+import { formatLength, unitMark, type LengthUnit, toRead } from '@/core/units'
 import { formatSeconds } from '../format/due'
-import { useUnit } from '../shell/shell-context'
+import { useUnit, useUnits } from '../shell/shell-context'
 import { say } from '@/words/screens/build'
+import { gripText, massText, temperatureText, torqueText } from '@/words/quantity'
 
 export interface SetUpProps {
   readonly stack: StackUp
@@ -19,6 +20,7 @@ export interface SetUpProps {
 
 /** What the parts add up to, and for a shrink fit the whole set-up for the worst and the best of its tolerances. */
 export function SetUp({ stack, shrink, stop, LF, coil, greatestC, torqueNm, reachMm }: SetUpProps) {
+  const units = useUnits()
   const unit = useUnit()
   const length = (mm: number, decimals = unit === 'mm' ? 2 : 3) => `${formatLength(mm, unit, decimals)} ${unitMark(unit)}`
   const short = (mm: number) => length(mm, unit === 'mm' ? 1 : 2)
@@ -51,7 +53,7 @@ export function SetUp({ stack, shrink, stop, LF, coil, greatestC, torqueNm, reac
       />
       <Small
         name={say.mass}
-        value={`${stack.massKg.toFixed(2)} kg`}
+        value={massText(stack.massKg, units)}
         note={say.centreOfMassAboveThe(
           short(stack.centreMm),
           stack.greatestRpm === null ? '' : say.revMinForThe(stack.greatestRpm.toLocaleString('en'), stack.slowestPart),
@@ -64,6 +66,7 @@ export function SetUp({ stack, shrink, stop, LF, coil, greatestC, torqueNm, reac
 
 /** What shrinking gives, and how long it takes. */
 function ShrinkFacts({ shrink, um }: { readonly shrink: SetUpProps['shrink']; readonly um: (mm: number) => string }) {
+  const units = useUnits()
   return (
     shrink && (
       <>
@@ -74,7 +77,10 @@ function ShrinkFacts({ shrink, um }: { readonly shrink: SetUpProps['shrink']; re
         />
         <Small
           name={say.grip}
-          value={`${shrink.gripTorqueNm.min.toFixed(0)} … ${shrink.gripTorqueNm.max.toFixed(0)} N·m`}
+          value={say.fromTo(
+            toRead(shrink.gripTorqueNm.min, 'torque', units).toFixed(0),
+            gripText(shrink.gripTorqueNm.max, units),
+          )}
           note={say.pullOutKnAtWorst(
             (shrink.pullOutN.min / 1000).toFixed(1),
             um(shrink.interferenceMm.min),
@@ -89,10 +95,10 @@ function ShrinkFacts({ shrink, um }: { readonly shrink: SetUpProps['shrink']; re
               ? say.steelShankItExpandsLike
               : note.code === 'NOT_OUT_AGAIN'
                 ? say.itMayNotComeOut(
-                    Number.isFinite(note.neededC) ? `${note.neededC.toFixed(0)} °C` : say.moreThanAnyHeat,
-                    note.limitC,
+                    Number.isFinite(note.neededC) ? temperatureText(note.neededC, units) : say.moreThanAnyHeat,
+                    temperatureText(note.limitC, units),
                   )
-                : say.theWorstPairHoldsN(note.worstNm.toFixed(0), note.wantedNm.toFixed(0))}
+                : say.theWorstPairHoldsN(gripText(note.worstNm, units), gripText(note.wantedNm, units))}
           </p>
         ))}
       </>
@@ -124,6 +130,7 @@ function StopAndHeat({
   readonly stack: SetUpProps['stack']
   readonly torqueNm: SetUpProps['torqueNm']
 }) {
+  const units = useUnits()
   return shrink && stop ? (
     <>
       <Big
@@ -138,11 +145,11 @@ function StopAndHeat({
       />
       <Big
         name={say.heatTo}
-        value={shrink.temperatureC.toFixed(0)}
-        mark="°C"
+        value={toRead(shrink.temperatureC, 'temperature', units).toFixed(0)}
+        mark={units.temperature}
         note={say.tightestPairMHolderLimit(
           um(shrink.interferenceMm.max),
-          greatestC,
+          greatestC === null ? '–' : temperatureText(greatestC, units),
           coil,
           Math.max(1, shrink.heatingS).toFixed(0),
         )}
@@ -160,7 +167,7 @@ function StopAndHeat({
         name={say.outOfTheNose}
         value={formatLength(stack.stickOutMm, unit, unit === 'mm' ? 1 : 2)}
         mark={unitMark(unit)}
-        note={torqueNm === null ? say.noseToTip : say.noseToTipTightenTo(torqueNm)}
+        note={torqueNm === null ? say.noseToTip : say.noseToTipTightenTo(torqueText(torqueNm, units))}
       />
     </>
   )

@@ -5,6 +5,9 @@ import { usePolled } from '../common/use-polled'
 import type { Answer, Ask } from '@/stations/contract'
 import type * as build from '@/stations/build/contract'
 import { say } from '@/words/screens/build'
+import { temperatureText } from '@/words/quantity'
+import { useUnits } from '../shell/shell-context'
+import { toRead } from '@/core/units'
 
 /** What the unit shows. */
 export type UnitView = Answer<typeof build.unitState>
@@ -32,6 +35,7 @@ export function UnitPanel({
   readonly greatestC: number | null
   readonly takeOut: (serial: string) => void
 }) {
+  const units = useUnits()
   if (problem)
     return (
       <Say tone="off" lead={say.theShrinkUnit}>
@@ -50,7 +54,11 @@ export function UnitPanel({
               {say.noseOf} {serial}
             </span>
             <span className="figures text-[32px] leading-none font-bold" data-testid="nose-temperature">
-              {mine.noseC.toFixed(0)} <small className="text-soft text-lg font-medium">°C{unit.simulated && say.simulated}</small>
+              {toRead(mine.noseC, 'temperature', units).toFixed(0)}{' '}
+              <small className="text-soft text-lg font-medium">
+                {units.temperature}
+                {unit.simulated && say.simulated}
+              </small>
             </span>
           </div>
           <Curve points={mine.curve} limitC={greatestC} targetC={unit.heating?.serial === serial ? unit.heating.targetC : null} />
@@ -68,7 +76,7 @@ export function UnitPanel({
             ) : (
               <>
                 <b className={`font-head ${b.light === 'cool' ? 'text-holds' : 'text-off'}`}>
-                  {b.light === 'cool' ? say.cool : say.hot} {b.noseC?.toFixed(0)}°
+                  {b.light === 'cool' ? say.cool : say.hot} {b.noseC !== null && temperatureText(b.noseC, units)}
                 </b>
                 {b.light === 'cool' ? (
                   <button

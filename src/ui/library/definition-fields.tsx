@@ -7,6 +7,7 @@ import { LengthField, NumberField, SelectField, TextField } from '../common/form
 import { type LengthKey, type Typed } from './definition-text'
 import { say } from '@/words/screens/library'
 import type { DefinitionFormProps } from './definition-props'
+import { useUnits } from '../shell/shell-context'
 
 /** One part of it, with what may stand in for it. */
 export function PartLine({
@@ -78,7 +79,7 @@ export function Sizes({
       </SelectField>
       <NumberField label={say.edges} symbol="NOF" error={errors.edges?.message} decimals={false} {...register('edges')} />
       <NumberField label={say.programSpeed} unit="rev/min" error={errors.rpm?.message} decimals={false} {...register('rpm')} />
-      <NumberField label={say.torqueOfTheJob} unit="N·m" error={errors.torque?.message} {...register('torque')} />
+      <NumberField label={say.torqueOfTheJob} unit={useUnits().torque} error={errors.torque?.message} {...register('torque')} />
       {length('LF', 'Length', 'LF')}
       {length('LFlo', 'lower')}
       {length('LFup', 'upper')}

@@ -8,7 +8,7 @@ import { FileInput } from '../common/file-input'
 import { Foot, Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import { useFewParts } from './use-parts'
-import { useUnit, useUnsaved } from '../shell/shell-context'
+import { useUnits, useUnsaved } from '../shell/shell-context'
 import { readTyped, shown, startOf, type Typed } from './definition-text'
 import { say } from '@/words/screens/library'
 import { LeadsOnly, useLead } from '../shell/lead-only'
@@ -21,7 +21,8 @@ export function DefinitionForm(props: DefinitionFormProps) {
   const { definition, machines, save, readContour, readArchetype } = props
   const [typing, setTyping] = useState('')
   const suggestions = useFewParts(typing, {}, 30)
-  const unit = useUnit()
+  const units = useUnits()
+  const unit = units.length
   const lead = useLead()
   const router = useRouter()
   const { busy, problem, run, setProblem } = useAct()
@@ -29,12 +30,12 @@ export function DefinitionForm(props: DefinitionFormProps) {
   const drawing = useRef<HTMLInputElement>(null)
   const archetype = useRef<HTMLInputElement>(null)
   const { register, control, handleSubmit, setError, setValue, reset, formState } = useForm<Typed>({
-    defaultValues: { ...startOf(definition, unit), ...props.suggested },
+    defaultValues: { ...startOf(definition, units), ...props.suggested },
   })
   const lines = useFieldArray({ control, name: 'parts' })
 
   const submit = handleSubmit(async (typed) => {
-    const read = readTyped(typed, definition, unit)
+    const read = readTyped(typed, definition, units)
     if (read.ok)
       await run(
         () => save({ ...read.value, contour }),

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Definition } from '@/core/tool'
 import { readTyped, startOf, type Typed } from './definition-text'
+import { SI, usualUnits } from '@/core/units'
 
 const definition: Definition = {
   id: 'D-1',
@@ -29,7 +30,7 @@ const definition: Definition = {
   contour: null,
 }
 const read = (change: Partial<Typed>, before: Definition | null = definition, unit: 'mm' | 'inch' = 'mm') =>
-  readTyped({ ...startOf(before, unit), ...change }, before, unit)
+  readTyped({ ...startOf(before, usualUnits(unit)), ...change }, before, usualUnits(unit))
 const faults = (change: Partial<Typed>, before: Definition | null = definition) => {
   const r = read(change, before)
   return r.ok ? {} : r.error
@@ -69,7 +70,7 @@ describe('a definition in a form', () => {
     })
   })
   it('a new one starts with the tolerances of its class', () => {
-    expect(startOf(null, 'mm')).toMatchObject({ LFlo: '-0.1', LFup: '0.1', radial: '0.012', toolClass: 'finish' })
-    expect(startOf(null, 'inch').LFup).toBe('0.00394')
+    expect(startOf(null, SI)).toMatchObject({ LFlo: '-0.1', LFup: '0.1', radial: '0.012', toolClass: 'finish' })
+    expect(startOf(null, usualUnits('inch')).LFup).toBe('0.00394')
   })
 })

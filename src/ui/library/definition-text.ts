@@ -1,7 +1,18 @@
 /** A tool's definition as the texts of a form, and back. */
 import { CLASS_DEFAULTS, type Definition, type Measurable, type PartLine, type Role, type ToolClass } from '@/core/tool'
 import { lengthErrorText } from '@/words/length'
-import { fail, formatLength, ok, parseLength, typedNumber, type LengthUnit, type Result } from '@/core/units'
+import {
+  fail,
+  formatLength,
+  ok,
+  parseLength,
+  typedNumber,
+  type LengthUnit,
+  type Result,
+  parseQuantity,
+  typedQuantity,
+  type Units,
+} from '@/core/units'
 import { say } from '@/words/screens/library'
 
 export const LENGTHS = ['LF', 'LFlo', 'LFup', 'DC', 'DClo', 'DCup', 'RE', 'RElo', 'REup', 'radial', 'axial', 'reach'] as const
@@ -27,7 +38,8 @@ export type Typed = Record<LengthKey, string> & {
 export const shown = (mm: number | null | undefined, unit: LengthUnit) =>
   mm === null || mm === undefined ? '' : formatLength(mm, unit, unit === 'mm' ? 4 : 5).replace(/\.?0+$/, '')
 
-export function startOf(d: Definition | null, unit: LengthUnit): Typed {
+export function startOf(d: Definition | null, units: Units): Typed {
+  const unit = units.length
   const usual = CLASS_DEFAULTS[d?.toolClass ?? 'finish']
   const sized = (mm: number | null | undefined) => shown(mm, unit)
   return {
@@ -49,7 +61,7 @@ export function startOf(d: Definition | null, unit: LengthUnit): Typed {
     reach: sized(d?.reachMm),
     edges: String(d?.edges ?? 4),
     rpm: d ? String(d.programRpm) : '',
-    torque: d?.torqueNm ? String(d.torqueNm) : '',
+    torque: d?.torqueNm ? typedQuantity(d.torqueNm, 'torque', units) : '',
     grade: d?.balance ? String(d.balance.grade) : '',
     gradeRpm: d?.balance ? String(d.balance.rpm) : '',
     life: d?.lifeMin ? String(d.lifeMin) : '',
@@ -70,26 +82,30 @@ export function startOf(d: Definition | null, unit: LengthUnit): Typed {
   }
 }
 
+/** A torque nobody touched stays exactly what it was. */
+function torqueOf(text: string, before: Definition | null, units: Units): number {
+  const was = before?.torqueNm
+  if (was && text === typedQuantity(was, 'torque', units)) return was
+  const read = parseQuantity(text, 'torque', units)
+  return read.ok ? read.value : NaN
+}
+
 type Faults = Partial<Record<keyof Typed, string>>
 
 /**
  * @param before the version that is changed; a length nobody touched stays exactly what it was
  * @returns the definition without its contour, or a sentence for each field that is wrong
  */
-export function readTyped(
-  typed: Typed,
-  before: Definition | null,
-  unit: LengthUnit,
-): Result<Omit<Definition, 'contour'>, Faults> {
+export function readTyped(typed: Typed, before: Definition | null, units: Units): Result<Omit<Definition, 'contour'>, Faults> {
   const faults: Faults = {}
-  const mm = readLengths(typed, before, unit, faults)
+  const mm = readLengths(typed, before, units, faults)
   const number = (key: 't' | 'edges' | 'rpm' | 'torque' | 'grade' | 'gradeRpm' | 'life', needed: boolean): number | null => {
     const text = typed[key].trim().replace(/^t/i, '')
     if (text === '') {
       if (needed) faults[key] = 'Required.'
       return null
     }
-    const n = typedNumber(text)
+    const n = key === 'torque' ? torqueOf(text, before, units) : typedNumber(text)
     if (!Number.isFinite(n) || n <= 0) faults[key] = say.aNumberAbove
     return n
   }
@@ -130,14 +146,10 @@ export function readTyped(
   })
 }
 
-function readLengths(
-  typed: Typed,
-  before: Definition | null,
-  unit: LengthUnit,
-  faults: Faults,
-): Partial<Record<LengthKey, number>> {
+function readLengths(typed: Typed, before: Definition | null, units: Units, faults: Faults): Partial<Record<LengthKey, number>> {
   const mm: Partial<Record<LengthKey, number>> = {}
-  const start = startOf(before, unit)
+  const unit = units.length
+  const start = startOf(before, units)
   for (const key of LENGTHS) {
     if (typed[key].trim() === '') continue
     const untouched = before !== null && typed[key] === start[key] ? originalOf(before, key) : null

@@ -2,7 +2,7 @@
 import { choiceText, PROPERTY_NAMES } from '@/words/properties'
 import { type UseFormRegister, type FieldErrors } from 'react-hook-form'
 import { isText, specOf, UNIT_OF, type PropertyKey } from '@/core/tool'
-import { unitMark, type LengthUnit } from '@/core/units'
+import { unitMark, type Units, isQuantity } from '@/core/units'
 import { CouplingField } from '../common/coupling-field'
 import { NumberField, SelectField, TextField } from '../common/form'
 import { say } from '@/words/screens/library'
@@ -13,14 +13,14 @@ export function Fields({
   register,
   part,
   keys,
-  unit,
+  units,
   has,
 }: {
   readonly errors: FieldErrors<Record<string, string>>
   readonly register: UseFormRegister<Record<string, string>>
   readonly part: Readonly<Record<string, unknown>> | null
   readonly keys: readonly PropertyKey[]
-  readonly unit: LengthUnit
+  readonly units: Units
   readonly has: readonly PropertyKey[]
 }) {
   return (
@@ -29,7 +29,7 @@ export function Fields({
       <TextField label={say.name} wide error={errors.name?.message} {...register('name')} />
       {keys.map((key) => {
         const { symbol, quantity, choices } = specOf(key)
-        const shown = quantity === 'length' ? unitMark(unit) : UNIT_OF[quantity]
+        const shown = quantity === 'length' ? unitMark(units.length) : isQuantity(quantity) ? units[quantity] : UNIT_OF[quantity]
         const named = {
           label: `${PROPERTY_NAMES[key]}${has.includes(key) ? '' : say.ifItHasOne}`,
           symbol,

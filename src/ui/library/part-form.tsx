@@ -6,11 +6,21 @@ import { useMemo, useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { isText, kindSpec, KIND_NAMES, propertiesOf, ROLES, specOf, type Kind, type PropertyKey } from '@/core/tool'
 import { lengthErrorText } from '@/words/length'
-import { formatLength, parseLength, typedNumber, unitMark, type LengthUnit } from '@/core/units'
+import {
+  formatLength,
+  parseLength,
+  typedNumber,
+  unitMark,
+  type Units,
+  formatQuantity,
+  isQuantity,
+  parseQuantity,
+  typedQuantity,
+} from '@/core/units'
 import { BigAction } from '../common/actions'
 import { Foot, Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
-import { useUnit, useUnsaved } from '../shell/shell-context'
+import { useUnits, useUnsaved } from '../shell/shell-context'
 import type { Ask } from '@/stations/contract'
 import type * as library from '@/stations/library/contract'
 import { say } from '@/words/screens/library'
@@ -39,22 +49,25 @@ export function KindChoice() {
   )
 }
 
-const asText = (key: PropertyKey, value: unknown, unit: LengthUnit): string => {
+const asText = (key: PropertyKey, value: unknown, units: Units): string => {
+  const unit = units.length
   if (value === undefined || value === null) return ''
   if (specOf(key).quantity === 'length' && typeof value === 'number')
     return formatLength(value, unit, unit === 'mm' ? 4 : 5).replace(/\.?0+$/, '')
-  return String(value)
+  const { quantity } = specOf(key)
+  return typeof value === 'number' && isQuantity(quantity) ? typedQuantity(value, quantity, units) : String(value)
 }
 
 type Read = { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly text: string }
 
 /** What was typed into a property's field; nothing when it was left empty. */
-function readField(key: PropertyKey, typed: string, unit: LengthUnit, before: unknown): Read {
+function readField(key: PropertyKey, typed: string, units: Units, before: unknown): Read {
+  const unit = units.length
   const { quantity, min = -Infinity, max = Infinity } = specOf(key)
   if (typed.trim() === '') return { ok: true, value: undefined }
   if (isText(key)) return { ok: true, value: typed.trim() }
-  // an untouched length stays exactly what it was
-  if (typed === asText(key, before, unit)) return { ok: true, value: before }
+  // an untouched figure stays exactly what it was
+  if (typed === asText(key, before, units)) return { ok: true, value: before }
   let value: number
   if (quantity === 'length') {
     const read = parseLength(typed, unit)
@@ -65,12 +78,17 @@ function readField(key: PropertyKey, typed: string, unit: LengthUnit, before: un
       }
     value = Number(read.value.toFixed(6))
   } else {
-    value = typedNumber(typed)
+    const read = isQuantity(quantity) ? parseQuantity(typed, quantity, units) : null
+    value = read === null ? typedNumber(typed) : read.ok ? Number(read.value.toFixed(6)) : NaN
     if (!Number.isFinite(value)) return { ok: false, text: say.thisIsNotANumber }
   }
   if (value < min || value > max) {
     const show = (x: number) =>
-      quantity === 'length' ? `${formatLength(x, unit, unit === 'mm' ? 2 : 3)} ${unitMark(unit)}` : String(x)
+      quantity === 'length'
+        ? `${formatLength(x, unit, unit === 'mm' ? 2 : 3)} ${unitMark(unit)}`
+        : isQuantity(quantity)
+          ? formatQuantity(x, quantity, units, 2)
+          : String(x)
     return { ok: false, text: say.betweenAnd(show(min), show(max)) }
   }
   return { ok: true, value }
@@ -92,7 +110,7 @@ export function PartForm({
   readonly save: Save
   readonly then?: string
 }) {
-  const unit = useUnit()
+  const units = useUnits()
   const router = useRouter()
   const { busy, problem, run } = useAct()
   const [opened, setOpened] = useState(version)
@@ -106,7 +124,7 @@ export function PartForm({
       price: part?.price === undefined ? '' : String(part.price),
       leastStock: part?.leastStock === undefined ? '' : String(part.leastStock),
       note: String(part?.note ?? ''),
-      ...Object.fromEntries(keys.map((key) => [key, asText(key, part?.[key], unit)])),
+      ...Object.fromEntries(keys.map((key) => [key, asText(key, part?.[key], units)])),
     },
   })
   const submit = handleSubmit(async (typed) => {
@@ -129,7 +147,7 @@ export function PartForm({
       else delete raw[key]
     }
     for (const key of keys) {
-      const read = readField(key, typed[key] ?? '', unit, part?.[key])
+      const read = readField(key, typed[key] ?? '', units, part?.[key])
       if (!read.ok) wrong(key, read.text)
       else if (read.value === undefined) {
         if (has.includes(key)) wrong(key, 'Required.')
@@ -150,7 +168,7 @@ export function PartForm({
   useUnsaved(isDirty ? say.thisPart : null)
   return (
     <form onSubmit={submit} noValidate className="flex flex-col gap-3">
-      <Fields errors={errors} register={register} part={part} keys={keys} unit={unit} has={has} />
+      <Fields errors={errors} register={register} part={part} keys={keys} units={units} has={has} />
       <Foot>
         <Problem lead={say.notSaved} text={problem} />
         <BigAction disabled={busy} onAct={() => void submit()}>

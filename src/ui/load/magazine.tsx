@@ -4,6 +4,8 @@ import { fixed, mmToUnit, unitMark, type LengthUnit } from '@/core/units'
 import { pocketPlaces } from './pocket-places'
 import { say } from '@/words/screens/load'
 import { Pocket, labelOf } from './pocket'
+import { massText } from '@/words/quantity'
+import { useUnits } from '../shell/shell-context'
 
 export interface MagazineView {
   readonly name: string
@@ -98,6 +100,7 @@ export function Inside({
   readonly unit: LengthUnit
   readonly decimals: number
 }) {
+  const units = useUnits()
   const taken = pockets.flatMap((p) => (p.type === 'taken' ? [p] : []))
   if (!taken.length) return null
   const known = taken.flatMap(({ by }) => by.massKg ?? [])
@@ -106,7 +109,14 @@ export function Inside({
       <summary className="fold text-ink">
         {say.inIt(
           taken.length === 1 ? say.oneTool : say.toolCount(taken.length),
-          known.length ? say.kgKnown(known.reduce((a, b) => a + b, 0).toFixed(1)) : '',
+          known.length
+            ? say.massKnown(
+                massText(
+                  known.reduce((a, b) => a + b, 0),
+                  units,
+                ),
+              )
+            : '',
         )}
       </summary>
       <ul className="grid grid-cols-2 gap-x-6">
@@ -120,7 +130,7 @@ export function Inside({
             <span>
               Ø {fixed(mmToUnit(2 * by.radiusMm, unit), Math.max(1, decimals - 2))} {unitMark(unit)}
             </span>
-            <span className="text-soft">{by.massKg === null ? say.weightMissing : `${by.massKg.toFixed(1)} kg`}</span>
+            <span className="text-soft">{by.massKg === null ? say.weightMissing : massText(by.massKg, units)}</span>
           </li>
         ))}
       </ul>

@@ -1,7 +1,10 @@
 'use client'
+import type { Units } from '@/core/units'
 import type { ReactNode } from 'react'
 import type { PocketState, Standing } from '@/core/load'
 import { say } from '@/words/screens/load'
+import { massText } from '@/words/quantity'
+import { useUnits } from '../shell/shell-context'
 
 /** One pocket of the magazine, with what stands in it. */
 export function Pocket({
@@ -37,6 +40,7 @@ export function Pocket({
   readonly text: number
   readonly atDoor: number | null
 }) {
+  const units = useUnits()
   return (
     <g
       onClick={free ? () => onChoose?.(state.pocket) : undefined}
@@ -44,7 +48,7 @@ export function Pocket({
       data-pocket={state.pocket}
       data-state={here ? 'chosen' : state.type}
     >
-      <title>{titleOf(state)}</title>
+      <title>{titleOf(state, units)}</title>
       <Body state={state} x={x} y={y} radius={radius} flangeMm={flangeMm} here={here} scale={scale} />
       {state.type === 'narrow' && (
         <path
@@ -190,11 +194,11 @@ export const FILL = {
 
 export const labelOf = (s: Standing) => (s.t === null ? '?' : `T${s.t}`)
 
-export function titleOf(state: PocketState): string {
+export function titleOf(state: PocketState, units: Units): string {
   if (state.type === 'free') return say.pocketFree(state.pocket)
   const { t, serial, massKg } = state.by
   const who = `T${t ?? '?'}${serial ? say.onSerial(serial) : say.knownToTheControlOnly}`
   return state.type === 'taken'
-    ? say.pocketTakenBy(state.pocket, who, massKg === null ? '' : say.massInKg(massKg.toFixed(1)))
+    ? say.pocketTakenBy(state.pocket, who, massKg === null ? '' : say.withMass(massText(massKg, units)))
     : say.pocketTooNarrowBeside(state.pocket, who)
 }

@@ -1,7 +1,7 @@
 'use client'
 import { createContext, useContext, useEffect, useRef } from 'react'
 import type { Person } from '@/core/tool'
-import type { LengthUnit } from '@/core/units'
+import type { LengthUnit, Units } from '@/core/units'
 import type { Ask } from '@/stations/contract'
 import type * as people from '@/stations/people/contract'
 
@@ -22,6 +22,8 @@ export type ScanUse = (text: string) => Promise<ScanSaid | null> | ScanSaid | nu
 export interface ShellActions {
   readonly answerScan: (text: string) => Promise<ScanSaid>
   readonly setUnit: (unit: LengthUnit) => Promise<void>
+  /** In which units, and how large, this terminal shows things. */
+  readonly setShows: (shows: Partial<Omit<Units, 'length'>> & { readonly text?: 'usual' | 'large' }) => Promise<void>
   readonly setTheme: (theme: 'granite' | 'basalt') => Promise<void>
   readonly signIn: Ask<typeof people.signIn>
   readonly signOut: Ask<typeof people.signOut>
@@ -36,6 +38,8 @@ export interface Asking {
 
 export interface Shell {
   readonly unit: LengthUnit
+  readonly units: Units
+  readonly text: 'usual' | 'large'
   readonly theme: 'granite' | 'basalt'
   readonly person: Person | null
   readonly people: readonly Person[]
@@ -99,6 +103,7 @@ export function useNews(hear: () => void): void {
 }
 
 export const useUnit = (): LengthUnit => useShell().unit
+export const useUnits = (): Units => useShell().units
 
 /** While this sheet is open, scans come here first. */
 export function useScans(use: ScanUse): void {

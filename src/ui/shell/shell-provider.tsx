@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation'
 import { useCallback, useMemo, useRef, useState, type ReactNode } from 'react'
 import { ACTION_CARD } from '@/codecs/label-text'
 import type { Person } from '@/core/tool'
-import type { LengthUnit } from '@/core/units'
+import type { Units } from '@/core/units'
 import { say } from '@/words/screens/shell'
 import { useSignIn } from './use-sign-in'
 import { ShellContext, type ScanSaid, type ScanUse, type Shell, type ShellActions } from './shell-context'
@@ -132,7 +132,8 @@ function useScanQueue({
 
 /** What every sheet may ask of the frame around it. */
 export function ShellProvider({
-  unit,
+  units,
+  text,
   theme,
   person,
   people,
@@ -140,7 +141,8 @@ export function ShellProvider({
   actions,
   children,
 }: {
-  readonly unit: LengthUnit
+  readonly units: Units
+  readonly text: 'usual' | 'large'
   readonly theme: 'granite' | 'basalt'
   readonly person: Person | null
   readonly people: readonly Person[]
@@ -162,8 +164,22 @@ export function ShellProvider({
     signIn: door.signIn,
   })
   const value = useMemo<Shell>(
-    () => ({ unit, theme, person, people, couplings, actions, ...door, ...news, ...queue, ...big, ...leaving }),
-    [unit, theme, person, people, couplings, actions, door, news, queue, big, leaving],
+    () => ({
+      unit: units.length,
+      units,
+      text,
+      theme,
+      person,
+      people,
+      couplings,
+      actions,
+      ...door,
+      ...news,
+      ...queue,
+      ...big,
+      ...leaving,
+    }),
+    [units, text, theme, person, people, couplings, actions, door, news, queue, big, leaving],
   )
   return <ShellContext value={value}>{children}</ShellContext>
 }

@@ -1,6 +1,7 @@
 import type { BuildRefusals } from '@/stations/build/contract'
 import { unitErrorText } from '../devices'
 import { fitsText } from '../fits'
+import { temperatureText } from '../quantity'
 import { listed } from '../size'
 import type { Sentences } from './sentences'
 
@@ -26,12 +27,12 @@ export const BUILD: Sentences<BuildRefusals> = {
       : 'It has been heated already. Cool it fully. Never heat a warm nose again.',
   STILL_HEATING: () => 'It is still heating. The unit stops by itself.',
   JOINT_WARM: ({ joint }) => `${joint} is still warm from its last heat. One heat, then cool it fully.`,
-  TOO_COLD: ({ noseC, leastC }) =>
-    `The bore is too small again: ${Math.round(noseC)} °C, it needs ${Math.round(leastC)} °C. Cool it fully and start over.`,
+  TOO_COLD: ({ noseC, leastC }, _unit, units) =>
+    `The bore is too small again: ${temperatureText(noseC, units)}, it needs ${temperatureText(leastC, units)}. Cool it fully and start over.`,
   BODY_HOT: ({ body }) => `The light of cooling body ${body} says hot. Wait for it: hot metal looks like cold metal.`,
-  SHRINK_UNIT: ({ error }) => unitErrorText(error),
-  HEAT_LIMIT: ({ reasonMissing, leadFor }, unit) =>
-    `${leadFor.map((r) => fitsText(r, unit)).join(' ')} ${reasonMissing ? 'Say why it is heated all the same.' : 'Only a lead can allow it.'}`,
+  SHRINK_UNIT: ({ error }, _unit, units) => unitErrorText(error, units),
+  HEAT_LIMIT: ({ reasonMissing, leadFor }, _unit, units) =>
+    `${leadFor.map((r) => fitsText(r, units)).join(' ')} ${reasonMissing ? 'Say why it is heated all the same.' : 'Only a lead can allow it.'}`,
   NEEDS_HEAT: () => 'A shrunk cutter comes out hot only. Heat it out first.',
   NOT_WORN: ({ serial }) => `${serial} is neither worn nor broken.`,
   PART_LEFT: ({ count, name, said }) => `Say where ${count} × ${name} ${count === 1 ? 'goes' : 'go'}. Said so far: ${said}.`,

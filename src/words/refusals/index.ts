@@ -1,5 +1,5 @@
 /** The sentence of every refusal, in the reader's unit. */
-import type { LengthUnit } from '@/core/units'
+import type { LengthUnit, Units } from '@/core/units'
 import type { Refusal, RefusalCode, Refusals } from '@/stations/refusals'
 import { BALANCE } from './balance'
 import { BUILD } from './build'
@@ -34,9 +34,9 @@ const ALL: Sentences<Refusals> = {
   ...STORE,
 }
 
-export function refusalText(refusal: Refusal, unit: LengthUnit): string {
-  const say = ALL[refusal.code] as (data: Refusals[RefusalCode], unit: LengthUnit) => string
-  return [say(refusal, unit), ...(refusal.also ?? []).map((r) => refusalText(r, unit))].join(' ')
+export function refusalText(refusal: Refusal, units: Units): string {
+  const say = ALL[refusal.code] as (data: Refusals[RefusalCode], unit: LengthUnit, units: Units) => string
+  return [say(refusal, units.length, units), ...(refusal.also ?? []).map((r) => refusalText(r, units))].join(' ')
 }
 
 export { leadOnlyText } from './shared'

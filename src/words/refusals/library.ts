@@ -1,6 +1,6 @@
 import { KIND_LABELS } from '../properties'
 import { fileFaultText } from '../files'
-import type { LengthUnit } from '@/core/units'
+import type { Units } from '@/core/units'
 import type { DefinitionFault, LibraryRefusals } from '@/stations/library/contract'
 import { fitsText } from '../fits'
 import { partFaultsText } from '../part'
@@ -8,8 +8,8 @@ import { nominal } from '../size'
 import type { Sentences } from './sentences'
 
 /** Why a definition cannot be built. */
-export const definitionFaultText = (fault: DefinitionFault, unit: LengthUnit): string =>
-  fault.code === 'UNKNOWN_PART' ? `There is no part ${fault.part} in the library.` : fitsText(fault.refusal, unit)
+export const definitionFaultText = (fault: DefinitionFault, units: Units): string =>
+  fault.code === 'UNKNOWN_PART' ? `There is no part ${fault.part} in the library.` : fitsText(fault.refusal, units)
 
 const unchanged = (inside: 'form' | 'import') => (inside === 'import' ? ' Nothing was imported.' : '')
 
@@ -23,8 +23,8 @@ export const LIBRARY: Sentences<LibraryRefusals> = {
         : `There is a part ${part} already: ${name}. Give this one another number.`,
   KIND_STAYS: ({ part, kind }) => `${part} is a ${KIND_LABELS[kind]}. Its kind cannot be changed. Add another part instead.`,
   TOOL_EXISTS: ({ definition }) => `Tool ${definition} is in the library already. Nothing was imported.`,
-  DOES_NOT_FIT: ({ definition, fault, in: inside }, unit) =>
-    `${inside === 'import' ? `Tool ${definition}: ` : ''}${definitionFaultText(fault, unit)}${unchanged(inside)}`,
+  DOES_NOT_FIT: ({ definition, fault, in: inside }, _unit, units) =>
+    `${inside === 'import' ? `Tool ${definition}: ` : ''}${definitionFaultText(fault, units)}${unchanged(inside)}`,
   T_TAKEN: ({ t, by }) => `T${t} is ${by} on one of these machines already.`,
   BAD_FILE: ({ line, column, fault }) =>
     `${line === null ? '' : `Line ${line}${column ? `, ${column}` : ''}: `}${fileFaultText(fault)} Nothing was imported.`,

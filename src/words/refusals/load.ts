@@ -7,8 +7,8 @@ import type { Sentences } from './sentences'
 
 export const LOAD: Sentences<LoadRefusals> = {
   SCANS: ({ said }) => (said ? scanSaidText(said) : 'Scan machine, holder and label first.'),
-  RULE: ({ finding, machine, ask }) =>
-    `${loadSaidText(finding.said, machine)}${ask === 'reason' ? ' To go on, say why.' : ask === 'lead' ? ' Only a lead can go on.' : ''}`,
+  RULE: ({ finding, machine, ask }, _unit, units) =>
+    `${loadSaidText(finding.said, machine, units)}${ask === 'reason' ? ' To go on, say why.' : ask === 'lead' ? ' Only a lead can go on.' : ''}`,
   NO_POCKET: ({ machine }) => `${machine} has no pocket for it.`,
   FIRST: ({ who, serial, machine, pocket }) =>
     `${who ?? 'Somebody'} was first: ${serial ?? 'another tool'} is being loaded into ${machine}, ${pocketText(pocket)}. Scan again.`,

@@ -126,6 +126,6 @@ export const SHARED: Sentences<SharedRefusals> = {
   NO_HANDOVER: ({ serial }) => `${serial} has no current hand-over. Release it first.`,
   BAD_TEMPLATE: ({ of, detail }) =>
     `${of === 'post' ? 'The post' : of === 'line' ? 'A line' : of} cannot be filled in: ${detail}`,
-  FITS: ({ refusal }, unit) => fitsText(refusal, unit),
+  FITS: ({ refusal }, _unit, units) => fitsText(refusal, units),
   CONTROL: ({ error }) => controlErrorText(error),
 }

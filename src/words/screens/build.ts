@@ -1,7 +1,7 @@
 /** What the screens of build say. */
 export const say = {
   // curve.tsx
-  temperatureNowC: (points: string | number) => `Temperature, now ${points} °C`,
+  temperatureNow: (temperature: string) => `Temperature, now ${temperature}`,
 
   // unit-panel.tsx
   noAnswerFromTheTool: 'No answer from the tool room.',
@@ -32,7 +32,7 @@ export const say = {
   heatItNow: 'Heat it now',
   unitIsNotConnected: 'Unit is not connected',
   heating: '◆ Heating.',
-  itStopsByItselfAt: (targetC: string) => `It stops by itself at ${targetC} °C. Hands off the coil.`,
+  itStopsByItselfAt: (target: string) => `It stops by itself at ${target}. Hands off the coil.`,
   tooColdTheBoreHas: '◆ Too cold: the bore has closed again.',
   doNotPushCoolIt: 'Do not push. Cool it fully, then start over.',
   startOverCoolInBody: (body: number) => `Start over: cool in body ${body}`,
@@ -83,17 +83,13 @@ export const say = {
   highComputedTheToolGets: (highMm: string, shrinkBackBoundMm: string) =>
     `${highMm} high, computed. The tool gets at most ${shrinkBackBoundMm} shorter when it cools`,
   heatTo: 'Heat to',
-  tightestPairMHolderLimit: (
-    max: string,
-    greatestC: string | number | null | undefined,
-    coil: string | number | null | undefined,
-    toFixed: string,
-  ) => `tightest pair, ${max} µm; holder limit ${greatestC} °C · coil ${coil}, about ${toFixed} s`,
+  tightestPairMHolderLimit: (max: string, greatest: string, coil: string | number | null | undefined, toFixed: string) =>
+    `tightest pair, ${max} µm; holder limit ${greatest} · coil ${coil}, about ${toFixed} s`,
   targetLength: 'Target length',
   gaugeLineToTip: 'gauge line to tip',
   outOfTheNose: 'Out of the nose',
   noseToTip: 'nose to tip',
-  noseToTipTightenTo: (torqueNm: number) => `nose to tip. Tighten to ${torqueNm} N·m`,
+  noseToTipTightenTo: (torque: string) => `nose to tip. Tighten to ${torque}`,
   shankIn: 'Shank in',
   betweenAndOut: (min: string, max: string, stickOutMm: string) => `between ${min} and ${max}; out ${stickOutMm}`,
   reachBeforeTheHolderTouches: 'Reach before the holder touches',
@@ -105,14 +101,15 @@ export const say = {
   earliestTimeToTouchTo: 'Earliest time to touch, to measure',
   computedForContactCoolingFollow: 'computed for contact cooling. Follow the unit’s light. A warm tool measures too long',
   grip: 'Grip',
+  fromTo: (from: string, to: string) => `${from} … ${to}`,
   pullOutKnAtWorst: (min: string, min2: string, max: string, stressShare: string) =>
     `pull-out ${min} kN at worst; ${min2} … ${max} µm; nose at ${stressShare} % of its yield`,
   steelShankItExpandsLike: 'Steel shank: it expands like the holder. Heat fast, pull at once, one try.',
-  itMayNotComeOut: (neededC: string, limitC: number) =>
-    `It may not come out again. That needs ${neededC}, the holder limit is ${limitC} °C.`,
+  itMayNotComeOut: (needed: string, limit: string) =>
+    `It may not come out again. That needs ${needed}, the holder limit is ${limit}.`,
   moreThanAnyHeat: 'more than any heat',
-  theWorstPairHoldsN: (worstNm: string, wantedNm: string) =>
-    `The worst pair holds ${worstNm} N·m. The job may need ${wantedNm} N·m. Take an h5 shank or a longer clamping length.`,
+  theWorstPairHoldsN: (worst: string, wanted: string) =>
+    `The worst pair holds ${worst}. The job may need ${wanted}. Take an h5 shank or a longer clamping length.`,
 
   // build/page.tsx
   build: 'Build',
@@ -151,7 +148,7 @@ export const say = {
   followTheUnitsLight: 'Follow the unit’s light.',
   joint: 'Joint',
   coil: 'Coil',
-  holderLimitC: (greatestC: number) => `holder limit ${greatestC} °C`,
+  holderLimit: (greatest: string) => `holder limit ${greatest}`,
   steelShank: 'Steel shank.',
   itExpandsLikeTheHolder: 'It expands like the holder: heat fast, pull at once, one try. Then cool fully.',
   onlyALeadCanGo: 'Only a lead can go on.',

@@ -241,7 +241,7 @@ export const say = {
   assemblyStepsOfThisShop: 'assembly steps of this shop',
   clampings: 'Clampings',
   fieldsForTheTextIn:
-    'Fields for the text, in double braces: {{ depth | length }}, {{ stickOut | length }}, {{ LF | length }}, {{ torque }}, {{ seatTorque }}, {{ key | length }}, {{ shank | length }}, {{ temperature }}, {{ coil }}, {{ collet }}, {{ nut }}, {{ cutter }}, {{ holder }}, {{ insert }}. Lengths have the reader’s unit.',
+    'Fields for the text, in double braces: {{ depth | length }}, {{ stickOut | length }}, {{ LF | length }}, {{ torque | torque }}, {{ seatTorque | torque }}, {{ key | length }}, {{ shank | length }}, {{ temperature | temperature }}, {{ coil }}, {{ collet }}, {{ nut }}, {{ cutter }}, {{ holder }}, {{ insert }}. Lengths, torques and temperatures then have the reader’s unit.',
 
   // count-unit.tsx
   cabinet: 'Cabinet',

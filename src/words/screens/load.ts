@@ -20,13 +20,13 @@ export const say = {
   inIt: (more: string, known: string) => `${more} in it${known}`,
   oneTool: 'One tool',
   toolCount: (taken: number) => `${taken} tools`,
-  kgKnown: (known: string) => `, ${known} kg known`,
+  massKnown: (known: string) => `, ${known} known`,
   weightMissing: 'weight missing',
   pocketFree: (pocket: number) => `Pocket ${pocket}: free`,
   onSerial: (serial: string) => ` on ${serial}`,
   knownToTheControlOnly: ', known to the control only',
   pocketTakenBy: (pocket: number, who: string, more: string) => `Pocket ${pocket}: ${who}${more}`,
-  massInKg: (massKg: string) => `, ${massKg} kg`,
+  withMass: (mass: string) => `, ${mass}`,
   pocketTooNarrowBeside: (pocket: number, who: string) => `Pocket ${pocket}: too narrow beside ${who}`,
 
   // steps.tsx

@@ -100,7 +100,7 @@ export const say = {
   staysFor: 'Sign out by itself after',
   staysForUnit: 'hours, 0 for never',
   staysForAbout: 'When nothing was done at a terminal for so long, nobody is signed in there any more.',
-  largerText: 'Ctrl and + makes everything larger, Ctrl and 0 as it was. This terminal remembers it.',
+  largerText: 'For this terminal only. Ctrl and + makes everything larger still.',
   signingIn: 'Signing in',
   badgeAlone: 'A badge or a tap on the name is enough for whoever has no PIN',
   badgeAloneAbout: 'Anybody at a terminal can then work in their name. Whoever has a PIN is always asked for it.',

@@ -214,4 +214,10 @@ export const say = {
   lightGranite: 'Light (Granite)',
   darkBasalt: 'Dark (Basalt)',
   lookOfTheScreen: 'Look of the screen',
+  sizeOfText: 'Size of text',
+  usualText: 'Usual text',
+  largeText: 'Large text',
+  unitOfTorque: 'Unit of torque',
+  unitOfTemperature: 'Unit of temperature',
+  unitOfMass: 'Unit of mass',
 }

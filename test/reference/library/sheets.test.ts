@@ -8,6 +8,7 @@ import { setupSheetPdf, type SheetRow } from '@/codecs/setup-sheet'
 import { stepText } from '@/codecs/step-text'
 import { tickIds, type StepFacts } from '@/core/fits'
 import { couplingTable, factsOf, plainProfile } from '@/core/tool'
+import { usualUnits } from '@/core/units'
 
 const facts: StepFacts = {
   holder: 'shrink holder Ø20',
@@ -38,7 +39,7 @@ const facts: StepFacts = {
   travel: 3.5577,
 }
 const say = (text: string, change: Partial<StepFacts> = {}, unit: 'mm' | 'inch' = 'mm') => {
-  const read = stepText({ id: 'x', text }, { ...facts, ...change }, unit)
+  const read = stepText({ id: 'x', text }, { ...facts, ...change }, usualUnits(unit))
   return read.ok ? read.value : `! ${read.error.detail}`
 }
 

@@ -1,4 +1,5 @@
 /** A verb's refusal as the API tells it: one table gives the status, `words` the sentence. */
+import { SI } from '@/core/units'
 import { outerCode, type Refusal, type RefusalCode } from '@/stations/refusals'
 import { refusalText } from '@/words/refusals'
 import { problem } from './problem'
@@ -39,4 +40,4 @@ function statusOf(refusal: Refusal): number {
   return STATUS[refusal.code] ?? 422
 }
 
-export const refused = (refusal: Refusal): Response => problem(statusOf(refusal), outerCode(refusal), refusalText(refusal, 'mm'))
+export const refused = (refusal: Refusal): Response => problem(statusOf(refusal), outerCode(refusal), refusalText(refusal, SI))

@@ -1,3 +1,4 @@
+import { SI } from '@/core/units'
 import { encodeCsv } from '@/codecs/csv'
 import type { RecordEntry } from '@/core/tool'
 import { type RecordQuery, listRecord } from '@/stations/reads'
@@ -16,7 +17,7 @@ const AT_ONCE = 1000
 const MOST = 1000
 
 /** With its sentence, in millimetres. */
-const inWords = (entry: RecordEntry): RecordEntry => ({ ...entry, text: recordText(entry, 'mm') })
+const inWords = (entry: RecordEntry): RecordEntry => ({ ...entry, text: recordText(entry, SI) })
 
 /** Page after page of what is asked, so that the whole record never stands in memory. */
 function* pages(query: RecordQuery): Generator<RecordEntry[]> {

@@ -39,7 +39,7 @@ const ACTS = {
 
 export default async function BalanceToolPage({ params }: { readonly params: Promise<{ serial: string }> }) {
   const serial = serialOf((await params).serial)
-  const { db, now, unit } = await signedIn()
+  const { db, now, units } = await signedIn()
   const read = readBalanceView(db, serial, now)
   if (!read)
     return (
@@ -52,7 +52,7 @@ export default async function BalanceToolPage({ params }: { readonly params: Pro
     <StationPage station="balance" current={serial}>
       <BalanceStation
         key={serial}
-        view={{ ...view, refusal: refusal && { code: refusal.code, text: refusalText(refusal, unit) } }}
+        view={{ ...view, refusal: refusal && { code: refusal.code, text: refusalText(refusal, units) } }}
         act={ACTS}
       />
     </StationPage>

@@ -260,7 +260,7 @@ function ToRelease({
           text: handoverRefusalText(refusal),
           leadMay,
         }))}
-        postProblem={postProblem && refusalText(postProblem, shop.unit)}
+        postProblem={postProblem && refusalText(postProblem, shop.units)}
         machines={machines.map(({ key, name }) => ({ key, name }))}
         release={releaseAction}
       />

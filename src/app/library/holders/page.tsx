@@ -105,7 +105,7 @@ function Line({
       <td>
         {type?.name ?? h.coupling}
         {health.length > 0 && (
-          <span className="text-off block text-[14px] leading-tight font-semibold">◆ {fitsText(health[0], shop.unit)}</span>
+          <span className="text-off block text-[14px] leading-tight font-semibold">◆ {fitsText(health[0], shop.units)}</span>
         )}
       </td>
       <td className="num text-right text-[19px] whitespace-nowrap">

@@ -53,7 +53,7 @@ export default async function MeasurePage({ params, searchParams }: Props) {
       <MeasureStation
         key={`${serial}-${last?.id ?? 0}-${bench.check?.id ?? 0}-${program?.version ?? 0}`}
         checkId={bench.check?.id ?? null}
-        held={held && { text: refusalText(held, shop.unit), adapter: held.code === 'WRONG_ADAPTER' }}
+        held={held && { text: refusalText(held, shop.units), adapter: held.code === 'WRONG_ADAPTER' }}
         overruled={bench.due && !held ? (bench.overrule?.reason ?? null) : null}
         lead={isLead(shop.person)}
         overrule={overruleCheckAction}

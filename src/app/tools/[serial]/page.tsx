@@ -101,7 +101,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
               <Facts page={page} shop={shop} />
             </div>
             <h2 className="mt-2 text-2xl font-bold">{say.history}</h2>
-            <RecordTable lines={recordLines(record, shop.unit, machines)} oneTool />
+            <RecordTable lines={recordLines(record, shop.units, machines)} oneTool />
           </>
         }
         right={
@@ -175,7 +175,7 @@ function Next({ page, shop }: { readonly page: Page; readonly shop: Context }) {
             : holder.retired
               ? say.thisHolderIsRetired
               : health.length
-                ? say.butHealth(health.map((r) => fitsText(r, shop.unit)).join(' '))
+                ? say.butHealth(health.map((r) => fitsText(r, shop.units)).join(' '))
                 : say.itCanBeUsedFor}
         </Say>
       )}

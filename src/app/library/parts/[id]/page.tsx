@@ -3,7 +3,7 @@ import Link from 'next/link'
 import type { ReactNode } from 'react'
 import { missing, onHand, type Lying, type Balance } from '@/core/plan'
 import { KINDS, propertiesOf, specOf, UNIT_OF, valueOf, type Component, type Definition, type PropertyKey } from '@/core/tool'
-import { formatLength, unitMark, type LengthUnit } from '@/core/units'
+import { formatLength, unitMark, type Units, formatQuantity, isQuantity } from '@/core/units'
 import { readPartPage } from '@/stations/library/pages'
 import { Row, Sheet, Title } from '@/ui/common/sheet'
 import { PartDrawing } from '@/ui/library/drawing'
@@ -18,12 +18,14 @@ import type { HolderLine } from '@/stations/library/pages'
 
 export const metadata = { title: say.part }
 
-function valueText(part: Component, key: PropertyKey, unit: LengthUnit): string {
+function valueText(part: Component, key: PropertyKey, units: Units): string {
+  const unit = units.length
   const value = valueOf(part, key)
   if (value === undefined) return '–'
   const { quantity } = specOf(key)
   if (quantity === 'length' && typeof value === 'number')
     return `${formatLength(value, unit, unit === 'mm' ? 3 : 4).replace(/\.?0+$/, '')} ${unitMark(unit)}`
+  if (isQuantity(quantity) && typeof value === 'number') return formatQuantity(value, quantity, units, 3)
   return `${typeof value === 'number' ? value.toLocaleString('en', { maximumFractionDigits: 4 }) : choiceText(String(value))} ${UNIT_OF[quantity]}`.trim()
 }
 
@@ -54,7 +56,7 @@ export default async function PartPage({ params }: { readonly params: Promise<{ 
                 .filter((key) => valueOf(part, key) !== undefined)
                 .map((key) => (
                   <Row key={key} name={PROPERTY_NAMES[key]} symbol={specOf(key).symbol}>
-                    {valueText(part, key, shop.unit)}
+                    {valueText(part, key, shop.units)}
                   </Row>
                 ))}
               {part.makerNumber && <Row name={say.makersNumberTitle}>{part.makerNumber}</Row>}

@@ -37,7 +37,7 @@ export default async function DefinitionPage({
   const size = ({ nominal, lower, upper }: Tolerance) =>
     `${formatLength(nominal, shop.unit)} ${unitMark(shop.unit)}  ${formatDeviation(lower, shop.unit)} / ${formatDeviation(upper, shop.unit)}`
   const isCurrent = versions[0].version === d.version
-  const faults = sheet.faults.map((fault) => definitionFaultText(fault, shop.unit))
+  const faults = sheet.faults.map((fault) => definitionFaultText(fault, shop.units))
   return (
     <>
       <div />

@@ -31,7 +31,7 @@ export default async function FiguresPage({ params }: { readonly params: Promise
         check={{
           coupling: assembly.coupling,
           master: bench.master && { mark: bench.master.mark, name: bench.master.name },
-          due: held && refusalText(held, shop.unit),
+          due: held && refusalText(held, shop.units),
           save: saveValuesCheckAction,
         }}
         save={saveFiguresAction}

@@ -28,7 +28,7 @@ export default async function ProgramPage({ params }: { readonly params: Promise
         about={sheet.definition.name}
         tool={openTool(shop, sheet, bench)}
         base={sheet.program?.version ?? 0}
-        held={held && refusalText(held, shop.unit)}
+        held={held && refusalText(held, shop.units)}
         keep={keepProgramAction}
       />
     </StationPage>
