@@ -126,11 +126,12 @@ export async function waitFor(url, seconds = 60) {
 }
 
 /** The control stand-in: a process of its own on loopback. */
-export async function startControl(port, data) {
+export async function startControl(port, data, checksOnly = false) {
   mkdirSync(join(data, 'control'), { recursive: true })
-  start('The control stand-in', process.execPath, [bundle('control')], {
+  start(checksOnly ? 'The post checker' : 'The control stand-in', process.execPath, [bundle('control')], {
     CONTROL_PORT: String(port),
     CONTROL_DATA: join(data, 'control'),
+    CONTROL_CHECKS_ONLY: checksOnly ? '1' : '0',
   })
   await waitFor(`http://127.0.0.1:${port}/`)
 }

@@ -26,10 +26,8 @@ try {
     NEXT_TELEMETRY_DISABLED: '1',
     ...(standIns && !process.env.BOULDER_LINE_BENCH ? { BOULDER_LINE_BENCH: `127.0.0.1:${port + 2}` } : {}),
   }
-  if (standIns) {
-    await startControl(port + 1, data)
-    startLineBench(port + 2)
-  }
+  await startControl(port + 1, data, !standIns)
+  if (standIns) startLineBench(port + 2)
   start('The server', bin('next'), ['start', '--port', String(port)], env)
   await waitFor(`http://127.0.0.1:${port}/api/health`, 120)
   say(`Boulder is at ${process.env.BOULDER_URL ?? `http://localhost:${port}`}`)

@@ -88,3 +88,9 @@ export type FrameSetError =
     }
 
 export type FileFault = CellSaid | ToolListFault | LibraryFault | DxfFault | ArchetypeFault
+
+/** What is wrong with an offset table that a machine wrote into its folder. */
+export type TableFault =
+  | { readonly code: 'NO_T' }
+  | { readonly code: 'COLUMN'; readonly column: string }
+  | { readonly code: 'NUMBER'; readonly line: number; readonly column: string }

@@ -93,6 +93,7 @@ function toolContext(tool: PostTool, machine: Machine) {
     diameterMm,
     tip: tool.tip ?? 0,
     balance: tool.balance ?? null,
+    facts: factsOf(tool),
     kept: {
       length: kept(writtenLengthMm(tool.lengthMm, machine)),
       size,
@@ -103,6 +104,13 @@ function toolContext(tool: PostTool, machine: Machine) {
       sizeWear: kept((asDiameter ? 2 : 1) * (tool.wear?.radiusMm ?? 0)),
     },
   }
+}
+
+/** What is known of a tool besides its offsets; it never runs faster than it was balanced for. */
+function factsOf({ facts = {}, balance }: PostTool) {
+  const speeds = [facts.mostRpm, balance?.goodToRpm].flatMap((rpm) => (rpm === undefined ? [] : [Math.floor(rpm)]))
+  const { massKg = null, edges = null, toolClass = null, lifeUsedMin = null, lifeMaxMin = null, slow = null } = facts
+  return { massKg, edges, toolClass, lifeUsedMin, lifeMaxMin, slow, mostRpm: speeds.length ? Math.min(...speeds) : null }
 }
 
 /** @errors BAD_TEMPLATE with the engine's words and line */

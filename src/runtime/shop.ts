@@ -8,7 +8,11 @@ import { chainUp } from '@/db/record/chain'
 import { sealUp } from '@/db/record/seal'
 import { getShrinkState, getSimTag, getSpindleState } from '@/db/truth/read'
 import { putShrinkState, putSimTag, putSpindleState } from '@/db/truth/write'
+import { askAgent } from '@/devices/control/agent'
+import { tryOnChecker } from '@/devices/control/checker'
+import { folderControl } from '@/devices/control/folder'
 import { httpControl } from '@/devices/control/http'
+import { routedControl } from '@/devices/control/routed'
 import type { Control, Hands } from '@/devices/control/port'
 import type { LineBench } from '@/devices/line-bench/port'
 import { tcpLineBench } from '@/devices/line-bench/tcp'
@@ -34,6 +38,7 @@ import { unbalanceTicket } from './unbalance-ticket'
 import { pinKeeper } from './pins'
 import { copyBefore, snapshotsIn, type Snapshots } from './snapshots'
 import { framesPool, heavyPool, snapshotPool, type FramesPool } from './threads'
+import { getAnyMachine } from '@/db/machine/read'
 
 export interface Shop {
   readonly db: Db
@@ -100,6 +105,30 @@ const chosen = <T extends object>(driver: () => T): T =>
     },
   })
 
+/** How long an order to a folder waits for the machine's table, before whoever ordered it is told that it waits. */
+const FOLDER_WAIT_MS = 4000
+
+/** Each machine's control, as it is reached by what is set up now. @param gateway of those that have no address of their own */
+function controlsOf(db: Db, gateway: string, drop: string): Control & Hands {
+  const shared = httpControl(gateway)
+  return routedControl((key) => {
+    const machine = getAnyMachine(db, key)
+    if (!machine) return shared
+    const { figures, address, agent } = machine
+    const told = agent ? { state: () => askAgent(`http://${agent}`) } : {}
+    if (figures === 'folder')
+      return folderControl({
+        ...told,
+        folder: join(drop, key),
+        tryFile: (text) => tryOnChecker(gateway, machine, text),
+        waitMs: FOLDER_WAIT_MS,
+        // a file's age is of this computer's clock, whatever the shop's says
+        nowMs: () => Date.now(),
+      })
+    return { ...(address ? httpControl(`http://${address}`) : shared), ...told }
+  })
+}
+
 export function openShop({ folder, backups, control: address, lineBench, standIns, realTime, migrations }: ShopSettings): Shop {
   mkdirSync(folder, { recursive: true })
   const file = join(folder, 'boulder.sqlite')
@@ -115,7 +144,7 @@ export function openShop({ folder, backups, control: address, lineBench, standIn
   mkdirSync(join(folder, 'tag'), { recursive: true })
   const clock = clockOf(db, standIns && !realTime)
   const devices = () => readDevices(db, standIns)
-  const control = httpControl(address)
+  const control = controlsOf(db, address, join(folder, 'drop'))
   const spindle = simulatedSpindle({
     get: () => getSpindleState(db),
     put: (state) => inTransaction(db, (tx) => putSpindleState(tx, state)),

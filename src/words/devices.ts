@@ -1,5 +1,6 @@
 /** What a device that does not do as asked is told about, and what to do then. */
 import type { Units } from '@/core/units'
+import type { TableFault } from '@/codecs/faults'
 import type { TagFault } from '@/core/handover'
 import type { ControlError } from '@/devices/control/port'
 import type { LineError } from '@/devices/line-bench/port'
@@ -8,17 +9,40 @@ import type { UnitError } from '@/devices/shrink/port'
 import type { SpindleError } from '@/devices/spindle/port'
 import type { TagDeviceError } from '@/devices/tag/port'
 import { temperatureText } from './quantity'
+import { timeText } from './time'
+
+function tableFaultText(fault: TableFault): string {
+  switch (fault.code) {
+    case 'NO_T':
+      return 'Its first column must be T.'
+    case 'COLUMN':
+      return `${fault.column.slice(0, 40) || 'A column without a name'} is no register.`
+    case 'NUMBER':
+      return `Line ${fault.line}, ${fault.column}: this is not a number.`
+  }
+}
 
 /** What a driver says of a line that is down. */
 const LINE: Readonly<Record<string, string>> = {
   timeout: 'no answer in time',
   incomplete: 'the line was closed in the middle',
+  other: 'something else than an MTConnect agent answers there',
 }
 const lineText = (detail: string) => LINE[detail] ?? detail
 
 export function controlErrorText(error: ControlError): string {
   if (error.code === 'UNREACHABLE')
     return `The control does not answer${error.detail ? ` (${lineText(error.detail)})` : ''}. It is not known whether anything was written. Read its table before you try again.`
+  switch (error.code) {
+    case 'WAITS':
+      return `${error.file} is in the machine’s folder. Run it at the control, then press again.`
+    case 'NO_TABLE':
+      return 'There is no table.csv in the machine’s folder. Let the control write its offset table there.'
+    case 'OLD_TABLE':
+      return `The offset table in the machine’s folder is of ${timeText(error.at)}. Let the control write it again.`
+    case 'BAD_TABLE':
+      return `The table in the machine’s folder cannot be read. ${tableFaultText(error.fault)}`
+  }
   return error.line
     ? `The control refuses the file at line ${error.line}: ${error.detail}. Nothing was written.`
     : `The control refuses${error.detail ? `: ${error.detail}` : ' without a reason'}. Nothing was written.`

@@ -19,7 +19,9 @@ export const FIELD_NAMES: Names = {
     sizeRegister: 'size register',
     registersFrom: 'first offset',
     registersTo: 'last offset',
-    figures: 'figures go by',
+    figures: 'offsets go by',
+    address: 'address of the control',
+    agent: 'MTConnect agent',
     post: 'post',
     labelCode: 'code on labels',
     lengthFrom: 'shortest tool',
@@ -72,7 +74,8 @@ export const rowText = (list: SetUpList): string => ROWS[list]
 const CHOICES: Readonly<Record<string, string>> = {
   datamatrix: 'Data Matrix',
   qr: 'QR',
-  network: 'network or file',
+  network: 'network',
+  folder: 'files in a folder',
   typed: 'typing them in',
   steep: 'steep taper 7:24',
   hollow: 'hollow taper shank',
@@ -131,6 +134,8 @@ export function cellFaultText(list: SetUpList, fault: CellFault, unit: LengthUni
       return '3 to 40 letters, digits, dots, dashes or slashes.'
     case 'LONG':
       return `At most ${fault.most} characters, in one line.`
+    case 'NO_ADDRESS':
+      return 'Write it as host:port, such as 10.0.0.12:5000.'
     case 'NO_DAY':
       return 'Write the day as 2027-03-31.'
     case 'NOT_THERE':

@@ -1,6 +1,7 @@
 /**
  * The control stand-in: a process of its own with its own state file, reached by HTTP on loopback.
- * Environment: CONTROL_PORT, CONTROL_DATA (folder), CONTROL_MACHINES (a file like machines.json with further ones).
+ * `POST /check` tries a file on an empty table, for any machine whose facts the question names; it keeps nothing.
+ * Environment: CONTROL_CHECKS_ONLY=1 (only that), CONTROL_PORT, CONTROL_DATA (folder), CONTROL_MACHINES (a file like machines.json with further ones).
  */
 import facts from './machines.json'
 import { mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs'
@@ -21,6 +22,8 @@ const machines = {
   ...(facts as unknown as Record<string, CellFacts>),
   ...(more ? (JSON.parse(readFileSync(more, 'utf8')) as Record<string, CellFacts>) : {}),
 }
+/** A real shop has machines of its own: here files are only tried out. */
+const checksOnly = process.env.CONTROL_CHECKS_ONLY === '1'
 const LARGEST_FILE = 1_000_000
 
 mkdirSync(folder, { recursive: true })
@@ -57,6 +60,15 @@ function answer(response: ServerResponse, status: number, body: unknown): void {
   response.writeHead(status, { 'content-type': 'application/json', connection: 'close' }).end(JSON.stringify(body))
 }
 
+/** How the control reads a file that is tried out: any machine's, said with the question. */
+const Checked = z.object({
+  kind: z.enum(['mill', 'lathe']),
+  dialect: z.enum(['word address', 'rs274']),
+  unit: z.enum(['mm', 'inch']),
+  decimals: z.coerce.number().int().min(0).max(8),
+  sizeIs: z.enum(['radius', 'diameter']),
+  highestTool: z.coerce.number().int().min(1).max(99_999),
+})
 const Turn = z.object({ pocket: z.number() })
 const Assign = z.object({ pocket: z.number(), t: z.number().nullable() })
 const Lying = z.object({ lie: z.enum(LIES) })
@@ -135,6 +147,12 @@ async function send(response: ServerResponse, body: unknown, wire: Wire): Promis
 
 async function handle(request: IncomingMessage, response: ServerResponse): Promise<void> {
   const url = new URL(request.url ?? '/', 'http://control')
+  if (url.pathname === '/check' && request.method === 'POST') {
+    const facts = Checked.parse(Object.fromEntries(url.searchParams))
+    const { table } = takeFile({ ...facts, name: 'check' }, {}, await bodyOf(request), NO_MODAL)
+    return answer(response, 200, { sizeIs: facts.sizeIs, tools: table })
+  }
+  if (checksOnly && url.pathname !== '/') return answer(response, 503, { line: null, detail: 'files are only tried out here' })
   const match = /^\/machines\/([^/]+)\/(table|scratch|run|state|turn|pockets|programs|hand|faults|lie)$/.exec(url.pathname)
   if (url.pathname === '/') return answer(response, 200, { machines: Object.keys(machines) })
   const key = match ? decodeURIComponent(match[1]) : ''
@@ -166,7 +184,8 @@ async function handle(request: IncomingMessage, response: ServerResponse): Promi
 
 const server = createServer((request, response) => {
   handle(request, response).catch((error: unknown) => {
-    if (error instanceof Refused) answer(response, 422, { line: error.line, detail: error.message })
+    if (error instanceof z.ZodError) answer(response, 422, { line: null, detail: 'its facts are not those of a machine' })
+    else if (error instanceof Refused) answer(response, 422, { line: error.line, detail: error.message })
     else answer(response, 500, { line: null, detail: 'the control stopped on a fault of its own' })
   })
 })

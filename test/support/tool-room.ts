@@ -95,7 +95,7 @@ export class TestControl implements Control {
   private stateOf(machine: string): MachineState {
     const { magazine, cutMin, ...rest } = report(this.facts[machine], this.cell(machine))
     const numbers = (record: Readonly<Record<string, number>>) => new Map(Object.entries(record).map(([k, v]) => [Number(k), v]))
-    return { ...rest, magazine: numbers(magazine), cutMin: numbers(cutMin) }
+    return { ...rest, listed: true, magazine: numbers(magazine), cutMin: numbers(cutMin) }
   }
   private held(machine: string, table: Table, spoil = this.spoil): ControlTable {
     const { sizeIs } = this.facts[machine]

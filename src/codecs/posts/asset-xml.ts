@@ -8,20 +8,26 @@ export const ASSET_XML = `<?xml version="1.0" encoding="UTF-8"?>
       <Description>{{ tool.name | escape }}</Description>
       <CuttingToolLifeCycle>
         <CutterStatus><Status>MEASURED</Status></CutterStatus>
+        {%- if tool.facts.lifeMaxMin %}
+        <ToolLife type="MINUTES" countDirection="UP" limit="{{ tool.facts.lifeMaxMin }}" initial="0">{{ tool.facts.lifeUsedMin | default: 0 | num: 1 }}</ToolLife>
+        {%- endif %}
         <ProgramToolNumber>{{ tool.register }}</ProgramToolNumber>
         {%- if tool.pocket %}
         <Location type="POT">{{ tool.pocket }}</Location>
         {%- endif %}
-        {%- if tool.balance %}
-        <ProcessSpindleSpeed maximum="{{ tool.balance.goodToRpm | num: 0 }}"/>
+        {%- if tool.facts.mostRpm %}
+        <ProcessSpindleSpeed maximum="{{ tool.facts.mostRpm }}"/>
         {%- endif %}
         <ConnectionCodeMachineSide>{{ machine.coupling | escape }}</ConnectionCodeMachineSide>
         <Measurements>
           <FunctionalLength code="LF" units="MILLIMETER">{{ tool.kept.length | inmm: machine.unit | num: 6 }}</FunctionalLength>
           <CuttingDiameterMax code="DC" units="MILLIMETER">{{ tool.kept.diameter | inmm: machine.unit | num: 6 }}</CuttingDiameterMax>
+          {%- if tool.facts.massKg %}
+          <Weight code="WT" units="GRAM">{{ tool.facts.massKg | times: 1000 | num: 0 }}</Weight>
+          {%- endif %}
         </Measurements>
         {%- if tool.cornerRadiusMm %}
-        <CuttingItems count="1">
+        <CuttingItems count="{{ tool.facts.edges | default: 1 }}">
           <CuttingItem indices="1">
             <Measurements>
               <CornerRadius code="RE" units="MILLIMETER">{{ tool.kept.noseRadius | inmm: machine.unit | num: 6 }}</CornerRadius>

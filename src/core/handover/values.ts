@@ -1,5 +1,5 @@
 /** What a hand-over freezes, and what each place it goes to says of it. Lengths mm. */
-import { controlT, tableOf, type Machine } from '../tool'
+import { controlT, tableOf, type Machine, type ToolClass } from '../tool'
 import { mmToUnit, roundTo, type LengthUnit } from '../units'
 
 export interface HandoverValues {
@@ -22,10 +22,25 @@ export interface HandoverValues {
   readonly concession?: Concession
   /** As it was balanced: grade reached at a speed, and up to which speed it keeps what is wanted; left out where it was not. */
   readonly balance?: { readonly grade: number; readonly rpm: number; readonly goodToRpm: number }
+  /** What else its machine may want to know of it. */
+  readonly facts?: ToolFacts
   /** Why its program may call it with another offset than its own; a lead's word. */
   readonly secondOffset?: { readonly reason: string; readonly who: string }
   /** ISO 8601, UTC. */
   readonly measuredAt: string
+}
+
+/** What is known of a tool besides its offsets, where a control can keep it. */
+export interface ToolFacts {
+  readonly massKg?: number
+  /** Of its weakest part. */
+  readonly mostRpm?: number
+  readonly edges?: number
+  readonly toolClass?: ToolClass
+  readonly lifeUsedMin?: number
+  readonly lifeMaxMin?: number
+  /** Whether the changer is to run slowly with it. */
+  readonly slow?: boolean
 }
 
 /** A lead's leave to use a tool that is out of tolerance, for one job or until a day. */

@@ -2,6 +2,8 @@
 export interface MachineState {
   /** Whether a stand-in answers, which has no hands of its own. */
   readonly standIn: boolean
+  /** Whether it keeps a list of its pockets that can be written. */
+  readonly listed: boolean
   /** null where no switch watches it. */
   readonly door: 'open' | 'shut' | null
   /** The pocket at the loading place; null when the control does not tell. */
@@ -25,6 +27,7 @@ export interface MachineState {
 /** A control of which nothing is known, such as one that only takes typing. */
 export const SILENT: MachineState = {
   standIn: false,
+  listed: false,
   door: null,
   atDoor: null,
   toolAtDoor: null,

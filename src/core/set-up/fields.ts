@@ -20,6 +20,8 @@ export type FieldKind =
   /** A whole number. */
   | 'count'
   | 'mass'
+  /** In the network: `host:port`, with a path where it needs one. */
+  | 'address'
   /** ISO 8601 date. */
   | 'day'
   | 'yes'
@@ -60,7 +62,9 @@ const MACHINE = {
   sizeRegister: { ...choice('radius', 'diameter'), standard: 'radius', group: 'control' },
   registersFrom: { ...count(0, 9999), standard: '1', group: 'control' },
   registersTo: { ...count(1, 9999), standard: '200', group: 'control' },
-  figures: { ...choice('network', 'typed'), standard: 'network', group: 'control' },
+  figures: { ...choice('network', 'folder', 'typed'), standard: 'network', group: 'control' },
+  address: { kind: 'address', may: true, group: 'control' },
+  agent: { kind: 'address', may: true, group: 'control' },
   post: { kind: 'post', standard: 'word-address-mill', group: 'control' },
   labelCode: { ...choice('datamatrix', 'qr'), standard: 'datamatrix', group: 'control' },
   lengthFrom: { ...length(0, 2000), standard: '50', group: 'room' },

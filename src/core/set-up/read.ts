@@ -16,6 +16,7 @@ export type CellFault =
   | { readonly code: 'NO_MARK' }
   | { readonly code: 'LONG'; readonly most: number }
   | { readonly code: 'NO_DAY' }
+  | { readonly code: 'NO_ADDRESS' }
   /** The shop has no such coupling, post, part or place. */
   | { readonly code: 'NOT_THERE'; readonly kind: 'coupling' | 'post' | 'part' | 'place' }
   /** Two rows of one name. */
@@ -42,6 +43,7 @@ const YES = ['yes', 'y', 'true', '1', 'x']
 const NO = ['no', 'n', 'false', '0', '']
 const TEXT_MOST = 80
 const DAY = /^\d{4}-\d{2}-\d{2}$/
+const NETWORK = /^[a-z0-9](?:[a-z0-9.-]{0,200}[a-z0-9])?(?::\d{1,5})?(?:\/[\w.-]{1,60})?$/i
 /** Line ends and other marks that no name has. */
 const CONTROL = /[\u0000-\u001f\u007f]/
 
@@ -74,6 +76,8 @@ function named(text: string, spec: FieldSpec, known: Known): Result<string, Cell
       const mark = readMark(text)
       return mark === null ? fail({ code: 'NO_MARK' }) : ok(mark)
     }
+    case 'address':
+      return NETWORK.test(text) ? ok(text) : fail({ code: 'NO_ADDRESS' })
     case 'day':
       return isDay(text) ? ok(text) : fail({ code: 'NO_DAY' })
     case 'choice': {

@@ -116,6 +116,7 @@ const rowOf = (list: (typeof SET_UP_LISTS)[number]) => {
       length: () => fc.integer({ min: Math.ceil(min * 1e4), max: Math.floor(max * 1e4) }).map((n) => n / 1e4),
       count: () => fc.integer({ min, max }),
       mass: () => fc.integer({ min: Math.ceil(min * 10), max: Math.floor(max * 10) }).map((n) => n / 10),
+      address: () => fc.constantFrom('10.0.0.12', 'kite.local:5000', 'agent:5000/Kite-1'),
       day: () => fc.constantFrom('2027-01-31', '2028-02-29'),
       yes: () => fc.boolean(),
       words: () => fc.array(word, { maxLength: 3 }),

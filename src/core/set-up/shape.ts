@@ -5,11 +5,27 @@ import type { Row } from './fields'
 
 /** A machine as its row says; whatever its other sheets keep (table, label, rules) stays. */
 export function machineOf(row: Row<'machine'>, before: Machine | null): Machine {
-  const { lengthFrom, lengthTo, radiusFrom, radiusTo, registersFrom, registersTo, magazine, pitchMm, gapMm, door, pot, ...same } =
-    row
+  const {
+    lengthFrom,
+    lengthTo,
+    radiusFrom,
+    radiusTo,
+    registersFrom,
+    registersTo,
+    magazine,
+    pitchMm,
+    gapMm,
+    door,
+    pot,
+    address,
+    agent,
+    ...same
+  } = row
   return {
     ...before,
     ...same,
+    address: address ?? undefined,
+    agent: agent ?? undefined,
     key: before?.key ?? row.key,
     about: row.about ?? '',
     lengthMm: { min: lengthFrom, max: lengthTo },
@@ -29,6 +45,7 @@ export function machineRow(machine: Machine): Row<'machine'> {
   return {
     ...{ key, name, about: about || null, kind, coupling, studForms, greatestRpm, greatestKg, unit, decimals, sizeRegister },
     ...{ registersFrom: registers.min, registersTo: registers.max, figures: machine.figures ?? 'network', post, labelCode },
+    ...{ address: machine.address ?? null, agent: machine.agent ?? null },
     ...{ lengthFrom: lengthMm.min, lengthTo: lengthMm.max, radiusFrom: radiusMm.min, radiusTo: radiusMm.max },
     ...{ pockets, magazine: form, pitchMm, gapMm, door, pot, route },
   }

@@ -170,8 +170,15 @@ export interface Machine {
   readonly switches?: Partial<Switches>
   /** Left out where it is as usual. */
   readonly label?: LabelLayout
-  /** Old controls take no files: their figures are typed, and read back by eye. Left out: by network. */
-  readonly figures?: 'network' | 'typed'
+  /**
+   * How its offsets go: by network; by files in a folder, into which it writes its table back; or typed and read back by eye. Left out:
+   * by network.
+   */
+  readonly figures?: 'network' | 'folder' | 'typed'
+  /** Of its control in the network, `host:port`; left out: behind the shop's gateway. */
+  readonly address?: string
+  /** Of the MTConnect agent that tells how it is, `host:port/device`; left out: it has none. */
+  readonly agent?: string
   /** Whether measuring or balancing comes first for its tools. */
   readonly route: 'measure, then balance' | 'balance, then measure' | 'no balance'
   /** How often it was changed: whoever writes names the one that was read. */

@@ -41,6 +41,7 @@ const byNumber = (record: Readonly<Record<string, number>>) =>
 
 const stateOf = (state: z.output<typeof State>): MachineState => ({
   ...state,
+  listed: true,
   magazine: byNumber(state.magazine),
   cutMin: byNumber(state.cutMin),
 })
@@ -107,6 +108,10 @@ export function httpControl(base: string, timeoutMs = 8000): Control & Hands {
     act: (machine, act) => mapped(once(machine, 'hand', State, JSON.stringify({ do: act })), stateOf),
   }
 }
+
+/** One file sent, one table back. */
+export const askTable = (url: string, text: string, timeoutMs = 8000): Asked<ControlTable> =>
+  mapped(askOnce(url, '', Answer, timeoutMs, text), tableOf)
 
 function tableOf({ sizeIs, tools }: z.output<typeof Answer>): ControlTable {
   return new Map(

@@ -1,4 +1,5 @@
 /** A machine's control as the tool room reaches it: its offset table, its magazine, its switches, and a scratch table to try a file on. */
+import type { TableFault } from '@/codecs/faults'
 import type { HeldRow } from '@/core/handover'
 import type { MachineState } from '@/core/load'
 import type { Result } from '@/core/units'
@@ -11,6 +12,12 @@ export type ControlError =
   | { readonly code: 'UNREACHABLE'; readonly detail: string }
   /** The control read the file and refuses it; nothing was written. */
   | { readonly code: 'REFUSED'; readonly line: number | null; readonly detail: string }
+  /** The file is in the machine's folder, and nobody has run it yet. */
+  | { readonly code: 'WAITS'; readonly file: string }
+  /** The machine has not written its table into the folder; or long ago, ISO 8601; or as something that is none. */
+  | { readonly code: 'NO_TABLE' }
+  | { readonly code: 'OLD_TABLE'; readonly at: string }
+  | { readonly code: 'BAD_TABLE'; readonly fault: TableFault }
 
 export interface Control {
   /** Reads the live offset table. */

@@ -31,5 +31,9 @@ export const readDevicesPage = (db: Db, standIns: boolean, hasLine: boolean): De
   ...readDevices(db, standIns),
   standIns,
   hasLine,
-  machines: listMachines(db).map((machine) => ({ key: machine.key, name: machine.name, typed: isTyped(machine) })),
+  machines: listMachines(db).map((machine) => ({
+    key: machine.key,
+    name: machine.name,
+    typed: isTyped(machine) && !machine.agent,
+  })),
 })

@@ -12,6 +12,7 @@ import type { Control } from '@/devices/control/port'
 import type { Refusal } from '../refusals'
 import { tryPost, valuesOf, type PostTrial } from './propose'
 import { sisterOf } from './sister-of'
+import { toolFacts } from './tool-facts'
 
 export interface Preview {
   readonly machine: string
@@ -23,6 +24,8 @@ export interface Preview {
 /** Whether a tool turns; one without a definition does not. */
 const turns = (db: Db, { definition }: Assembly): boolean =>
   definition !== null && getDefinition(db, definition.id, definition.version)?.toolClass === 'turn'
+
+const definitionOf = (db: Db, { definition }: Assembly) => definition && getDefinition(db, definition.id, definition.version)
 
 /** Where the tip of a turning tool points, by its definition; without one a post shows it as orientation 9, the nose's centre. */
 const tipOf = (db: Db, { definition }: Assembly): number =>
@@ -43,6 +46,7 @@ export function toolsFor(db: Db, machine: Machine, serials: readonly string[]): 
             tip: tipOf(db, assembly),
             sister: sisterOf(db, machine, assembly.t, assembly),
             balance: currentBalance(db, assembly.id),
+            facts: toolFacts(db, assembly, definitionOf(db, assembly), machine),
             // where rows go by pocket, nobody has given one yet: it is shown as if they stood in the first ones
             pocket: tableOf(machine).numberFrom === 'pocket' ? tools.length + 1 : null,
           })

@@ -9,6 +9,7 @@ import {
   type HandoverRefusal,
   type HandoverValues,
   type PostCheck,
+  type ToolFacts,
 } from '@/core/handover'
 import type { SavedMeasurement } from '@/core/judge'
 import { isTip, isTyped, type Assembly, type Machine } from '@/core/tool'
@@ -25,6 +26,7 @@ import { sizesOf, type TableRefusal } from './contract'
 import type { Refusal } from '../refusals'
 import { callsOf } from './calls-of'
 import { sisterOf } from './sister-of'
+import { toolFacts } from './tool-facts'
 
 export interface PostTrial {
   readonly file: string
@@ -100,9 +102,10 @@ export function valuesOf(
     readonly tip?: number | null
     readonly sister?: number
     readonly balance?: BalanceResult | null
+    readonly facts?: ToolFacts
   },
 ): HandoverValues | null {
-  const { turning, pocket = null, tip, sister = 0, balance } = given
+  const { turning, pocket = null, tip, sister = 0, balance, facts } = given
   const { LF, DC, RE } = measurement.summary
   if (LF === null || DC === null) return null
   return {
@@ -120,6 +123,7 @@ export function valuesOf(
     ...(sister > 0 ? { sister } : {}),
     ...(assembly.wear ? { wear: assembly.wear } : {}),
     ...(balance ? { balance: { grade: balance.grade, rpm: balance.rpm, goodToRpm: balance.goodToRpm } } : {}),
+    ...(facts ? { facts } : {}),
     measuredAt: measurement.at,
   }
 }
@@ -172,6 +176,7 @@ export async function proposeHandover(
           tip,
           sister,
           balance: currentBalance(db, assembly.id),
+          facts: toolFacts(db, assembly, definition, machine),
         })
       : null
   const measured =

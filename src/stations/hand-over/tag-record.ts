@@ -1,10 +1,10 @@
 import type { TagRecord } from '@/codecs/tag'
 import type { Handover } from '@/core/handover'
-import { numberOf } from '@/core/tool'
 import { roundTo } from '@/core/units'
 import { getAssemblyById } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
 import { getComponent, getDefinition } from '@/db/library/read'
+import { toolFacts } from './tool-facts'
 
 /** Decimals of lengths on a tag: a tenth of what any control keeps. */
 const TAG_DECIMALS = 4
@@ -14,13 +14,8 @@ export function tagRecordOf(db: Db, handover: Handover): TagRecord {
   const { values } = handover
   const assembly = getAssemblyById(db, handover.assemblyId)
   const definition = assembly?.definition && getDefinition(db, assembly.definition.id, assembly.definition.version)
-  const parts = (assembly?.parts ?? []).flatMap((part) => {
-    const component = getComponent(db, part.component)
-    return component ? [{ part, component }] : []
-  })
-  const masses = parts.map(({ part, component }) => part.count * (numberOf(component, 'WT') ?? NaN))
-  const mass = masses.reduce((a, b) => a + b, 0)
-  const speeds = parts.flatMap(({ component }) => numberOf(component, 'RPMX') ?? [])
+  const facts = values.facts ?? (assembly ? toolFacts(db, assembly, definition ?? null, null) : {})
+  const bom = (assembly?.parts ?? []).filter((part) => getComponent(db, part.component) !== null)
   const mm = (value: number) => roundTo(value, TAG_DECIMALS)
   return {
     id: values.serial,
@@ -35,13 +30,13 @@ export function tagRecordOf(db: Db, handover: Handover): TagRecord {
     n: definition?.edges,
     q: values.tip,
     taper: assembly?.coupling,
-    wt: parts.length && Number.isFinite(mass) ? roundTo(mass, 3) : undefined,
-    rpmx: speeds.length ? Math.min(...speeds) : undefined,
+    wt: facts.massKg,
+    rpmx: facts.mostRpm,
     g: values.balance ? roundTo(values.balance.grade, 2) : undefined,
     grpm: values.balance ? Math.round(values.balance.rpm) : undefined,
     lifeUsed: assembly?.lifeUsedMin,
     lifeMax: definition?.lifeMin ?? undefined,
     at: values.measuredAt,
-    bom: parts.length ? parts.flatMap(({ part }) => Array<string>(part.count).fill(part.component)) : undefined,
+    bom: bom.length ? bom.flatMap((part) => Array<string>(part.count).fill(part.component)) : undefined,
   }
 }

@@ -13,7 +13,11 @@ export async function askControl(
   control: Control,
   machine: Machine,
 ): Promise<ControlAnswer & { readonly problem: ControlError | null }> {
-  if (isTyped(machine)) return { state: SILENT, table: null, problem: null }
+  if (isTyped(machine)) {
+    // its agent tells how it is; what is typed is read back by eye either way
+    const told = machine.agent ? await control.state(machine.key) : null
+    return { state: told?.ok ? told.value : SILENT, table: null, problem: null }
+  }
   const state = await control.state(machine.key)
   if (!state.ok) return { state: null, table: null, problem: state.error }
   const table = await control.table(machine.key)

@@ -122,7 +122,7 @@ async function sendFigures(work: Work, control: Control, { run, machine, handove
   const state = await control.state(key)
   if (!state.ok) return refuse(said(state.error))
   const there = run.pocket === SPINDLE ? state.value.spindle : (state.value.magazine.get(run.pocket) ?? null)
-  if (there !== own) return refuse({ code: 'LISTED_WRONG', there, own, pocket: run.pocket })
+  if (state.value.listed && there !== own) return refuse({ code: 'LISTED_WRONG', there, own, pocket: run.pocket })
   const last = await control.table(key)
   if (!last.ok) return refuse(said(last.error))
   const moved = otherChanges(held.value, last.value, [])

@@ -13,7 +13,7 @@ import type { Control } from '@/devices/control/port'
 export async function readMinutes(db: Db, control: Control): Promise<void> {
   for (const machine of listMachines(db)) {
     const inside = findAssemblies(db, { machine: machine.key, state: 'loaded' })
-    if (!inside.length || isTyped(machine)) continue
+    if (!inside.length || (isTyped(machine) && !machine.agent)) continue
     const state = await control.state(machine.key)
     if (!state.ok) continue
     inTransaction(db, (tx) => {

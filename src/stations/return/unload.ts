@@ -216,14 +216,20 @@ async function clearControl(
   if (!emptied.ok) return emptied
   const pocket = assembly.pocket ?? -1
   const own = controlT({ t: assembly.t ?? -1, sister: assembly.sister }, machine)
-  const lists = (s: MachineState | null) => (pocket === SPINDLE ? s?.spindle : s?.magazine.get(pocket)) === own
+  // a list that only others write is theirs to put right
+  const lists = (s: MachineState | null) =>
+    s?.listed === true && (pocket === SPINDLE ? s?.spindle : s?.magazine.get(pocket)) === own
   if (lists(state)) {
     const assigned = await control.assign(machine.key, pocket, null)
     if (!assigned.ok) return said(assigned.error)
   }
   const after = await control.state(machine.key)
   if (!after.ok) return said(after.error)
-  const still = lists(after.value) ? pocket : [...after.value.magazine].find(([, t]) => t === own)?.[0]
+  const still = !after.value.listed
+    ? undefined
+    : lists(after.value)
+      ? pocket
+      : [...after.value.magazine].find(([, t]) => t === own)?.[0]
   if (still !== undefined) return fail({ code: 'STILL_LISTED', t: assembly.t, pocket: still })
   const last = await control.table(machine.key)
   if (!last.ok) return said(last.error)

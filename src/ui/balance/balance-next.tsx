@@ -46,6 +46,7 @@ export function Next({ view, big, busy, run, now, act, setAgain }: NextProps) {
   return (
     <>
       <Sentence view={view} big={big} />
+      {big.type === 'elsewhere' && <BigAction onAct={() => setOpen('typed')}>{say.typeAResult}</BigAction>}
       {big.type === 'start' && (
         <BigAction disabled={busy} onAct={() => void run(() => act.start({ serial, seat: big.seat, version })).then(now)}>
           {say.startAt(big.seat)}
@@ -91,7 +92,9 @@ export function Next({ view, big, busy, run, now, act, setAgain }: NextProps) {
               {say.startOver}
             </SmallAction>
           )}
-          {big.type === 'start' && <SmallAction onAct={() => setOpen('wanted')}>{say.gradeAndSpeed}</SmallAction>}
+          {(big.type === 'start' || big.type === 'elsewhere') && (
+            <SmallAction onAct={() => setOpen('wanted')}>{say.gradeAndSpeed}</SmallAction>
+          )}
           {(big.type === 'start' || big.type === 'nothing') && (
             <SmallAction onAct={() => setOpen('typed')}>{say.typeAResult}</SmallAction>
           )}
@@ -114,6 +117,12 @@ function Sentence({ view, big }: Pick<NextProps, 'view' | 'big'>) {
           </Say>
           {refusal?.code === 'NOT_CALIBRATED' && <GoTo href="/balance/calibration">{say.calibrateIt}</GoTo>}
         </>
+      )
+    case 'elsewhere':
+      return (
+        <Say tone="todo" lead={say.noSpindle}>
+          {say.balanceItElsewhere}
+        </Say>
       )
     case 'start':
       return (

@@ -14,12 +14,24 @@ import { balanceBig } from './machine'
 import { Unrolled } from './unrolled'
 
 /** One tool on the balancing spindle: run twice, corrected step by step, run again. */
-export function BalanceStation({ view, act }: { readonly view: BalanceView; readonly act: BalanceActs }) {
+export function BalanceStation({
+  view,
+  hasSpindle,
+  act,
+}: {
+  readonly view: BalanceView
+  readonly hasSpindle: boolean
+  readonly act: BalanceActs
+}) {
   const { person } = useShell()
-  const { value: spindle, problem: silent, now } = usePolled(act.spindle, say.noAnswerFromTheSpindle, person !== null)
+  const {
+    value: spindle,
+    problem: silent,
+    now,
+  } = usePolled(act.spindle, say.noAnswerFromTheSpindle, person !== null && hasSpindle)
   const { busy, problem, run } = useAct()
   const [again, setAgain] = useState(false)
-  const big = balanceBig(view, spindle, again)
+  const big = balanceBig(view, spindle, again, hasSpindle)
   const fit = view.fits[view.chosen] ?? null
   const showsFit = big.type === 'step' ? fit : null
   const { serial, version } = view

@@ -34,6 +34,14 @@ const spindle = (change: Partial<SpindleView>): SpindleView => ({
 const result = { grade: 1, rpm: 8000, goodToRpm: 9000, wanted: { grade: 2.5, rpm: 8000 }, who: 'x', at: '', elsewhere: null }
 
 describe('the big action of Balance', () => {
+  it('without a spindle is to type a result, unless something else is in the way', () => {
+    const sheet = { ...view, seat: 0 as const }
+    expect(balanceBig(sheet, null, false, false)).toEqual({ type: 'elsewhere' })
+    const refused = (code: string) => ({ ...sheet, refusal: { code, text: '' } })
+    expect(balanceBig(refused('NOT_CALIBRATED'), null, false, false)).toEqual({ type: 'elsewhere' })
+    expect(balanceBig(refused('STILL_WARM'), null, false, false)).toEqual({ type: 'nothing' })
+    expect(balanceBig(refused('NO_GRADE'), null, false, false)).toEqual({ type: 'ask' })
+  })
   it.each([
     [
       'runs while it turns',

@@ -5,6 +5,8 @@ import type { BalanceView, SpindleView } from '@/stations/balance/contract'
 export type BalanceBig =
   /** Something is in the way: its reason is told, and there is nothing to press. */
   | { readonly type: 'nothing' }
+  /** The shop has no spindle with a line: a result of elsewhere is typed. */
+  | { readonly type: 'elsewhere' }
   /** Nobody said to what grade, at what speed. */
   | { readonly type: 'ask' }
   | { readonly type: 'start'; readonly seat: 0 | 180 }
@@ -20,7 +22,7 @@ type Sheet = Pick<
   'assemblyId' | 'round' | 'refusal' | 'seat' | 'standing' | 'good' | 'fits' | 'chosen' | 'done' | 'result' | 'rounds'
 >
 
-export function balanceBig(view: Sheet, spindle: SpindleView | null, again: boolean): BalanceBig {
+export function balanceBig(view: Sheet, spindle: SpindleView | null, again: boolean, hasSpindle = true): BalanceBig {
   // what the spindle told a moment ago may speak of the run before
   const now = spindle?.with
   const mine = now?.assemblyId === view.assemblyId && now.round === view.round && now.seat === view.seat ? now : null
@@ -30,6 +32,7 @@ export function balanceBig(view: Sheet, spindle: SpindleView | null, again: bool
   if (view.done > 0 && view.done < steps.length)
     return { type: 'step', step: steps[view.done], index: view.done, of: steps.length }
   if (view.result && view.standing === null && !again) return { type: 'saved' }
+  if (!hasSpindle && (view.refusal === null || view.refusal.code === 'NOT_CALIBRATED')) return { type: 'elsewhere' }
   if (view.refusal) return { type: view.refusal.code === 'NO_GRADE' ? 'ask' : 'nothing' }
   if (view.seat !== null) return { type: 'start', seat: view.seat }
   if (view.good || steps.length === 0 || !isWorth(view)) return { type: 'save', good: view.good }

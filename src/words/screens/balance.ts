@@ -87,6 +87,8 @@ export const say = {
   steps: (count: number) => (count === 1 ? 'one step' : `${count} steps`),
   startOver: 'Start over',
   typeAResult: 'Type a result',
+  noSpindle: 'No balancing spindle is connected.',
+  balanceItElsewhere: 'Have it balanced elsewhere, and type the result here.',
   gradeAndSpeed: 'Grade and speed',
   grade: 'Grade',
   speed: 'Speed',

@@ -186,6 +186,33 @@ describe('each post as its control writes it', () => {
     expect(life.Measurements.CuttingDiameterMax).toMatchObject({ code: 'DC', units: 'MILLIMETER' })
     expect(life.CutterStatus.Status).toBe('MEASURED')
   })
+  it('what is known besides goes along, and the lower speed counts', () => {
+    const facts = {
+      massKg: 2.416,
+      mostRpm: 18_000,
+      edges: 4,
+      toolClass: 'finish',
+      lifeUsedMin: 31.5,
+      lifeMaxMin: 90,
+      slow: true,
+    } as const
+    const known = tool({ facts, balance: { grade: 2.1, rpm: 12_000, goodToRpm: 14_285.7 } })
+    const [json] = (JSON.parse(file(HERON, 'json', [known])) as { tools: object[] }).tools
+    expect(json).toMatchObject({
+      ...{ class: 'finish', edges: 4, massKg: 2.416, slowChange: true },
+      mostRpm: 14_285,
+      lifeMaxMin: 90,
+    })
+    const asset = file(HERON, 'asset', [known])
+    expect(XMLValidator.validate(asset)).toBe(true)
+    for (const element of [
+      '<ToolLife type="MINUTES" countDirection="UP" limit="90" initial="0">31.5</ToolLife>',
+      '<ProcessSpindleSpeed maximum="14285"/>',
+      '<Weight code="WT" units="GRAM">2416</Weight>',
+      '<CuttingItems count="4">',
+    ])
+      expect(asset).toContain(element)
+  })
   it('JSON is JSON, whatever the name', () => {
     const json = JSON.parse(file(HERON, 'json', [tool({ name: '"\\\n' }), tool({ t: 2 })])) as { unit: string; tools: unknown[] }
     expect(json).toMatchObject({ unit: 'mm', machine: 'HERON', size: 'radius' })

@@ -39,7 +39,7 @@ const ACTS = {
 
 export default async function BalanceToolPage({ params }: { readonly params: Promise<{ serial: string }> }) {
   const serial = serialOf((await params).serial)
-  const { db, now, units } = await signedIn()
+  const { db, now, units, devices } = await signedIn()
   const read = readBalanceView(db, serial, now)
   if (!read)
     return (
@@ -51,6 +51,7 @@ export default async function BalanceToolPage({ params }: { readonly params: Pro
   return (
     <StationPage station="balance" current={serial}>
       <BalanceStation
+        hasSpindle={devices().spindle !== 'none'}
         key={serial}
         view={{ ...view, refusal: refusal && { code: refusal.code, text: refusalText(refusal, units) } }}
         act={ACTS}
