@@ -15,6 +15,7 @@ import { findAnything } from '@/stations/find/find-anything'
 import { MASS_UNITS, ok, TEMPERATURE_UNITS, TORQUE_UNITS, type Result } from '@/core/units'
 import { defineAction, defineQuestion } from './_server/action'
 import { context, type Context } from './_server/context'
+import { applyZone } from '@/runtime/zone'
 
 async function changeSession(change: Parameters<typeof putSession>[2]): Promise<void> {
   const shop = await context()
@@ -66,7 +67,11 @@ export const signInAction = defineQuestion(people.signIn, (given, shop) =>
 )
 /** The first run of an empty shop: whoever did it is signed in. */
 export const beginShopAction = defineQuestion(people.beginShop, (given, shop) =>
-  turned(shop, (sessions) => beginShop({ ...shop, isFirstCode }, { ...given, ...sessions })),
+  turned(shop, async (sessions) => {
+    const begun = await beginShop({ ...shop, isFirstCode }, { ...given, ...sessions })
+    if (begun.ok) applyZone(shop.db)
+    return begun
+  }),
 )
 export const signOutAction = defineAction(people.signOut, (work, _given, { sessionId }) => signOut(work, sessionId ?? ''))
 

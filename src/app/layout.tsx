@@ -84,7 +84,7 @@ export default async function RootLayout({ children }: { readonly children: Reac
             actions={ACTIONS}
           >
             {isNew(shop.db) ? (
-              <FirstRun begin={beginShopAction} />
+              <FirstRun begin={beginShopAction} zones={Intl.supportedValuesOf('timeZone')} />
             ) : shop.person === null ? (
               <SignIn place={place} />
             ) : (

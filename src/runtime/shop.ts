@@ -39,6 +39,7 @@ import { pinKeeper } from './pins'
 import { copyBefore, snapshotsIn, type Snapshots } from './snapshots'
 import { framesPool, heavyPool, snapshotPool, type FramesPool } from './threads'
 import { getAnyMachine } from '@/db/machine/read'
+import { applyZone } from './zone'
 
 export interface Shop {
   readonly db: Db
@@ -140,6 +141,7 @@ export function openShop({ folder, backups, control: address, lineBench, standIn
     chainUp(tx)
     sealUp(tx)
   })
+  applyZone(db)
   const carrier = join(folder, 'tag', 'carrier.bin')
   mkdirSync(join(folder, 'tag'), { recursive: true })
   const clock = clockOf(db, standIns && !realTime)

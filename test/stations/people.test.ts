@@ -17,6 +17,7 @@ import { isNew, readClients, readPeople, shopName } from '@/stations/people/page
 import { signIn, signOut } from '@/stations/people/sign-in'
 import { readWho } from '@/stations/session/who'
 import { codeOf, lastEntry, later, MIGRATIONS, textOf, toolRoom, valueOf, type ToolRoom } from '../support/tool-room'
+import { shopItself } from '@/db/shop/read'
 
 let room: ToolRoom
 let sessions = 0
@@ -251,6 +252,7 @@ describe('the first run', () => {
         code: 'k7qm 2xpa',
         shop: 'Larch Tools',
         unit: 'inch',
+        zone: 'Europe/Madrid',
         id: 'lena',
         name: 'Lena Holt',
         pin: '7294',
@@ -267,6 +269,12 @@ describe('the first run', () => {
     expect([isNew(db), shopName(db)]).toEqual([false, 'Larch Tools'])
     expect(readWho(db, 'first', later(5))).toMatchObject({ person: { id: 'lena', role: 'administrator' }, unit: 'inch' })
     expect(readWho(db, null, later(5)).unit).toBe('inch')
+    expect(shopItself(db)).toMatchObject({ zone: 'Europe/Madrid' })
+    expect(readWho(db, 'first', later(5)).units).toEqual({ length: 'inch', torque: 'ft·lb', temperature: '°F', mass: 'lb' })
+    inTransaction(db, (tx) => putSession(tx, 'first', { shows: { temperature: '°C', text: 'large' } }, later(6)))
+    inTransaction(db, (tx) => putSession(tx, 'first', { shows: { mass: 'kg' } }, later(7)))
+    const shown = readWho(db, 'first', later(8))
+    expect([shown.text, shown.units.temperature, shown.units.mass, shown.units.torque]).toEqual(['large', '°C', 'kg', 'ft·lb'])
     expect(readPeople(db).signIn.badgeAlone).toBe(false)
     expect(lastEntry(db)).toBe('Larch Tools, by Lena Holt, the first administrator')
     expect(codeOf(await begin(db, { id: 'other' }))).toBe('NOT_NEW')

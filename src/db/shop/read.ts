@@ -23,6 +23,8 @@ export function signInSetting(db: Db): SignInSetting & { readonly version: numbe
 export interface ShopItself {
   readonly name: string
   readonly unit: LengthUnit
+  /** IANA name; empty or left out: as the computer has it. */
+  readonly zone?: string
 }
 
 /** null before the first run, and in a demo whose name comes from outside */

@@ -13,6 +13,7 @@ interface Begin {
   readonly code: string
   readonly shop: string
   readonly unit: LengthUnit
+  readonly zone: string
   readonly id: string
   readonly name: string
   readonly pin: string
@@ -31,7 +32,7 @@ export async function beginShop(
     pins,
     isFirstCode,
   }: { readonly db: Db; readonly now: string; readonly pins: PinKeeper; readonly isFirstCode: (code: string) => boolean },
-  { code, shop, unit, id, name, pin, sessionId, newSessionId }: Begin,
+  { code, shop, unit, zone, id, name, pin, sessionId, newSessionId }: Begin,
 ): Promise<Result<{ readonly id: string }, Refusal>> {
   if (!isNewShop(db)) return fail({ code: 'NOT_NEW' })
   if (!isFirstCode(code)) return fail({ code: 'WRONG_CODE' })
@@ -42,7 +43,7 @@ export async function beginShop(
     must(isNewShop(tx.db), { code: 'NOT_NEW' })
     insertPerson(tx.db, person)
     putPinHash(tx.db, id, hash)
-    putShopItself(tx.db, { name: shop, unit })
+    putShopItself(tx.db, { name: shop, unit, zone })
     must(putSignInSetting(tx.db, { badgeAlone: false, askAgainMin: ASK_AGAIN_MIN, stayHours: STAY_HOURS }, 0), {
       code: 'NOT_NEW',
     })

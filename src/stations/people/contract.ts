@@ -71,12 +71,22 @@ export const makeClient = contract<{ readonly token: string }>()(
   }),
 )
 export const endClient = contract()(z.object({ id: z.number().int().positive() }))
+/** Whether times can be told in it. */
+function isZone(name: string): boolean {
+  try {
+    return name === '' || new Intl.DateTimeFormat('en', { timeZone: name }) !== null
+  } catch {
+    return false
+  }
+}
 /** The first run of an empty shop: what it is called, and who may say who may what. */
 export const beginShop = contract<{ readonly id: string }>()(
   z.object({
     code: z.string().trim().max(40),
     shop: z.string().trim().min(1).max(60),
     unit: z.enum(['mm', 'inch']),
+    /** IANA name; empty: as the computer has it on which Boulder runs. */
+    zone: z.string().max(60).refine(isZone).default(''),
     id: PersonId,
     name: z.string().trim().min(1).max(60),
     pin: Pin,

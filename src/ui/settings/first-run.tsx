@@ -7,10 +7,10 @@ import { SelectField, TextField } from '../common/form'
 import { Problem } from '../common/sheet'
 import { useContractForm } from '../common/use-contract-form'
 
-const START = { code: '', shop: '', unit: 'mm', id: '', name: '', pin: '' } as const
+const START = { code: '', shop: '', unit: 'mm', zone: '', id: '', name: '', pin: '' } as const
 
 /** The first thing that an empty shop shows: its name, and its first administrator. */
-export function FirstRun({ begin }: { readonly begin: Ask<typeof people.beginShop> }) {
+export function FirstRun({ begin, zones }: { readonly begin: Ask<typeof people.beginShop>; readonly zones: readonly string[] }) {
   const router = useRouter()
   const { register, send, busy, problem, wrong } = useContractForm(people.beginShop, begin, START, {
     then: () => router.replace('/settings/people'),
@@ -38,6 +38,12 @@ export function FirstRun({ begin }: { readonly begin: Ask<typeof people.beginSho
         <SelectField label={say.lengthsIn} error={wrong('unit')} {...register('unit')}>
           <option value="mm">mm</option>
           <option value="inch">inch</option>
+        </SelectField>
+        <SelectField label={say.zone} error={wrong('zone')} {...register('zone')}>
+          <option value="">{say.zoneOfServer}</option>
+          {zones.map((zone) => (
+            <option key={zone}>{zone}</option>
+          ))}
         </SelectField>
         <TextField label={say.yourName} error={wrong('name')} autoComplete="off" {...register('name')} />
         <TextField

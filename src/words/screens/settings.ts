@@ -40,6 +40,8 @@ export const say = {
   firstCode: 'Code',
   firstCodeHint: 'stands in the window in which Boulder was started',
   shopName: 'Name of the shop',
+  zone: 'Time zone',
+  zoneOfServer: 'as this server has it',
   lengthsIn: 'Lengths in',
   yourName: 'Your name',
   yourShortName: 'Short name',
