@@ -52,7 +52,7 @@ interface SeedTool {
 const { db, control, hands, evidence, tagOf } = theShop()
 
 /** Nobody waits for a seed: no threads. */
-const measure: MeasureFrames = async (zip, steps) => measureFramesHere(zip, steps)
+const measure: MeasureFrames = async (zip, steps, turning) => measureFramesHere(zip, steps, turning)
 function must<T, E extends { code: string }>(what: string, result: Result<T, E>): T {
   if (!result.ok) throw new Error(`${what}: ${JSON.stringify(result.error)}`)
   return result.value

@@ -38,6 +38,7 @@ const Header = z.object({
     .array(z.enum(FEATURES, { error: 'FEATURE' }))
     .min(1)
     .optional(),
+  turning: z.boolean().optional(),
   frames: z
     .array(
       z.object({
@@ -58,6 +59,8 @@ export interface FrameSet {
   readonly mmPerPixel: { readonly x: number; readonly z: number }
   readonly nominal?: Readonly<Record<string, unknown>>
   readonly measure: readonly Feature[]
+  /** Whether a turning tool is shown, whose body may leave the picture anywhere. */
+  readonly turning?: boolean
   readonly pictures: readonly Picture[]
 }
 
@@ -107,7 +110,8 @@ export function openFrameSet(zip: Uint8Array, limits: FrameSetLimits = FRAME_SET
   const pixels = (first?.width ?? 0) * (first?.height ?? 0) * new Set(frames.map((frame) => frame.file)).size
   if (pixels > limits.pixels) return fail({ code: 'TOO_LARGE', what: 'pixels', most: limits.pixels })
   const usual: Feature[] = typeof nominal?.RE === 'number' && nominal.RE > 0 ? ['LF', 'DC', 'RE'] : ['LF', 'DC']
-  return ok({ mmPerPixel, nominal, measure: header.value.measure ?? usual, pictures })
+  const { turning } = header.value
+  return ok({ mmPerPixel, nominal, measure: header.value.measure ?? usual, ...(turning ? { turning } : {}), pictures })
 }
 
 /** The pixels of opened pictures; one file that stands for several pictures is decoded once. */
@@ -211,6 +215,7 @@ export function zipFrameSet(set: OpenedFrameSet): Uint8Array<ArrayBuffer> {
     mmPerPixel: set.mmPerPixel,
     ...(set.nominal ? { nominal: set.nominal } : {}),
     measure: set.measure,
+    ...(set.turning ? { turning: true } : {}),
     frames: set.pictures.map((p) => ({
       file: p.name,
       edge: p.edge,
@@ -257,6 +262,7 @@ export function frameSetAnswer(set: SetMeasurement, say: (edge: number, warning:
       edge: e.edge,
       spindle: e.spindleDeg,
       ...values(e, 'value'),
+      ...(e.nose ? { q: e.nose.q, cx: mm(e.nose.cx.value), cz: mm(e.nose.cz.value) } : {}),
       sigma: values(e, 'sigma'),
       focus: e.focus,
       debris: e.debris.map((d) => ({ x: mm(d.x), z: mm(d.z), area: mm(d.area) })),

@@ -73,19 +73,23 @@ async function orRefused<T>(work: Promise<T>, signal: AbortSignal, late: HeavyRe
 }
 
 export interface FramesPool {
-  /** @param steps null: what the set itself asks for */
-  measure(zip: Uint8Array, steps: readonly ProgramStep[] | null): Promise<Result<FramesMeasured, FramesError | HeavyRefusal>>
+  /** @param steps null: what the set itself asks for; @param turning left out: as the set itself says */
+  measure(
+    zip: Uint8Array,
+    steps: readonly ProgramStep[] | null,
+    turning?: boolean,
+  ): Promise<Result<FramesMeasured, FramesError | HeavyRefusal>>
 }
 
 export function framesPool(): FramesPool {
   const run = poolOf(FRAMES)
   return {
-    async measure(zip, asked) {
+    async measure(zip, asked, turning) {
       const signal = AbortSignal.timeout(FRAMES_MS)
       const measured = async (): Promise<Result<FramesMeasured, FramesError>> => {
         const opened = await run<Result<OpenedFrameSet, FrameSetError>>('open', zip, signal)
         if (!opened.ok) return fail({ code: 'FRAME_SET', error: opened.error })
-        const { steps, tasks } = tasksOf(opened.value, asked)
+        const { steps, tasks } = tasksOf(opened.value, asked, turning)
         const done = await Promise.all(tasks.map((task: PackedTask) => run<EdgeDone>('edge', task, signal)))
         return framesMeasured(opened.value, steps, tasks, done)
       }

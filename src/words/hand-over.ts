@@ -92,6 +92,8 @@ export function handoverRefusalText(r: HandoverRefusal): string {
       return `${r.machine.name} has pockets 1 to ${r.machine.pockets}. There is no pocket ${r.pocket}.`
     case 'REGISTER_RANGE':
       return `${r.machine.name} has offsets ${r.machine.registers.min} to ${r.machine.registers.max}. T${r.t} would get ${r.register}.`
+    case 'TIP_DIFFERS':
+      return `The bench saw the tip point to ${r.seen}, ${r.said} was chosen. Choose ${r.seen}, or 9 for the centre of the nose.`
     case 'NO_TIP':
       return 'Say which way its tip points: orientation 1 to 9.'
     case 'OFFSET_DIFFERS':

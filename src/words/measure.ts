@@ -83,6 +83,11 @@ export function adviceText({ said }: Pick<Advice, 'said'>, unit: LengthUnit): Ad
             ? 'Compare the mark on the cutter with the parts list. A wrong or reground cutter measures like this.'
             : 'Check how the edges are seated, then measure again.',
       }
+    case 'OTHER_NOSE':
+      return {
+        lead: `The nose radius is ${size(said.mm, unit)}: an insert ${said.has}, not ${said.needs}.`,
+        rest: 'The program expects the other radius. Change the insert, then measure again.',
+      }
     case 'EDGE_OUT':
       return {
         lead: `Edge ${said.edge} is ${small(said.mm, unit)} ${said.mm > 0 ? 'high' : 'low'}.`,

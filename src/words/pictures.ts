@@ -23,6 +23,8 @@ export function warningText(edge: number, warning: FrameWarning, unit: LengthUni
       return `Edge ${edge} has no arc of 15 pixels or more at its corner. No corner radius.`
     case 'NO_FLANK':
       return `Edge ${edge} has no flank away from the axis. No radius.`
+    case 'NOSE_CUT_OFF':
+      return `Edge ${edge}: the border cuts off the nose. Move the carriage so that the whole nose is in the picture.`
     case 'NO_POINT':
       return `Edge ${edge} has no point between two straight lips. No point angle.`
     case 'NO_SIDE':

@@ -154,7 +154,8 @@ export function resultOf(
   bench: Bench,
   pictures: readonly Picture[],
   measure: readonly Feature[],
+  turning = false,
 ): Result<SetMeasurement, CycleError> {
-  const read = measureSet(pictures, bench.facts.mmPerPixel, measure)
+  const read = measureSet(pictures, bench.facts.mmPerPixel, measure, turning)
   return read.ok ? ok(read.value) : fail({ code: 'NOT_MEASURED', detail: read.error.code })
 }

@@ -27,6 +27,8 @@ export interface Task {
   readonly edges: number | null
   /** Whether its edges are looked for by a turn of the spindle; if not, they are taken to stand evenly. */
   readonly sweep: boolean
+  /** A turning tool: its nose is looked for, whichever way it points. */
+  readonly turning?: boolean
   /** What is measured, the tool itself first. */
   readonly steps: readonly ProgramStep[]
 }

@@ -107,7 +107,7 @@ const api = {
     if (step.at) await bench.moveTo(step.at.xMm, state.run.places!.tipZ - step.at.downMm)
     await bench.turnTo(state.run.angles[0])
     await showNow(bench, 1)
-    return resultOf(bench, pictures, step.features)
+    return resultOf(bench, pictures, step.features, state.run.task.turning)
   },
 
   /** Where the carriage stands, as a step of a program says it: from the axis, and below the tool's tip, mm. */

@@ -277,7 +277,7 @@ export const UNBALANCED = [{ rule: 'balance', reason: 'first part at 8,000 rev/m
 export function saveMeasurement(work: Work, evidence: EvidenceStore, save: Save): Result<Saved, Refusal> {
   const may = maySave(work, save)
   if (!may.ok) return may
-  const read = measureFramesHere(save.frames, may.value.steps)
+  const read = measureFramesHere(save.frames, may.value.steps, may.value.definition?.toolClass === 'turn')
   return read.ok ? finishSave(work, evidence, save, read.value) : read
 }
 

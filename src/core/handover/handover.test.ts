@@ -49,6 +49,13 @@ describe('what stands against a hand-over', () => {
   it.each<[string, Partial<HandoverCase>, string[]]>([
     ['worn, however it measures', { condition: 'worn' }, ['CONDITION']],
     ['a lathe asks where the tip points', { machine: { ...mill, kind: 'lathe' }, turning: true }, ['NO_TIP']],
+    ['a tip as the bench saw it', { machine: { ...mill, kind: 'lathe' }, turning: true, tip: 3, seenTip: 3 }, []],
+    [
+      'a tip that the bench saw elsewhere',
+      { machine: { ...mill, kind: 'lathe' }, turning: true, tip: 2, seenTip: 3 },
+      ['TIP_DIFFERS'],
+    ],
+    ['the nose’s centre for any tip', { machine: { ...mill, kind: 'lathe' }, turning: true, tip: 9, seenTip: 3 }, []],
     ['no tip of that number', { machine: { ...mill, kind: 'lathe' }, turning: true, tip: 10 }, ['NO_TIP']],
     ['a drill on a lathe has none', { machine: { ...mill, kind: 'lathe' } }, []],
     ['H and D of its own register', call([12], [12]), []],

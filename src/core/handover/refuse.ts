@@ -23,6 +23,8 @@ export type HandoverRefusal =
   | { readonly code: 'REGISTER_RANGE'; readonly t: number; readonly register: number; readonly machine: Machine }
   /** Nobody said where the tip of a turning tool points. */
   | { readonly code: 'NO_TIP' }
+  /** It was seen on the bench to point elsewhere. */
+  | { readonly code: 'TIP_DIFFERS'; readonly said: number; readonly seen: number }
   | ({ readonly code: 'OFFSET_DIFFERS' } & OffsetCall)
 
 /** A program that calls a tool with another offset than the one it is written to. */
@@ -64,6 +66,8 @@ export interface HandoverCase {
   /** Whether it turns. */
   readonly turning: boolean
   readonly tip: number | null
+  /** As the bench saw it, in the machine's axes; null where it saw none. */
+  readonly seenTip?: number | null
   /** Programs of the machine's open jobs that want this T. */
   readonly calls: readonly ProgramCall[]
 }
@@ -100,7 +104,7 @@ export function refuseHandover(c: HandoverCase): HandoverRefusal[] {
   if (pocket !== null && (pocket < 1 || pocket > machine.pockets)) found.push({ code: 'POCKET_RANGE', pocket, machine })
   if (c.allowed && !c.allowed.includes(machine.key))
     found.push({ code: 'WRONG_MACHINE', machine: machine.name, allowed: c.allowed })
-  if (machine.kind === 'lathe' && c.turning && !isTip(c.tip)) found.push({ code: 'NO_TIP' })
+  if (machine.kind === 'lathe' && c.turning) found.push(...refuseTip(c))
   if (t !== null) {
     const register = registerNumber({ t, pocket, sister: c.sister }, machine)
     if (register === null) found.push({ code: 'NO_REGISTER', t, machine })
@@ -116,4 +120,10 @@ export function refuseHandover(c: HandoverCase): HandoverRefusal[] {
       found.push({ code: 'RADIUS_RANGE', radiusMm, machine })
   }
   return found
+}
+
+/** The nose's centre, 9, cannot be seen: it may be chosen for any tool. */
+function refuseTip({ tip, seenTip = null }: HandoverCase): HandoverRefusal[] {
+  if (!isTip(tip)) return [{ code: 'NO_TIP' }]
+  return seenTip !== null && tip !== 9 && tip !== seenTip ? [{ code: 'TIP_DIFFERS', said: tip, seen: seenTip }] : []
 }

@@ -28,11 +28,14 @@ const LEAST_ISLAND_PX = 12
 const LEAST_PIECE = 12
 const LEAST_TOUCH = 3
 
-/** @returns null when nothing dark hangs on the left or bottom border, where the tool always leaves the picture. */
-export function findOutline(frame: Frame, light: Light): Outline | null {
+/**
+ * @param anywhere whether the tool may leave the picture at any border; else at the left or the bottom one
+ * @returns null when nothing dark hangs on such a border
+ */
+export function findOutline(frame: Frame, light: Light, anywhere = false): Outline | null {
   const { width, height } = frame
   const runs = darkRuns(frame, light)
-  const blobs = blobsOf(runs, height)
+  const blobs = blobsOf(runs, frame, anywhere)
   const tool = blobs.filter((blob) => blob.onBorder).sort((a, b) => b.area - a.area)[0]
   if (!tool) return null
   const mask = new Uint8Array(width * height)
@@ -182,7 +185,7 @@ interface Blob {
 }
 
 /** Runs that touch from row to row hang together. */
-function blobsOf(runs: readonly Run[], height: number): Blob[] {
+function blobsOf(runs: readonly Run[], { width, height }: Frame, anywhere: boolean): Blob[] {
   const parent = runs.map((_, i) => i)
   const root = (i: number): number => {
     while (parent[i] !== i) i = parent[i] = parent[parent[i]]
@@ -204,7 +207,7 @@ function blobsOf(runs: readonly Run[], height: number): Blob[] {
     blob.area += length
     blob.u += (length * (run.from + run.to)) / 2
     blob.v += length * (run.v + 0.5)
-    if (run.from === 0 || run.v === height - 1) blob.onBorder = true
+    if (run.from === 0 || run.v === height - 1 || (anywhere && (run.to === width || run.v === 0))) blob.onBorder = true
   })
   return [...blobs.values()].map((blob) => ({ ...blob, u: blob.u / blob.area, v: blob.v / blob.area }))
 }

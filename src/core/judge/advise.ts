@@ -3,6 +3,7 @@ import type { Clamping } from '../fits'
 import type { Verdict } from './judge'
 import type { FeatureKey, FeatureResult, Missing, ToolResult } from './result'
 import type { SetMeasurement } from '../sets'
+import { noseCodeOf, type NoseCode } from '../tool'
 
 /** How a tool is held and set: nobody sets the length of a shrunk tool by a screw. */
 export interface ToolMade {
@@ -21,6 +22,8 @@ export type AdviceSaid =
   /** Of an adjustable head: how far its slide has to go on diameter. */
   | { readonly code: 'ADJUST'; readonly byMm: number; readonly divisionMm: number; readonly wantedMm: number }
   | { readonly code: 'OUTSIDE'; readonly key: FeatureKey; readonly step: string | null; readonly by: number }
+  /** An insert of another nose radius than the tool has: ISO 1832 codes. */
+  | { readonly code: 'OTHER_NOSE'; readonly has: NoseCode; readonly needs: NoseCode; readonly mm: number }
   | { readonly code: 'EDGE_OUT'; readonly edge: number; readonly mm: number; readonly seatMm: number }
   | { readonly code: 'OFF_CENTRE'; readonly eMm: number }
   | { readonly code: 'EDGES_DIFFER' }
@@ -62,6 +65,10 @@ function aboutOutside(off: FeatureResult, made: ToolMade): Advice {
     return about('off', { code: 'LENGTH', byMm: off.value - middle, wantedMm: middle, clamping: made.clamping })
   if (off.key === 'DC' && off.step === null && made.divisionMm !== null)
     return about('off', { code: 'ADJUST', byMm: off.value - middle, divisionMm: made.divisionMm, wantedMm: middle })
+  if (off.key === 'RE' && off.step === null) {
+    const [has, needs] = [noseCodeOf(off.value), noseCodeOf(middle)]
+    if (has && needs && has !== needs) return about('off', { code: 'OTHER_NOSE', has, needs, mm: off.value })
+  }
   const by = off.value > max ? off.value - max : (min ?? max) - off.value
   return about('off', { code: 'OUTSIDE', key: off.key, step: off.step, by: Math.abs(by) })
 }

@@ -31,12 +31,13 @@ const about = (view: View): View => ({ ...view, centreX: 0, centreZ: 0 })
 
 /**
  * @param frame the picture, at least 16×16
+ * @param anywhere whether the tool may leave it at any border
  * @errors NO_EDGE, TOO_DARK, BURNT_OUT when no outline can be had from this picture
  */
-export function readOutline(frame: Frame, view: View): Result<Traced, LightError> {
+export function readOutline(frame: Frame, view: View, anywhere = false): Result<Traced, LightError> {
   const light = readLight(frame)
   if (!light.ok) return light
-  const outline = findOutline(frame, light.value)
+  const outline = findOutline(frame, light.value, anywhere)
   if (!outline || outline.pieces.length === 0) return fail({ code: 'NO_EDGE' })
   const edges = findEdges(frame, light.value, outline)
   if (edges.points.length < LEAST_POINTS) return fail({ code: 'NO_EDGE' })

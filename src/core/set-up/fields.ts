@@ -77,6 +77,8 @@ const MACHINE = {
   gapMm: { ...length(0, 100), standard: '2', group: 'room' },
   door: { kind: 'yes', standard: 'no', group: 'order' },
   pot: { kind: 'yes', standard: 'no', group: 'order' },
+  turretX: { ...choice('opposite', 'same'), standard: 'opposite', group: 'order' },
+  turretZ: { ...choice('opposite', 'same'), standard: 'opposite', group: 'order' },
   route: {
     ...choice('measure, then balance', 'balance, then measure', 'no balance'),
     standard: 'no balance',

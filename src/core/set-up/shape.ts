@@ -1,26 +1,12 @@
 /** Rows of set-up and what the shop keeps of them. */
 import type { Master } from '../judge'
-import { magazineOf, switchesOf, type CouplingFacts, type Machine } from '../tool'
+import { magazineOf, switchesOf, turretOf, type CouplingFacts, type Machine } from '../tool'
 import type { Row } from './fields'
 
 /** A machine as its row says; whatever its other sheets keep (table, label, rules) stays. */
 export function machineOf(row: Row<'machine'>, before: Machine | null): Machine {
-  const {
-    lengthFrom,
-    lengthTo,
-    radiusFrom,
-    radiusTo,
-    registersFrom,
-    registersTo,
-    magazine,
-    pitchMm,
-    gapMm,
-    door,
-    pot,
-    address,
-    agent,
-    ...same
-  } = row
+  const { lengthFrom, lengthTo, radiusFrom, radiusTo, registersFrom, registersTo, magazine, pitchMm, gapMm, ...rest } = row
+  const { door, pot, address, agent, turretX, turretZ, ...same } = rest
   return {
     ...before,
     ...same,
@@ -33,6 +19,7 @@ export function machineOf(row: Row<'machine'>, before: Machine | null): Machine 
     registers: { min: registersFrom, max: registersTo },
     magazine: { form: magazine, pitchMm, gapMm },
     switches: { door, pot },
+    turret: { x: turretX === 'same' ? 1 : -1, z: turretZ === 'same' ? 1 : -1 },
     version: before?.version ?? 1,
   }
 }
@@ -42,12 +29,14 @@ export function machineRow(machine: Machine): Row<'machine'> {
   const { post, labelCode, pockets, route, lengthMm, radiusMm, registers } = machine
   const { form, pitchMm, gapMm } = magazineOf(machine)
   const { door, pot } = switchesOf(machine)
+  const { x, z } = turretOf(machine)
+  const way = (sign: 1 | -1) => (sign === 1 ? ('same' as const) : ('opposite' as const))
   return {
     ...{ key, name, about: about || null, kind, coupling, studForms, greatestRpm, greatestKg, unit, decimals, sizeRegister },
     ...{ registersFrom: registers.min, registersTo: registers.max, figures: machine.figures ?? 'network', post, labelCode },
     ...{ address: machine.address ?? null, agent: machine.agent ?? null },
     ...{ lengthFrom: lengthMm.min, lengthTo: lengthMm.max, radiusFrom: radiusMm.min, radiusTo: radiusMm.max },
-    ...{ pockets, magazine: form, pitchMm, gapMm, door, pot, route },
+    ...{ pockets, magazine: form, pitchMm, gapMm, door, pot, turretX: way(x), turretZ: way(z), route },
   }
 }
 

@@ -4,7 +4,16 @@ import { fitParabola } from '../numeric'
 import { fail, ok, type Result } from '../units'
 import { type Debris, envelope, readOutline, type Traced, type View } from '../outline'
 import { FEATURES, keyOf, rowOf, type Feature, type ValueKey } from '../features'
-import { type FrameMeasurement, type FrameWarning, type Measured, measureOutline, type SideValues } from '../shapes'
+import {
+  findNose,
+  type Nose,
+  type FrameMeasurement,
+  type FrameWarning,
+  focusOf,
+  type Measured,
+  measureOutline,
+  type SideValues,
+} from '../shapes'
 
 export interface Picture {
   readonly name: string
@@ -24,6 +33,8 @@ export interface EdgeMeasurement extends Readonly<Record<ValueKey, Measured | nu
   readonly spindleDeg: number
   readonly focus: number
   readonly debris: readonly Debris[]
+  /** Of a turning tool: where its tip points, and its nose's centre, mm. */
+  readonly nose?: Pick<Nose, 'q' | 'cx' | 'cz'>
 }
 
 export interface SetMeasurement {
@@ -47,11 +58,13 @@ export type SetError =
  * @param pictures at least one, all of one size
  * @param mmPerPixel scale, both above 0
  * @param measure what is asked for
+ * @param turning whether they show a turning tool, whose body may leave the picture anywhere
  */
 export function measureSet(
   pictures: readonly Picture[],
   mmPerPixel: View['mmPerPixel'],
   measure: readonly Feature[],
+  turning = false,
 ): Result<SetMeasurement, SetError> {
   const numbers = [...new Set(pictures.map((p) => p.edge))]
   const read = numbers.map((edge) =>
@@ -59,6 +72,7 @@ export function measureSet(
       pictures.filter((p) => p.edge === edge),
       mmPerPixel,
       measure,
+      turning,
     ),
   )
   return joinEdges(
@@ -79,7 +93,9 @@ export function measureEdge(
   pictures: readonly Picture[],
   mmPerPixel: View['mmPerPixel'],
   measure: readonly Feature[],
+  turning = false,
 ): Result<EdgeRead, SetError> {
+  if (turning) return measureNose(pictures, mmPerPixel, measure)
   const views: Seen[] = []
   for (const picture of pictures) {
     const { width, height } = picture.frame
@@ -113,6 +129,57 @@ export function joinEdges(
     summary: summarise(edges, measure),
     warnings: all.flatMap(({ edge: { edge }, warnings }) => warnings.map((warning) => ({ edge, warning }))),
   })
+}
+
+/** A turning tool by the picture that shows most of its nose: its rake face is in the light's plane at one turn only. */
+function measureNose(
+  pictures: readonly Picture[],
+  mmPerPixel: View['mmPerPixel'],
+  measure: readonly Feature[],
+): Result<EdgeRead, SetError> {
+  const reads: NoseRead[] = []
+  for (const picture of pictures) {
+    const { width, height } = picture.frame
+    const { centreX, centreZ } = picture
+    const traced = readOutline(picture.frame, { width, height, mmPerPixel, centreX, centreZ }, true)
+    if (!traced.ok) return fail({ code: 'PICTURE', file: picture.name, problem: traced.error.code })
+    const found = findNose(traced.value, { widthMm: width * mmPerPixel.x, heightMm: height * mmPerPixel.z })
+    const focus = focusOf(traced.value.blurPx)
+    reads.push({ picture, found: focus < LEAST_FOCUS ? { ok: false, why: 'NO_ARC' } : found, focus })
+  }
+  const arc = ({ found }: NoseRead) => (found.ok ? found.nose.arcMm : -1)
+  const best = reads.reduce((a, b) => (arc(b) > arc(a) ? b : a))
+  return ok(noseRead(best, measure))
+}
+
+interface NoseRead {
+  readonly picture: Picture
+  readonly found: ReturnType<typeof findNose>
+  readonly focus: number
+}
+
+function noseRead({ picture, found, focus }: NoseRead, measure: readonly Feature[]): EdgeRead {
+  const at = (m: Measured, by: number): Measured => ({ ...m, value: m.value + by })
+  const none = Object.fromEntries(FEATURES.map((f) => [keyOf(f), null])) as Record<ValueKey, null>
+  const edge = { ...none, edge: picture.edge, spindleDeg: picture.spindleDeg, focus, debris: [] }
+  if (!found.ok) {
+    const code = found.why === 'CUT_OFF' ? 'NOSE_CUT_OFF' : 'NO_CORNER_ARC'
+    return { edge, warnings: [{ code: focus < LEAST_FOCUS ? 'NOT_SHARP' : code }] }
+  }
+  const { q, x, z, re, cx, cz, debris } = found.nose
+  const { centreX, centreZ } = picture
+  const asked = (feature: Feature, value: Measured) => (measure.includes(feature) ? value : null)
+  return {
+    edge: {
+      ...edge,
+      x: asked('DC', at(x, centreX)),
+      z: asked('LF', at(z, centreZ)),
+      re: asked('RE', re),
+      nose: { q, cx: at(cx, centreX), cz: at(cz, centreZ) },
+      debris: debris.map((d) => ({ ...d, x: d.x + centreX, z: d.z + centreZ })),
+    },
+    warnings: debris.map(({ high }) => ({ code: 'DEBRIS', high })),
+  }
 }
 
 interface Seen {

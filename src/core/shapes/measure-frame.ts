@@ -19,6 +19,7 @@ export type FrameWarning =
   | { readonly code: 'CUT_OFF_BOTTOM' }
   | { readonly code: 'NO_CORNER_ARC' }
   | { readonly code: 'NO_FLANK' }
+  | { readonly code: 'NOSE_CUT_OFF' }
   | { readonly code: 'NO_POINT' }
   | { readonly code: 'NO_SIDE'; readonly feature: Feature }
   | { readonly code: 'NO_END' }
@@ -62,7 +63,7 @@ export function measureOutline(traced: Traced, view: View, asked: readonly Featu
     re: values.re,
     arcMm: values.arcMm,
     ...sideValues(traced, asked, { x: view.centreX, z: view.centreZ }),
-    focus: Math.round(1000 * Math.exp(-((Math.max(0, blurPx - SHARP_PX) / BLURRED_PX) ** 2))) / 1000,
+    focus: focusOf(blurPx),
     blurPx,
     explained: found.whole,
     debris: [...debris, ...islands].map((d) => ({ ...d, x: d.x + view.centreX, z: d.z + view.centreZ })),
@@ -93,6 +94,10 @@ const BEYOND_BLURS = 1.5
 /** At this blur, px, a picture is as sharp as it gets; so much more of it takes the focus down to 1/e. */
 const SHARP_PX = 0.7
 const BLURRED_PX = 3
+
+/** 1 where a picture is as sharp as it gets. */
+export const focusOf = (blurPx: number): number =>
+  Math.round(1000 * Math.exp(-((Math.max(0, blurPx - SHARP_PX) / BLURRED_PX) ** 2))) / 1000
 
 function missingSide(cutRight: boolean, widens: boolean, x: Measured | null): FrameWarning[] {
   if (cutRight) return [{ code: 'CUT_OFF_RIGHT' }]

@@ -1,5 +1,6 @@
 import type { Coupling } from './coupling'
 import type { LengthUnit, Limits } from '../units'
+import { USUAL_TURRET, type Turret } from './tip'
 
 /** How a machine's offset table is filled. */
 export interface TableOptions {
@@ -168,6 +169,8 @@ export interface Machine {
   readonly magazine?: Partial<Magazine>
   readonly limits?: Partial<LoadLimits>
   readonly switches?: Partial<Switches>
+  /** Of a lathe; left out where it is as usual. */
+  readonly turret?: Turret
   /** Left out where it is as usual. */
   readonly label?: LabelLayout
   /**
@@ -189,6 +192,7 @@ export const tableOf = (machine: Machine): TableOptions => ({ ...USUAL_TABLE, ..
 
 export const magazineOf = (machine: Machine): Magazine => ({ ...USUAL_MAGAZINE, ...machine.magazine })
 export const loadLimitsOf = (machine: Pick<Machine, 'limits'>): LoadLimits => ({ ...USUAL_LIMITS, ...machine.limits })
+export const turretOf = (machine: Machine): Turret => machine.turret ?? USUAL_TURRET
 export const switchesOf = (machine: Machine): Switches => ({ door: true, pot: true, ...machine.switches })
 export const labelLayoutOf = (machine: Machine): LabelLayout => machine.label ?? USUAL_LABEL
 export const isTyped = (machine: Machine): boolean => machine.figures === 'typed'

@@ -12,7 +12,7 @@ import {
   type ToolFacts,
 } from '@/core/handover'
 import type { SavedMeasurement } from '@/core/judge'
-import { isTip, isTyped, type Assembly, type Machine } from '@/core/tool'
+import { isTip, isTyped, type Assembly, type Machine, machineTip, turretOf } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
 import { currentBalance, type BalanceResult } from '@/db/balance/read'
@@ -166,7 +166,9 @@ export async function proposeHandover(
   const definition = assembly.definition ? getDefinition(db, assembly.definition.id, assembly.definition.version) : null
   const measurement = assembly.state === 'built' ? null : lastMeasurement(db, assembly.id)
   const turning = definition?.toolClass === 'turn'
-  const tip = given.tip ?? definition?.tip ?? null
+  const nose = measurement?.edges[0]?.nose
+  const seenTip = nose && machine ? machineTip(nose.q, turretOf(machine)) : null
+  const tip = given.tip ?? definition?.tip ?? seenTip
   const sister = machine && t !== null ? sisterOf(db, machine, t, assembly) : 0
   const values =
     measurement && machine && t !== null
@@ -191,6 +193,7 @@ export async function proposeHandover(
     fallen: (getHolder(db, assembly.serial)?.fallenAt ?? null) !== null,
     turning,
     tip,
+    seenTip,
     calls: machine && t !== null ? callsOf(db, machine.key, t) : [],
     allowed: definition?.machines ?? null,
     measured: measurement ? (measured ?? { lengthMm: NaN, radiusMm: NaN, verdict: measurement.verdict }) : null,

@@ -39,6 +39,7 @@ export interface Save {
 export type MeasureFrames = (
   zip: Uint8Array,
   steps: readonly ProgramStep[] | null,
+  turning?: boolean,
 ) => Promise<Result<FramesMeasured, Refusal<'FRAME_SET' | 'SET' | 'BUSY' | 'TOO_HEAVY'>>>
 
 /**
@@ -53,9 +54,11 @@ export async function saveMeasurement(
 ): Promise<Result<Saved, Refusal>> {
   const may = maySave(work, save)
   if (!may.ok) return may
-  const measured = await measure(save.frames, may.value.steps)
+  const measured = await measure(save.frames, may.value.steps, turns(may.value))
   return measured.ok ? finishSave(work, evidence, save, measured.value) : measured
 }
+
+const turns = ({ definition }: MeasureSheet) => definition?.toolClass === 'turn'
 
 /** Whether these pictures may be saved; looked at before they are measured, and once more after. */
 export function maySave(work: Work, save: Save): Result<MeasureSheet, Refusal> {

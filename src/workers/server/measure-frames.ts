@@ -10,23 +10,27 @@ import { fail, ok, type Result } from '@/core/units'
 export type FramesError =
   { readonly code: 'FRAME_SET'; readonly error: FrameSetError } | { readonly code: 'SET'; readonly error: SetError }
 
-export type PackedTask = EdgeTask<PackedPicture> & { readonly mmPerPixel: OpenedFrameSet['mmPerPixel'] }
+export type PackedTask = EdgeTask<PackedPicture> & Pick<OpenedFrameSet, 'mmPerPixel' | 'turning'>
 export type EdgeDone = Result<EdgeRead, { readonly set: SetError } | { readonly file: FrameSetError }>
 
 /** One edge, from its packed pictures: the work of one worker. */
-export function measurePacked({ pictures, mmPerPixel, measure }: PackedTask): EdgeDone {
+export function measurePacked({ pictures, mmPerPixel, measure, turning }: PackedTask): EdgeDone {
   const decoded = decodePictures(pictures, greyOfPng)
   if (!decoded.ok) return fail({ file: decoded.error })
-  const read = measureEdge(decoded.value, mmPerPixel, measure)
+  const read = measureEdge(decoded.value, mmPerPixel, measure, turning)
   return read.ok ? read : fail({ set: read.error })
 }
 
 const ofSet = (measure: OpenedFrameSet['measure']): ProgramStep[] => [{ name: '', at: null, features: measure, limits: {} }]
 
-/** What is to be done with an opened set. */
-export function tasksOf(opened: OpenedFrameSet, asked: readonly ProgramStep[] | null) {
+/** What is to be done with an opened set. @param turning left out: as the set itself says */
+export function tasksOf(opened: OpenedFrameSet, asked: readonly ProgramStep[] | null, turning = opened.turning) {
   const steps = asked ?? ofSet(opened.measure)
-  const tasks = edgeTasks(opened.pictures, steps).map((task): PackedTask => ({ ...task, mmPerPixel: opened.mmPerPixel }))
+  const tasks = edgeTasks(opened.pictures, steps).map((task): PackedTask => ({
+    ...task,
+    mmPerPixel: opened.mmPerPixel,
+    turning,
+  }))
   return { steps, tasks }
 }
 
@@ -51,9 +55,13 @@ export function framesMeasured(
 }
 
 /** The same without workers: for tests, scripts and benches. */
-export function measureFramesHere(zip: Uint8Array, asked: readonly ProgramStep[] | null): Result<FramesMeasured, FramesError> {
+export function measureFramesHere(
+  zip: Uint8Array,
+  asked: readonly ProgramStep[] | null,
+  turning?: boolean,
+): Result<FramesMeasured, FramesError> {
   const opened = openFrameSet(zip)
   if (!opened.ok) return fail({ code: 'FRAME_SET', error: opened.error })
-  const { steps, tasks } = tasksOf(opened.value, asked)
+  const { steps, tasks } = tasksOf(opened.value, asked, turning)
   return framesMeasured(opened.value, steps, tasks, tasks.map(measurePacked))
 }
