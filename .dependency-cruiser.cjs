@@ -13,6 +13,8 @@ const CORE = [
   'sets',
   'judge',
   'balance',
+  'boring',
+  'centring',
   'adjust',
   'handover',
   'program',
@@ -66,7 +68,7 @@ module.exports = {
       'a simulation shares no code with what solves it',
       { path: '^src/devices/([^/]+/simulated|world/)' },
       {
-        path: '^src/(core/(clamp|imaging|features|outline|shapes|sets|judge|balance|adjust|handover|program|plan|stats)|codecs)/',
+        path: '^src/(core/(clamp|imaging|features|outline|shapes|sets|judge|balance|boring|adjust|handover|program|plan|stats)|codecs)/',
         dependencyTypesNot: ['type-only'],
       },
     ),

@@ -7,7 +7,7 @@ import type { LoadSaid } from '@/core/load'
 import type { DriftVerdict, MeasurementSource, Verdict } from '@/core/judge'
 import type { MoveName } from '@/core/plan'
 import type { Devices, SetUpList } from '@/core/set-up'
-import type { Condition, Coupling, Disturbance, Machine, PersonRole, Scope } from '@/core/tool'
+import type { Condition, Coupling, Disturbance, Machine, PersonRole, Scope, TouchOffMethod, TouchOffValue } from '@/core/tool'
 import type { Bare } from '@/core/units'
 import type { Refusal } from './refusals'
 import type { Disposition } from './return/contract'
@@ -99,6 +99,22 @@ export interface Entries {
     readonly by: string | null
   }
   BALANCE_DROPPED: Bare
+  /** mm on diameter, from dial zero. */
+  DIAL_SET: {
+    readonly dialMm: number
+    readonly divisions: number
+    readonly wantedMm: number
+    readonly expectedMm: number
+  }
+  BORE_CUT: { readonly boreMm: number; readonly wantedMm: number; readonly next: 'done' | 'larger' | 'too large' }
+  /** mm, X as a radius. @param minutes that the machine stood */
+  TOUCHED_OFF: {
+    readonly machine: string
+    readonly what: TouchOffValue
+    readonly method: TouchOffMethod
+    readonly valueMm: number
+    readonly minutes: number
+  }
   CALIBRATED: { readonly rotor: string; readonly condition: number }
 
   // measure
@@ -243,6 +259,9 @@ export const KINDS: Readonly<
   BALANCE_STEP: 'corrected',
   BALANCED: 'balanced',
   BALANCE_DROPPED: 'begun anew',
+  DIAL_SET: 'dial set',
+  BORE_CUT: 'bore measured',
+  TOUCHED_OFF: 'set at the machine',
   CALIBRATED: 'spindle calibrated',
   MEASURED: 'measured',
   WIPED: 'wiped',

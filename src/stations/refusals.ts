@@ -4,7 +4,9 @@ import type { ToolState } from '@/core/tool'
 import { fail, type Bare } from '@/core/units'
 import type { ClaimedFor } from '@/db/claim/write'
 import type { ControlError } from '@/devices/control/port'
+import type { AtMachineRefusals } from './at-machine/contract'
 import type { BalanceRefusals } from './balance/contract'
+import type { BoreRefusals } from './bore/contract'
 import type { BuildRefusals } from './build/contract'
 import type { DeviceRefusals } from './devices/contract'
 import type { HandoverRefusals } from './hand-over/contract'
@@ -104,7 +106,9 @@ export type LeadOnly =
 export interface Refusals
   extends
     SharedRefusals,
+    AtMachineRefusals,
     BalanceRefusals,
+    BoreRefusals,
     BuildRefusals,
     DeviceRefusals,
     HandoverRefusals,
@@ -155,6 +159,7 @@ export function outerCode(refusal: Refusal): string {
     case 'TAG':
     case 'SPIN':
     case 'CALIBRATION':
+    case 'DIAL':
       return refusal.fault.code
     case 'TABLE':
     case 'HANDOVER':

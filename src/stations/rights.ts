@@ -3,7 +3,9 @@
  * word but `everybody` is a lead's, and says what it is about. What a verb allows a lead to overrule, it looks at itself.
  */
 import { isLead, type Person } from '@/core/tool'
+import * as atMachine from './at-machine/contract'
 import * as balance from './balance/contract'
+import * as bore from './bore/contract'
 import * as build from './build/contract'
 import type { Contract } from './contract'
 import * as devices from './devices/contract'
@@ -25,6 +27,7 @@ export type Right = 'everybody' | 'person' | LeadOnly | AdministratorOnly
 /** All contracts of a station, and nothing else: a verb that is forgotten does not compile. */
 type RightsOf<M> = { readonly [K in keyof M as M[K] extends Contract ? K : never]: Right }
 
+const AT_MACHINE: RightsOf<typeof atMachine> = { noteTouchOff: 'person' }
 const BALANCE: RightsOf<typeof balance> = {
   setWanted: 'person',
   spindleState: 'person',
@@ -41,6 +44,7 @@ const BALANCE: RightsOf<typeof balance> = {
   takeCalibrationSpin: 'person',
   dropCalibration: 'person',
 }
+const BORE: RightsOf<typeof bore> = { setDial: 'person', moveDial: 'person', saveBore: 'person' }
 const BUILD: RightsOf<typeof build> = {
   beginBuild: 'person',
   finishBuild: 'person',
@@ -158,7 +162,9 @@ const SET_UP: RightsOf<typeof setUp> = {
 const STORE: RightsOf<typeof store> = { book: 'person', countStock: 'person', putRight: 'person', placeUnit: 'person' }
 
 const STATIONS = [
+  ['at-machine', atMachine, AT_MACHINE],
   ['balance', balance, BALANCE],
+  ['bore', bore, BORE],
   ['build', build, BUILD],
   ['devices', devices, DEVICES],
   ['find', find, FIND],

@@ -101,6 +101,15 @@ const TELLING: Telling = {
       by !== null && `typed, balanced by ${by}`,
     ),
   BALANCE_DROPPED: () => 'Balancing begins again',
+  DIAL_SET: ({ dialMm, divisions, wantedMm, expectedMm }, unit) =>
+    `Dial at ${divisions.toFixed(1)} divisions (${size(dialMm, unit)} on Ø) for a bore of ${size(expectedMm, unit)}, ${size(wantedMm, unit)} wanted`,
+  BORE_CUT: ({ boreMm, wantedMm, next }, unit) =>
+    parts(
+      `Bore ${size(boreMm, unit)}, ${size(wantedMm, unit)} wanted`,
+      next === 'too large' ? 'too large' : next === 'done' && 'in tolerance',
+    ),
+  TOUCHED_OFF: ({ machine, what, method, valueMm, minutes }, unit) =>
+    `${machine}: ${what} ${size(valueMm, unit)}, ${method}; the machine stood ${minutes} min`,
   CALIBRATED: ({ rotor, condition }) => `Balancing spindle calibrated with ${rotor}, condition ${condition.toFixed(1)}`,
 
   MEASURED: ({ source, edges, verdict, voided, kept, reason }) => {

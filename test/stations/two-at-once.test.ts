@@ -49,6 +49,7 @@ import type { Result } from '@/core/units'
 import { cellsOf, machineRow } from '@/core/set-up'
 import { readRows } from '@/stations/set-up/pages'
 import { codeOf, later, measured, toolRoom, valueOf, withJobs, withT4, type ToolRoom } from '../support/tool-room'
+import { noteTouchOff } from '@/stations/at-machine/note-touch-off'
 
 type Change = (who: 'oda' | 'ruth', n: 1 | 2) => Promise<Result<unknown, Refusal>> | Result<unknown, Refusal>
 interface Twice {
@@ -97,6 +98,13 @@ const job = (id: string) => ({
 const typedMachine = (machine: Machine) => cellsOf('machine', machineRow(machine), 'mm')
 
 const CASES: Readonly<Record<string, Case>> = {
+  'at-machine.noteTouchOff': both(
+    'each was found by whoever stood there',
+    (room) => (who, n) =>
+      noteTouchOff(room.as(who, n), room.control, {
+        ...{ machine: 'HERON', t: 4, what: 'length', method: 'by hand', valueMm: 118, minutes: 8, looked: true },
+      }),
+  ),
   'balance.setWanted': shown('balance-again', 'the one that saw an older state does nothing'),
   'balance.spindleState': READS,
   'balance.startSpin': shown('balance-again', 'the one that saw an older state does nothing'),
@@ -111,6 +119,9 @@ const CASES: Readonly<Record<string, Case>> = {
     wasMeasured,
   ),
   'balance.dropBalance': same((room) => (who, n) => dropBalance(room.as(who, 70 + n), SERIAL), wasMeasured),
+  'bore.setDial': shown('bore', 'the one that saw an older state does nothing'),
+  'bore.moveDial': shown('bore', 'the one that saw an older state does nothing'),
+  'bore.saveBore': shown('bore', 'the one that saw an older state does nothing'),
   'balance.beginCalibration': told((room) => {
     const { version } = readCalibration(room.db)
     return (who) => beginCalibration(room.as(who), { rotor: 'R-1', backMm: 20, frontMm: 90, trialGmm: 8, version })

@@ -177,14 +177,14 @@ export const KINDS = {
   'boring-head': {
     role: 'cutter',
     has: ['moduleMS', 'DCN', 'DCX', 'LF', 'BD', 'CICT', 'SSC', 'divisionMm', 'WT'],
-    may: ['RPMX'],
+    may: ['RPMX', 'zeroMm', 'noseMm', 'backlashMm', 'KAPR'],
   },
   'turning-tool': {
     role: 'cutter',
     has: ['shankHeight', 'LH', 'OAL', 'CICT', 'SSC', 'KAPR', 'WT'],
     may: [],
   },
-  insert: { role: 'insert', has: ['SSC', 'RE', 'S', 'insertEdges', 'WT'], may: ['IC', 'TQ'] },
+  insert: { role: 'insert', has: ['SSC', 'RE', 'S', 'insertEdges', 'WT'], may: ['IC', 'TQ', 'EPSR'] },
   screw: { role: 'screw', has: ['TDZ', 'TQ', 'WT'], may: ['SSC', 'keyMm'] },
   'stop-screw': { role: 'stop-screw', has: ['TDZ', 'OAL', 'WT'], may: ['keyMm'] },
   'balance-screw': { role: 'balance-screw', has: ['TDZ', 'screwG'], may: ['OAL', 'keyMm'] },

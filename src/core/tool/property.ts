@@ -93,6 +93,11 @@ export const PROPERTIES = {
   studForm: { quantity: 'text' },
   ageMonths: { quantity: 'months', min: 1, max: 240 },
   divisionMm: length(undefined, 0.0001, 1),
+  // an adjustable head: what it cuts at dial zero with an insert of which nose radius, and the play of its slide
+  zeroMm: length(undefined, 0, 1000),
+  noseMm: length(undefined, 0, 10),
+  backlashMm: length(undefined, 0, 2),
+  EPSR: { symbol: 'EPSR', quantity: 'angle', min: 10, max: 170 },
   // where a holder is balanced: two rows of threaded holes, two pairs of rings, two heights at which it may be drilled
   balanceThread: { quantity: 'text' },
   frontAngles: { quantity: 'angles' },

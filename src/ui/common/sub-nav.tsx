@@ -78,6 +78,7 @@ export const HANDOVER_TABS: readonly Tab[] = [
 ]
 export const LOAD_TABS: readonly Tab[] = [
   { href: '/load', name: say.load },
+  { href: '/load/at-machine', name: say.setAtMachine },
   { href: '/load/rules', name: say.rules },
 ]
 export const LIBRARY_TABS: readonly Tab[] = [

@@ -6,7 +6,7 @@ import type { SpecLimits } from '@/core/features'
 import { formatDeviation, formatLength, parseLength, unitMark, mmToUnit, type Result } from '@/core/units'
 import { BigAction } from '../common/actions'
 import { LengthField } from '../common/form'
-import { Problem } from '../common/sheet'
+import { Problem, Say } from '../common/sheet'
 import { useShell } from '../shell/shell-context'
 import { HandOnScrew } from '../stand-in/tricks'
 import { say } from '@/words/screens/measure'
@@ -82,6 +82,9 @@ export function AdjustLive({
           </span>
         </p>
       </div>
+      {adjust === 'DC' && left && known && !left.there && left.mm < 0 && (
+        <Say tone="off" lead={say.overshot((-left.divisions).toFixed(1))} />
+      )}
       <HandOnScrew on={known} turn={(n) => void turned(n)} />
       <Problem lead={say.notTurned} text={problem} />
       <AdjustFoot unwatch={unwatch} done={done} />

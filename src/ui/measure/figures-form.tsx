@@ -41,7 +41,7 @@ function useFigures(unit: LengthUnit) {
 
 /** Figures read off a bench without a camera: each typed twice, the second time without looking at the first. */
 // eslint-disable-next-line max-lines-per-function -- one form; its fields are components already
-export function FiguresForm({ serial, title, about, limits, before, check, save, line }: FiguresProps) {
+export function FiguresForm({ serial, title, about, limits, before, check, save, line, dial }: FiguresProps) {
   const { unit } = useShell()
   const router = useRouter()
   const { register, typed, mm, wrongOf } = useFigures(unit)
@@ -120,6 +120,7 @@ export function FiguresForm({ serial, title, about, limits, before, check, save,
             setReason={setReason}
             serial={serial}
             line={line}
+            dial={dial}
             take={take}
             asking={asking}
             taken={taken}
@@ -191,6 +192,7 @@ function Foot({
   setReason,
   serial,
   line,
+  dial,
   take,
   asking,
   taken,
@@ -201,6 +203,7 @@ function Foot({
   readonly setReason: Dispatch<SetStateAction<string>>
   readonly serial: FiguresProps['serial']
   readonly line: FiguresProps['line']
+  readonly dial: boolean
   readonly take: () => Promise<void>
   readonly asking: boolean
   readonly taken: Readonly<Record<'LF' | 'DC' | 'RE', number | null>> | null
@@ -217,6 +220,11 @@ function Foot({
         />
       )}
       <ScanAction>{say.scanToSave(serial)}</ScanAction>
+      {dial && (
+        <SmallActions>
+          <SmallAction href={`/measure/${serial}/bore`}>{say.setByDial}</SmallAction>
+        </SmallActions>
+      )}
       {line && (
         <SmallActions>
           <SmallAction onAct={() => void take()} disabled={asking}>

@@ -14,6 +14,8 @@ export interface FiguresProps {
   readonly check: ValuesCheckProps
   readonly save: Ask<typeof measure.saveFigures>
   /** The bench at the end of a serial line; null where none is connected. */
+  /** Whether it has a dial by which it can be set without a bench. */
+  readonly dial: boolean
   readonly line: {
     readonly read: Ask<typeof measure.readLine>
     readonly save: Ask<typeof measure.saveLineFigures>

@@ -181,13 +181,14 @@ function Big({ big, ...props }: RightProps & { readonly big: MeasureBig }) {
 }
 
 /** What else can be done: small, below. */
-function More({ serial, program, proposal, moving, held, result, dirtyEdge, settable, ...props }: RightProps) {
+function More({ serial, program, proposal, moving, held, result, dirtyEdge, settable, made, ...props }: RightProps) {
   if (moving || (proposal && held)) return null
   if (!proposal)
     return (
       <SmallActions>
         <SmallAction href={`/measure/${serial}/figures`}>{say.typeInValues}</SmallAction>
         {program && <SmallAction href={`/measure/${serial}/program`}>{say.itsRoutine}</SmallAction>}
+        {made.divisionMm !== null && <SmallAction href={`/measure/${serial}/bore`}>{say.setByDial}</SmallAction>}
       </SmallActions>
     )
   return (

@@ -1,7 +1,9 @@
 /** The sentence of every refusal, in the reader's unit. */
 import type { LengthUnit, Units } from '@/core/units'
 import type { Refusal, RefusalCode, Refusals } from '@/stations/refusals'
+import { AT_MACHINE } from './at-machine'
 import { BALANCE } from './balance'
+import { BORE } from './bore'
 import { BUILD } from './build'
 import { DEVICE_WORDS } from './devices'
 import { HAND_OVER } from './hand-over'
@@ -19,7 +21,9 @@ import { STORE } from './store'
 
 const ALL: Sentences<Refusals> = {
   ...SHARED,
+  ...AT_MACHINE,
   ...BALANCE,
+  ...BORE,
   ...BUILD,
   ...DEVICE_WORDS,
   ...HAND_OVER,

@@ -149,6 +149,7 @@ export const say = {
   labels: 'Labels',
   posts: 'Posts',
   readATag: 'Read a tag',
+  setAtMachine: 'Set at machine',
   rules: 'Rules',
   parts: 'Parts',
   holders: 'Holders',

@@ -34,6 +34,7 @@ export default async function FiguresPage({ params }: { readonly params: Promise
           due: held && refusalText(held, shop.units),
           save: saveValuesCheckAction,
         }}
+        dial={sheet.made.divisionMm !== null}
         save={saveFiguresAction}
         line={shop.lineBench ? { read: readLineAction, save: saveLineAction } : null}
       />

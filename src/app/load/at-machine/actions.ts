@@ -1,0 +1,8 @@
+'use server'
+import * as atMachine from '@/stations/at-machine/contract'
+import { noteTouchOff } from '@/stations/at-machine/note-touch-off'
+import { defineAction } from '../../_server/action'
+
+export const noteTouchOffAction = defineAction(atMachine.noteTouchOff, (work, given, { control }) =>
+  noteTouchOff(work, control, given),
+)

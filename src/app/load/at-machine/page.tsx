@@ -1,0 +1,32 @@
+import { readAtMachine } from '@/stations/at-machine/note-touch-off'
+import { AtMachineStation } from '@/ui/at-machine/at-machine-station'
+import { LOAD_TABS } from '@/ui/common/sub-nav'
+import { say } from '@/words/screens/at-machine'
+import { NoMachine } from '../../_parts/no-machine'
+import { signedIn } from '../../_server/context'
+import { noteTouchOffAction } from './actions'
+
+export const metadata = { title: say.setAtTheMachine }
+
+export default async function AtMachinePage({
+  searchParams,
+}: {
+  readonly searchParams: Promise<{ machine?: string | string[] }>
+}) {
+  const { machine: asked } = await searchParams
+  const shop = await signedIn()
+  const sheet = readAtMachine(shop.db, typeof asked === 'string' ? asked : null)
+  if (!sheet) return <NoMachine lead={say.setAtTheMachine} tabs={LOAD_TABS} label={say.setAtTheMachine} />
+  const { machine, machines, lines } = sheet
+  return (
+    <>
+      <div />
+      <AtMachineStation
+        machine={{ key: machine.key, name: machine.name, kind: machine.kind }}
+        machines={machines.map(({ key, name }) => ({ key, name }))}
+        lines={lines}
+        note={noteTouchOffAction}
+      />
+    </>
+  )
+}

@@ -1,0 +1,77 @@
+'use client'
+import { formatLength, unitMark } from '@/core/units'
+import type { noteTouchOff, TouchOffLine } from '@/stations/at-machine/contract'
+import type { Ask } from '@/stations/contract'
+import { say } from '@/words/screens/at-machine'
+import { Cautions, Sheet, Title } from '../common/sheet'
+import { MachineSelect } from '../common/machine-select'
+import { LOAD_TABS, SubNav } from '../common/sub-nav'
+import { formatWhen } from '../format/due'
+import { useUnit } from '../shell/shell-context'
+import { Centring } from './centring'
+import { NoteForm } from './note-form'
+
+export interface AtMachineProps {
+  readonly machine: { readonly key: string; readonly name: string; readonly kind: 'mill' | 'lathe' }
+  readonly machines: readonly { readonly key: string; readonly name: string }[]
+  readonly lines: readonly TouchOffLine[]
+  readonly note: Ask<typeof noteTouchOff>
+}
+
+/** Tools that are set at the machine itself: a bore centred with an indicator, and what was touched off there. */
+export function AtMachineStation({ machine, machines, lines, note }: AtMachineProps) {
+  return (
+    <Sheet
+      left={
+        <>
+          <SubNav tabs={LOAD_TABS} label={say.setAtTheMachine} />
+          <div className="flex items-center justify-between gap-3">
+            <Title lead={machine.name}>{say.setAtTheMachine}</Title>
+            <MachineSelect value={machine.key} machines={machines} path="/load/at-machine" />
+          </div>
+          <Centring />
+          <h2 className="mt-3 text-2xl font-bold">{say.touchOffs}</h2>
+          <Lines lines={lines} />
+          <Cautions lines={say.cautions} />
+        </>
+      }
+      right={<NoteForm key={machine.key} machine={machine} note={note} />}
+    />
+  )
+}
+
+function Lines({ lines }: { readonly lines: readonly TouchOffLine[] }) {
+  const unit = useUnit()
+  if (lines.length === 0) return <p className="text-soft">{say.noTouchOffs}</p>
+  const { columns } = say
+  return (
+    <table className="table">
+      <thead>
+        <tr>
+          <th>{columns.t}</th>
+          <th>{columns.what}</th>
+          <th className="text-right">
+            {columns.value} <small>{unitMark(unit)}</small>
+          </th>
+          <th>{columns.method}</th>
+          <th className="text-right">{columns.minutes}</th>
+          <th>{columns.when}</th>
+          <th>{columns.who}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {lines.map((line, i) => (
+          <tr key={i}>
+            <td className="font-semibold">T{line.t}</td>
+            <td>{line.what}</td>
+            <td className="figures text-right font-bold">{formatLength(line.valueMm, unit)}</td>
+            <td>{line.method}</td>
+            <td className="figures text-right">{say.minutesText(line.minutes)}</td>
+            <td>{formatWhen(line.at)}</td>
+            <td>{line.who}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
+}
