@@ -261,7 +261,7 @@ export const KINDS: Readonly<
   BALANCE_DROPPED: 'begun anew',
   DIAL_SET: 'dial set',
   BORE_CUT: 'bore measured',
-  TOUCHED_OFF: 'set at the machine',
+  TOUCHED_OFF: 'touched off',
   CALIBRATED: 'spindle calibrated',
   MEASURED: 'measured',
   WIPED: 'wiped',

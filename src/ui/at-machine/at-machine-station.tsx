@@ -1,22 +1,15 @@
 'use client'
 import { formatLength, unitMark } from '@/core/units'
-import type { noteTouchOff, TouchOffLine } from '@/stations/at-machine/contract'
-import type { Ask } from '@/stations/contract'
+import type { TouchOffLine } from '@/stations/at-machine/contract'
 import { say } from '@/words/screens/at-machine'
 import { Cautions, Sheet, Title } from '../common/sheet'
 import { MachineSelect } from '../common/machine-select'
 import { LOAD_TABS, SubNav } from '../common/sub-nav'
 import { formatWhen } from '../format/due'
 import { useUnit } from '../shell/shell-context'
+import type { AtMachineProps } from './at-machine-props'
 import { Centring } from './centring'
 import { NoteForm } from './note-form'
-
-export interface AtMachineProps {
-  readonly machine: { readonly key: string; readonly name: string; readonly kind: 'mill' | 'lathe' }
-  readonly machines: readonly { readonly key: string; readonly name: string }[]
-  readonly lines: readonly TouchOffLine[]
-  readonly note: Ask<typeof noteTouchOff>
-}
 
 /** Tools that are set at the machine itself: a bore centred with an indicator, and what was touched off there. */
 export function AtMachineStation({ machine, machines, lines, note }: AtMachineProps) {

@@ -8,7 +8,7 @@ import { Problem } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import { useLength } from '../common/use-length'
 import { useUnit } from '../shell/shell-context'
-import type { AtMachineProps } from './at-machine-station'
+import type { AtMachineProps } from './at-machine-props'
 
 /** A value that was found at the machine, with how long it stood for it. */
 export function NoteForm({ machine, note }: Pick<AtMachineProps, 'machine' | 'note'>) {
