@@ -107,6 +107,12 @@ export interface Entries {
     readonly expectedMm: number
   }
   BORE_CUT: { readonly boreMm: number; readonly wantedMm: number; readonly next: 'done' | 'larger' | 'too large' }
+  INSERT_CHANGED: {
+    readonly machine: string
+    readonly edge: number
+    readonly edges: number
+    readonly wear: 'zero' | 'as probed'
+  }
   /** mm, X as a radius. @param minutes that the machine stood */
   TOUCHED_OFF: {
     readonly machine: string
@@ -261,6 +267,7 @@ export const KINDS: Readonly<
   BALANCE_DROPPED: 'begun anew',
   DIAL_SET: 'dial set',
   BORE_CUT: 'bore measured',
+  INSERT_CHANGED: 'insert changed',
   TOUCHED_OFF: 'touched off',
   CALIBRATED: 'spindle calibrated',
   MEASURED: 'measured',

@@ -60,6 +60,7 @@ export const PROPERTY_NAMES: Readonly<Record<PropertyKey, string>> = {
   zeroMm: 'diameter at dial zero',
   noseMm: 'nose radius that the zero is for',
   backlashMm: 'play on diameter',
+  insertClass: 'tolerance class',
   EPSR: 'insert included angle',
   balanceThread: 'thread of balancing holes',
   frontAngles: 'front holes at',

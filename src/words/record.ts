@@ -108,6 +108,8 @@ const TELLING: Telling = {
       `Bore ${size(boreMm, unit)}, ${size(wantedMm, unit)} wanted`,
       next === 'too large' ? 'too large' : next === 'done' && 'in tolerance',
     ),
+  INSERT_CHANGED: ({ machine, edge, edges, wear }) =>
+    `In ${machine}: edge ${edge} of ${edges}, wear ${wear}. To be measured when it comes out`,
   TOUCHED_OFF: ({ machine, what, method, valueMm, minutes }, unit) =>
     `${machine}: ${what} ${size(valueMm, unit)}, ${method}; the machine stood ${minutes} min`,
   CALIBRATED: ({ rotor, condition }) => `Balancing spindle calibrated with ${rotor}, condition ${condition.toFixed(1)}`,

@@ -184,7 +184,7 @@ export const KINDS = {
     has: ['shankHeight', 'LH', 'OAL', 'CICT', 'SSC', 'KAPR', 'WT'],
     may: [],
   },
-  insert: { role: 'insert', has: ['SSC', 'RE', 'S', 'insertEdges', 'WT'], may: ['IC', 'TQ', 'EPSR'] },
+  insert: { role: 'insert', has: ['SSC', 'RE', 'S', 'insertEdges', 'WT'], may: ['IC', 'TQ', 'EPSR', 'insertClass'] },
   screw: { role: 'screw', has: ['TDZ', 'TQ', 'WT'], may: ['SSC', 'keyMm'] },
   'stop-screw': { role: 'stop-screw', has: ['TDZ', 'OAL', 'WT'], may: ['keyMm'] },
   'balance-screw': { role: 'balance-screw', has: ['TDZ', 'screwG'], may: ['OAL', 'keyMm'] },

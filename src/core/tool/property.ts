@@ -97,6 +97,7 @@ export const PROPERTIES = {
   zeroMm: length(undefined, 0, 1000),
   noseMm: length(undefined, 0, 10),
   backlashMm: length(undefined, 0, 2),
+  insertClass: choice(['A', 'F', 'C', 'H', 'E', 'G', 'J', 'K', 'L', 'M', 'N', 'U'] as const),
   EPSR: { symbol: 'EPSR', quantity: 'angle', min: 10, max: 170 },
   // where a holder is balanced: two rows of threaded holes, two pairs of rings, two heights at which it may be drilled
   balanceThread: { quantity: 'text' },

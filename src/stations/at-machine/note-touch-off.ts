@@ -9,6 +9,7 @@ import type { Control } from '@/devices/control/port'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
 import { refuser, write } from '../write'
+import { insertTools } from './change-insert'
 
 interface Note {
   readonly machine: string
@@ -45,5 +46,7 @@ const MOST_LINES = 40
 export function readAtMachine(db: Db, key: string | null) {
   const machines = listMachines(db)
   const machine = machines.find((m) => m.key === key) ?? machines.at(0)
-  return machine ? { machine, machines, lines: listTouchOffs(db, machine.key, MOST_LINES) } : null
+  if (!machine) return null
+  const inside = insertTools(db, findAssemblies(db, { machine: machine.key, state: 'loaded' }))
+  return { machine, machines, inside, lines: listTouchOffs(db, machine.key, MOST_LINES) }
 }

@@ -1,10 +1,9 @@
-import { compareTable, emptyRow, otherChanges, registerNumber, registersOf, type HeldRow } from '@/core/handover'
+import { emptyRow, type HeldRow } from '@/core/handover'
 import type { Assembly, Machine } from '@/core/tool'
-import { fail, ok, type Result } from '@/core/units'
+import { fail, type Result } from '@/core/units'
 import { lastHandover } from '@/db/handover/read'
-import { type Control, type ControlTable } from '@/devices/control/port'
-import { refuseTrial, tryPost } from '../hand-over/propose'
-import { sizesOf } from '../hand-over/contract'
+import type { Control, ControlTable } from '@/devices/control/port'
+import { writeRow } from '../hand-over/write-row'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
 
@@ -18,23 +17,5 @@ export async function emptyRegister(
   const last = lastHandover(work.db, serial)
   if (!last || t === null) return fail({ code: 'NO_HANDOVER', serial })
   const empty = { ...last.values, ...emptyRow(machine), t, pocket, sister, cornerRadiusMm: null, wear: undefined }
-  const post = await tryPost(work.db, control, machine, [{ ...empty, name: 'EMPTY' }], work.now)
-  if (!post.ok) return post
-  const wrongPost = refuseTrial(post.value, machine)
-  if (wrongPost) return fail(wrongPost)
-  const before = await control.table(machine.key)
-  if (!before.ok) return fail({ code: 'CONTROL', error: before.error })
-  const sent = await control.run(machine.key, post.value.text)
-  if (!sent.ok) return fail({ code: 'CONTROL', error: sent.error })
-  const held = await control.table(machine.key)
-  if (!held.ok) return fail({ code: 'CONTROL', error: held.error })
-  const unsteady = otherChanges(sent.value, held.value, [])
-  if (unsteady.length) return fail({ code: 'TABLE', refusal: { code: 'UNSTEADY', changes: unsteady }, machine: sizesOf(machine) })
-  const register = registerNumber({ t, pocket, sister }, machine) ?? t
-  const intended = registersOf(empty, machine)
-  const wrong = compareTable(intended, held.value, machine.unit).rows.find((r) => !r.same)
-  if (wrong) return fail({ code: 'NOT_EMPTY', held: wrong.held, register: wrong.register, number: register })
-  const others = otherChanges(before.value, held.value, intended)
-  if (others.length) return fail({ code: 'TABLE', refusal: { code: 'OTHERS_CHANGED', others }, machine: sizesOf(machine) })
-  return ok({ row: held.value.get(register) ?? {}, table: held.value })
+  return writeRow(work, control, machine, empty, 'EMPTY', (wrong) => ({ code: 'NOT_EMPTY', ...wrong }))
 }

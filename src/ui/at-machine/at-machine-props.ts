@@ -1,9 +1,12 @@
-import type { noteTouchOff, TouchOffLine } from '@/stations/at-machine/contract'
+import type { changeInsert, InsertTool, noteTouchOff, TouchOffLine } from '@/stations/at-machine/contract'
 import type { Ask } from '@/stations/contract'
 
 export interface AtMachineProps {
   readonly machine: { readonly key: string; readonly name: string; readonly kind: 'mill' | 'lathe' }
   readonly machines: readonly { readonly key: string; readonly name: string }[]
   readonly lines: readonly TouchOffLine[]
+  /** Tools with inserts that are in it. */
+  readonly inside: readonly InsertTool[]
+  readonly change: Ask<typeof changeInsert>
   readonly note: Ask<typeof noteTouchOff>
 }

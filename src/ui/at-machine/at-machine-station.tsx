@@ -1,7 +1,9 @@
 'use client'
+import { useState } from 'react'
 import { formatLength, unitMark } from '@/core/units'
 import type { TouchOffLine } from '@/stations/at-machine/contract'
 import { say } from '@/words/screens/at-machine'
+import { Choices } from '../common/actions'
 import { Cautions, Sheet, Title } from '../common/sheet'
 import { MachineSelect } from '../common/machine-select'
 import { LOAD_TABS, SubNav } from '../common/sub-nav'
@@ -9,10 +11,17 @@ import { formatWhen } from '../format/due'
 import { useUnit } from '../shell/shell-context'
 import type { AtMachineProps } from './at-machine-props'
 import { Centring } from './centring'
+import { InsertForm } from './insert-form'
 import { NoteForm } from './note-form'
 
+const DONE = [
+  { key: 'value', name: say.aValue },
+  { key: 'insert', name: say.anInsert },
+] as const
+
 /** Tools that are set at the machine itself: a bore centred with an indicator, and what was touched off there. */
-export function AtMachineStation({ machine, machines, lines, note }: AtMachineProps) {
+export function AtMachineStation({ machine, machines, lines, note, inside, change }: AtMachineProps) {
+  const [what, setWhat] = useState<'value' | 'insert'>('value')
   return (
     <Sheet
       left={
@@ -28,7 +37,16 @@ export function AtMachineStation({ machine, machines, lines, note }: AtMachinePr
           <Cautions lines={say.cautions} />
         </>
       }
-      right={<NoteForm key={machine.key} machine={machine} note={note} />}
+      right={
+        <>
+          <Choices label={say.whatIsDone} all={DONE} taken={what} take={setWhat} />
+          {what === 'value' ? (
+            <NoteForm key={machine.key} machine={machine} note={note} />
+          ) : (
+            <InsertForm key={machine.key} inside={inside} change={change} />
+          )}
+        </>
+      }
     />
   )
 }

@@ -1,8 +1,12 @@
 'use server'
 import * as atMachine from '@/stations/at-machine/contract'
+import { changeInsert } from '@/stations/at-machine/change-insert'
 import { noteTouchOff } from '@/stations/at-machine/note-touch-off'
 import { defineAction } from '../../_server/action'
 
 export const noteTouchOffAction = defineAction(atMachine.noteTouchOff, (work, given, { control }) =>
   noteTouchOff(work, control, given),
+)
+export const changeInsertAction = defineAction(atMachine.changeInsert, (work, given, { control }) =>
+  changeInsert(work, control, given),
 )

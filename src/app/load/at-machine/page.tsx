@@ -4,7 +4,7 @@ import { LOAD_TABS } from '@/ui/common/sub-nav'
 import { say } from '@/words/screens/at-machine'
 import { NoMachine } from '../../_parts/no-machine'
 import { signedIn } from '../../_server/context'
-import { noteTouchOffAction } from './actions'
+import { changeInsertAction, noteTouchOffAction } from './actions'
 
 export const metadata = { title: say.setAtTheMachine }
 
@@ -17,7 +17,7 @@ export default async function AtMachinePage({
   const shop = await signedIn()
   const sheet = readAtMachine(shop.db, typeof asked === 'string' ? asked : null)
   if (!sheet) return <NoMachine lead={say.setAtTheMachine} tabs={LOAD_TABS} label={say.setAtTheMachine} />
-  const { machine, machines, lines } = sheet
+  const { machine, machines, inside, lines } = sheet
   return (
     <>
       <div />
@@ -25,7 +25,9 @@ export default async function AtMachinePage({
         machine={{ key: machine.key, name: machine.name, kind: machine.kind }}
         machines={machines.map(({ key, name }) => ({ key, name }))}
         lines={lines}
+        inside={inside}
         note={noteTouchOffAction}
+        change={changeInsertAction}
       />
     </>
   )
