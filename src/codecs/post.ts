@@ -38,7 +38,7 @@ export interface PostContext {
 }
 
 /** Words in a comment of a word-address program: no brackets, no line ends, upper case ASCII. */
-const asComment = (text: unknown) =>
+export const asComment = (text: unknown) =>
   String(text ?? '')
     .normalize('NFKD')
     .toUpperCase()

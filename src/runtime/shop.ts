@@ -9,7 +9,7 @@ import { sealUp } from '@/db/record/seal'
 import { getShrinkState, getSimTag, getSpindleState } from '@/db/truth/read'
 import { putShrinkState, putSimTag, putSpindleState } from '@/db/truth/write'
 import { askAgent } from '@/devices/control/agent'
-import { tryOnChecker } from '@/devices/control/checker'
+import { probeOnChecker, tryOnChecker } from '@/devices/control/checker'
 import { folderControl } from '@/devices/control/folder'
 import { httpControl } from '@/devices/control/http'
 import { routedControl } from '@/devices/control/routed'
@@ -49,6 +49,8 @@ export interface Shop {
   /** Whether stand-ins were asked for when this server was started. */
   readonly standIns: boolean
   readonly control: Control
+  /** Runs a check block beside every machine. */
+  readonly tryCheck: (text: string, setter: { readonly at: number; readonly off: number }) => ReturnType<typeof probeOnChecker>
   /** Hands at a machine that is a stand-in. */
   readonly hands: Hands
   /** The bench at the end of a serial line; null where none is connected. */
@@ -173,6 +175,7 @@ export function openShop({ folder, backups, control: address, lineBench, standIn
     heads: headKeeper(db, folder, () => clock.now()),
     control,
     hands: control,
+    tryCheck: (text, setter) => probeOnChecker(address, text, setter),
     devices,
     standIns,
     lineBench: lineBench === null ? null : tcpLineBench(lineBench),

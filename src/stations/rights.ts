@@ -27,7 +27,7 @@ export type Right = 'everybody' | 'person' | LeadOnly | AdministratorOnly
 /** All contracts of a station, and nothing else: a verb that is forgotten does not compile. */
 type RightsOf<M> = { readonly [K in keyof M as M[K] extends Contract ? K : never]: Right }
 
-const AT_MACHINE: RightsOf<typeof atMachine> = { noteTouchOff: 'person', changeInsert: 'person' }
+const AT_MACHINE: RightsOf<typeof atMachine> = { noteTouchOff: 'person', changeInsert: 'person', checkBlock: 'person' }
 const BALANCE: RightsOf<typeof balance> = {
   setWanted: 'person',
   spindleState: 'person',

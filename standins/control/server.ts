@@ -1,6 +1,6 @@
 /**
  * The control stand-in: a process of its own with its own state file, reached by HTTP on loopback.
- * `POST /check` tries a file on an empty table, for any machine whose facts the question names; it keeps nothing.
+ * `POST /probe` runs a check block against a tool setter. `POST /check` tries a file on an empty table, for any machine whose facts the question names; it keeps nothing.
  * Environment: CONTROL_CHECKS_ONLY=1 (only that), CONTROL_PORT, CONTROL_DATA (folder), CONTROL_MACHINES (a file like machines.json with further ones).
  */
 import facts from './machines.json'
@@ -12,6 +12,7 @@ import { assign, Hand, hand, keepTable, newCell, report, storeProgram, turnTo, t
 import { takeFile } from './gateway'
 import { NO_MODAL, Refused } from './interpreter'
 import { LIES } from './lie'
+import { runCheck } from './probe'
 import { keptAfterLook, keptAfterRun, toldState, toldTable, wireOf, type Wire } from './lies'
 
 const port = Number(process.env.CONTROL_PORT ?? 3001)
@@ -69,6 +70,8 @@ const Checked = z.object({
   sizeIs: z.enum(['radius', 'diameter']),
   highestTool: z.coerce.number().int().min(1).max(99_999),
 })
+/** Where the tool setter stands, and how much longer the tool is than its offset says. */
+const Setter = z.object({ at: z.coerce.number(), off: z.coerce.number() })
 const Turn = z.object({ pocket: z.number() })
 const Assign = z.object({ pocket: z.number(), t: z.number().nullable() })
 const Lying = z.object({ lie: z.enum(LIES) })
@@ -151,6 +154,10 @@ async function handle(request: IncomingMessage, response: ServerResponse): Promi
     const facts = Checked.parse(Object.fromEntries(url.searchParams))
     const { table } = takeFile({ ...facts, name: 'check' }, {}, await bodyOf(request), NO_MODAL)
     return answer(response, 200, { sizeIs: facts.sizeIs, tools: table })
+  }
+  if (url.pathname === '/probe' && request.method === 'POST') {
+    const setter = Setter.parse(Object.fromEntries(url.searchParams))
+    return answer(response, 200, runCheck(await bodyOf(request), setter))
   }
   if (checksOnly && url.pathname !== '/') return answer(response, 503, { line: null, detail: 'files are only tried out here' })
   const match = /^\/machines\/([^/]+)\/(table|scratch|run|state|turn|pockets|programs|hand|faults|lie)$/.exec(url.pathname)

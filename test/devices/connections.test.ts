@@ -13,7 +13,7 @@ import { currentHandover } from '@/db/handover/read'
 import { getMachine } from '@/db/machine/read'
 import { updateMachine } from '@/db/machine/write'
 import { askAgent } from '@/devices/control/agent'
-import { tryOnChecker } from '@/devices/control/checker'
+import { probeOnChecker, tryOnChecker } from '@/devices/control/checker'
 import { folderControl, FRESH_MS } from '@/devices/control/folder'
 import { releaseHandover } from '@/stations/hand-over/release-hand-over'
 import { beginLoad, tickStep } from '@/stations/load/begin-load'
@@ -200,5 +200,9 @@ describe('the checker', () => {
     expect([...tried]).toEqual([[31, { length: 4.6472 }]])
     expect(await tryOnChecker(checker.url, facts, 'G20 G90\nG10 L10 P41 R4.6\n')).toMatchObject({ error: { code: 'REFUSED' } })
     expect((await fetch(`${checker.url}/machines/HERON/table`)).status).toBe(503)
+    const block = 'G38.2 Z-1\no1 if [#5063 LT 4]\nM0\no1 endif\n'
+    expect(valueOf(await probeOnChecker(checker.url, block, { at: 5, off: 0 }))).toMatchObject({ stopped: false })
+    expect(valueOf(await probeOnChecker(checker.url, block, { at: 5, off: -2 }))).toMatchObject({ stopped: true })
+    expect(await probeOnChecker(checker.url, 'G999', { at: 5, off: 0 })).toMatchObject({ error: { code: 'REFUSED', line: 1 } })
   })
 })

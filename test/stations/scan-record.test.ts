@@ -87,7 +87,9 @@ describe('sessions', () => {
     putSession(db, 's1', { personId: 'ines' }, START)
     putSession(db, 's1', { unit: 'inch' }, START)
     putSession(db, 's1', { theme: 'basalt' }, START)
-    expect(getSession(db, 's1')).toEqual({ id: 's1', personId: 'ines', unit: 'inch', theme: 'basalt', actedAt: null })
+    putSession(db, 's1', { shows: { mass: 'lb' } }, START)
+    const kept = { unit: 'inch', theme: 'basalt', shows: { mass: 'lb' } }
+    expect(getSession(db, 's1')).toEqual({ id: 's1', personId: 'ines', ...kept, actedAt: null })
     expect(getSession(db, 's2')).toBeNull()
   })
 })

@@ -98,6 +98,7 @@ const job = (id: string) => ({
 const typedMachine = (machine: Machine) => cellsOf('machine', machineRow(machine), 'mm')
 
 const CASES: Readonly<Record<string, Case>> = {
+  'at-machine.checkBlock': READS,
   'at-machine.changeInsert': shown('at-machine', 'the one that saw an older state does nothing'),
   'at-machine.noteTouchOff': both(
     'each was found by whoever stood there',

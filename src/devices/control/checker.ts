@@ -1,7 +1,7 @@
 /** Runs a file on an empty table of any machine: an interpreter beside the server, which no machine hangs on. */
 import type { Machine } from '@/core/tool'
 import type { Result } from '@/core/units'
-import { askTable } from './http'
+import { askProbe, askTable } from './http'
 import type { ControlError, ControlTable } from './port'
 
 /** @param base address such as http://127.0.0.1:3001 */
@@ -20,3 +20,7 @@ export function tryOnChecker(
   })
   return askTable(`${base}/check?${facts}`, text)
 }
+
+/** Runs a check block. @param setter where the tool setter stands, and how much longer the tool is than its offset says: the machine's unit */
+export const probeOnChecker = (base: string, text: string, { at, off }: { readonly at: number; readonly off: number }) =>
+  askProbe(`${base}/probe?${new URLSearchParams({ at: String(at), off: String(off) })}`, text)

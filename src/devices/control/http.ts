@@ -109,6 +109,12 @@ export function httpControl(base: string, timeoutMs = 8000): Control & Hands {
   }
 }
 
+const Probed = z.object({ stopped: z.boolean(), messages: z.array(z.string()) })
+
+/** A check block sent, and whether it stopped. */
+export const askProbe = (url: string, text: string, timeoutMs = 8000): Asked<z.output<typeof Probed>> =>
+  askOnce(url, '', Probed, timeoutMs, text)
+
 /** One file sent, one table back. */
 export const askTable = (url: string, text: string, timeoutMs = 8000): Asked<ControlTable> =>
   mapped(askOnce(url, '', Answer, timeoutMs, text), tableOf)

@@ -2,12 +2,17 @@
 import { z } from 'zod'
 import { TOUCH_OFF_METHODS, TOUCH_OFF_VALUES, type TouchOffMethod, type TouchOffValue } from '@/core/tool'
 import { contract, MachineKey, Serial } from '../contract'
+import { type Bare } from '@/core/units'
 
 export interface AtMachineRefusals {
   /** The control has another tool in front: its value would be changed. */
   OTHER_ACTIVE: { readonly t: number; readonly active: number | null; readonly machine: string }
   NOT_IN_MACHINE: { readonly serial: string }
   /** The tool has no inserts. */
+  /** A check block whose approach is none. */
+  NO_APPROACH: Bare
+  /** It stopped where it must go on, or went on where it must stop. */
+  CHECK_WRONG: { readonly stopped: boolean }
   NO_INSERT: { readonly serial: string }
   NO_SUCH_EDGE: { readonly edge: number; readonly edges: number }
   /** Inserts of this class sit too far apart for a wear of zero. */
@@ -38,6 +43,20 @@ export const changeInsert = contract()(
     edge: z.number().int().min(1).max(16),
     wear: z.enum(['zero', 'as probed']),
     version: z.number().int().min(0),
+  }),
+)
+
+/** The block that is pasted before a cut, so that a worn or broken tool stops the program. mm. */
+export const checkBlock = contract<{ readonly text: string }>()(
+  z.object({
+    machine: MachineKey,
+    t: z.number().int().min(1).max(99_999),
+    feature: z.enum(['length', 'X', 'Z']),
+    allowedMm: z.number().min(0.001).max(5),
+    setterMm: z.number().min(-5000).max(5000),
+    clearMm: z.number().min(-5000).max(5000),
+    feedMm: z.number().min(1).max(5000),
+    label: z.number().int().min(1).max(9999),
   }),
 )
 

@@ -1,4 +1,4 @@
-import type { changeInsert, InsertTool, noteTouchOff, TouchOffLine } from '@/stations/at-machine/contract'
+import type { changeInsert, checkBlock, InsertTool, noteTouchOff, TouchOffLine } from '@/stations/at-machine/contract'
 import type { Ask } from '@/stations/contract'
 
 export interface AtMachineProps {
@@ -8,5 +8,6 @@ export interface AtMachineProps {
   /** Tools with inserts that are in it. */
   readonly inside: readonly InsertTool[]
   readonly change: Ask<typeof changeInsert>
+  readonly check: Ask<typeof checkBlock>
   readonly note: Ask<typeof noteTouchOff>
 }

@@ -11,17 +11,19 @@ import { formatWhen } from '../format/due'
 import { useUnit } from '../shell/shell-context'
 import type { AtMachineProps } from './at-machine-props'
 import { Centring } from './centring'
+import { CheckForm } from './check-form'
 import { InsertForm } from './insert-form'
 import { NoteForm } from './note-form'
 
 const DONE = [
   { key: 'value', name: say.aValue },
   { key: 'insert', name: say.anInsert },
+  { key: 'check', name: say.aCheck },
 ] as const
 
 /** Tools that are set at the machine itself: a bore centred with an indicator, and what was touched off there. */
-export function AtMachineStation({ machine, machines, lines, note, inside, change }: AtMachineProps) {
-  const [what, setWhat] = useState<'value' | 'insert'>('value')
+export function AtMachineStation({ machine, machines, lines, note, inside, change, check }: AtMachineProps) {
+  const [what, setWhat] = useState<'value' | 'insert' | 'check'>('value')
   return (
     <Sheet
       left={
@@ -42,8 +44,10 @@ export function AtMachineStation({ machine, machines, lines, note, inside, chang
           <Choices label={say.whatIsDone} all={DONE} taken={what} take={setWhat} />
           {what === 'value' ? (
             <NoteForm key={machine.key} machine={machine} note={note} />
-          ) : (
+          ) : what === 'insert' ? (
             <InsertForm key={machine.key} inside={inside} change={change} />
+          ) : (
+            <CheckForm key={machine.key} machine={machine} check={check} />
           )}
         </>
       }

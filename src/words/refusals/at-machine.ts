@@ -5,6 +5,11 @@ export const AT_MACHINE: Sentences<AtMachineRefusals> = {
   OTHER_ACTIVE: ({ t, active, machine }) =>
     `T${active} is active in ${machine}, not T${t}. Call T${t} at the control first: else the wrong tool gets this value.`,
   NOT_IN_MACHINE: ({ serial }) => `${serial} is not in a machine. Change its insert at the bench, and measure it.`,
+  NO_APPROACH: () => 'The tool must come from farther off than it may change. Move the clearance away from the setter.',
+  CHECK_WRONG: ({ stopped }) =>
+    stopped
+      ? 'The control stopped this block with a good tool. It is not given out.'
+      : 'The control went on with a tool that is worn out. This block is not given out.',
   NO_INSERT: ({ serial }) => `${serial} has no inserts.`,
   NO_SUCH_EDGE: ({ edge, edges }) =>
     edges === 1 ? 'This insert has one edge only.' : `This insert has ${edges} edges. There is no edge ${edge}.`,

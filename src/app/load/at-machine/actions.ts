@@ -2,7 +2,8 @@
 import * as atMachine from '@/stations/at-machine/contract'
 import { changeInsert } from '@/stations/at-machine/change-insert'
 import { noteTouchOff } from '@/stations/at-machine/note-touch-off'
-import { defineAction } from '../../_server/action'
+import { checkBlock } from '@/stations/at-machine/check-block'
+import { defineAction, defineQuestion } from '../../_server/action'
 
 export const noteTouchOffAction = defineAction(atMachine.noteTouchOff, (work, given, { control }) =>
   noteTouchOff(work, control, given),
@@ -10,3 +11,4 @@ export const noteTouchOffAction = defineAction(atMachine.noteTouchOff, (work, gi
 export const changeInsertAction = defineAction(atMachine.changeInsert, (work, given, { control }) =>
   changeInsert(work, control, given),
 )
+export const checkBlockAction = defineQuestion(atMachine.checkBlock, (given, { db, tryCheck }) => checkBlock(db, tryCheck, given))

@@ -4,7 +4,7 @@ import { LOAD_TABS } from '@/ui/common/sub-nav'
 import { say } from '@/words/screens/at-machine'
 import { NoMachine } from '../../_parts/no-machine'
 import { signedIn } from '../../_server/context'
-import { changeInsertAction, noteTouchOffAction } from './actions'
+import { changeInsertAction, checkBlockAction, noteTouchOffAction } from './actions'
 
 export const metadata = { title: say.setAtTheMachine }
 
@@ -28,6 +28,7 @@ export default async function AtMachinePage({
         inside={inside}
         note={noteTouchOffAction}
         change={changeInsertAction}
+        check={checkBlockAction}
       />
     </>
   )
