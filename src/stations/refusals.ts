@@ -14,6 +14,7 @@ import type { KitRefusals } from './kit/contract'
 import type { LibraryRefusals } from './library/contract'
 import type { LoadRefusals } from './load/contract'
 import type { MeasureRefusals } from './measure/contract'
+import type { PlanRefusals } from './plan/contract'
 import type { PeopleRefusals } from './people/contract'
 import type { PracticeRefusals } from './practice/contract'
 import type { ReturnRefusals } from './return/contract'
@@ -117,6 +118,7 @@ export interface Refusals
     LoadRefusals,
     MeasureRefusals,
     PeopleRefusals,
+    PlanRefusals,
     PracticeRefusals,
     ReturnRefusals,
     SetUpRefusals,

@@ -77,6 +77,32 @@ test('programs and labels: what is wrong is said by its code', async ({ request 
   expect(await label(`BT1;${'x'.repeat(5000)}`)).toEqual([413, 'TOO_LARGE'])
 })
 
+test('a magazine is planned for jobs in their order, and one that is too small is refused', async ({ request }) => {
+  const ask = (data: object) =>
+    request.post('/api/plan/magazine', { headers: { ...TOKEN, 'content-type': 'application/json' }, data })
+  const jobs = [
+    ['A', 'B'],
+    ['C', 'B', 'B'],
+    ['A', 'C'],
+  ]
+  expect(await (await ask({ pockets: 2, jobs, loaded: ['B'] })).json()).toEqual({
+    switches: 3,
+    steps: [
+      { job: 0, load: ['A'], unload: [] },
+      { job: 1, load: ['C'], unload: ['A'] },
+      { job: 2, load: ['A'], unload: ['B'] },
+    ],
+  })
+  for (const wrong of [
+    { pockets: 1, jobs },
+    { pockets: 3, jobs, loaded: ['A', 'A'] },
+    { pockets: 1, jobs: [], loaded: ['A', 'B'] },
+  ]) {
+    const response = await ask(wrong)
+    expect([response.status(), ((await response.json()) as { code: string }).code]).toEqual([422, 'BAD_MAGAZINE'])
+  }
+})
+
 test('an unbalance is corrected with screws, rings or a drill, and what is wrong is said', async ({ request }) => {
   const ask = (data: object) =>
     request.post('/api/balance/solve', { headers: { ...TOKEN, 'content-type': 'application/json' }, data })

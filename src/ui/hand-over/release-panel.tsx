@@ -1,4 +1,5 @@
 'use client'
+import type { TipOrientation } from '@/core/tool'
 import { isLead } from '@/core/tool'
 import { useRouter } from 'next/navigation'
 import { useState, type SetStateAction, type Dispatch } from 'react'
@@ -12,6 +13,7 @@ import { useMarks } from '../shell/use-marks'
 import type { Ask } from '@/stations/contract'
 import type * as handOver from '@/stations/hand-over/contract'
 import { say } from '@/words/screens/hand-over'
+import { NoseDrawing } from '../drawing/nose-drawing'
 
 export interface ReleaseProps {
   readonly serial: string
@@ -206,6 +208,7 @@ function Where({
             ))}
           </SelectField>
         )}
+        {typeof tip === 'number' && <NoseDrawing q={tip as TipOrientation} axes="lathe" size={84} />}
       </div>
     </details>
   )

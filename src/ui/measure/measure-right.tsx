@@ -1,3 +1,5 @@
+import type { EdgeMeasurement } from '@/core/sets'
+import type { LengthUnit } from '@/core/units'
 import { useRouter } from 'next/navigation'
 import type { Advice, ToolResult } from '@/core/judge'
 import { formatDeviation } from '@/core/units'
@@ -14,6 +16,8 @@ import { measureBig, type MeasureBig, type MeasureEvent, type MeasureSheet } fro
 import type { MeasureProps } from './measure-props'
 import { Overrule } from './overrule'
 import type { BenchState } from './use-bench'
+import { NoseDrawing } from '../drawing/nose-drawing'
+import { sized } from '@/words/size'
 
 const CAUTIONS = [say.spindleAndCarriageMoveBy, say.cleanOnlyWithTheSpindle]
 
@@ -57,6 +61,7 @@ export function MeasureRight(props: RightProps) {
           {!held && <Cautions lines={CAUTIONS} />}
         </>
       )}
+      {proposal?.set.edges[0]?.nose && <NoseSeen nose={proposal.set.edges[0].nose} unit={unit} />}
       <div className="mt-auto pt-1">
         <About {...props} />
         <Next {...props} />
@@ -64,6 +69,21 @@ export function MeasureRight(props: RightProps) {
         <More {...props} />
       </div>
     </>
+  )
+}
+
+/** Where a turning tool's tip points, as the bench sees it. */
+function NoseSeen({ nose, unit }: { readonly nose: NonNullable<EdgeMeasurement['nose']>; readonly unit: LengthUnit }) {
+  const { q, cx, cz } = nose
+  return (
+    <div className="border-rule mt-1 flex items-center gap-4 border-t pt-2">
+      <NoseDrawing q={q} axes="bench" size={84} />
+      <p>
+        <b className="font-head text-xl">{say.tipPointsTo(q)}</b>
+        <span className="text-soft block">{say.noseCentre(sized(cx.value, unit), sized(cz.value, unit))}</span>
+        <span className="text-soft block">{say.asOnTheBench}</span>
+      </p>
+    </div>
   )
 }
 

@@ -12,6 +12,7 @@ import { LIBRARY } from './library'
 import { LOAD } from './load'
 import { MEASURE } from './measure'
 import { PEOPLE } from './people'
+import { PLAN } from './plan'
 import { PRACTICE_VALUES } from './practice'
 import { RETURN } from './return'
 import type { Sentences } from './sentences'
@@ -32,6 +33,7 @@ const ALL: Sentences<Refusals> = {
   ...LOAD,
   ...MEASURE,
   ...PEOPLE,
+  ...PLAN,
   ...PRACTICE_VALUES,
   ...RETURN,
   ...SET_UP_WORDS,

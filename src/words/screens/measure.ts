@@ -80,6 +80,9 @@ export const say = {
     'Turn the screw with the spindle stopped. If it has play, come from below. Then tighten and measure again.',
   adjustedMeasureAllAgain: 'Adjusted: measure all again',
 
+  tipPointsTo: (q: number) => `Tip orientation ${q}`,
+  noseCentre: (x: string, z: string) => `centre of the nose at X ${x}, Z ${z}`,
+  asOnTheBench: 'as on the bench',
   setByDial: 'Set by its dial',
   overshot: (divisions: string) => `Too large by ${divisions} divisions. Back off past the play, then come from below again.`,
 
