@@ -72,6 +72,8 @@ const HAND_OVER: RightsOf<typeof handOver> = {
   dropPost: 'person',
   printLabels: 'person',
   writeTag: 'person',
+  prepareNfc: 'person',
+  noteNfc: 'person',
   tryTemplate: 'person',
   keepPost: 'posts',
   tryLabel: 'person',

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { decodeTag } from '@/codecs/tag'
+import { decodeTag, encodeFreshTag } from '@/codecs/tag'
 import { currentHandover } from '@/db/handover/read'
 import { listRecord } from '@/db/record/read'
 import { simulatedTag, type SimulatedTag, type TagStore } from '@/devices/tag/simulated'
 import { releaseHandover } from '@/stations/hand-over/release-hand-over'
+import { carrierTag, noteNfc, prepareNfc } from '@/stations/hand-over/nfc'
 import { tagRecordOf } from '@/stations/hand-over/tag-record'
 import { readTagNow, writeTag } from '@/stations/hand-over/write-tag'
 import { codeOf, goodT4, measured, toolRoom, valueOf, withJobs, withT4 } from '../support/tool-room'
@@ -88,5 +89,36 @@ describe('writing a tag', () => {
     expect(codeOf(await write(foreign, 'BX00143'))).toBe('FOREIGN')
     expect(codeOf(await write(store(), 'BX00144'))).toBe('NO_TAG')
     expect(listRecord(room.db)[0]).toMatchObject({ what: 'refused' })
+  })
+})
+
+describe('a chip that a tablet writes', () => {
+  const NFC = { serial: 'BX00143', bytes: null }
+  it('notes what was read back, whoever wrote it', async () => {
+    const room = await released()
+    const { bytes } = valueOf(await prepareNfc(room.db, NFC))
+    expect(Buffer.from(bytes, 'base64')).toHaveLength(512)
+    expect(valueOf(await noteNfc(room.as('ines', 62), { serial: 'BX00143', bytes }))).toEqual({ sequence: 1, repaired: false })
+    expect(listRecord(room.db)[0]).toMatchObject({ what: 'tag written', serial: 'BX00143' })
+    expect(valueOf(await readTagNow(carrierTag(bytes))).record).toMatchObject({ id: 'BX00143', t: 4, iss: 1 })
+    // the next one keeps this one beside it
+    await again(room, 70)
+    const next = valueOf(await prepareNfc(room.db, { serial: 'BX00143', bytes }))
+    expect(valueOf(await readTagNow(carrierTag(next.bytes)))).toMatchObject({
+      sequence: 2,
+      otherSlot: 'valid',
+      record: { iss: 2 },
+    })
+    expect(codeOf(await noteNfc(room.as('ines', 72), { serial: 'BX00143', bytes }))).toBe('TAG_READ_BACK')
+  })
+  it('of another holder is not written over; one with something else on it is begun anew', async () => {
+    const room = await released()
+    const other = valueOf(encodeFreshTag({ id: 'BX00999', t: 1 }, 512))
+    const asText = (bytes: Uint8Array) => Buffer.from(bytes).toString('base64')
+    expect(codeOf(await prepareNfc(room.db, { serial: 'BX00143', bytes: asText(other) }))).toBe('OTHER_TAG')
+    const strange = valueOf(await prepareNfc(room.db, { serial: 'BX00143', bytes: asText(new Uint8Array([1, 2, 3, 4])) }))
+    expect(valueOf(await readTagNow(carrierTag(strange.bytes)))).toMatchObject({ sequence: 1 })
+    expect(codeOf(await noteNfc(room.as('ines', 62), { serial: 'BX00143', bytes: asText(other) }))).toBe('TAG_READ_BACK')
+    expect(codeOf(await prepareNfc(room.db, { serial: 'BX00144', bytes: null }))).toBe('NO_HANDOVER')
   })
 })

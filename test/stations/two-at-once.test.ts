@@ -200,6 +200,8 @@ const CASES: Readonly<Record<string, Case>> = {
   ),
   'hand-over.dropPost': shown('posts', 'is refused for what is out of date, unknown, or there twice'),
   'hand-over.printLabels': { none: 'each prints: one label more does no harm, its number is the same' },
+  'hand-over.prepareNfc': READS,
+  'hand-over.noteNfc': shown('tag', 'notes what was read back, whoever wrote it'),
   'hand-over.writeTag': { none: 'each writes the same record, which counts once it was read back' },
   'hand-over.tryTemplate': READS,
   'hand-over.keepPost': shown('posts', 'is kept once the control has shown that the figures arrive'),

@@ -8,6 +8,7 @@ import { keepPost, tryTemplate } from '@/stations/hand-over/keep-post'
 import { printLabels } from '@/stations/hand-over/print-labels'
 import { releaseHandover } from '@/stations/hand-over/release-hand-over'
 import { voidHandover } from '@/stations/hand-over/void-hand-over'
+import { noteNfc, prepareNfc } from '@/stations/hand-over/nfc'
 import { writeTag } from '@/stations/hand-over/write-tag'
 import { refusalText } from '@/words/refusals'
 import { defineAction, defineQuestion } from '../_server/action'
@@ -27,6 +28,8 @@ export const printLabelsAction = defineAction(handOver.printLabels, (work, { ids
 export const writeTagAction = defineAction(handOver.writeTag, (work, { serial }, { tagOf }) =>
   writeTag(work, tagOf(serial), serial),
 )
+export const prepareNfcAction = defineQuestion(handOver.prepareNfc, (given, { db }) => prepareNfc(db, given))
+export const noteNfcAction = defineAction(handOver.noteNfc, noteNfc)
 export const tryTemplateAction = defineQuestion(
   handOver.tryTemplate,
   async (given, { db, control, now, units, person, heavy }) => {

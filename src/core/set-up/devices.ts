@@ -6,8 +6,8 @@ export const DEVICES = {
   /** `none`: it heats by its own panel, and Boulder leads through it without a line. */
   shrink: ['stand-in', 'none'],
   spindle: ['stand-in', 'none'],
-  /** `file`: a program of the reader's own brings the carrier's bytes as a file, and takes them back. */
-  tag: ['stand-in', 'file', 'none'],
+  /** `nfc`: whatever tablet has it reads and writes the chip by itself. `file`: a program of the reader's own brings the carrier's bytes as a file, and takes them back. */
+  tag: ['stand-in', 'file', 'nfc', 'none'],
   /** Pictures of labels in a folder, or sent to a printer at a network port: as a PNG, or as a PDF. */
   printer: ['folder', 'network', 'network-pdf'],
 } as const

@@ -84,6 +84,14 @@ export const dropPost = contract<{ readonly file: string }>()(z.object({ ids: Id
 export const printLabels = contract<{ readonly printed: number; readonly where: string }>()(z.object({ ids: Ids }))
 export const writeTag = contract<{ readonly sequence: number; readonly repaired: boolean }>()(OneSerial)
 
+const Carrier = z.string().regex(/^[A-Za-z0-9+/]{4,4000}={0,2}$/)
+/** The bytes that a chip at a tablet is to have; null: it holds nothing of ours. */
+export const prepareNfc = contract<{ readonly bytes: string }>()(z.object({ serial: Serial, bytes: Carrier.nullable() }))
+/** What was read back from it. */
+export const noteNfc = contract<{ readonly sequence: number; readonly repaired: boolean }>()(
+  z.object({ serial: Serial, bytes: Carrier }),
+)
+
 /** How a machine's table is filled. */
 const Options = z.object({
   sizeRegister: z.enum(['radius', 'diameter']),

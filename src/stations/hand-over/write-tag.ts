@@ -26,8 +26,17 @@ interface OnTag extends TagWritten {
   readonly before: TagRecord | null
 }
 
+/** Which write a carrier holds, when it says this record, as far as it fits; null when it says anything else. */
+export async function holdsRecord(tag: TagStation, record: TagRecord): Promise<number | null> {
+  const bytes = await tag.read()
+  const back = bytes.ok ? decodeTag(bytes.value) : null
+  if (!bytes.ok || !back?.ok) return null
+  const said = JSON.stringify(TagRecord.parse(back.value.record))
+  return said === JSON.stringify(TagRecord.parse(fitting(record, bytes.value.length))) ? back.value.sequence : null
+}
+
 /** Writes a record to the carrier of a holder, reads it back and compares. @param change from what it says now, null when nothing */
-async function putOnTag(
+export async function putOnTag(
   tag: TagStation,
   serial: string,
   change: (old: TagRecord | null) => TagRecord,
@@ -44,11 +53,9 @@ async function putOnTag(
     const done = await tag.write(block)
     if (!done.ok) return fail({ code: 'TAG_READER', error: done.error })
   }
-  const back = await readTagNow(tag)
-  const said = back.ok ? JSON.stringify(TagRecord.parse(back.value.record)) : ''
-  const intended = JSON.stringify(TagRecord.parse(fitting(record, bytes.value.length)))
-  if (!back.ok || said !== intended) return fail({ code: 'TAG_READ_BACK' })
-  return ok({ sequence: back.value.sequence, repaired: old.ok && old.value.otherSlot === 'damaged', before, record })
+  const sequence = await holdsRecord(tag, record)
+  if (sequence === null) return fail({ code: 'TAG_READ_BACK' })
+  return ok({ sequence, repaired: old.ok && old.value.otherSlot === 'damaged', before, record })
 }
 
 /**

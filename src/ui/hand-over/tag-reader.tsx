@@ -1,9 +1,10 @@
 'use client'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
+import { useState } from 'react'
 import type { DecodedTag, TagRecord } from '@/codecs/tag'
 import { formatLength, unitMark, type LengthUnit, type Result } from '@/core/units'
-import { ScanAction } from '../common/actions'
+import { ScanAction, BigAction } from '../common/actions'
 import { formatWhen } from '../format/due'
 import { Problem, Row, Say, Sheet, Title } from '../common/sheet'
 import { HANDOVER_TABS, SubNav } from '../common/sub-nav'
@@ -14,6 +15,7 @@ import type { Ask, Said } from '@/stations/contract'
 import type * as standIn from '@/stations/stand-in/contract'
 import { TagTricks } from '../stand-in/tricks'
 import { say } from '@/words/screens/hand-over'
+import { hasNfc, readChip } from './nfc'
 
 interface Part {
   readonly id: string
@@ -28,6 +30,7 @@ export function TagReader({
   read,
   parts,
   definition,
+  nfc,
   trick,
 }: {
   readonly serial: string | null
@@ -35,6 +38,8 @@ export function TagReader({
   readonly read: Result<DecodedTag, Said> | null
   readonly parts: readonly Part[]
   readonly definition: { readonly id: string; readonly name: string } | null
+  /** Whether the tablet itself reads chips. */
+  readonly nfc: boolean
   readonly trick: Ask<typeof standIn.tagTrick>
 }) {
   const { unit } = useShell()
@@ -81,11 +86,35 @@ export function TagReader({
             <Problem lead={say.notDone} text={problem} />
             {serial && <TagTricks serial={serial} busy={busy} run={run} trick={trick} />}
             {chips.length > 0 && <p className="text-soft mb-2 text-base">{say.chipsSitIn(chips.join(', '))}</p>}
-            <ScanAction>{say.scanTheHolder}</ScanAction>
+            {nfc ? (
+              <ReadByTablet open={(bytes) => router.push(`/hand-over/tag?bytes=${encodeURIComponent(bytes)}`)} />
+            ) : (
+              <ScanAction>{say.scanTheHolder}</ScanAction>
+            )}
           </div>
         </>
       }
     />
+  )
+}
+
+/** The chip held at the tablet. */
+function ReadByTablet({ open }: { readonly open: (bytes: string) => void }) {
+  const [state, setState] = useState<'ready' | 'holding' | 'gone' | 'none'>('ready')
+  const read = async () => {
+    if (!hasNfc()) return setState('none')
+    setState('holding')
+    const bytes = await readChip().catch(() => null)
+    setState(bytes === null ? 'gone' : 'ready')
+    if (bytes !== null) open(bytes)
+  }
+  return (
+    <>
+      <Problem lead={say.nothingRead} text={state === 'none' ? say.noNfcHere : state === 'gone' ? say.chipGone : null} />
+      <BigAction disabled={state === 'holding'} onAct={() => void read()}>
+        {state === 'holding' ? say.holdTheChip : say.readWithTablet}
+      </BigAction>
+    </>
   )
 }
 

@@ -50,6 +50,10 @@ export const say = {
   aDamagedCopyWasRepaired: '. A damaged copy was repaired',
   writingTheChip: 'Writing the chip …',
   writeTheChip: 'Write the chip',
+  holdTheChip: 'Hold the chip at the tablet …',
+  noNfcHere: 'This browser has no NFC, or the page did not come over TLS. Write the chip with another tablet.',
+  chipGone: 'The chip was not read or written. Hold it still at the tablet, and try again.',
+  readWithTablet: 'Read chip with this tablet',
   showItsContent: 'Show its content',
 
   // numbers.tsx

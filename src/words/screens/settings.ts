@@ -197,7 +197,12 @@ export const say = {
     bench: { 'stand-in': 'stand-in (simulated)', line: 'a gauge on a serial line', typed: 'values are typed in' },
     shrink: { 'stand-in': 'stand-in (simulated)', none: 'heated by its own panel' },
     spindle: { 'stand-in': 'stand-in (simulated)', none: 'results are typed in' },
-    tag: { 'stand-in': 'stand-in (simulated)', file: 'a file, tag/carrier.bin', none: 'none' },
+    tag: {
+      'stand-in': 'stand-in (simulated)',
+      file: 'a file, tag/carrier.bin',
+      nfc: 'NFC of the tablet (needs TLS; one record, not safe when power fails)',
+      none: 'none',
+    },
     printer: {
       folder: 'pictures in the spool folder',
       network: 'a printer in the network',

@@ -23,7 +23,15 @@ import { signedIn, type Context } from '../../_server/context'
 import { serialOf } from '../../_server/params'
 import { handoverRefusalText, refusalMark } from '@/words/hand-over'
 import { refusalText } from '@/words/refusals'
-import { releaseAction, dropPostAction, printLabelsAction, voidHandoverAction, writeTagAction } from '../actions'
+import {
+  releaseAction,
+  dropPostAction,
+  printLabelsAction,
+  voidHandoverAction,
+  writeTagAction,
+  noteNfcAction,
+  prepareNfcAction,
+} from '../actions'
 import { say } from '@/words/screens/hand-over'
 import type { Handover, HandoverValues } from '@/core/handover'
 import type { Refusal } from '@/stations/refusals'
@@ -269,7 +277,7 @@ function ToRelease({
 }
 
 /** What goes out with it. */
-function Released({
+async function Released({
   serial,
   files,
   machine,
@@ -282,6 +290,7 @@ function Released({
   readonly current: Handover
   readonly assembly: Assembly
 }) {
+  const { devices } = await signedIn()
   return (
     <div className="mt-auto">
       <Say tone="holds" lead={say.releasedSentence}>
@@ -301,7 +310,11 @@ function Released({
       <LabelWords text={encodeLabel(current.values)} />
       <PrintPanel id={current.id} print={printLabelsAction} />
       {!(machine && isTyped(machine)) && <DropPanel id={current.id} drop={dropPostAction} />}
-      <TagPanel serial={serial} write={writeTagAction} />
+      <TagPanel
+        serial={serial}
+        write={writeTagAction}
+        nfc={devices().tag === 'nfc' ? { prepare: prepareNfcAction, note: noteNfcAction } : null}
+      />
       {assembly.state === 'released' && <VoidPanel serial={serial} takeBack={voidHandoverAction} />}
     </div>
   )
