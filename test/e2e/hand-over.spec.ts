@@ -23,6 +23,40 @@ test('a tag is written, spoilt, told, and put right', async ({ page }) => {
   await expect(page.getByRole('alert').filter({ hasText: 'Nothing on the chip can be read' })).toBeVisible()
 })
 
+test('a tablet writes a chip by its own NFC, and reads it again', async ({ page }) => {
+  // what Web NFC is to a page: one chip, held at the tablet, with the records that were written last
+  await page.addInitScript(() => {
+    class NDEFReader {
+      onreading: ((event: { message: { records: unknown[] } }) => void) | null = null
+      scan() {
+        const bytes = sessionStorage.getItem('chip')
+        const data = bytes === null ? null : new DataView(Uint8Array.from(JSON.parse(bytes) as number[]).buffer)
+        const records = data ? [{ recordType: 'mime', mediaType: 'application/vnd.boulder.carrier', data }] : []
+        setTimeout(() => this.onreading?.({ message: { records } }), 50)
+        return Promise.resolve()
+      }
+      write({ records }: { records: { data: Uint8Array }[] }) {
+        sessionStorage.setItem('chip', JSON.stringify([...records[0].data]))
+        return Promise.resolve()
+      }
+    }
+    Object.assign(globalThis, { NDEFReader })
+  })
+  await open(page, '/settings/devices', BADGE.ruth)
+  await page.getByLabel('Tag reader').selectOption('nfc')
+  await big(page).click()
+  await expect(async () => {
+    await visit(page, '/settings/devices')
+    await expect(page.getByLabel('Tag reader')).toHaveValue('nfc', { timeout: 1000 })
+  }).toPass()
+  await visit(page, '/hand-over/BX00144')
+  await page.getByRole('button', { name: 'Write the chip' }).click()
+  await expect(page.getByText('Written and read back')).toBeVisible()
+  await visit(page, '/hand-over/tag')
+  await big(page).click()
+  await expect(page.getByTestId('tag-record')).toContainText('End mill Ø10 R1')
+})
+
 test('files into a machine’s folder, never over one that still lies there', async ({ page, room }) => {
   await open(page, '/hand-over')
   await page.getByRole('button', { name: 'Save file to folder' }).first().click()
