@@ -32,6 +32,7 @@ export async function attackBench(count = COUNT): Promise<void> {
     console.log(
       `${done.worstWaitMs > MOST_WAIT_MS ? '!' : ' '} worst wait of another request ${done.worstWaitMs.toFixed(0)} ms (at most ${MOST_WAIT_MS}): ${done.waitedFor}`,
     )
+    console.log(`  left out since this machine itself had no time: ${done.starved} waits`)
     console.log(`  memory ${before.toFixed(0)} MB before, ${mostMb(server.pid).toFixed(0)} MB at most`)
   } finally {
     server.stop()

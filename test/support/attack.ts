@@ -29,6 +29,8 @@ export interface Attacked {
   readonly worst: string
   /** How long another request waited at most while all this went on, ms. */
   readonly worstWaitMs: number
+  /** How many waits do not count, since the machine itself stood still meanwhile. */
+  readonly starved: number
   /** What was at work then. */
   readonly waitedFor: string
 }
@@ -303,13 +305,22 @@ function actions(): Door[] {
   })
 }
 
-/** Asks something small again and again, and says how long each answer took, ms. */
+/** Asks something small again and again, and says how long each answer took, and how late its own clock was meanwhile, ms. */
+const STARVED_MS = 40
 const CANARY = `
   const { parentPort, workerData } = require('node:worker_threads')
+  let late = 0
+  let last = performance.now()
+  setInterval(() => {
+    const now = performance.now()
+    late = Math.max(late, now - last - 5)
+    last = now
+  }, 5)
   const ask = async () => {
+    late = 0
     const from = performance.now()
     await fetch(workerData).then((answer) => answer.arrayBuffer())
-    parentPort.postMessage(performance.now() - from)
+    parentPort.postMessage({ waitMs: performance.now() - from, lateMs: late })
     setTimeout(ask, 20)
   }
   ask()
@@ -329,8 +340,11 @@ export async function attack({ url, cookie, count, seed }: Attack): Promise<Atta
   const going = { about: '' }
   // in a thread of its own: what holds up whoever attacks is no wait of anybody else
   const canary = new Worker(CANARY, { eval: true, workerData: `${url}/api/health` })
-  canary.on('message', (waitMs: number) => {
-    if (waitMs > worst.waitMs) Object.assign(worst, { waitMs, waitedFor: going.about })
+  let starved = 0
+  canary.on('message', ({ waitMs, lateMs }: { readonly waitMs: number; readonly lateMs: number }) => {
+    // a thread that does nothing else and whose clock is late has no processor: that is this machine's wait, not the server's
+    if (lateMs > STARVED_MS) starved++
+    else if (waitMs > worst.waitMs) Object.assign(worst, { waitMs, waitedFor: going.about })
   })
   try {
     for (let i = 0; i < count; i++) {
@@ -361,6 +375,7 @@ export async function attack({ url, cookie, count, seed }: Attack): Promise<Atta
     worstMs: worst.ms,
     worst: worst.about,
     worstWaitMs: worst.waitMs,
+    starved,
     waitedFor: worst.waitedFor,
   }
 }
