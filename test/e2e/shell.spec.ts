@@ -74,7 +74,8 @@ test('while nobody is signed in nothing is shown but who may; then the sheet is 
 
 test('an unknown address, tool or serial says so in words', async ({ page }) => {
   await open(page, '/tools/BX99999')
-  await expect(page.getByText('there is no holder with this mark')).toBeVisible()
+  // the page's name is read out as well, beside the sheet
+  await expect(page.locator('#sheet').getByText('there is no holder with this mark')).toBeVisible()
   await scan(page, 'WHAT-IS-THIS')
   await expect(answer(page)).toContainText('Not known here')
   expect((await page.goto('/kit/NO-SUCH-JOB'))?.status()).toBe(404)
