@@ -186,7 +186,8 @@ async function measureInto({ run, pictures }: State, edge: number): Promise<void
 function propose(): Result<Proposal, CycleError> {
   if (!state) return fail({ code: 'STOPPED' })
   const { run, pictures } = state
-  const measured = measureProgram([...pictures.values()].flat(), run.bench.facts.mmPerPixel, run.task.steps)
+  const { mmPerPixel } = run.bench.facts
+  const measured = measureProgram([...pictures.values()].flat(), mmPerPixel, run.task.steps, run.task.turning)
   if (!measured.ok) return fail({ code: 'NOT_MEASURED', detail: measured.error.code })
   state.debris = new Map(measured.value.tool.edges.map((e) => [e.edge, e.debris]))
   return ok({ set: measured.value.tool, steps: measured.value.steps, angles: run.angles, seen: run.seen })

@@ -81,7 +81,11 @@ export function measureProgram(
   pictures: readonly Picture[],
   mmPerPixel: View['mmPerPixel'],
   steps: readonly ProgramStep[],
+  turning = false,
 ): Result<ProgramMeasured, SetError> {
-  const done = edgeTasks(pictures, steps).map((task) => ({ task, read: measureEdge(task.pictures, mmPerPixel, task.measure) }))
+  const done = edgeTasks(pictures, steps).map((task) => ({
+    task,
+    read: measureEdge(task.pictures, mmPerPixel, task.measure, turning),
+  }))
   return joinProgram(done, steps)
 }

@@ -172,7 +172,7 @@ export const say = {
   nothingToMeasure: 'Nothing to measure.',
   itIsInUnloadIt: (machine: string | number | null | undefined) => `It is in ${machine}. Unload it first.`,
   thereIsNoToolOn: 'There is no tool on this holder. Scan another one, or measure it without a job on Measure.',
-  edgeCount: (edges: number) => `, ${edges} edges`,
+  edgeCount: (edges: number) => (edges === 1 ? ', 1 edge' : `, ${edges} edges`),
 
   // values-check.tsx
   masterCheckSaved: 'Master check saved.',
