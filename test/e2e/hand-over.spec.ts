@@ -54,7 +54,8 @@ test('a tablet writes a chip by its own NFC, and reads it again', async ({ page 
   await expect(page.getByText('Written and read back')).toBeVisible()
   await visit(page, '/hand-over/tag')
   await big(page).click()
-  await expect(page.getByTestId('tag-record')).toContainText('End mill Ø10 R1')
+  // as much as fits on a small chip
+  await expect(page.getByTestId('tag-record')).toContainText(/BX00144.*T4.*Hand-over1/)
 })
 
 test('files into a machine’s folder, never over one that still lies there', async ({ page, room }) => {
