@@ -76,7 +76,7 @@ export function MeasureRight(props: RightProps) {
 function NoseSeen({ nose, unit }: { readonly nose: NonNullable<EdgeMeasurement['nose']>; readonly unit: LengthUnit }) {
   const { q, cx, cz } = nose
   return (
-    <div className="border-rule mt-1 flex items-center gap-4 border-t pt-2">
+    <div className="mt-1 flex items-center gap-4 pt-2">
       <NoseDrawing q={q} axes="bench" size={84} />
       <p>
         <b className="font-head text-xl">{say.tipPointsTo(q)}</b>
