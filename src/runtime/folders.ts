@@ -59,7 +59,7 @@ export function synced(path: string, flags: 'r' | 'wx', write: (file: number) =>
  * @param over whether one that lies there may be replaced
  * @throws EEXIST where it may not
  */
-function putWhole(path: string, content: Uint8Array | string, over: boolean): void {
+export function putWhole(path: string, content: Uint8Array | string, over: boolean): void {
   const folder = dirname(path)
   mkdirSync(folder, { recursive: true })
   const part = join(folder, `.${basename(path)}.${randomUUID().slice(0, 8)}.part`)

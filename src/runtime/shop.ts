@@ -31,7 +31,7 @@ import { fileTag } from '@/devices/tag/file'
 import { simulatedTag } from '@/devices/tag/simulated'
 import { newBell, type Bell } from './bell'
 import { clockOf, type Clock } from './clock'
-import { drawingsIn, dropIn, evidenceIn, spoolIn, type Drawings, type Drop, type Evidence } from './folders'
+import { drawingsIn, dropIn, evidenceIn, putWhole, spoolIn, type Drawings, type Drop, type Evidence } from './folders'
 import type { Heavy } from '@/codecs/heavy'
 import { headKeeper, type HeadKeeper } from './heads'
 import { unbalanceTicket } from './unbalance-ticket'
@@ -123,6 +123,7 @@ function controlsOf(db: Db, gateway: string, drop: string): Control & Hands {
       return folderControl({
         ...told,
         folder: join(drop, key),
+        put: (path, text) => putWhole(path, text, true),
         tryFile: (text) => tryOnChecker(gateway, machine, text),
         waitMs: FOLDER_WAIT_MS,
         // a file's age is of this computer's clock, whatever the shop's says

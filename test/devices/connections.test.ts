@@ -63,7 +63,7 @@ const table = (text: string, ageMs = -1000) => {
 }
 const files = () => readdirSync(folder).filter((name) => name.startsWith('offsets-'))
 const nothing = () => Promise.reject(new Error('not asked'))
-const control = (waitMs = 0) => folderControl({ folder, tryFile: nothing, waitMs, nowMs: () => Date.now() })
+const control = (waitMs = 0) => folderControl({ folder, put: writeFileSync, tryFile: nothing, waitMs, nowMs: () => Date.now() })
 
 describe('a machine with a folder', () => {
   it('has run a file once a table is there that is younger than it', async () => {
@@ -104,6 +104,7 @@ describe('a machine with a folder', () => {
     inTransaction(room.db, (tx) => updateMachine(tx, getMachine(room.db, 'HERON')!, heron))
     const here = folderControl({
       folder,
+      put: writeFileSync,
       tryFile: (text) => tryOnChecker(checker.url, heron, text),
       waitMs: 0,
       nowMs: () => Date.now(),

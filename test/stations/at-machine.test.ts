@@ -100,6 +100,21 @@ describe('an insert changed in the machine', () => {
     valueOf(await change({ wear: 'as probed' }))
     expect(valueOf(await room.control.table('HERON')).get(25)).toMatchObject({ 'length wear': -0.02 })
   })
+  it('is refused while the program that runs uses the tool, and nothing is written', async () => {
+    await loadedT25()
+    room.control.live.HERON['25'].lengthWear = -0.02
+    const state = () => Promise.resolve(ok({ ...SILENT, running: { program: 'HP2240-10.nc', tools: [25] } }))
+    const control = Object.assign(Object.create(room.control) as typeof room.control, { state })
+    const refused = await changeInsert(room.as('ines', 90), control, {
+      serial: SERIAL,
+      edge: 2,
+      wear: 'zero',
+      version: tool().version,
+    })
+    expect(textOf(refused)).toBe('HP2240-10.nc is running and uses T25. Wait until it has ended.')
+    expect(valueOf(await room.control.table('HERON')).get(25)).toMatchObject({ 'length wear': -0.02 })
+    expect(currentHandover(room.db, SERIAL)).not.toBeNull()
+  })
   it('refuses an edge that is not there, a tool that is not in, and a class that sits too far apart', async () => {
     await loadedT25()
     expect(codeOf(await change({ edge: 9 }))).toBe('NO_SUCH_EDGE')

@@ -3,7 +3,7 @@
  * the machine: an order is done when a table is there that is younger than its file.
  */
 import { createHash } from 'node:crypto'
-import { mkdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import { readFileSync, rmSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { readOffsetTable } from '@/codecs/offset-table-csv'
 import { SILENT, type MachineState } from '@/core/load'
@@ -16,6 +16,8 @@ const LOOK_MS = 200
 
 interface FolderRoom {
   readonly folder: string
+  /** Puts a whole file there or none, and has it on the disk. */
+  readonly put: (path: string, text: string) => void
   /** Runs a file on an empty table. */
   readonly tryFile: (text: string) => Promise<Result<ControlTable, ControlError>>
   /** What else is known of the machine; left out: nothing. */
@@ -31,7 +33,7 @@ function writtenMs(file: string): number | null {
   return found ? found.mtimeMs : null
 }
 
-export function folderControl({ folder, tryFile, state, waitMs, nowMs }: FolderRoom): Control {
+export function folderControl({ folder, put, tryFile, state, waitMs, nowMs }: FolderRoom): Control {
   const tableFile = join(folder, 'table.csv')
   const read = (): Result<ControlTable, ControlError> => {
     const table = readOffsetTable(readFileSync(tableFile, 'utf8'))
@@ -51,9 +53,7 @@ export function folderControl({ folder, tryFile, state, waitMs, nowMs }: FolderR
       const file = join(folder, name)
       let sentMs = writtenMs(file)
       if (sentMs === null) {
-        mkdirSync(folder, { recursive: true })
-        writeFileSync(`${file}.part`, text)
-        renameSync(`${file}.part`, file)
+        put(file, text)
         sentMs = writtenMs(file) ?? nowMs()
       }
       for (let left = waitMs; ; left -= LOOK_MS) {

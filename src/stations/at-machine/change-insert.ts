@@ -1,4 +1,4 @@
-import { isTyped, numberOf, tableOf, valueOf, type Assembly, type Component, type Machine } from '@/core/tool'
+import { controlT, isTyped, numberOf, tableOf, valueOf, type Assembly, type Component, type Machine } from '@/core/tool'
 import { fail, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
 import { moveAssembly } from '@/db/assembly/write'
@@ -14,6 +14,7 @@ import { writeRow } from '../hand-over/write-row'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
 import { must, refuser, write } from '../write'
+import type { InsertTool } from './contract'
 
 /** Classes of ISO 1832 whose inserts sit so far apart that no wear of zero is right for the next one (from memory). */
 const COARSE = ['J', 'K', 'L', 'M', 'N', 'U']
@@ -69,7 +70,15 @@ async function changed(
 ): Promise<Result<null, Refusal>> {
   const { serial, t, pocket, sister, lifeUsedMin } = assembly
   const { edge, wear } = given
-  if (wear === 'zero' && !isTyped(machine)) {
+  const typed = isTyped(machine)
+  if (!typed || machine.agent) {
+    const state = await control.state(machine.key)
+    if (!state.ok) return fail({ code: 'CONTROL', error: state.error })
+    const { running } = state.value
+    const own = controlT({ t: t ?? -1, sister }, machine)
+    if (running?.tools.some((one) => one === own || one === t)) return fail({ code: 'EDGE_IN_USE', t, program: running.program })
+  }
+  if (wear === 'zero' && !typed) {
     const last = lastHandover(work.db, serial)
     if (!last) return fail({ code: 'NO_HANDOVER', serial })
     // this once the wear is set to zero, also where the shop keeps it otherwise
@@ -91,11 +100,11 @@ async function changed(
   })
 }
 
-/** Tools with inserts that are in a machine. */
-export function insertTools(db: Db, tools: readonly Assembly[]) {
+/** Those of a machine's tools that have inserts. */
+export function insertTools(db: Db, machine: Machine, tools: readonly Assembly[]): InsertTool[] {
   return tools.flatMap((assembly) => {
     const insert = insertOf(db, assembly)
     const { serial, t, name, version } = assembly
-    return insert ? [{ serial, t, name, version, edges: numberOf(insert, 'insertEdges') ?? 1 }] : []
+    return insert ? [{ serial, t, name, version, edges: numberOf(insert, 'insertEdges') ?? 1, typed: isTyped(machine) }] : []
   })
 }

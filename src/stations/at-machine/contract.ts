@@ -1,25 +1,27 @@
 /** Tools that are set at the machine itself: centred with an indicator, touched off, probed. */
 import { z } from 'zod'
 import { TOUCH_OFF_METHODS, TOUCH_OFF_VALUES, type TouchOffMethod, type TouchOffValue } from '@/core/tool'
+import type { Bare } from '@/core/units'
 import { contract, MachineKey, Serial } from '../contract'
-import { type Bare } from '@/core/units'
 
 export interface AtMachineRefusals {
   /** The control has another tool in front: its value would be changed. */
   OTHER_ACTIVE: { readonly t: number; readonly active: number | null; readonly machine: string }
+  /** The control does not tell which tool is in front, and nobody said that they looked. */
+  ACTIVE_UNSAID: { readonly t: number; readonly machine: string }
   NOT_IN_MACHINE: { readonly serial: string }
   /** The tool has no inserts. */
-  /** A check block whose approach is none. */
-  NO_APPROACH: Bare
-  /** It stopped where it must go on, or went on where it must stop. */
-  CHECK_WRONG: { readonly stopped: boolean }
   NO_INSERT: { readonly serial: string }
   NO_SUCH_EDGE: { readonly edge: number; readonly edges: number }
   /** Inserts of this class sit too far apart for a wear of zero. */
   COARSE_INSERT: { readonly insertClass: string }
+  /** The program that runs uses the tool. */
+  EDGE_IN_USE: { readonly t: number | null; readonly program: string }
   NOT_ZEROED: { readonly held: number | null; readonly register: string; readonly number: number }
-  /** The control does not tell which tool is in front, and nobody said that they looked. */
-  ACTIVE_UNSAID: { readonly t: number; readonly machine: string }
+  /** A check block whose approach is none. */
+  NO_APPROACH: Bare
+  /** It stopped where it must go on, or went on where it must stop. */
+  CHECK_WRONG: { readonly stopped: boolean }
 }
 
 /** A value that was found at the machine. mm; X as a radius. */
@@ -68,6 +70,8 @@ export interface InsertTool {
   readonly version: number
   /** Cutting edges of one insert. */
   readonly edges: number
+  /** Its machine's figures are typed in by hand: nothing can be written to the control. */
+  readonly typed: boolean
 }
 
 export interface TouchOffLine {

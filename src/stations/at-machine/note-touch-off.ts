@@ -47,6 +47,6 @@ export function readAtMachine(db: Db, key: string | null) {
   const machines = listMachines(db)
   const machine = machines.find((m) => m.key === key) ?? machines.at(0)
   if (!machine) return null
-  const inside = insertTools(db, findAssemblies(db, { machine: machine.key, state: 'loaded' }))
+  const inside = insertTools(db, machine, findAssemblies(db, { machine: machine.key, state: 'loaded' }))
   return { machine, machines, inside, lines: listTouchOffs(db, machine.key, MOST_LINES) }
 }

@@ -48,7 +48,7 @@ export function InsertForm({ inside, change }: Pick<AtMachineProps, 'inside' | '
       </div>
       <div className="mt-auto pt-2">
         <Problem lead={say.notSaved} text={problem} />
-        <Say tone="unsure" lead={wear === 'zero' ? say.writesWear : say.leavesWear}>
+        <Say tone="unsure" lead={wear === 'as probed' ? say.leavesWear : tool.typed ? say.zeroByHand : say.writesWear}>
           {say.measuredLater}
         </Say>
         <BigAction

@@ -5,6 +5,8 @@ export const AT_MACHINE: Sentences<AtMachineRefusals> = {
   OTHER_ACTIVE: ({ t, active, machine }) =>
     `T${active} is active in ${machine}, not T${t}. Call T${t} at the control first: else the wrong tool gets this value.`,
   NOT_IN_MACHINE: ({ serial }) => `${serial} is not in a machine. Change its insert at the bench, and measure it.`,
+  EDGE_IN_USE: ({ t, program }) =>
+    `${program} is running and uses ${t === null ? 'this tool' : `T${t}`}. Wait until it has ended.`,
   NO_APPROACH: () => 'The tool must come from farther off than it may change. Move the clearance away from the setter.',
   CHECK_WRONG: ({ stopped }) =>
     stopped

@@ -55,6 +55,7 @@ export const say = {
   wearZero: 'Set to zero',
   wearProbed: 'As the probe left them',
   writesWear: 'Zero wear is written to the control and read back.',
+  zeroByHand: 'Set its wear to zero at the control yourself. Nothing is sent to this machine.',
   leavesWear: 'Nothing is written to the control.',
   measuredLater: 'Its hand-over does not count any more: measure it when it comes out.',
   changeInsert: 'Save insert change',
