@@ -36,7 +36,7 @@ export function NoteForm({ machine, note }: Pick<AtMachineProps, 'machine' | 'no
     )
   return (
     <>
-      <div className="flex flex-col gap-2">
+      <div className="mt-2 flex flex-col gap-2">
         <div className="grid grid-cols-2 gap-3">
           <NumberField label={say.t} decimals={false} value={t} onChange={(event) => setT(event.target.value)} />
           <SelectField label={say.what} value={what} onChange={(event) => setWhat(event.target.value as TouchOffValue)}>
