@@ -20,7 +20,7 @@ import type { Printer } from '@/devices/printer/port'
 import { networkPrinter } from '@/devices/printer/network'
 import { simulatedPrinter } from '@/devices/printer/simulated'
 import { absentShrink, absentSpindle, absentTag } from '@/devices/absent'
-import { readAddress, type Devices } from '@/core/set-up'
+import { readAddress, type Devices, type OwnDevices } from '@/core/set-up'
 import { readDevices } from '@/db/shop/devices'
 import type { BalancingSpindle, SpindleHands } from '@/devices/spindle/port'
 import { simulatedSpindle } from '@/devices/spindle/simulated'
@@ -41,11 +41,24 @@ import { framesPool, heavyPool, snapshotPool, type FramesPool } from './threads'
 import { getAnyMachine } from '@/db/machine/read'
 import { applyZone } from './zone'
 
-export interface Shop {
+/** The devices that are within reach: of the shop, or of one terminal that has some of its own. */
+export interface Within {
+  /** Which they are now. */
+  readonly devices: () => Devices
+  /** The bench at the end of a serial line; null where none is connected. */
+  readonly lineBench: LineBench | null
+  /** The reader with the chip of this holder before it. */
+  readonly tagOf: (serial: string) => TagStation
+  readonly shrink: ShrinkUnit
+  readonly spindle: BalancingSpindle
+  readonly printer: Printer
+}
+
+export interface Shop extends Within {
   readonly db: Db
   readonly clock: Clock
-  /** Which devices the shop has now. */
-  readonly devices: () => Devices
+  /** The devices of a terminal. */
+  readonly at: (own: OwnDevices) => Within
   /** Whether stand-ins were asked for when this server was started. */
   readonly standIns: boolean
   readonly control: Control
@@ -53,15 +66,8 @@ export interface Shop {
   readonly tryCheck: (text: string, setter: { readonly at: number; readonly off: number }) => ReturnType<typeof probeOnChecker>
   /** Hands at a machine that is a stand-in. */
   readonly hands: Hands
-  /** The bench at the end of a serial line; null where none is connected. */
-  readonly lineBench: LineBench | null
-  /** The reader with the chip of this holder before it. */
-  readonly tagOf: (serial: string) => TagStation
-  readonly shrink: ShrinkUnit
-  readonly spindle: BalancingSpindle
   /** Hands at a balancing spindle that is a stand-in. */
   readonly spindleHands: SpindleHands
-  readonly printer: Printer
   /** Makes and compares what is kept of PINs. */
   readonly pins: typeof pinKeeper
   /** Measures pictures beside everything else. */
@@ -148,7 +154,6 @@ export function openShop({ folder, backups, control: address, lineBench, standIn
   const carrier = join(folder, 'tag', 'carrier.bin')
   mkdirSync(join(folder, 'tag'), { recursive: true })
   const clock = clockOf(db, standIns && !realTime)
-  const devices = () => readDevices(db, standIns)
   const control = controlsOf(db, address, join(folder, 'drop'))
   const spindle = simulatedSpindle({
     get: () => getSpindleState(db),
@@ -161,11 +166,28 @@ export function openShop({ folder, backups, control: address, lineBench, standIn
     put: (state) => inTransaction(db, (tx) => putShrinkState(tx, state)),
     nowMs: () => clock.nowMs(),
   })
-  const printerAt = () => readAddress(devices().printerAddress ?? '')
-  const printers = {
-    folder: simulatedPrinter(spoolIn(join(folder, 'spool'))),
-    network: networkPrinter(printerAt),
-    'network-pdf': networkPrinter(printerAt, 'pdf'),
+  const spool = simulatedPrinter(spoolIn(join(folder, 'spool')))
+  const within = (own: OwnDevices): Within => {
+    const devices = () => readDevices(db, standIns, own)
+    const printerAt = () => readAddress(devices().printerAddress ?? '')
+    const printers = { folder: spool, network: networkPrinter(printerAt), 'network-pdf': networkPrinter(printerAt, 'pdf') }
+    const line = devices().benchAddress ?? lineBench
+    return {
+      devices,
+      lineBench: line === null ? null : tcpLineBench(line),
+      tagOf: (serial) =>
+        devices().tag === 'stand-in'
+          ? simulatedTag(
+              { get: (s) => getSimTag(db, s), put: (s, tag) => inTransaction(db, (tx) => putSimTag(tx, s, tag)) },
+              serial,
+            )
+          : devices().tag === 'file'
+            ? fileTag(carrier)
+            : absentTag,
+      shrink: chosen(() => (devices().shrink === 'stand-in' ? shrink : absentShrink)),
+      spindle: chosen(() => (devices().spindle === 'stand-in' ? spindle : absentSpindle)),
+      printer: chosen(() => printers[devices().printer]),
+    }
   }
   return {
     db,
@@ -177,23 +199,11 @@ export function openShop({ folder, backups, control: address, lineBench, standIn
     control,
     hands: control,
     tryCheck: (text, setter) => probeOnChecker(address, text, setter),
-    devices,
     standIns,
-    lineBench: lineBench === null ? null : tcpLineBench(lineBench),
-    tagOf: (serial) =>
-      devices().tag === 'stand-in'
-        ? simulatedTag(
-            { get: (s) => getSimTag(db, s), put: (s, tag) => inTransaction(db, (tx) => putSimTag(tx, s, tag)) },
-            serial,
-          )
-        : devices().tag === 'file'
-          ? fileTag(carrier)
-          : absentTag,
-    shrink: chosen(() => (devices().shrink === 'stand-in' ? shrink : absentShrink)),
+    ...within({}),
+    at: within,
     pins: pinKeeper,
-    spindle: chosen(() => (devices().spindle === 'stand-in' ? spindle : absentSpindle)),
     spindleHands: spindle.hands,
-    printer: chosen(() => printers[devices().printer]),
     frames: framesPool(),
     heavy: heavyPool(),
     evidence: evidenceIn(join(folder, 'evidence')),

@@ -8,10 +8,18 @@ import type { FrameSetError } from '@/codecs/faults'
 import type { OpenedFrameSet } from '@/codecs/frame-set'
 import { heavyBy, type Heavy, type HeavyName, type HeavyRefusal } from '@/codecs/heavy'
 import type { FramesMeasured, ProgramStep } from '@/core/judge'
+import type { Pin } from '@/core/outline'
 import { fail, ok, type Result } from '@/core/units'
 import type { StorageFault } from '@/db/connection'
 import type { Snapshot } from '@/db/snapshot'
-import { framesMeasured, tasksOf, type EdgeDone, type FramesError, type PackedTask } from '@/workers/server/measure-frames'
+import {
+  framesMeasured,
+  tasksOf,
+  type calibrateHere,
+  type EdgeDone,
+  type FramesError,
+  type PackedTask,
+} from '@/workers/server/measure-frames'
 
 /** Where `npm run build` puts the threads' own bundle; Next knows nothing of it. */
 const BUNDLE = join('.cache', 'workers', 'threads.mjs')
@@ -42,12 +50,25 @@ const TEMPLATES: readonly HeavyName[] = ['post', 'label', 'step']
 const QUEUE_FULL = /queue.*limit/i
 const isOutOfMemory = (error: unknown) => (error as { code?: string } | null)?.code === 'ERR_WORKER_OUT_OF_MEMORY'
 
+/** Ends of the pools that run: a thread keeps the time zone that it began with. */
+const running = new Set<() => void>()
+
+/** Every thread begins anew with its next piece of work; what is being done is finished. */
+export function renewThreads(): void {
+  for (const end of running) end()
+  running.clear()
+}
+
 /** Started when the first piece of work comes. */
 function poolOf({ threads, waiting, mb }: Limits) {
   let pool: Piscina | null = null
   const start = () => {
     const filename = join(process.cwd(), BUNDLE)
     if (!existsSync(filename)) throw new Error(`${BUNDLE} is missing: run npm run build.`)
+    running.add(() => {
+      void pool?.close()
+      pool = null
+    })
     return new Piscina({
       filename,
       minThreads: 0,
@@ -79,6 +100,8 @@ export interface FramesPool {
     steps: readonly ProgramStep[] | null,
     turning?: boolean,
   ): Promise<Result<FramesMeasured, FramesError | HeavyRefusal>>
+  /** Where a camera that stands still looks, from its picture of a pin. */
+  calibrate(zip: Uint8Array, pin: Pin): Promise<ReturnType<typeof calibrateHere> | Result<never, HeavyRefusal>>
 }
 
 export function framesPool(): FramesPool {
@@ -94,6 +117,13 @@ export function framesPool(): FramesPool {
         return framesMeasured(opened.value, steps, tasks, done)
       }
       const done = await orRefused(measured(), signal, { code: 'BUSY' })
+      return done.ok ? done.value : done
+    },
+    async calibrate(zip, pin) {
+      const signal = AbortSignal.timeout(FRAMES_MS)
+      const done = await orRefused(run<ReturnType<typeof calibrateHere>>('calibrate', { zip, pin }, signal), signal, {
+        code: 'BUSY',
+      })
       return done.ok ? done.value : done
     },
   }

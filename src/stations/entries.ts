@@ -6,9 +6,9 @@ import type { Concession, HandoverRefusal } from '@/core/handover'
 import type { LoadSaid } from '@/core/load'
 import type { DriftVerdict, MeasurementSource, Verdict } from '@/core/judge'
 import type { MoveName } from '@/core/plan'
-import type { Devices, SetUpList } from '@/core/set-up'
+import type { Devices, OwnDevices, SetUpList } from '@/core/set-up'
 import type { Condition, Coupling, Disturbance, Machine, PersonRole, Scope, TouchOffMethod, TouchOffValue } from '@/core/tool'
-import type { Bare } from '@/core/units'
+import type { Bare, LengthUnit } from '@/core/units'
 import type { Refusal } from './refusals'
 import type { Disposition } from './return/contract'
 
@@ -42,6 +42,7 @@ export interface Entries {
   CLIENT_MADE: { readonly name: string; readonly scopes: readonly Scope[] }
   CLIENT_ENDED: { readonly name: string }
   SESSIONS_ENDED: { readonly name: string }
+  SHOP_NAMED: { readonly shop: string; readonly unit: LengthUnit; readonly zone: string }
   SHOP_BEGUN: { readonly shop: string; readonly name: string }
 
   // kit
@@ -205,6 +206,9 @@ export interface Entries {
   SET_UP_TABLE: { readonly list: SetUpList; readonly rows: number }
   COUPLING_STANDARD: { readonly name: string }
   DEVICES_CHOSEN: Devices
+  TERMINAL_DEVICES: { readonly own: OwnDevices }
+  /** @param mmPerPixel across */
+  CAMERA_CALIBRATED: { readonly master: string; readonly mmPerPixel: number }
   PRACTICE_CHANGED: { readonly key: PracticeKey; readonly before: number; readonly after: number }
 }
 
@@ -244,12 +248,15 @@ export const KINDS: Readonly<
   CLIENT_MADE: 'token made',
   CLIENT_ENDED: 'token ended',
   SESSIONS_ENDED: 'signed out',
+  SHOP_NAMED: 'set up',
   SHOP_BEGUN: 'shop begun',
   SET_UP: 'set up',
   SET_UP_RETIRED: 'set up',
   SET_UP_TABLE: 'set up',
   COUPLING_STANDARD: 'set up',
   DEVICES_CHOSEN: 'set up',
+  TERMINAL_DEVICES: 'set up',
+  CAMERA_CALIBRATED: 'measured',
   BUILD_BEGUN: 'build begun',
   BUILD_LEFT: 'build left',
   EXTENSION_ADDED: 'extension',

@@ -85,7 +85,7 @@ export interface SharedRefusals {
 }
 
 /** What only an administrator may do: say who may what. */
-export type AdministratorOnly = 'clients' | 'devices' | 'people' | 'sign-in'
+export type AdministratorOnly = 'clients' | 'devices' | 'people' | 'shop' | 'sign-in'
 
 /** What only a lead may do. */
 export type LeadOnly =

@@ -64,7 +64,7 @@ const BUILD: RightsOf<typeof build> = {
   disturb: 'person',
   putSteps: 'steps',
 }
-const DEVICES: RightsOf<typeof devices> = { putDevices: 'devices', tryDevice: 'person' }
+const DEVICES: RightsOf<typeof devices> = { putDevices: 'devices', putOwnDevices: 'devices', tryDevice: 'person' }
 const FIND: RightsOf<typeof find> = { findAnything: 'person' }
 const HAND_OVER: RightsOf<typeof handOver> = {
   releaseHandover: 'person',
@@ -125,6 +125,7 @@ const MEASURE: RightsOf<typeof measure> = {
   renewMaster: 'certificates',
   overruleCheck: 'master checks',
   saveValuesCheck: 'person',
+  cameraState: 'person',
   saveFigures: 'person',
   readLine: 'person',
   saveLineFigures: 'person',
@@ -149,6 +150,7 @@ const PEOPLE: RightsOf<typeof people> = {
   signOut: 'person',
   setPin: 'person',
   putPerson: 'people',
+  putShop: 'shop',
   setSignIn: 'sign-in',
   endSessions: 'people',
   makeClient: 'clients',
@@ -211,7 +213,13 @@ export const rightOf = (contract: Contract): Right => verbOf(contract).right
 /** @returns such as `kit.addJob` */
 export const nameOf = (contract: Contract): string => verbOf(contract).name
 
-const ADMINISTRATORS: Readonly<Record<AdministratorOnly, true>> = { clients: true, devices: true, people: true, 'sign-in': true }
+const ADMINISTRATORS: Readonly<Record<AdministratorOnly, true>> = {
+  clients: true,
+  devices: true,
+  people: true,
+  shop: true,
+  'sign-in': true,
+}
 const isAdministrators = (right: Right): right is AdministratorOnly => right in ADMINISTRATORS
 
 /** What moves a machine or writes to its control: whoever does it is asked for again after a quiet time. */

@@ -162,7 +162,7 @@ const LEAST_TOLD_MM = 0.0005
 /** Why the master check is due. */
 const DUE: Readonly<Record<CheckDue, string>> = {
   never: 'This adapter has not been checked with its master yet.',
-  shift: 'The master check is more than eight hours old.',
+  shift: 'The master check is too old.',
   adapter: 'The adapter was changed after the last master check.',
 }
 export const dueText = (due: CheckDue): string => DUE[due]

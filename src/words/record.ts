@@ -159,6 +159,7 @@ const TELLING: Telling = {
   },
   CLIENT_MADE: ({ name, scopes }) => `${name}: ${scopes.map((scope) => SCOPE_NAMES[scope]).join(', ')}`,
   CLIENT_ENDED: ({ name }) => name,
+  SHOP_NAMED: ({ shop, unit, zone }) => parts(`the shop is called ${shop}`, `lengths in ${unit}`, zone && `times of ${zone}`),
   SHOP_BEGUN: ({ shop, name }) => `${shop}, by ${name}, the first administrator`,
   SESSIONS_ENDED: ({ name }) => `${name}, at every terminal`,
   RELEASED: ({ issue, machine, concession, against, reason }, unit) => {
@@ -177,6 +178,12 @@ const TELLING: Telling = {
   SET_UP_RETIRED: ({ list, name, retired }) => `${rowText(list)} ${name} ${retired ? 'out of use' : 'in use again'}`,
   SET_UP_TABLE: ({ list, rows }) => `${rows} × ${rowText(list)} taken in from a table`,
   COUPLING_STANDARD: ({ name }) => `coupling ${name} as it came with Boulder`,
+  CAMERA_CALIBRATED: ({ master, mmPerPixel }) =>
+    `Camera of a terminal calibrated on ${master}: 1 pixel is ${(1000 * mmPerPixel).toFixed(2)} µm`,
+  TERMINAL_DEVICES: ({ own }) => {
+    const named = Object.entries(own).map(([device, what]) => `${device} ${what}`)
+    return named.length ? `devices of one terminal: ${named.join(', ')}` : 'devices of one terminal: as the shop has them'
+  },
   DEVICES_CHOSEN: ({ bench, shrink, spindle, tag, printer }) =>
     `devices: bench ${bench}, shrink unit ${shrink}, balancing spindle ${spindle}, tag reader ${tag}, printer ${printer}`,
   POST_KEPT: ({ post, machine }) => `Post ${post} for ${machine}`,

@@ -1,7 +1,7 @@
 /** Pictures that the bench did not take: frame sets from files, and a camera of the browser. */
-import { expose } from 'comlink'
+import { expose, transfer } from 'comlink'
 import type { FrameSetError } from '@/codecs/faults'
-import { decodeFrameSet } from '@/codecs/frame-set'
+import { decodeFrameSet, encodeFrameSet } from '@/codecs/frame-set'
 import type { Frame } from '@/core/imaging'
 import { calibrateOnPin, type Calibration, type PinError } from '@/core/outline'
 import { measureFrame } from '@/core/shapes'
@@ -35,6 +35,11 @@ export type PicturesFault =
   | { readonly code: 'NO_PICTURE' }
   | { readonly code: 'SET'; readonly error: SetError }
   | { readonly code: 'PIN'; readonly error: PinError }
+
+/** Pictures of a camera that stands still, one an edge; hands turned the tool between them. */
+let edges: readonly Picture[] = []
+
+const packed = (zip: Uint8Array<ArrayBuffer>) => transfer(zip, [zip.buffer])
 
 const api = {
   /** Reads a frame set and measures it. */
@@ -82,6 +87,32 @@ const api = {
     const found = calibrateOnPin(frame, pin)
     return found.ok ? found : fail({ code: 'PIN', error: found.error })
   },
+
+  /** One picture as a frame set without a scale, for the server to calibrate the camera on. */
+  async packPin(take: TakeFrame): Promise<Uint8Array<ArrayBuffer>> {
+    const picture = { name: 'pin.png', frame: await averaged(take), edge: 0, spindleDeg: 0, centreX: 0, centreZ: 0 }
+    return packed(encodeFrameSet({ mmPerPixel: { x: 1, z: 1 }, measure: ['LF', 'DC'], pictures: [picture] }))
+  },
+
+  /** Takes an edge, the first anew; then says what those that were taken give. */
+  async takeEdge(
+    take: TakeFrame,
+    edge: number,
+    spindleDeg: number,
+    { measure, place, turning }: { readonly measure: readonly Feature[]; readonly place: Calibration; readonly turning: boolean },
+  ): Promise<Result<SetMeasurement, PicturesFault>> {
+    const { mmPerPixel, centreX, centreZ } = place
+    const frame = await averaged(take)
+    const taken = { name: `edge-${edge}.png`, frame, edge, spindleDeg, centreX, centreZ }
+    const all = [...(edge === 1 ? [] : edges.filter((p) => p.edge < edge)), taken]
+    const set = measureSet(all, mmPerPixel, measure, turning)
+    if (!set.ok) return fail({ code: 'SET', error: set.error })
+    edges = all
+    return set
+  },
+
+  packEdges: ({ mmPerPixel }: Calibration, measure: readonly Feature[]): Uint8Array<ArrayBuffer> =>
+    packed(encodeFrameSet({ mmPerPixel, measure, pictures: edges })),
 }
 
 export type PicturesApi = typeof api

@@ -2,7 +2,7 @@
 import { connect } from 'node:net'
 import { type Page } from '@playwright/test'
 import { expect, test } from './room'
-import { answer, big, checkBench, GO, measure, open, scan, visit } from './bench'
+import { answer, BADGE, big, checkBench, GO, measure, open, scan, visit } from './bench'
 import { PIN } from './camera-file'
 
 test('a measurement that went well is kept as the program of its kind, with a step of its own', async ({ page }) => {
@@ -86,4 +86,36 @@ test('a camera of the terminal is calibrated on a pin, and measures', async ({ p
   const values = page.getByTestId('values')
   await expect(values).toContainText(/Diameter DC\s*(4\.00\d|3\.99\d)/)
   await expect(values).toContainText(/Length LF\s*(60\.00\d|59\.99\d)/)
+})
+
+test('where the camera of a terminal is its bench, it is calibrated on a master and measures a tool', async ({ page }) => {
+  await open(page, '/settings/masters/new', BADGE.ruth)
+  await page.getByLabel('Mark').fill('MS-PIN4')
+  await page.getByLabel('Name').fill('Pin Ø4')
+  await page.getByLabel('Coupling').selectOption('SK 40')
+  await page.getByLabel(/Length/).fill(String(PIN.lengthMm))
+  await page.getByLabel(/Diameter/).fill(String(PIN.diameterMm))
+  await page.getByLabel(/uncertainty|Standard/i).fill('0.0005')
+  await page.getByLabel(/until/i).fill('2027-05-31')
+  await big(page).click()
+  await expect(page.getByText(/Pin Ø4 saved|MS-PIN4 saved/)).toBeVisible()
+  await visit(page, '/settings/devices')
+  await page.getByRole('button', { name: 'This terminal' }).click()
+  await page.getByLabel('Measuring bench').selectOption('camera')
+  await big(page).click()
+  await expect(page.getByText('Devices saved.')).toBeVisible()
+  await visit(page, '/measure/BX00147')
+  await expect(page).toHaveURL(/BX00147\/camera$/)
+  await expect(page.getByRole('heading', { name: 'Calibrate the camera' })).toBeVisible()
+  await scan(page, 'MS-PIN4')
+  await expect(page.getByRole('heading', { name: /Edge 1 of/ })).toBeVisible({ timeout: 60_000 })
+  await scan(page, 'BX00147')
+  await expect(answer(page)).toContainText('Take all')
+  for (const edge of [1, 2, 3, 4]) {
+    await expect(big(page)).toHaveText(`Take edge ${edge}`)
+    await big(page).click()
+  }
+  await expect(page.getByTestId('values')).toContainText(/Diameter DC\s*(4\.00\d|3\.99\d)/)
+  await scan(page, 'BX00147')
+  await expect(answer(page)).toContainText('out of tolerance')
 })

@@ -3,15 +3,19 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeEach, describe, expect, it } from 'vitest'
-import { usualDevices } from '@/core/set-up'
+import { usualDevices, type OwnDevices } from '@/core/set-up'
+import { inTransaction } from '@/db/connection'
+import { turnSession } from '@/db/session/write'
+import { readValuesBench, saveValuesCheck } from '@/stations/measure/check-values'
+import { readWho } from '@/stations/session/who'
 import { readDevices } from '@/db/shop/devices'
 import { absentShrink, absentSpindle, absentTag } from '@/devices/absent'
 import { fileTag } from '@/devices/tag/file'
 import { releaseHandover } from '@/stations/hand-over/release-hand-over'
-import { putDevices, readDevicesPage } from '@/stations/devices/put-devices'
+import { putDevices, putOwnDevices, readDevicesPage } from '@/stations/devices/put-devices'
 import { tryDevice } from '@/stations/devices/try-device'
 import { readTagNow, writeTag, writeWear } from '@/stations/hand-over/write-tag'
-import { codeOf, lastEntry, measured, toolRoom, valueOf, withJobs, withT4, type ToolRoom } from '../support/tool-room'
+import { codeOf, lastEntry, later, measured, toolRoom, valueOf, withJobs, withT4, type ToolRoom } from '../support/tool-room'
 
 let room: ToolRoom
 beforeEach(() => (room = toolRoom()))
@@ -29,13 +33,45 @@ describe('the devices of a shop', () => {
   it('are no stand-ins on a server that was started without them', () => {
     expect(codeOf(choose({ shrink: 'stand-in' }, false))).toBe('NO_STAND_INS')
     valueOf(choose({ bench: 'stand-in' }, true))
-    expect(readDevicesPage(room.db, false, false)).toMatchObject({ bench: 'typed', standIns: false, hasLine: false })
+    expect(readDevicesPage(room.db, false, false, {})).toMatchObject({
+      shop: { bench: 'typed' },
+      standIns: false,
+      hasLine: false,
+    })
   })
   it('a printer in the network has an address', () => {
     expect(codeOf(choose({ printer: 'network' }, false))).toBe('BAD_ADDRESS')
     expect(codeOf(choose({ printer: 'network', printerAddress: 'http://labels' }, false))).toBe('BAD_ADDRESS')
     valueOf(choose({ printer: 'network', printerAddress: 'labels:9100' }, false))
     expect(codeOf(choose({ printer: 'network-pdf' }, false))).toBe('BAD_ADDRESS')
+  })
+})
+
+describe('devices of one terminal', () => {
+  const own = (to: OwnDevices, standIns = true) => putOwnDevices(room.as('ruth'), { sessionId: 'one', own: {} }, to, standIns)
+  const at = (id: string) => readDevices(room.db, true, readWho(room.db, id, later(1)).own)
+  it('are its own, and the rest is as the shop has it, whoever signs in there', () => {
+    valueOf(own({ tag: 'none', printer: 'network', printerAddress: 'labels-2' }))
+    expect(lastEntry(room.db)).toContain('one terminal: tag none')
+    valueOf(choose({ bench: 'typed', tag: 'file' }, true))
+    expect(at('one')).toMatchObject({ bench: 'typed', tag: 'none', printer: 'network', printerAddress: 'labels-2' })
+    expect(at('other')).toMatchObject({ bench: 'typed', tag: 'file', printer: 'folder' })
+    inTransaction(room.db, (tx) => turnSession(tx, 'one', 'two', 'oda', later(1)))
+    expect(at('two')).toMatchObject({ tag: 'none' })
+    valueOf(putOwnDevices(room.as('ruth'), { sessionId: 'two', own: { tag: 'none' } }, {}, true))
+    expect(at('two')).toMatchObject({ tag: 'file', printer: 'folder' })
+  })
+  it('are no stand-ins without them, and have addresses that can be reached', () => {
+    expect(codeOf(own({ tag: 'stand-in' }, false))).toBe('NO_STAND_INS')
+    expect(codeOf(own({ printer: 'network' }))).toBe('BAD_ADDRESS')
+    expect(codeOf(own({ bench: 'line', benchAddress: 'gauge' }))).toBe('BAD_ADDRESS')
+    valueOf(own({ bench: 'line', benchAddress: 'gauge:4001' }))
+  })
+  it('a gauge of one terminal is checked with its master by itself', () => {
+    const CHECKED = { coupling: 'HSK-A63', scanned: 'MS-HSKA63-1', LFmm: 150.002, DCmm: 40.0004 }
+    valueOf(saveValuesCheck(room.as('ines'), CHECKED, 'gauge:4001'))
+    expect(readValuesBench(room.db, 'HSK-A63', later(1), 'gauge:4001').due).toBeNull()
+    expect(readValuesBench(room.db, 'HSK-A63', later(1)).due).toBe('never')
   })
 })
 

@@ -27,7 +27,7 @@ import {
   saveMeasurement,
 } from '../support/tool-room'
 import { emptyLight, evenBench, standStill } from '@/workers/bench-cycle'
-import type { EvidenceStore } from '@/stations/measure/save-measurement'
+import type { EvidenceStore } from '@/stations/measure/evidence-store'
 import type { Work } from '@/stations/work'
 import { measureFramesHere } from '@/workers/server/measure-frames'
 import type { Refusal } from '@/stations/refusals'

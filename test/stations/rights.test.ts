@@ -42,7 +42,9 @@ describe('the table of verbs', () => {
   it('gives an administrator alone who works here, how they sign in, and what measures', () =>
     expect(only(administrator).filter((name) => !only(lead).includes(name))).toEqual([
       'devices.putDevices',
+      'devices.putOwnDevices',
       'people.putPerson',
+      'people.putShop',
       'people.setSignIn',
       'people.endSessions',
       'people.makeClient',

@@ -88,7 +88,7 @@ describe('sessions', () => {
     putSession(db, 's1', { unit: 'inch' }, START)
     putSession(db, 's1', { theme: 'basalt' }, START)
     putSession(db, 's1', { shows: { mass: 'lb' } }, START)
-    const kept = { unit: 'inch', theme: 'basalt', shows: { mass: 'lb' } }
+    const kept = { unit: 'inch', theme: 'basalt', shows: { mass: 'lb' }, devices: {} }
     expect(getSession(db, 's1')).toEqual({ id: 's1', personId: 'ines', ...kept, actedAt: null })
     expect(getSession(db, 's2')).toBeNull()
   })

@@ -39,6 +39,7 @@ import { keepLimits } from '@/stations/load/keep-limits'
 import { addAdapter, overruleCheck } from '@/stations/measure/adapter'
 import { takeInTool } from '@/stations/measure/take-in-tool'
 import { endClient, makeClient } from '@/stations/people/clients'
+import { putShop } from '@/stations/people/put-shop'
 import { putPerson } from '@/stations/people/put-person'
 import type { Refusal } from '@/stations/refusals'
 import { VERBS } from '@/stations/rights'
@@ -186,6 +187,7 @@ const CASES: Readonly<Record<string, Case>> = {
     const seen = readDevices(room.db, true)
     return (who, n) => putDevices(room.as(who, n), { ...seen, tag: n === 1 ? 'none' : 'stand-in' }, true)
   }),
+  'devices.putOwnDevices': shown('devices', 'are its own, and the rest is as the shop has it, whoever signs in there'),
   'devices.tryDevice': READS,
   'find.findAnything': READS,
 
@@ -316,6 +318,7 @@ const CASES: Readonly<Record<string, Case>> = {
     built,
   ),
   'measure.readLine': READS,
+  'measure.cameraState': READS,
   'measure.saveLineFigures': shown('line-figures', 'are refused when the readouts have changed since they were looked at'),
   'measure.keepProgram': shown('programs', 'refuses a change of one that is not in force any more'),
   'measure.takeInTool': told(
@@ -331,6 +334,10 @@ const CASES: Readonly<Record<string, Case>> = {
   'people.putPerson': told((room) => {
     const { id, name, version } = getPersonRow(room.db, 'tomas')!
     return (who, n) => putPerson(room.as(who), { id, name, version, role: n === 1 ? 'lead' : 'operator', retired: false })
+  }),
+  'people.putShop': told((room) => {
+    valueOf(putShop(room.as('ruth'), { shop: 'Hollowbeck', unit: 'mm', zone: '', version: 0 }))
+    return (who, n) => putShop(room.as(who, n), { shop: `Hollowbeck ${n}`, unit: 'mm', zone: '', version: 1 })
   }),
   'people.setSignIn': shown('people', 'the rule of signing in is changed by whoever saw it last'),
   'people.endSessions': { none: 'what is ended stays ended' },

@@ -10,7 +10,7 @@ import { watchMinutes } from './watch-minutes'
 import { watchSnapshots } from './watch-snapshots'
 import { SESSION_COOKIE, sessionIdOf } from '@/runtime/session'
 
-export interface Context extends Shop, Who {
+export interface Context extends Omit<Shop, 'at'>, Who {
   readonly sessionId: string | null
   readonly now: string
 }
@@ -23,7 +23,9 @@ export const context = cache(async (): Promise<Context> => {
   watchSnapshots(shop)
   const sessionId = sessionIdOf((await cookies()).get(SESSION_COOKIE)?.value)
   const now = shop.clock.now()
-  return { ...shop, sessionId, ...readWho(shop.db, sessionId, now), now }
+  const { at, ...common } = shop
+  const who = readWho(shop.db, sessionId, now)
+  return { ...common, ...at(who.own), sessionId, ...who, now }
 })
 
 /** The same for a page, which is shown to nobody who has not signed in. */

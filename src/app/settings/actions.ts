@@ -1,17 +1,19 @@
 'use server'
 import { cleanPictures } from '@/stations/measure/clean-pictures'
 import * as devices from '@/stations/devices/contract'
-import { putDevices } from '@/stations/devices/put-devices'
+import { putDevices, putOwnDevices } from '@/stations/devices/put-devices'
 import { tryDevice } from '@/stations/devices/try-device'
 import * as measure from '@/stations/measure/contract'
 import * as people from '@/stations/people/contract'
 import { endClient, makeClient } from '@/stations/people/clients'
+import { putShop } from '@/stations/people/put-shop'
 import { endSessions, putPerson, setPin, setSignIn } from '@/stations/people/put-person'
 import { keepPractice } from '@/stations/practice'
 import * as practice from '@/stations/practice/contract'
 import * as setUp from '@/stations/set-up/contract'
 import { putRow, retireRow, standardCoupling } from '@/stations/set-up/put-row'
 import { previewTable, putTable } from '@/stations/set-up/put-table'
+import { applyZone } from '@/runtime/zone'
 import { newToken } from '@/runtime/tokens'
 import { defineAction, defineQuestion } from '../_server/action'
 
@@ -22,6 +24,11 @@ export const cleanPicturesAction = defineAction(measure.cleanPictures, (work, { 
   cleanPictures(work, evidence, keepDays),
 )
 export const putPersonAction = defineAction(people.putPerson, (work, given) => putPerson(work, given))
+export const putShopAction = defineAction(people.putShop, (work, given) => {
+  const done = putShop(work, given)
+  if (done.ok) applyZone(work.db)
+  return done
+})
 export const setPinAction = defineAction(people.setPin, (work, given, { pins }) => setPin(work, pins, given))
 export const setSignInAction = defineAction(people.setSignIn, (work, given) => setSignIn(work, given))
 export const endSessionsAction = defineAction(people.endSessions, (work, { personId }) => endSessions(work, personId))
@@ -35,4 +42,7 @@ export const previewTableAction = defineQuestion(setUp.previewTable, (given, { d
 )
 export const putTableAction = defineAction(setUp.putTable, (work, given, { heavy }) => putTable(work, heavy, given))
 export const putDevicesAction = defineAction(devices.putDevices, (work, given, { standIns }) => putDevices(work, given, standIns))
+export const putOwnDevicesAction = defineAction(devices.putOwnDevices, (work, own, { sessionId, own: before, standIns }) =>
+  putOwnDevices(work, { sessionId: sessionId ?? '', own: before }, own, standIns),
+)
 export const tryDeviceAction = defineQuestion(devices.tryDevice, (asked, drivers) => tryDevice(drivers, asked))

@@ -1,3 +1,5 @@
+import type { Practice } from './practice'
+
 /** Typical properties at room temperature, from memory: data to be edited, not a standard's limits. */
 export interface Material {
   readonly name: string
@@ -21,3 +23,11 @@ export const MATERIALS = {
 } as const satisfies Record<string, Material>
 
 export type MaterialName = keyof typeof MATERIALS
+export type Materials = Readonly<Record<MaterialName, Material>>
+
+/** With stiffness and expansion as the shop has them: what its holders' maker states may differ. */
+export const materialsOf = (p: Practice): Materials => ({
+  'hot-work steel': { ...MATERIALS['hot-work steel'], E: 1e3 * p.steelE, alpha: 1e-6 * p.steelAlpha },
+  carbide: { ...MATERIALS.carbide, E: 1e3 * p.carbideE, alpha: 1e-6 * p.carbideAlpha },
+  HSS: { ...MATERIALS.HSS, E: 1e3 * p.hssE, alpha: 1e-6 * p.hssAlpha },
+})

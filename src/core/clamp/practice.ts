@@ -3,7 +3,7 @@
  * temperatures °C.
  */
 export interface PracticeSpec {
-  readonly unit: 'mm' | '°C' | '' | 'W' | 'W/(m²·K)' | 'sigma' | '°' | 'µm' | 'rev/min' | 'days' | 'G'
+  readonly unit: 'mm' | '°C' | '' | 'W' | 'W/(m²·K)' | 'sigma' | '°' | 'µm' | 'rev/min' | 'days' | 'h' | 'G' | 'kN/mm²' | '10⁻⁶/K'
   readonly standard: number
   readonly min: number
   readonly max: number
@@ -22,6 +22,14 @@ export const PRACTICE = {
   shrinkBackShare: { unit: '', standard: 0.8, min: 0.2, max: 1.2 },
   warmedCarbide: { unit: '', standard: 0.4, min: 0, max: 1 },
   warmedSteel: { unit: '', standard: 0.2, min: 0, max: 1 },
+  steelE: { unit: 'kN/mm²', standard: 210, min: 150, max: 250 },
+  steelAlpha: { unit: '10⁻⁶/K', standard: 11.7, min: 8, max: 16 },
+  carbideE: { unit: 'kN/mm²', standard: 580, min: 400, max: 720 },
+  carbideAlpha: { unit: '10⁻⁶/K', standard: 5.4, min: 4, max: 8 },
+  hssE: { unit: 'kN/mm²', standard: 220, min: 180, max: 250 },
+  hssAlpha: { unit: '10⁻⁶/K', standard: 11.2, min: 8, max: 14 },
+  checkHours: { unit: 'h', standard: 8, min: 1, max: 24 },
+  staleDays: { unit: 'days', standard: 14, min: 1, max: 365 },
   lookBackMm: { unit: 'mm', standard: 0.005, min: 0.0005, max: 0.1 },
   balanceRpm: { unit: 'rev/min', standard: 1100, min: 200, max: 3000 },
   balanceGrade: { unit: 'G', standard: 2.5, min: 0.4, max: 100 },

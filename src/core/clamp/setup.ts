@@ -2,7 +2,7 @@
 import { fail, ok, type Limits, type Result } from '../units'
 import { coneSlipTorqueNm, contactPressure, sleeveStress, slipForceN } from './interference'
 import { shankLimits, type ShankClass } from '../tool'
-import { MATERIALS, type Material, type MaterialName } from './material'
+import { MATERIALS, materialsOf, type Material, type MaterialName, type Materials } from './material'
 import { STANDARD_PRACTICE, type Practice } from './practice'
 import {
   coolingTauS,
@@ -44,6 +44,7 @@ export interface ShrinkPractice {
   readonly coolingH: Readonly<Record<CoolingWay, number>>
   /** Share of the nose's rise that the shank takes while the tool is heated out, 0…1. */
   readonly warmedShare: { readonly carbide: number; readonly steel: number }
+  readonly materials: Materials
   readonly ambientC: number
   /** Cool enough to touch, and to measure. */
   readonly touchC: number
@@ -63,6 +64,7 @@ export const shrinkPractice = (p: Practice): ShrinkPractice => ({
   efficiency: p.unitEfficiency,
   coolingH: { contact: p.contactH, cycle: p.cycleH, air: p.airH },
   warmedShare: { carbide: p.warmedCarbide, steel: p.warmedSteel },
+  materials: materialsOf(p),
   ambientC: p.ambientC,
   touchC: p.touchC,
   measureC: p.measureC,
@@ -126,8 +128,8 @@ export function shrinkSetup(
     return fail({ code: 'SHANK_TOO_COARSE', shankClass: joint.shankClass })
   const interferenceMm = { min: shankSize.value.min - joint.bore.max, max: shankSize.value.max - joint.bore.min }
   if (interferenceMm.min <= 0) return fail({ code: 'NO_INTERFERENCE', leastMm: interferenceMm.min })
-  const sleeve: Material = MATERIALS[joint.holderMaterial]
-  const shank: Material = MATERIALS[joint.shankMaterial]
+  const sleeve: Material = practice.materials[joint.holderMaterial]
+  const shank: Material = practice.materials[joint.shankMaterial]
   const clearanceMm = slidingClearanceMm(joint.shankMm)
   const riseK = insertionRiseK(interferenceMm.max, clearanceMm, joint.shankMm, sleeve)
   const temperatureC = practice.ambientC + riseK

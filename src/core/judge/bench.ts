@@ -7,6 +7,23 @@ import { USUAL_BENCH, type BenchUncertainty } from './judge'
 const COLD_MM = 1e-4
 
 /**
+ * A camera that stands still measures within its picture only: what is not known of its scale counts over the picture, and what
+ * is not known of the master it was calibrated on counts whole.
+ * @param halfFieldMm from the middle of the picture to its border
+ */
+export const cameraUncertainty = (
+  bench: BenchUncertainty,
+  {
+    scaleSigma,
+    masterSigmaMm,
+    halfFieldMm,
+  }: { readonly scaleSigma: number; readonly masterSigmaMm: number; readonly halfFieldMm: number },
+): BenchUncertainty => ({
+  ...bench,
+  zeroSigmaMm: Math.hypot(bench.zeroSigmaMm, masterSigmaMm, 2 * halfFieldMm * scaleSigma),
+})
+
+/**
  * @param at ISO 8601, when the pictures were taken
  * @param guardSigmas the shop's guard band
  */

@@ -16,6 +16,8 @@ export interface ProgramMeasured {
 export interface FramesMeasured {
   readonly measured: ProgramMeasured
   readonly mmPerPixel: View['mmPerPixel']
+  /** What the middle of each picture is, mm. */
+  readonly places: readonly Pick<View, 'centreX' | 'centreZ'>[]
 }
 
 type Taken = Pick<Picture, 'name' | 'edge' | 'stage'>

@@ -3,8 +3,8 @@ import type { Verdict } from './judge'
 import type { ToolResult } from './result'
 import type { EdgeMeasurement, Summary } from '../sets'
 
-/** Where the figures of a measurement came from: this bench's pictures, typed twice, or another bench's serial line. */
-export type MeasurementSource = 'pictures' | 'typed' | 'serial line'
+/** Where the figures of a measurement came from: this bench's pictures, those of a terminal's camera, typed twice, or another bench's serial line. */
+export type MeasurementSource = 'pictures' | 'camera' | 'typed' | 'serial line'
 
 export interface SavedMeasurement {
   readonly id: number

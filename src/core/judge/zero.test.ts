@@ -24,6 +24,7 @@ const check = (change: Partial<ZeroCheck> = {}): ZeroCheck => ({
   drift: { x: 0, z: 0 },
   zero: { x: 0, z: 0 },
   reason: null,
+  calibration: null,
   ...change,
 })
 const adapter = (serial = 'AD-1', hours = -1) => ({ serial, name: 'adapter', coupling: 'HSK-A63' as const, since: at(hours) })

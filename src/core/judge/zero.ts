@@ -2,6 +2,7 @@
  * The bench's zero: what its axes read when they should read nothing, found with a setting master before the shift and
  * after every change of adapter. What a check finds is taken off every picture's place from then on.
  */
+import type { Calibration } from '../outline'
 import type { Coupling } from '../tool'
 
 /** A setting master as its certificate gives it, mm. */
@@ -40,10 +41,12 @@ export interface ZeroCheck {
   /** The zero that holds from then on, mm. */
   readonly zero: Zero
   readonly reason: string | null
+  /** Of a camera that stands still: where it looks, and its scale; null for every other bench. */
+  readonly calibration: Calibration | null
 }
 
-/** The bench with the camera, or one whose values are typed or come over a line. */
-export type BenchKind = 'camera' | 'values'
+/** The bench with the camera; one whose values are typed or come over a line; a terminal's camera that stands still. */
+export type BenchKind = 'camera' | 'values' | 'terminal'
 
 /** An adapter that takes one taper onto the spindle; each has a zero of its own. */
 export interface AdapterPiece {
@@ -64,15 +67,20 @@ export type CheckDue = 'never' | 'shift' | 'adapter'
 /** A check counts for one shift of 8 h: common practice, no source. */
 export const SHIFT_H = 8
 
+/** Whether a check is older than it counts. @param now ISO 8601 */
+export const isOverdue = ({ at }: Pick<ZeroCheck, 'at'>, now: string, hours: number): boolean =>
+  Date.parse(now) - Date.parse(at) > hours * 3_600_000
+
 /**
  * Why the master must be measured before anything else may be; null when it need not.
  * @param last the last check of this adapter
  * @param now ISO 8601
+ * @param hours that a check counts in this shop
  */
-export function checkDue(last: ZeroCheck | null, adapter: Adapter | null, now: string): CheckDue | null {
+export function checkDue(last: ZeroCheck | null, adapter: Adapter | null, now: string, hours = SHIFT_H): CheckDue | null {
   if (!last || !adapter || last.adapter !== adapter.serial) return 'never'
   if (adapter.since > last.at) return 'adapter'
-  return Date.parse(now) - Date.parse(last.at) > SHIFT_H * 3_600_000 ? 'shift' : null
+  return isOverdue(last, now, hours) ? 'shift' : null
 }
 
 /** `first`: this adapter's zero is set; there is nothing yet that it could have drifted from. */

@@ -21,18 +21,18 @@ export type PinError =
   /** Degrees between its flanks, or by which it leans. */
   | { readonly code: 'LEANS'; readonly deg: number }
 
+/** Its diameter, and how far its end stands from the gauge line, mm, above 0. */
+export interface Pin {
+  readonly diameterMm: number
+  readonly lengthMm: number
+}
+
 /** A pin that leans farther than this stands on dirt, degrees: its width is then still right to 1e-5. */
 const MOST_LEAN_DEG = 0.25
 const UP = Math.PI / 2
 
-/**
- * @param frame the pin, upright, its end and both flanks in view
- * @param pin its diameter, and how far its end stands from the gauge line, mm, above 0
- */
-export function calibrateOnPin(
-  frame: Frame,
-  pin: { readonly diameterMm: number; readonly lengthMm: number },
-): Result<Calibration, PinError> {
+/** @param frame the pin, upright, its end and both flanks in view */
+export function calibrateOnPin(frame: Frame, pin: Pin): Result<Calibration, PinError> {
   const px: View = { width: frame.width, height: frame.height, mmPerPixel: { x: 1, z: 1 }, centreX: 0, centreZ: 0 }
   const traced = readOutline(frame, px)
   if (!traced.ok) return traced

@@ -1,8 +1,8 @@
 /** Which devices a shop has, of the kinds that Boulder can work with. */
 
 export const DEVICES = {
-  /** What measures: its stand-in; a gauge on a serial line; any bench whose values are typed. */
-  bench: ['stand-in', 'line', 'typed'],
+  /** What measures: its stand-in; the terminal's camera, which stands still; a gauge on a serial line; any bench whose values are typed. */
+  bench: ['stand-in', 'camera', 'line', 'typed'],
   /** `none`: it heats by its own panel, and Boulder leads through it without a line. */
   shrink: ['stand-in', 'none'],
   spindle: ['stand-in', 'none'],
@@ -19,7 +19,12 @@ export type DeviceChoice = { readonly [D in Device]: (typeof DEVICES)[D][number]
 export interface Devices extends DeviceChoice {
   /** Of the printer: `host` or `host:port`; null where it is none of the network. */
   readonly printerAddress: string | null
+  /** Of the gauge on a line: `host:port`; null where it is the one that the server was started with. */
+  readonly benchAddress: string | null
 }
+
+/** What a terminal has of its own; what is left out is as the shop has it. */
+export type OwnDevices = Partial<Devices>
 
 /** Before anybody chose: stand-ins where they were asked for, and otherwise nothing that is not there. */
 export const usualDevices = (standIns: boolean): Devices => ({
@@ -28,12 +33,16 @@ export const usualDevices = (standIns: boolean): Devices => ({
     : { bench: 'typed', shrink: 'none', spindle: 'none', tag: 'none' }),
   printer: 'folder',
   printerAddress: null,
+  benchAddress: null,
 })
 
-/** A choice of a stand-in counts only where stand-ins were asked for: a real shop never measures with one. */
-export function devicesHere(chosen: Partial<Devices> | null, standIns: boolean): Devices {
+/**
+ * A choice of a stand-in counts only where stand-ins were asked for: a real shop never measures with one.
+ * @param own of the terminal
+ */
+export function devicesHere(chosen: Partial<Devices> | null, standIns: boolean, own: OwnDevices = {}): Devices {
   const usual = usualDevices(standIns)
-  const all = { ...usual, ...chosen }
+  const all = { ...usual, ...chosen, ...own }
   return standIns
     ? all
     : {
@@ -49,9 +58,14 @@ export function devicesHere(chosen: Partial<Devices> | null, standIns: boolean):
 const RAW_PORT = 9100
 const ADDRESS = /^([a-z0-9](?:[a-z0-9.-]{0,252}[a-z0-9])?)(?::(\d{1,5}))?$/i
 
-/** @returns null for what is no address */
-export function readAddress(text: string): { readonly host: string; readonly port: number } | null {
+/** @param usual the port where none is named; NaN: it must be. @returns null for what is no address */
+export function readAddress(text: string, usual = RAW_PORT): { readonly host: string; readonly port: number } | null {
   const [, host, port] = ADDRESS.exec(text.trim()) ?? []
-  const number = port === undefined ? RAW_PORT : Number(port)
+  const number = port === undefined ? usual : Number(port)
   return host && number >= 1 && number <= 65_535 ? { host, port: number } : null
 }
+
+/** Whether what is chosen can be reached at all: a printer in the network has an address, and that of a gauge names its port. */
+export const addressesRead = ({ printer, printerAddress, benchAddress }: Devices): boolean =>
+  (printer === 'folder' || (printerAddress !== null && readAddress(printerAddress) !== null)) &&
+  (benchAddress === null || readAddress(benchAddress, NaN) !== null)

@@ -66,6 +66,7 @@ interface CheckRow {
   zero_x: number
   zero_z: number
   reason: string | null
+  calibration: string | null
 }
 
 const check = (row: unknown): ZeroCheck => {
@@ -81,6 +82,7 @@ const check = (row: unknown): ZeroCheck => {
     drift: { x: r.drift_x, z: r.drift_z },
     zero: { x: r.zero_x, z: r.zero_z },
     reason: r.reason,
+    calibration: r.calibration === null ? null : (JSON.parse(r.calibration) as ZeroCheck['calibration']),
   }
 }
 
@@ -95,12 +97,6 @@ export function lastCheck(db: Db): ZeroCheck | null {
 /** The last check of one adapter on one bench. */
 export function lastCheckOf(db: Db, adapter: string, bench: BenchKind = 'camera'): ZeroCheck | null {
   const row = prepare(db, `${SELECT} WHERE c.bench = ? AND c.adapter = ? ORDER BY c.id DESC LIMIT 1`).get(bench, adapter)
-  return row ? check(row) : null
-}
-
-/** The last check of the bench without a camera for a taper. */
-export function lastValuesCheck(db: Db, coupling: Coupling): ZeroCheck | null {
-  const row = prepare(db, `${SELECT} WHERE c.bench = 'values' AND c.coupling = ? ORDER BY c.id DESC LIMIT 1`).get(coupling)
   return row ? check(row) : null
 }
 

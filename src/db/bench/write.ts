@@ -1,4 +1,4 @@
-import type { AdapterPiece, BenchKind, Master, Zero } from '@/core/judge'
+import type { AdapterPiece, BenchKind, Master, Zero, ZeroCheck } from '@/core/judge'
 import type { Coupling } from '@/core/tool'
 import { prepare, type Tx } from '../connection'
 import type { AdapterRow, MasterRead } from './read'
@@ -58,13 +58,14 @@ export interface NewCheck {
   readonly zero: Zero
   readonly evidence: string | null
   readonly reason: string | null
+  readonly calibration?: ZeroCheck['calibration']
 }
 
 export function insertCheck(tx: Tx, c: NewCheck): number {
   const done = prepare(
     tx,
-    `INSERT INTO bench_check (master_id, coupling, at, person_id, drift_x, drift_z, zero_x, zero_z, evidence, reason, adapter, bench)
-       VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+    `INSERT INTO bench_check (master_id, coupling, at, person_id, drift_x, drift_z, zero_x, zero_z, evidence, reason, adapter, bench, calibration)
+       VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
   ).run(
     c.masterId,
     c.coupling,
@@ -78,6 +79,7 @@ export function insertCheck(tx: Tx, c: NewCheck): number {
     c.reason,
     c.adapter,
     c.bench ?? 'camera',
+    c.calibration ? JSON.stringify(c.calibration) : null,
   )
   return Number(done.lastInsertRowid)
 }

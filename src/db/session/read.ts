@@ -1,3 +1,4 @@
+import type { OwnDevices } from '@/core/set-up'
 import type { LengthUnit, Units } from '@/core/units'
 import { prepare, type Db } from '../connection'
 
@@ -11,6 +12,7 @@ export interface Session {
   readonly unit: LengthUnit
   readonly theme: 'granite' | 'basalt'
   readonly shows: Shows
+  readonly devices: OwnDevices
   /** When something was last done there, ISO 8601; null: never. */
   readonly actedAt: string | null
 }
@@ -18,7 +20,9 @@ export interface Session {
 export function getSession(db: Db, id: string): Session | null {
   const row = prepare(
     db,
-    'SELECT id, person_id AS personId, unit, theme, shows, acted_at AS actedAt FROM session WHERE id = ?',
-  ).get(id) as (Omit<Session, 'shows'> & { readonly shows: string | null }) | undefined
-  return row ? { ...row, shows: JSON.parse(row.shows ?? '{}') as Shows } : null
+    'SELECT id, person_id AS personId, unit, theme, shows, devices, acted_at AS actedAt FROM session WHERE id = ?',
+  ).get(id) as
+    (Omit<Session, 'shows' | 'devices'> & { readonly shows: string | null; readonly devices: string | null }) | undefined
+  if (!row) return null
+  return { ...row, shows: JSON.parse(row.shows ?? '{}') as Shows, devices: JSON.parse(row.devices ?? '{}') as OwnDevices }
 }

@@ -1,11 +1,11 @@
-import { devicesHere, type Devices } from '@/core/set-up'
+import { devicesHere, type Devices, type OwnDevices } from '@/core/set-up'
 import { prepare, type Db, type Tx } from '../connection'
 
-/** @returns version 0 where nothing was chosen yet */
-export function readDevices(db: Db, standIns: boolean): Devices & { readonly version: number } {
+/** @param own of the terminal. @returns version 0 where nothing was chosen yet */
+export function readDevices(db: Db, standIns: boolean, own?: OwnDevices): Devices & { readonly version: number } {
   const row = prepare(db, "SELECT body, version FROM shop_setting WHERE name = 'devices'").get() as
     { body: string; version: number } | undefined
-  return { ...devicesHere(row ? (JSON.parse(row.body) as Partial<Devices>) : null, standIns), version: row?.version ?? 0 }
+  return { ...devicesHere(row ? (JSON.parse(row.body) as Partial<Devices>) : null, standIns, own), version: row?.version ?? 0 }
 }
 
 /** @param version as it was read. @returns false when somebody else was first */

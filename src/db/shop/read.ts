@@ -33,5 +33,9 @@ export function shopItself(db: Db): ShopItself | null {
   return row ? (JSON.parse(row.body) as ShopItself) : null
 }
 
+/** @returns 0 where nobody said yet what the shop is called */
+export const shopVersion = (db: Db): number =>
+  (prepare(db, "SELECT version FROM shop_setting WHERE name = 'shop'").get() as { version: number } | undefined)?.version ?? 0
+
 /** Whether nobody has ever worked here. */
 export const isNewShop = (db: Db): boolean => prepare(db, 'SELECT 1 FROM person LIMIT 1').get() === undefined

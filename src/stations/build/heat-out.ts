@@ -2,7 +2,6 @@ import {
   coolingTimeS,
   greatestWarmedShare,
   heatingTimeS,
-  MATERIALS,
   removalRiseK,
   shrinkPractice,
   shrinkSetup,
@@ -47,8 +46,8 @@ export function removalOf(db: Db, assembly: Assembly, now: string): Removal | nu
   const size = shankLimits(joint.shankMm, joint.shankClass)
   if (!size.ok) return null
   const tight = size.value.max - joint.bore.min
-  const sleeve: Material = MATERIALS[joint.holderMaterial]
-  const shank: Material = MATERIALS[joint.shankMaterial]
+  const sleeve: Material = practice.materials[joint.holderMaterial]
+  const shank: Material = practice.materials[joint.shankMaterial]
   const clearanceMm = slidingClearanceMm(joint.shankMm)
   const { ambientC } = practice
   const warmed = joint.shankMaterial === 'carbide' ? practice.warmedShare.carbide : practice.warmedShare.steel

@@ -9,10 +9,8 @@ import { listDefinitions, listHoldersOf, listHolderTypes, type HolderRead } from
 import { listMeasuredAt } from '@/db/measurement/read'
 import { remembered, writesStamp } from '@/db/remembered'
 import { listBalances, listTaken } from '@/db/stock/read'
+import { practiceOf } from '../practice'
 import { toBalanceOf } from '../rack/waits'
-
-/** A measurement older than this is called stale. Common practice, no source; a shop edits it. */
-export const STALE_AFTER_DAYS = 14
 
 /** Holders nobody uses, and nothing speaks against. */
 export function freeHolders(
@@ -57,7 +55,7 @@ export function readInventory(db: Db, now: string): Inventory {
     freeHolders: free,
     builds: listBuilds(db).map(({ job, t, serial, who }) => ({ job, t, serial, who })),
     now,
-    staleAfterDays: STALE_AFTER_DAYS,
+    staleAfterDays: practiceOf(db).staleDays,
   }
 }
 

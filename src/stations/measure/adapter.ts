@@ -1,8 +1,9 @@
-import { SHIFT_H, type AdapterPiece, type Master } from '@/core/judge'
+import { type AdapterPiece, type Master } from '@/core/judge'
 import { fail, type Result } from '@/core/units'
 import { getAdapter, listMasters } from '@/db/bench/read'
 import { readCouplings } from '@/db/coupling/read'
 import { insertAdapter, insertAdapterPiece, insertOverrule, updateMaster } from '@/db/bench/write'
+import { practiceOf } from '../practice'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
 import { must, write } from '../write'
@@ -89,7 +90,7 @@ export function farFromCertificate(
 /** A lead lets measuring go on for a shift although the check is due. */
 export function overruleCheck(work: Work, reason: string): Result<null, Refusal> {
   if (!readBench(work.db, work.now).due) return fail({ code: 'CHECK_NOT_DUE' })
-  const until = new Date(Date.parse(work.now) + SHIFT_H * 3_600_000).toISOString()
+  const until = new Date(Date.parse(work.now) + practiceOf(work.db).checkHours * 3_600_000).toISOString()
   return write(work, { entry: { code: 'CHECK_OVERRULED', reason }, after: { until } }, (tx) => {
     insertOverrule(tx.db, tx.now, until, tx.person.id, reason)
     return null

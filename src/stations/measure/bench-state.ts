@@ -2,6 +2,7 @@ import { checkDue, NO_ZERO, type Adapter, type CheckDue, type Master, type Zero,
 import type { Coupling } from '@/core/tool'
 import { adapterNow, lastCheckOf, listMasters, overruleAt, type Overrule } from '@/db/bench/read'
 import type { Db } from '@/db/connection'
+import { practiceOf } from '../practice'
 import type { Refusal } from '../refusals'
 
 export interface BenchNow {
@@ -22,7 +23,7 @@ export function readBench(db: Db, now: string): BenchNow {
   return {
     adapter,
     check,
-    due: checkDue(check, adapter, now),
+    due: checkDue(check, adapter, now, practiceOf(db).checkHours),
     overrule: overruleAt(db, now),
     zero: check?.zero ?? NO_ZERO,
     master: listMasters(db).find((m) => m.coupling === adapter?.coupling) ?? null,

@@ -17,7 +17,8 @@ import type { Work } from '../work'
 import { putFile, refuser, withFile, write } from '../write'
 import { readBench, type BenchNow } from './bench-state'
 import { findAgain, holdAgain, type MeasureAgain } from './look-back'
-import type { EvidenceStore, MeasureFrames } from './save-measurement'
+import type { EvidenceStore } from './evidence-store'
+import type { MeasureFrames } from './save-measurement'
 
 export interface CheckSave {
   /** What was scanned to save it: the mark on the master. */

@@ -1,9 +1,10 @@
-import { judgeDrift, NO_ZERO, SHIFT_H, type DriftVerdict, type Master, type Zero } from '@/core/judge'
+import { isOverdue, judgeDrift, NO_ZERO, type DriftVerdict, type Master, type Zero } from '@/core/judge'
 import type { Coupling } from '@/core/tool'
 import type { Result } from '@/core/units'
-import { lastValuesCheck, listMasters, overruleAt } from '@/db/bench/read'
+import { lastCheckOf, listMasters, overruleAt } from '@/db/bench/read'
 import { insertCheck } from '@/db/bench/write'
 import type { Db } from '@/db/connection'
+import { practiceOf } from '../practice'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
 import { refuser, write } from '../write'
@@ -18,9 +19,12 @@ export interface ValuesBench {
   readonly overruled: boolean
 }
 
-export function readValuesBench(db: Db, coupling: Coupling, now: string): ValuesBench {
-  const check = lastValuesCheck(db, coupling)
-  const old = check !== null && Date.parse(now) - Date.parse(check.at) > SHIFT_H * 3_600_000
+/** Which bench without a camera was checked: each taper by itself, and each gauge of a terminal by itself. @param gauge its address; null: of the shop */
+const nameOf = (coupling: Coupling, gauge: string | null) => `values ${coupling}${gauge === null ? '' : ` at ${gauge}`}`
+
+export function readValuesBench(db: Db, coupling: Coupling, now: string, gauge: string | null = null): ValuesBench {
+  const check = lastCheckOf(db, nameOf(coupling, gauge), 'values')
+  const old = check !== null && isOverdue(check, now, practiceOf(db).checkHours)
   return {
     master: listMasters(db).find((m) => m.coupling === coupling) ?? null,
     due: check === null ? 'never' : old ? 'shift' : null,
@@ -45,8 +49,12 @@ export interface ValuesCheck {
 }
 
 /** Keeps what the other bench reads of the master; too far from its certificate is refused. */
-export function saveValuesCheck(work: Work, given: ValuesCheck): Result<{ readonly verdict: DriftVerdict }, Refusal> {
-  const { master } = readValuesBench(work.db, given.coupling, work.now)
+export function saveValuesCheck(
+  work: Work,
+  given: ValuesCheck,
+  gauge: string | null = null,
+): Result<{ readonly verdict: DriftVerdict }, Refusal> {
+  const { master } = readValuesBench(work.db, given.coupling, work.now, gauge)
   const refuse = refuser(work, 'Masters')
   if (!master) return refuse({ code: 'NO_MASTER', coupling: given.coupling })
   if (given.scanned !== master.mark) return refuse({ code: 'OTHER_MASTER', scanned: given.scanned, master: master.mark })
@@ -60,7 +68,7 @@ export function saveValuesCheck(work: Work, given: ValuesCheck): Result<{ readon
     insertCheck(tx.db, {
       masterId: master.id,
       coupling: given.coupling,
-      adapter: `values ${given.coupling}`,
+      adapter: nameOf(given.coupling, gauge),
       bench: 'values',
       at: tx.now,
       personId: tx.person.id,

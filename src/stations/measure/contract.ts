@@ -2,6 +2,7 @@ import type { FrameSetError } from '@/codecs/faults'
 import { z } from 'zod'
 import { FEATURES } from '@/core/features'
 import type { CheckDue, DriftVerdict, FeatureKey, ProgramError, Verdict } from '@/core/judge'
+import type { Calibration, PinError } from '@/core/outline'
 import type { FigureError, Figures, MixUp, SetError } from '@/core/sets'
 import { type Coupling } from '@/core/tool'
 import { contract, CouplingName, fault, MachineKey, OneSerial, Serial, Why, WhyOrNull } from '../contract'
@@ -41,6 +42,9 @@ export interface MeasureRefusals {
   JUMP: { readonly feature: FeatureKey; readonly byMm: number }
   NO_DEFINITION: Bare
   ROUTINE: { readonly error: ProgramError }
+  /** @param masters marks of those that it can be calibrated on */
+  CAMERA_DUE: { readonly masters: readonly string[] }
+  PIN: { readonly error: PinError }
   NO_LINE: Bare
   LINE: { readonly error: LineError }
   MIXED_UP: { readonly feature: FeatureKey; readonly mixed: MixUp }
@@ -83,6 +87,14 @@ const Figure = z.number().max(5000).nullable()
 const FigureSet = z.object({ LF: Figure, DC: Figure, RE: Figure })
 const TypedFigures = z.object({ serial: Serial, scanned: Serial, first: FigureSet, second: FigureSet, reason: WhyOrNull })
 export const saveFigures = contract<Saved>()(TypedFigures)
+/** What the browser calls its camera. */
+export const CameraName = z.string().regex(/^[\w+/=-]{1,100}$/)
+export interface CameraState {
+  /** Where it looks, and the check that found it; null: it must be calibrated. */
+  readonly calibration: (Calibration & { readonly checkId: number }) | null
+}
+/** Whether a terminal's camera may measure this tool now. */
+export const cameraState = contract<CameraState>()(OneSerial.extend({ camera: CameraName }))
 /** What the serial gauge shows now. */
 export const readLine = contract<Figures>()(z.object({}))
 export const saveLineFigures = contract<Saved>()(TypedFigures.omit({ second: true }))

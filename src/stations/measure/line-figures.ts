@@ -24,10 +24,15 @@ export async function readLine(bench: LineBench | null): Promise<Result<Figures,
 export type LineSave = Omit<FiguresSave, 'source' | 'second'>
 
 /** Asks the line once more: what is saved is what the bench says now, and it must be what was looked at. */
-export async function saveLineFigures(work: Work, bench: LineBench | null, save: LineSave): Promise<Result<Saved, Refusal>> {
+export async function saveLineFigures(
+  work: Work,
+  bench: LineBench | null,
+  save: LineSave,
+  gauge: string | null = null,
+): Promise<Result<Saved, Refusal>> {
   const now = await readLine(bench)
   if (!now.ok) return now
   const changed = FIGURE_KEYS.some((key) => now.value[key] !== save.first[key])
   if (changed) return fail({ code: 'CHANGED', what: 'readings' })
-  return saveFigures(work, { ...save, source: 'serial line', second: now.value })
+  return saveFigures(work, { ...save, source: 'serial line', second: now.value }, gauge)
 }

@@ -36,7 +36,7 @@ function mixedUp(figures: Figures, limits: LimitSet): Refusal | null {
  * it is measured by the camera again.
  */
 function contradicts({ last, assembly }: MeasureSheet, fresh: ToolResult): Refusal | null {
-  if (!last || last.source !== 'pictures' || assembly.state === 'built') return null
+  if (!last || (last.source !== 'pictures' && last.source !== 'camera') || assembly.state === 'built') return null
   const out = last.result.features.find(
     (f) =>
       f.verdict === 'off' &&
@@ -46,8 +46,8 @@ function contradicts({ last, assembly }: MeasureSheet, fresh: ToolResult): Refus
   return out ? { code: 'CAMERA_SAID_OUT', feature: out.key } : null
 }
 
-/** Keeps figures of a bench without a camera; runout cannot be read off there, so it is not judged. */
-export function saveFigures(work: Work, save: FiguresSave): Result<Saved, Refusal> {
+/** Keeps figures of a bench without a camera; runout cannot be read off there, so it is not judged. @param gauge address of the terminal's own; null: of the shop */
+export function saveFigures(work: Work, save: FiguresSave, gauge: string | null = null): Result<Saved, Refusal> {
   const sheet = readMeasure(work.db, save.serial)
   if (!sheet) return fail({ code: 'UNKNOWN_SERIAL', serial: save.serial })
   const { assembly, limits } = sheet
@@ -61,7 +61,7 @@ export function saveFigures(work: Work, save: FiguresSave): Result<Saved, Refusa
   if (!figures.ok) return fail({ code: 'FIGURES', error: figures.error })
   const mixed = save.reason ? null : mixedUp(figures.value, limits)
   if (mixed) return fail(mixed)
-  const bench = readValuesBench(work.db, assembly.coupling, work.now)
+  const bench = readValuesBench(work.db, assembly.coupling, work.now, gauge)
   const held = valuesHeldBack(bench)
   if (held) return refuse(held)
   // as far as it read its master off, so much less is known of what it measures

@@ -1,4 +1,4 @@
-import { benchFor, judgeTool, type FramesMeasured, type ProgramStep } from '@/core/judge'
+import { benchFor, cameraUncertainty, judgeTool, type FramesMeasured, type ProgramStep } from '@/core/judge'
 import { nextState } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import type { Refusal } from '../refusals'
@@ -6,16 +6,14 @@ import type { Work } from '../work'
 import { putFile, refuser, withFile } from '../write'
 import { practiceOf } from '../practice'
 import { heldBack, readBench } from './bench-state'
+import { calibrationUnknown, cameraHeldBack, readCamera } from './check-camera'
+import type { EvidenceStore } from './evidence-store'
 import { keepMeasurement, unexplainedJump } from './keep-measurement'
 import type { Saved } from './contract'
 import { readMeasure, type MeasureSheet } from './measure-sheet'
 
-/** Keeps the pictures; handed in, so that a verb does not know the file system. */
-export interface EvidenceStore {
-  /** @returns where it was put, relative to the evidence folder */
-  put(serial: string, at: string, zip: Uint8Array): string
-  drop(place: string): void
-}
+/** Half of what a browser's camera is asked for across, px. */
+const HALF_FIELD_PX = 320
 
 export interface Save {
   /** The tool on the spindle. */
@@ -31,6 +29,8 @@ export interface Save {
   readonly checkId: number | null
   /** Version of the measuring program that they were taken by; 0 without one. */
   readonly program: number
+  /** What the browser calls the camera, where it was a terminal's that stands still; left out: the bench took the pictures. */
+  readonly camera?: string
   /** Why the tool jumped since it was last measured, where it did. */
   readonly reason?: string
 }
@@ -70,8 +70,9 @@ export function maySave(work: Work, save: Save): Result<MeasureSheet, Refusal> {
     return refused({ code: 'OTHER_HOLDER', scanned: save.scanned, serial: save.serial, nothing: 'saved' })
   if (!nextState(assembly.state, 'save-measurement'))
     return refused({ code: 'NOT_NOW', serial: save.serial, state: assembly.state })
-  const bench = readBench(work.db, work.now)
-  const held = heldBack(bench, assembly.coupling)
+  const { camera } = save
+  const bench = camera === undefined ? readBench(work.db, work.now) : readCamera(work.db, camera, assembly.coupling, work.now)
+  const held = 'masters' in bench ? cameraHeldBack(bench) : heldBack(bench, assembly.coupling)
   if (held) return refused(held)
   if (save.checkId !== (bench.check?.id ?? null)) return refused({ code: 'OTHER_ZERO', measuring: 'tool' })
   if (save.program !== (sheet.program?.version ?? 0)) return refused({ code: 'OTHER_PROGRAM' })
@@ -83,7 +84,7 @@ export function finishSave(
   work: Work,
   evidence: EvidenceStore,
   save: Save,
-  { measured, mmPerPixel }: FramesMeasured,
+  { measured, mmPerPixel, places }: FramesMeasured,
 ): Result<Saved, Refusal> {
   // others may have moved on while it was measured
   const may = maySave(work, save)
@@ -91,16 +92,20 @@ export function finishSave(
   const sheet = may.value
   const { assembly } = sheet
   const refused = refuser(work, 'Measure', { serial: save.serial, t: assembly.t, machine: assembly.machine })
-  if (mmPerPixel.x !== save.mmPerPixel.x || mmPerPixel.z !== save.mmPerPixel.z) return refused({ code: 'OTHER_SCALE' })
+  const camera = save.camera === undefined ? null : readCamera(work.db, save.camera, assembly.coupling, work.now)
+  const stood = camera?.check?.calibration ?? null
+  const scale = stood?.mmPerPixel ?? save.mmPerPixel
+  // a camera that stands still has one place, and it was found by the server
+  const elsewhere = stood && places.some((p) => p.centreX !== stood.centreX || p.centreZ !== stood.centreZ)
+  if (mmPerPixel.x !== scale.x || mmPerPixel.z !== scale.z || elsewhere) return refused({ code: 'OTHER_SCALE' })
   const { tool, steps } = measured
   const dirty = [tool, ...steps.map((s) => s.set)].flatMap((s) => s.warnings).find((w) => w.warning.code === 'DEBRIS')
   if (dirty) return refused({ code: 'DEBRIS', edge: dirty.edge })
-  const result = judgeTool(
-    tool,
-    sheet.limits,
-    benchFor(assembly.heat, save.takenAt < work.now ? save.takenAt : work.now, practiceOf(work.db).guardSigmas),
-    steps,
-  )
+  const usual = benchFor(assembly.heat, save.takenAt < work.now ? save.takenAt : work.now, practiceOf(work.db).guardSigmas)
+  const bench = camera?.check
+    ? cameraUncertainty(usual, { ...calibrationUnknown(camera, camera.check), halfFieldMm: HALF_FIELD_PX * scale.x })
+    : usual
+  const result = judgeTool(tool, sheet.limits, bench, steps)
   const jump = unexplainedJump(sheet, result, save.reason ?? null)
   if (jump) return fail(jump)
   const put = putFile(() => evidence.put(save.serial, work.now, save.frames))
@@ -113,7 +118,7 @@ export function finishSave(
         steps,
         program: sheet.program?.version ?? null,
         result,
-        source: 'pictures',
+        source: camera ? 'camera' : 'pictures',
         evidence: put.value,
         takenAt: save.takenAt,
         reason: save.reason ?? null,

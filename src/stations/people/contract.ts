@@ -79,14 +79,18 @@ function isZone(name: string): boolean {
     return false
   }
 }
+const ShopItself = z.object({
+  shop: z.string().trim().min(1).max(60),
+  unit: z.enum(['mm', 'inch']),
+  /** IANA name; empty: as the computer has it on which Boulder runs. */
+  zone: z.string().max(60).refine(isZone).default(''),
+})
+/** What the shop is called, and how it begins. */
+export const putShop = contract()(ShopItself.extend({ version: z.number().int().min(0) }))
 /** The first run of an empty shop: what it is called, and who may say who may what. */
 export const beginShop = contract<{ readonly id: string }>()(
-  z.object({
+  ShopItself.extend({
     code: z.string().trim().max(40),
-    shop: z.string().trim().min(1).max(60),
-    unit: z.enum(['mm', 'inch']),
-    /** IANA name; empty: as the computer has it on which Boulder runs. */
-    zone: z.string().max(60).refine(isZone).default(''),
     id: PersonId,
     name: z.string().trim().min(1).max(60),
     pin: Pin,
@@ -102,6 +106,8 @@ export interface PersonView extends Person {
   readonly version: number
 }
 export interface PeopleView {
+  /** null where its name comes from outside, as in the demo. */
+  readonly shop: { readonly shop: string; readonly unit: 'mm' | 'inch'; readonly zone: string; readonly version: number } | null
   readonly people: readonly PersonView[]
   /** Whether a badge alone is enough for whoever has no PIN. */
   readonly signIn: {

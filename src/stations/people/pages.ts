@@ -1,11 +1,18 @@
 import type { Db } from '@/db/connection'
 import { listClients } from '@/db/client/read'
 import { listPersonRows } from '@/db/person/read'
-import { isNewShop, shopItself, signInSetting } from '@/db/shop/read'
+import { isNewShop, shopItself, shopVersion, signInSetting } from '@/db/shop/read'
 import type { ClientView, PeopleView } from './contract'
 
 /** Whoever works here, and how they sign in. */
-export const readPeople = (db: Db): PeopleView => ({ people: listPersonRows(db), signIn: signInSetting(db) })
+export function readPeople(db: Db): PeopleView {
+  const shop = shopItself(db)
+  return {
+    shop: shop && { shop: shop.name, unit: shop.unit, zone: shop.zone ?? '', version: shopVersion(db) },
+    people: listPersonRows(db),
+    signIn: signInSetting(db),
+  }
+}
 
 /** Programs that have, or had, a token. */
 export const readClients = (db: Db): readonly ClientView[] =>

@@ -1,4 +1,5 @@
 import { isQuiet, type Person } from '@/core/tool'
+import type { OwnDevices } from '@/core/set-up'
 import { usualUnits, type Units } from '@/core/units'
 import type { Db } from '@/db/connection'
 import { getPerson, listPeople } from '@/db/person/read'
@@ -9,6 +10,8 @@ import { shopItself, signInSetting } from '@/db/shop/read'
 export interface Who extends Pick<Session, 'unit' | 'theme'> {
   readonly units: Units
   readonly text: TextSize
+  /** What the terminal has of its own. */
+  readonly own: OwnDevices
   readonly person: Person | null
   readonly people: readonly Person[]
 }
@@ -26,6 +29,7 @@ export function readWho(db: Db, sessionId: string | null, now: string): Who {
     unit,
     units: { ...usualUnits(usual), ...chosen, length: unit },
     text,
+    own: session?.devices ?? {},
     theme: session?.theme ?? 'granite',
   }
 }

@@ -1,12 +1,11 @@
 'use client'
 import { FEATURE_NAMES } from '@/words/properties'
 import { proxy } from 'comlink'
-import { useEffect, useRef, useState, type SetStateAction, type Dispatch } from 'react'
+import { useState, type SetStateAction, type Dispatch } from 'react'
 import { FEATURES, type Feature } from '@/core/features'
 import type { Calibration } from '@/core/outline'
 import type { SetMeasurement } from '@/core/sets'
 import { parseLength } from '@/core/units'
-import type { Shown } from '@/workers/shown'
 import { BigAction, SmallAction, SmallActions } from '../common/actions'
 import { LengthField } from '../common/form'
 import { Problem, Say, Sheet } from '../common/sheet'
@@ -15,6 +14,7 @@ import { LivePicture } from './live-picture'
 import { PicturesHead } from './pictures-head'
 import { SetValues } from './set-values'
 import { useCamera } from './use-camera'
+import { useLive } from './use-live'
 import { usePictures } from './use-pictures'
 import { picturesFaultText } from './pictures-fault'
 import { say } from '@/words/screens/measure'
@@ -27,39 +27,20 @@ function useCameraRun() {
   const pictures = usePictures()
   const camera = useCamera()
   const [place, setPlace] = useState<Calibration | null>(null)
-  const [shown, setShown] = useState<Shown | null>(null)
   const [set, setSet] = useState<SetMeasurement | null>(null)
   const [pin, setPin] = useState({ diameter: '', length: '' })
   const [asked, setAsked] = useState<readonly Feature[]>(['LF', 'DC', 'RE'])
   const [problem, setProblem] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)
-  const { take, size } = camera
-  const paused = useRef(false)
-
-  useEffect(() => {
-    if (!take || !size) return
-    let open = true
-    const watch = async () => {
-      while (open) {
-        if (!paused.current) {
-          const next = await pictures()?.showCamera(proxy(take), size, place)
-          if (open && next && !paused.current) setShown(next)
-        }
-        await new Promise((done) => setTimeout(done, 120))
-      }
-    }
-    void watch()
-    return () => {
-      open = false
-    }
-  }, [take, size, place, pictures])
+  const { take } = camera
+  const { shown, pausedRef } = useLive(camera, place, pictures)
 
   const doing = async (work: () => Promise<string | null>) => {
     if (busy) return
     setBusy(true)
-    paused.current = true
+    pausedRef.current = true
     setProblem(await work())
-    paused.current = false
+    pausedRef.current = false
     setBusy(false)
   }
   const calibrate = () =>

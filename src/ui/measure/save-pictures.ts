@@ -14,6 +14,8 @@ export interface About {
   readonly check: number | null
   readonly program: number
   readonly reason: string
+  /** The terminal's camera; left out: the bench took them. */
+  readonly camera?: string
 }
 
 /** The server measures the pictures again and answers what stands in the record now. */
@@ -25,6 +27,7 @@ export async function savePictures(
 ): Promise<Result<Saved, { readonly code: string; readonly text: string }>> {
   const asked = new URLSearchParams({ scanned, taken: about.taken, program: String(about.program) })
   if (about.check !== null) asked.set('check', String(about.check))
+  if (about.camera) asked.set('camera', about.camera)
   if (about.reason) asked.set('reason', about.reason)
   try {
     const response = await fetch(`/api/assemblies/${encodeURIComponent(serial)}/measurements?${asked.toString()}`, {

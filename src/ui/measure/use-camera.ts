@@ -3,10 +3,12 @@ import { useEffect, useState } from 'react'
 import type { Frame } from '@/core/imaging'
 import { say } from '@/words/screens/measure'
 
-interface Camera {
+export interface Camera {
   readonly size: { readonly width: number; readonly height: number } | null
   /** Takes what the camera shows now, in grey; null until it is open. */
   readonly take: (() => Promise<Frame>) | null
+  /** What the browser calls it: the same each time, as long as its data are kept. */
+  readonly name: string | null
   /** Why there is no picture, in words. */
   readonly problem: string | null
 }
@@ -24,7 +26,7 @@ const grey = (r: number, g: number, b: number) => 0.299 * r + 0.587 * g + 0.114 
 
 /** A camera of the browser, in grey, for as long as the sheet is open. */
 export function useCamera(): Camera {
-  const [camera, setCamera] = useState<Camera>({ size: null, take: null, problem: null })
+  const [camera, setCamera] = useState<Camera>({ size: null, take: null, name: null, problem: null })
   useEffect(() => {
     let open = true
     let stream: MediaStream | null = null
@@ -49,10 +51,10 @@ export function useCamera(): Camera {
           for (let i = 0, k = 0; i < out.length; i++, k += 4) out[i] = grey(data[k], data[k + 1], data[k + 2])
           return { ...size, data: out }
         }
-        setCamera({ size, take, problem: null })
+        setCamera({ size, take, name: stream.getVideoTracks()[0]?.getSettings().deviceId ?? null, problem: null })
       } catch (error) {
         const name = error instanceof DOMException ? error.name : ''
-        if (open) setCamera({ size: null, take: null, problem: WHY[name] ?? say.theCameraCouldNotBe })
+        if (open) setCamera({ size: null, take: null, name: null, problem: WHY[name] ?? say.theCameraCouldNotBe })
       }
     }
     void start()

@@ -2,6 +2,7 @@ import type { Ask } from '@/stations/contract'
 import type * as people from '@/stations/people/contract'
 
 export interface PeopleActs {
+  readonly shop: Ask<typeof people.putShop>
   readonly put: Ask<typeof people.putPerson>
   readonly pin: Ask<typeof people.setPin>
   readonly rule: Ask<typeof people.setSignIn>

@@ -1,10 +1,10 @@
 'use client'
 import { useState } from 'react'
-import { DEVICE_NAMES, DEVICES, type Device, type Devices } from '@/core/set-up'
+import { DEVICE_NAMES, DEVICES, type Device, type Devices, type OwnDevices } from '@/core/set-up'
 import type { Ask } from '@/stations/contract'
 import type * as devices from '@/stations/devices/contract'
 import { say } from '@/words/screens/settings'
-import { BigAction, RowAction } from '../common/actions'
+import { BigAction, Choices, RowAction } from '../common/actions'
 import { SelectField, TextField } from '../common/form'
 import { Problem, Say, Sheet, Title } from '../common/sheet'
 import { SETTINGS_TABS, SubNav } from '../common/sub-nav'
@@ -13,39 +13,61 @@ import { useShell, useUnsaved } from '../shell/shell-context'
 
 type TryDevice = Ask<typeof devices.tryDevice>
 
-/** Which devices the shop has, each tried by a press. */
+type Scope = 'shop' | 'terminal'
+const SCOPES = [
+  { key: 'shop', name: say.wholeShop },
+  { key: 'terminal', name: say.thisTerminal },
+] as const
+
+/** Which devices the shop has, and which of them this terminal has of its own; each tried by a press. */
 export function DevicesStation({
   view,
   put,
+  putOwn,
   ask,
 }: {
   readonly view: devices.DevicesView
   readonly put: Ask<typeof devices.putDevices>
+  readonly putOwn: Ask<typeof devices.putOwnDevices>
   readonly ask: TryDevice
 }) {
   const rules = useShell().person?.role === 'administrator'
   const { busy, problem, run } = useAct()
-  const { bench, shrink, spindle, tag, printer, printerAddress, version } = view
-  const [chosen, setChosen] = useState<Devices>({ bench, shrink, spindle, tag, printer, printerAddress })
+  const [scope, setScope] = useState<Scope>('shop')
+  const [shop, setShop] = useState(view.shop)
+  const [own, setOwn] = useState(view.own)
   const [changed, setChanged] = useState(false)
   useUnsaved(changed ? say.whatYouChose : null)
-  const choose = (to: Partial<Devices>) => {
-    setChosen({ ...chosen, ...to })
+  const choose = (to: OwnDevices) => {
+    if (scope === 'shop') setShop({ ...shop, ...to })
+    // what is as in the shop is left out
+    else setOwn(Object.fromEntries(Object.entries({ ...own, ...to }).filter(([, what]) => what !== undefined)))
     setChanged(true)
   }
-  const save = () =>
-    void run(
-      () => put({ ...chosen, version }),
-      () => setChanged(false),
-      say.devicesSaved,
-    )
+  const save = () => {
+    const saved = () => setChanged(false)
+    void (scope === 'shop'
+      ? run(() => put({ ...shop, version: view.version }), saved, say.devicesSaved)
+      : run(() => putOwn(own), saved, say.devicesSaved))
+  }
   return (
     <Sheet
       left={
         <>
           <SubNav tabs={SETTINGS_TABS} label={say.settings} />
           <Title lead={say.devices}>{say.devicesAbout}</Title>
-          <Choices {...{ view, chosen, choose, ask }} disabled={!rules} />
+          <Choices
+            label={say.devicesOf}
+            all={SCOPES}
+            taken={scope}
+            take={(key) => {
+              setScope(key)
+              setShop(view.shop)
+              setOwn(view.own)
+              setChanged(false)
+            }}
+          />
+          <Kinds {...{ view, scope, shop, own, choose, ask }} disabled={!rules} />
           <Controls machines={view.machines} ask={ask} />
         </>
       }
@@ -54,6 +76,8 @@ export function DevicesStation({
           <h2 className="text-2xl font-bold">{say.standIns}</h2>
           <p className="text-soft mt-2">{view.standIns ? say.standInsHere : say.noStandInsHere}</p>
           <p className="text-soft mt-2">{say.withoutADevice}</p>
+          <h2 className="mt-3 text-2xl font-bold">{say.thisTerminal}</h2>
+          <p className="text-soft mt-2">{say.terminalAbout}</p>
           <div className="mt-auto pt-3">
             {!rules && (
               <Say tone="todo" lead={say.askAnAdministratorTo}>
@@ -63,7 +87,7 @@ export function DevicesStation({
             <Problem lead={say.notSaved} text={problem} />
             {rules && (
               <BigAction disabled={busy || !changed} onAct={save}>
-                {say.saveDevices}
+                {scope === 'shop' ? say.saveDevices : say.saveTerminal}
               </BigAction>
             )}
           </div>
@@ -83,20 +107,21 @@ const hasLine = (device: Device, chosen: Devices): boolean =>
         ? chosen.tag === 'file'
         : false
 
-/** One row a kind of device: what the shop has. */
-function Choices({
-  view,
-  chosen,
-  choose,
-  ask,
-  disabled,
-}: {
+interface KindsProps {
   readonly view: devices.DevicesView
-  readonly chosen: Devices
-  readonly choose: (to: Partial<Devices>) => void
+  readonly scope: Scope
+  readonly shop: Devices
+  readonly own: OwnDevices
+  readonly choose: (to: OwnDevices) => void
   readonly ask: TryDevice
   readonly disabled: boolean
-}) {
+}
+
+/** One row a kind of device. */
+function Kinds({ view, scope, shop, own, choose, ask, disabled }: KindsProps) {
+  const here: Devices = scope === 'shop' ? shop : { ...shop, ...own }
+  const value = (device: Device) => (scope === 'shop' ? shop[device] : (own[device] ?? ''))
+  const nameOf = (device: Device, choice: string) => say.deviceChoices[device][choice as never]
   return (
     <ul className="border-rule max-w-[760px] border-t">
       {DEVICE_NAMES.map((device) => (
@@ -105,31 +130,39 @@ function Choices({
             <SelectField
               label={say.deviceNames[device]}
               disabled={disabled}
-              value={chosen[device]}
-              onChange={(event) => choose({ [device]: event.target.value })}
+              value={value(device)}
+              onChange={(event) => choose({ [device]: event.target.value || undefined })}
             >
+              {scope === 'terminal' && <option value="">{say.asTheShop(nameOf(device, shop[device]))}</option>}
               {DEVICES[device]
                 .filter((choice) => view.standIns || (choice as string) !== 'stand-in')
                 .map((choice) => (
                   <option key={choice} value={choice}>
-                    {say.deviceChoices[device][choice as never]}
+                    {nameOf(device, choice)}
                   </option>
                 ))}
             </SelectField>
-            {hasLine(device, chosen) && <TryIt ask={ask} device={device} />}
+            {hasLine(device, here) && <TryIt ask={ask} device={device} />}
           </div>
-          {device === 'printer' && chosen.printer !== 'folder' && (
+          {device === 'printer' && here.printer !== 'folder' && value('printer') !== '' && (
             <TextField
               label={say.printerAddress}
               disabled={disabled}
-              value={chosen.printerAddress ?? ''}
+              value={here.printerAddress ?? ''}
               placeholder="192.168.1.40"
-              onChange={(event) => choose({ printerAddress: event.target.value })}
+              onChange={(event) => choose({ printerAddress: event.target.value || null })}
             />
           )}
-          {device === 'bench' && chosen.bench === 'line' && !view.hasLine && (
-            <p className="text-off mt-1 text-base">{say.lineNotNamed}</p>
+          {device === 'bench' && here.bench === 'line' && value('bench') !== '' && (
+            <TextField
+              label={view.hasLine ? say.lineOfTheServer : say.benchAddress}
+              disabled={disabled}
+              value={here.benchAddress ?? ''}
+              placeholder="192.168.1.41:4001"
+              onChange={(event) => choose({ benchAddress: event.target.value || null })}
+            />
           )}
+          {device === 'bench' && here.bench === 'camera' && <p className="text-soft mt-1 text-base">{say.cameraNeedsTls}</p>}
         </li>
       ))}
     </ul>

@@ -1,18 +1,28 @@
 'use client'
 import { useState } from 'react'
+import * as contracts from '@/stations/people/contract'
 import type * as people from '@/stations/people/contract'
 import { say } from '@/words/screens/settings'
-import { RowAction } from '../common/actions'
-import { AS_NUMBER, CheckField, NumberField } from '../common/form'
+import { RowAction, SmallAction, SmallActions } from '../common/actions'
+import { AS_NUMBER, CheckField, NumberField, SelectField, TextField } from '../common/form'
 import { Problem, Sheet, Title } from '../common/sheet'
 import { SETTINGS_TABS, SubNav } from '../common/sub-nav'
+import { useContractForm } from '../common/use-contract-form'
 import { useAct } from '../common/use-act'
 import { useShell } from '../shell/shell-context'
 import type { PeopleActs } from './acts'
 import { NewPerson, PersonForm, PinForm } from './person-forms'
 
 /** Who works here, what they may do, and how they sign in. */
-export function PeopleStation({ view, act }: { readonly view: people.PeopleView; readonly act: PeopleActs }) {
+export function PeopleStation({
+  view,
+  act,
+  zones,
+}: {
+  readonly view: people.PeopleView
+  readonly act: PeopleActs
+  readonly zones: readonly string[]
+}) {
   const { person } = useShell()
   const rules = person?.role === 'administrator'
   const [open, setOpen] = useState<string | null>(null)
@@ -47,6 +57,7 @@ export function PeopleStation({ view, act }: { readonly view: people.PeopleView;
       right={
         <>
           {rules ? <NewPerson put={act.put} /> : <p className="text-soft">{say.askAnAdministrator}</p>}
+          {rules && view.shop && <ShopForm key={view.shop.version} shop={view.shop} put={act.shop} zones={zones} />}
           <SignInRule view={view} rules={rules} rule={act.rule} />
           {person && !rules && (
             <section className="mt-4">
@@ -62,6 +73,47 @@ export function PeopleStation({ view, act }: { readonly view: people.PeopleView;
         </>
       }
     />
+  )
+}
+
+/** What the shop is called, and how it tells times. */
+function ShopForm({
+  shop,
+  put,
+  zones,
+}: {
+  readonly shop: NonNullable<people.PeopleView['shop']>
+  readonly put: PeopleActs['shop']
+  readonly zones: readonly string[]
+}) {
+  const { register, send, busy, problem, wrong } = useContractForm(contracts.putShop, put, shop, { said: () => say.ruleSaved })
+  return (
+    <form
+      className="mt-4 flex flex-col gap-1"
+      onSubmit={(event) => {
+        event.preventDefault()
+        send()
+      }}
+    >
+      <h2 className="text-2xl font-bold">{say.thisShop}</h2>
+      <TextField label={say.shopName} error={wrong('shop')} autoComplete="off" {...register('shop')} />
+      <SelectField label={say.lengthsIn} error={wrong('unit')} {...register('unit')}>
+        <option value="mm">mm</option>
+        <option value="inch">inch</option>
+      </SelectField>
+      <SelectField label={say.zone} error={wrong('zone')} {...register('zone')}>
+        <option value="">{say.zoneOfServer}</option>
+        {zones.map((zone) => (
+          <option key={zone}>{zone}</option>
+        ))}
+      </SelectField>
+      <Problem lead={say.notSaved} text={problem} />
+      <SmallActions>
+        <SmallAction disabled={busy} onAct={send}>
+          {say.save}
+        </SmallAction>
+      </SmallActions>
+    </form>
   )
 }
 

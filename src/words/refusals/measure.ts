@@ -4,7 +4,7 @@ import type { FigureError, MixUp } from '@/core/sets'
 import type { MeasureRefusals } from '@/stations/measure/contract'
 import { lineErrorText } from '../devices'
 import { dueText } from '../measure'
-import { routineErrorText, setErrorText } from '../pictures'
+import { pinErrorText, routineErrorText, setErrorText } from '../pictures'
 import { nominal, sized } from '../size'
 import { dayText } from '../time'
 import type { Sentences } from './sentences'
@@ -35,7 +35,7 @@ export const MEASURE: Sentences<MeasureRefusals> = {
   CHECK_NOT_DUE: () => 'The master check is not due. Measuring is not stopped.',
   MASTER_DUE: ({ due }) => `${dueText(due)} Measure the master first.`,
   VALUES_MASTER_DUE: ({ due, master }) =>
-    `${due === 'never' ? 'The bench without a camera has not been checked with its master yet.' : 'The master check of the bench without a camera is more than eight hours old.'} Measure ${master ?? 'its master'} there and type what it reads.`,
+    `${due === 'never' ? 'The bench without a camera has not been checked with its master yet.' : 'The master check of the bench without a camera is too old.'} Measure ${master ?? 'its master'} there and type what it reads.`,
   NO_MASTER: ({ coupling }) =>
     coupling === null
       ? 'There is no master for the adapter on the spindle. Change the adapter, or enter its master.'
@@ -67,6 +67,11 @@ export const MEASURE: Sentences<MeasureRefusals> = {
     `${featureWord(feature)} changed by ${byMm > 0 ? '+' : '−'}${sized(Math.abs(byMm), unit)} since the last measurement. Say why, or measure again.`,
   NO_DEFINITION: () => 'Only a tool with a definition can have a measuring routine. Add its definition in the library.',
   ROUTINE: ({ error }) => routineErrorText(error),
+  CAMERA_DUE: ({ masters }) =>
+    masters.length
+      ? `This camera is not calibrated for this taper, or its calibration is too old. Calibrate it on ${masters.join(' or ')}.`
+      : 'There is no master for this taper. A lead can enter it.',
+  PIN: ({ error }) => pinErrorText(error),
   NO_LINE: () => 'No serial gauge is connected. Type the values twice, or set BOULDER_LINE_BENCH.',
   LINE: ({ error }) => lineErrorText(error),
   MIXED_UP: ({ feature, mixed }) => `${featureWord(feature)} is ${MIXED[mixed]} If it is right, say why.`,

@@ -27,6 +27,7 @@ const ADMINISTRATOR: Readonly<Record<AdministratorOnly, string>> = {
   clients: 'Only an administrator can make or end a token of another program.',
   devices: 'Only an administrator can choose devices: everything measured depends on them.',
   'sign-in': 'Only an administrator can say how people sign in.',
+  shop: 'Only an administrator can say what the shop is called.',
 }
 
 /** What only a lead may do, and why. */

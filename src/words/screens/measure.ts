@@ -339,6 +339,22 @@ export const say = {
   // from-camera.tsx
   typeThePinsDiameterAnd: 'Type the pin’s diameter and length from the gauge line.',
   aCameraOfThisTerminal: 'A camera of this terminal',
+  // camera-station.tsx
+  cameraAndTaper: 'Name the camera and the taper.',
+  cameraOpens: 'The camera opens …',
+  calibrateTheCamera: 'Calibrate the camera',
+  calibrateOnMaster: (marks: string) =>
+    `Put ${marks} upright into the picture, with its end and both flanks. Then scan its mark.`,
+  noMasterForThisTaper: 'There is no master for this taper.',
+  scanToCalibrate: (mark: string) => `Scan ${mark} to calibrate`,
+  cameraCalibrated: 'Camera calibrated. Tools may be measured.',
+  edgeOf: (edge: number, of: number) => (of === 1 ? 'One edge' : `Edge ${edge} of ${of}`),
+  allEdgesTaken: 'All edges taken',
+  turnToItsHighest: 'Turn the tool by hand until this edge is at its highest and sharp. Then take it.',
+  takeEdge: (edge: number) => `Take edge ${edge}`,
+  takeAllAgain: 'Take all again',
+  takeAllEdgesFirst: (edges: number) => `Take ${edges === 1 ? 'the edge' : `all ${edges} edges`} first, then scan to save.`,
+  takenPictures: 'the pictures that you took',
   pixelIsM: (more: string) => `1 pixel is ${more} µm`,
   notCalibratedYet: 'not calibrated yet',
   noPicture: 'No picture.',

@@ -51,6 +51,7 @@ export const say = {
   notBegun: 'Not begun.',
 
   // people
+  thisShop: 'This shop',
   people: 'People',
   peopleAbout: 'Who works here, and what they may do. Nobody is deleted: whoever leaves is marked, and their entries stay.',
   shortName: 'Short name',
@@ -194,7 +195,12 @@ export const say = {
     printer: 'Label printer',
   } as const,
   deviceChoices: {
-    bench: { 'stand-in': 'stand-in (simulated)', line: 'a gauge on a serial line', typed: 'values are typed in' },
+    bench: {
+      'stand-in': 'stand-in (simulated)',
+      camera: 'the camera of the terminal',
+      line: 'a gauge on a serial line',
+      typed: 'values are typed in',
+    },
     shrink: { 'stand-in': 'stand-in (simulated)', none: 'heated by its own panel' },
     spindle: { 'stand-in': 'stand-in (simulated)', none: 'results are typed in' },
     tag: {
@@ -210,7 +216,15 @@ export const say = {
     },
   } as const,
   printerAddress: 'Address of the printer',
-  lineNotNamed: 'BOULDER_LINE_BENCH names no gauge. See docs/installation.md.',
+  benchAddress: 'Address and port of the gauge',
+  lineOfTheServer: 'Address and port of the gauge (empty: the one the server was started with)',
+  cameraNeedsTls: 'The browser gives a camera only over TLS. See docs/installation.md.',
+  devicesOf: 'Devices of',
+  wholeShop: 'The whole shop',
+  thisTerminal: 'This terminal',
+  terminalAbout: 'A terminal can have its own bench, tag reader or printer. It keeps them whoever signs in there.',
+  saveTerminal: 'Save for this terminal',
+  asTheShop: (what: string) => `as the shop: ${what}`,
   controlsOfMachines: 'Controls of the machines',
   valuesAreTyped: 'values are typed in at the machine',
   standIns: 'Stand-ins',

@@ -3,12 +3,33 @@ import type { FrameSetError } from '@/codecs/faults'
 import { greyOfPng } from '@/codecs/png-bounded'
 import { decodePictures, openFrameSet, type OpenedFrameSet, type PackedPicture } from '@/codecs/frame-set'
 import { edgeTasks, joinProgram, type EdgeTask, type FramesMeasured, type ProgramStep } from '@/core/judge'
+import { calibrateOnPin, type Calibration, type Pin, type PinError } from '@/core/outline'
 import { measureEdge, type EdgeRead, type SetError } from '@/core/sets'
 import { fail, ok, type Result } from '@/core/units'
 
 /** Why a set gives nothing: its file, or what it shows. */
 export type FramesError =
   { readonly code: 'FRAME_SET'; readonly error: FrameSetError } | { readonly code: 'SET'; readonly error: SetError }
+
+/** What a camera finds of itself, and the picture it is of. */
+export interface Calibrated extends Calibration {
+  readonly widthPx: number
+  readonly heightPx: number
+}
+
+/** A camera that stands still, calibrated on the first picture of a set: its places and scale count for nothing. */
+export function calibrateHere(
+  zip: Uint8Array,
+  pin: Pin,
+): Result<Calibrated, FramesError | { readonly code: 'PIN'; readonly error: PinError }> {
+  const opened = openFrameSet(zip)
+  const decoded = opened.ok ? decodePictures(opened.value.pictures.slice(0, 1), greyOfPng) : opened
+  if (!decoded.ok) return fail({ code: 'FRAME_SET', error: decoded.error })
+  const { frame } = decoded.value[0]
+  const found = calibrateOnPin(frame, pin)
+  if (!found.ok) return fail({ code: 'PIN', error: found.error })
+  return ok({ ...found.value, widthPx: frame.width, heightPx: frame.height })
+}
 
 export type PackedTask = EdgeTask<PackedPicture> & Pick<OpenedFrameSet, 'mmPerPixel' | 'turning'>
 export type EdgeDone = Result<EdgeRead, { readonly set: SetError } | { readonly file: FrameSetError }>
@@ -36,7 +57,7 @@ export function tasksOf(opened: OpenedFrameSet, asked: readonly ProgramStep[] | 
 
 /** The edges put together again, in the order of their tasks. */
 export function framesMeasured(
-  opened: Pick<OpenedFrameSet, 'mmPerPixel'>,
+  opened: Pick<OpenedFrameSet, 'mmPerPixel' | 'pictures'>,
   steps: readonly ProgramStep[],
   tasks: readonly EdgeTask<{ readonly name: string; readonly edge: number; readonly stage?: number }>[],
   done: readonly EdgeDone[],
@@ -50,7 +71,11 @@ export function framesMeasured(
     steps,
   )
   return measured.ok
-    ? ok({ measured: measured.value, mmPerPixel: opened.mmPerPixel })
+    ? ok({
+        measured: measured.value,
+        mmPerPixel: opened.mmPerPixel,
+        places: opened.pictures.map(({ centreX, centreZ }) => ({ centreX, centreZ })),
+      })
     : fail({ code: 'SET', error: measured.error })
 }
 

@@ -42,8 +42,9 @@ export default async function MeasurePage({ params, searchParams }: Props) {
         />
       </StationPage>
     )
-  // a bench without a camera: its values are typed, or come over a line
-  if (shop.devices().bench !== 'stand-in') redirect(`/measure/${encodeURIComponent(serial)}/figures`)
+  // another bench than the one whose carriage moves: a camera that stands still, or values that are typed or come over a line
+  const { bench: has } = shop.devices()
+  if (has !== 'stand-in') redirect(`/measure/${encodeURIComponent(serial)}/${has === 'camera' ? 'camera' : 'figures'}`)
   const { sheet, bench } = page
   const { assembly, definition, limits, program, last } = sheet
   const held = heldBack(bench, assembly.coupling)

@@ -17,7 +17,7 @@ export default async function FiguresPage({ params }: { readonly params: Promise
   const sheet = readMeasure(shop.db, serial)
   if (!sheet) notFound()
   const { assembly, limits, last } = sheet
-  const bench = readValuesBench(shop.db, assembly.coupling, shop.now)
+  const bench = readValuesBench(shop.db, assembly.coupling, shop.now, shop.devices().benchAddress)
   const held = valuesHeldBack(bench)
   return (
     <StationPage station="measure" current={serial}>

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { FRAME_SET_LIMITS } from '@/codecs/frame-set'
 import { BENCH_FACTS } from '@/devices/bench/port'
 import { theShop } from '@/runtime'
+import { CameraName } from '@/stations/measure/contract'
 import { saveMeasurement } from '@/stations/measure/save-measurement'
 import { serialOf } from '../../../../_server/params'
 import { readBody } from '../../../_api/body'
@@ -11,7 +12,7 @@ import { refused } from '../../../_api/refused'
 
 export const dynamic = 'force-dynamic'
 
-/** The pictures of a tool on our own bench: measured again here, that is the value of record. */
+/** The pictures of a tool on our own bench, or of a terminal's camera that was calibrated: measured again here, that is the value of record. */
 export const POST = guarded(['read'], async (request, { serial }) => {
   const shop = theShop()
   const person = personOf(request)
@@ -28,6 +29,9 @@ export const POST = guarded(['read'], async (request, { serial }) => {
     frames: body.value,
     mmPerPixel: BENCH_FACTS.mmPerPixel,
     checkId: asked.has('check') ? Number(asked.get('check')) : null,
+    camera: CameraName.optional()
+      .catch(undefined)
+      .parse(asked.get('camera') ?? undefined),
     program: Number(asked.get('program') ?? 0),
     reason: asked.get('reason')?.trim().slice(0, 300) || undefined,
   })
