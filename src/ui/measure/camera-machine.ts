@@ -10,7 +10,8 @@ export interface CameraSheet {
 }
 
 export type CameraBig =
-  | { readonly type: 'wait' }
+  | { readonly type: 'opening' }
+  | { readonly type: 'measuring' }
   | { readonly type: 'calibrate' }
   | { readonly type: 'take'; readonly edge: number }
   | { readonly type: 'scan' }
@@ -19,7 +20,8 @@ export type CameraBig =
 export const nextEdge = (taken: number, edges: number): number => (taken >= edges ? 1 : taken + 1)
 
 export function cameraBig({ opened, calibrated, taken, edges, busy }: CameraSheet): CameraBig {
-  if (!opened || busy) return { type: 'wait' }
+  if (!opened) return { type: 'opening' }
+  if (busy) return { type: 'measuring' }
   if (!calibrated) return { type: 'calibrate' }
   return taken < edges ? { type: 'take', edge: nextEdge(taken, edges) } : { type: 'scan' }
 }

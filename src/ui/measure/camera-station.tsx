@@ -55,7 +55,7 @@ export function CameraStation(props: CameraStationProps) {
           ) : (
             <LivePicture shown={shown} edges={null} unit={unit} whole />
           )}
-          <p className="text-soft max-w-[676px] text-base leading-snug">{say.useABrightFieldAnd}</p>
+          <p className="text-soft max-w-[676px] text-base leading-snug">{say.cameraStandsStill}</p>
         </>
       }
       right={
@@ -135,10 +135,11 @@ function Big({
   readonly takeEdge: () => void
 }) {
   switch (big.type) {
-    case 'wait':
+    case 'opening':
+    case 'measuring':
       return (
         <BigAction onAct={() => undefined} disabled>
-          {say.cameraOpens}
+          {big.type === 'opening' ? say.cameraOpens : say.measuringThePicture}
         </BigAction>
       )
     case 'calibrate':

@@ -341,6 +341,8 @@ export const say = {
   aCameraOfThisTerminal: 'A camera of this terminal',
   // camera-station.tsx
   cameraAndTaper: 'Name the camera and the taper.',
+  measuringThePicture: 'Measuring the picture …',
+  cameraStandsStill: 'Use a bright field and a telecentric lens. The camera must not move after calibration.',
   cameraOpens: 'The camera opens …',
   calibrateTheCamera: 'Calibrate the camera',
   calibrateOnMaster: (marks: string) =>
