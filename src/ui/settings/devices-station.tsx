@@ -117,6 +117,13 @@ interface KindsProps {
   readonly disabled: boolean
 }
 
+/** A device as the shop has it, its address too. */
+const asShop = (device: Device): OwnDevices => ({
+  [device]: undefined,
+  ...(device === 'bench' && { benchAddress: undefined }),
+  ...(device === 'printer' && { printerAddress: undefined }),
+})
+
 /** One row a kind of device. */
 function Kinds({ view, scope, shop, own, choose, ask, disabled }: KindsProps) {
   const here: Devices = scope === 'shop' ? shop : { ...shop, ...own }
@@ -131,7 +138,7 @@ function Kinds({ view, scope, shop, own, choose, ask, disabled }: KindsProps) {
               label={say.deviceNames[device]}
               disabled={disabled}
               value={value(device)}
-              onChange={(event) => choose({ [device]: event.target.value || undefined })}
+              onChange={(event) => choose(event.target.value ? { [device]: event.target.value } : asShop(device))}
             >
               {scope === 'terminal' && <option value="">{say.asTheShop(nameOf(device, shop[device]))}</option>}
               {DEVICES[device]

@@ -30,6 +30,7 @@ const STATUS: Readonly<Partial<Record<RefusalCode, number>>> = {
   CLAIM_LOST: 409,
   WRONG_ADAPTER: 409,
   MASTER_DUE: 409,
+  CAMERA_DUE: 409,
   JUMP: 409,
   CREPT: 409,
 }
