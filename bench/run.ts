@@ -3,6 +3,7 @@ import { measureFrame } from '@/core/shapes'
 import { chance, randomCase } from '../test/support/render'
 import { attackBench } from './attack'
 import { balanceBench } from './balance'
+import { headsBench } from './heads'
 import { libraryBench } from './library'
 import { saveBench } from './save'
 import { shopBench } from './shop'
@@ -99,6 +100,7 @@ const [only, path] = process.argv.slice(2)
 if (!only || only === 'pictures') await pictures()
 if (!only || only === 'save') await saveBench()
 if (!only || only === 'balance') await balanceBench()
+if (!only || only === 'heads') headsBench()
 if (!only || only === 'shop') await shopBench(path)
 if (!only || only === 'terminals') await terminalsBench()
 if (!only || only === 'attack') await attackBench(Number(path) || undefined)

@@ -7,6 +7,7 @@ import { DefinitionSchema, fieldFault } from './library-json'
 
 const SIZES = ['LF', 'DC', 'RE'] as const
 type Cell = string | number
+type Extra = (typeof EXTRA)[number]
 const COLUMNS: readonly string[] = [
   'id',
   'T',
@@ -27,13 +28,15 @@ const COLUMNS: readonly string[] = [
   'life [min]',
   ...ROLES,
 ]
+/** What a table may leave out. */
+const EXTRA = ['tip', 'step radial [mm]', 'step axial [mm]', 'reground to [mm]', 'wear [mm]', 'check [min]'] as const
 
 const partText = (lines: readonly PartLine[]) =>
   lines.map((l) => `${l.count > 1 ? `${l.count} x ` : ''}${[l.component, ...l.alternatives].join(' | ')}`).join('; ')
 
 export const encodeDefinitions = (definitions: readonly Definition[]): string =>
   encodeCsv(
-    COLUMNS,
+    [...COLUMNS, ...EXTRA],
     definitions.map((d): Cell[] => [
       d.id,
       d.t,
@@ -53,6 +56,7 @@ export const encodeDefinitions = (definitions: readonly Definition[]): string =>
       d.route,
       d.lifeMin ?? '',
       ...ROLES.map((role) => partText(d.parts.filter((l) => l.role === role))),
+      ...[d.tip, d.stepped?.radialMm, d.stepped?.axialMm, d.regroundDC, d.wearMm, d.checkMin].map((value) => value ?? ''),
     ]),
   )
 
@@ -105,6 +109,7 @@ export function decodeDefinitions(text: string): Result<Definition[], readonly C
       route: ROUTES.find((r) => r === cell('route')) ?? cell('route'),
       lifeMin: number('life [min]'),
       contour: null,
+      ...extras(number, length),
     })
     if (read.success) definitions.push(read.data)
     else
@@ -112,6 +117,21 @@ export function decodeDefinitions(text: string): Result<Definition[], readonly C
         faults.push({ line: lines[i], column: String(issue.path[0] ?? ''), said: fieldFault(issue) })
   })
   return faults.length ? fail(faults) : ok(definitions)
+}
+
+/** What is left out where nothing is said. */
+function extras(number: (column: Extra) => number | null, length: (column: Extra) => number | null) {
+  const [radialMm, axialMm] = [length('step radial [mm]'), length('step axial [mm]')]
+  const some = {
+    tip: number('tip'),
+    regroundDC: length('reground to [mm]'),
+    wearMm: length('wear [mm]'),
+    checkMin: number('check [min]'),
+  }
+  return {
+    ...Object.fromEntries(Object.entries(some).filter(([, value]) => value !== null)),
+    ...(radialMm === null && axialMm === null ? {} : { stepped: { radialMm: radialMm ?? 0, axialMm: axialMm ?? 0 } }),
+  }
 }
 
 function partsOf(role: Role, text: string): PartLine[] {

@@ -59,6 +59,11 @@ export const DefinitionSchema: z.ZodType<Definition> = z.object({
   route: z.enum(ROUTES),
   lifeMin: z.number().positive().nullable(),
   contour: z.array(Piece).max(2000).nullable(),
+  tip: z.number().int().min(1).max(9).optional(),
+  stepped: z.object({ radialMm: z.number().min(0).max(20), axialMm: z.number().min(0).max(20) }).optional(),
+  regroundDC: z.number().positive().optional(),
+  wearMm: z.number().positive().max(5).optional(),
+  checkMin: z.number().positive().optional(),
 })
 
 const File = z.object({

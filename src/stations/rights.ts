@@ -136,6 +136,7 @@ const MEASURE: RightsOf<typeof measure> = {
 const PRACTICE: RightsOf<typeof practice> = { keepPractice: 'practice' }
 const RETURN: RightsOf<typeof back> = { unloadTool: 'person', turnForReturn: 'person' }
 const STAND_IN: RightsOf<typeof standIn> = {
+  cutBore: 'person',
   hand: 'person',
   takeFromMachine: 'person',
   tagTrick: 'person',

@@ -387,6 +387,7 @@ const CASES: Readonly<Record<string, Case>> = {
   'set-up.putTable': shown('set-up', 'holders come with their type and their place, each mark once'),
 
   'stand-in.hand': STAND_IN,
+  'stand-in.cutBore': STAND_IN,
   'stand-in.takeFromMachine': STAND_IN,
   'stand-in.tagTrick': STAND_IN,
   'stand-in.wipe': STAND_IN,

@@ -2,6 +2,7 @@ import { readRecords } from '@/stations/records/pages'
 import { KeepFresh } from '@/ui/common/keep-fresh'
 import { SmallAction } from '@/ui/common/actions'
 import { Sheet, Title } from '@/ui/common/sheet'
+import { RECORDS_TABS, SubNav } from '@/ui/common/sub-nav'
 import { RecordSearch } from '@/ui/records/record-search'
 import { RecordTable } from '@/ui/records/record-table'
 import { recordLines } from '../_parts/record-lines'
@@ -39,6 +40,7 @@ export default async function RecordsPage({
       <Sheet
         left={
           <>
+            <SubNav tabs={RECORDS_TABS} label={say.records} />
             <Title lead={say.records}>{say.whoDidWhatToWhich}</Title>
             <RecordState
               state={last && !last.chain.whole ? last.chain : state}

@@ -5,6 +5,8 @@ import type { HandAct } from '@/devices/control/port'
 import { adjustTicket, handOut, wipeTicket } from '@/runtime/bench-ticket'
 import { makeTag } from '@/runtime/tag-tricks'
 import { loadRotor, reallyDo, ROTOR } from '@/runtime/unbalance-ticket'
+import { cutTestBore } from '@/runtime/head-ticket'
+import { readBore } from '@/stations/bore/bore-sheet'
 import { readBalance } from '@/stations/balance/balance-sheet'
 import { wiped } from '@/stations/measure/wiped'
 import { refuse } from '@/stations/refusals'
@@ -43,6 +45,25 @@ export const turnScrewAction = standInAction(standIn.turnScrew, (_work, { serial
   if (!assembly) return refuse({ code: 'UNKNOWN_SERIAL', serial })
   const ticket = adjustTicket(db, assembly, key === 'LF' ? byMm : 0, key === 'DC' ? byMm : 0)
   return ok({ ticket: handOut(db, ticket, now, assembly) })
+})
+export const cutBoreAction = standInAction(standIn.cutBore, (_work, { serial }, { db }) => {
+  const sheet = readBore(db, serial)
+  if (!sheet.ok) return sheet
+  const { settings, head, insertNoseMm } = sheet.value
+  const last = settings.at(-1)
+  if (!last) return refuse({ code: 'NO_SETTING', serial })
+  const on = {
+    zeroMm: head.zeroMm,
+    nominalNoseMm: head.noseMm,
+    noseMm: insertNoseMm ?? head.noseMm,
+    KAPR: 90,
+    EPSR: 90,
+    ...head.seat,
+  }
+  const before = settings.at(-2)
+  // whoever is told to go back does so before coming outwards again
+  const backMm = before && before.dialMm > last.dialMm ? (head.backlashMm ?? 0) + before.dialMm - last.dialMm : 0
+  return ok({ boreMm: cutTestBore(db, serial, on, last.dialMm, backMm) })
 })
 export const spindleHandAction = standInAction(standIn.spindleHand, async (_work, act, { db, spindleHands: hands }) => {
   switch (act.act) {

@@ -152,7 +152,11 @@ function checkCutter(definition: Definition, parts: readonly StackPart[]): Refus
   const insertLine = parts.find((p) => p.component.kind === 'insert')
   const refusals: Refusal[] = []
   const DC = numberOf(cutter, 'DC')
-  if (DC !== undefined && (DC < definition.DC.nominal + definition.DC.lower || DC > definition.DC.nominal + definition.DC.upper))
+  if (
+    DC !== undefined &&
+    (DC < (definition.regroundDC ?? definition.DC.nominal + definition.DC.lower) ||
+      DC > definition.DC.nominal + definition.DC.upper)
+  )
     refusals.push({ code: 'WRONG_DIAMETER', hasMm: DC, needsMm: definition.DC.nominal })
   const seats = numberOf(cutter, 'CICT')
   if (seats !== undefined && !insertLine) refusals.push({ code: 'NO_PART', role: 'insert' })

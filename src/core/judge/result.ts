@@ -2,6 +2,8 @@
 import { judge, lengthSigma, worst, type BenchUncertainty, type Verdict } from './judge'
 import { type Feature, FEATURES, keyOf, rowOf, type SpecLimits, type ValueKey } from '../features'
 import type { SetMeasurement } from '../sets'
+import type { Definition } from '../tool'
+import { asMeant } from './stepped'
 import { splitRunout, type Runout } from './runout'
 
 /** What a result tells of a tool: what was asked of its pictures, and how its edges agree. */
@@ -58,21 +60,28 @@ export function carryOver(before: { readonly result: ToolResult; readonly at: st
   return { ...now, features: [...now.features, ...carried], verdict: worst(verdicts) }
 }
 
-/** Puts values, uncertainty and limits together: of the tool itself, and of the further steps of its program. */
+/**
+ * Puts values, uncertainty and limits together: of the tool itself, and of the further steps of its program.
+ * @param stepped inserts that are set back on purpose count as runout only as far as they are not as meant
+ */
 export function judgeTool(
   set: SetMeasurement,
   limits: LimitSet,
   bench: BenchUncertainty,
   steps: readonly StepMeasured[] = [],
+  stepped: Definition['stepped'] | null = null,
 ): ToolResult {
-  const parts = [judgeStep({ name: null, set, limits }, bench), ...steps.map((step) => judgeStep(step, bench))]
+  const parts = [
+    judgeStep({ name: null, set: asMeant(set, stepped), limits }, bench),
+    ...steps.map((step) => judgeStep(step, bench)),
+  ]
   const features = parts.flatMap((p) => p.features)
   const missing = parts.flatMap((p) => p.missing)
   const verdicts = features.map((f) => f.verdict).filter((v) => v !== null)
   const radii = set.edges.flatMap((e) => (e.x ? [{ edge: e.edge, angleDeg: e.spindleDeg, radiusMm: e.x.value }] : []))
   return {
     features,
-    runout: splitRunout(radii, Math.max(0, ...set.edges.map((e) => e.x?.sigma ?? 0))),
+    runout: stepped ? null : splitRunout(radii, Math.max(0, ...set.edges.map((e) => e.x?.sigma ?? 0))),
     verdict: verdicts.length || missing.length ? worst([...verdicts, ...(missing.length ? (['off'] as const) : [])]) : null,
     missing,
   }

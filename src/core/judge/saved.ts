@@ -24,4 +24,6 @@ export interface SavedMeasurement {
   readonly evidence: string
   readonly source: MeasurementSource
   readonly reason: string | null
+  /** Minutes that the tool had cut then; left out in measurements of before it was noted. */
+  readonly cutMin?: number
 }

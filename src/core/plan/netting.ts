@@ -7,6 +7,8 @@ import { meaningOf, type Difference } from './match'
 export type Stale =
   | { readonly why: 'age'; readonly days: number }
   | { readonly why: 'worn' }
+  /** It has cut for so long since it was measured that its definition asks for another look. */
+  | { readonly why: 'check'; readonly minutes: number }
   | { readonly why: 'superseded'; readonly built: number; readonly current: number }
 
 export interface PickedPart {
@@ -76,6 +78,8 @@ export interface Inventory {
   readonly builds: readonly { readonly job: string; readonly t: number; readonly serial: string; readonly who: string }[]
   /** ISO 8601. */
   readonly now: string
+  /** Minutes that each had cut when it was last measured, by its id; those that nobody noted are not in it. */
+  readonly measuredAfterMin?: ReadonlyMap<number, number>
   /** After so many days a measurement is called stale. */
   readonly staleAfterDays: number
 }
@@ -196,6 +200,8 @@ function staleness(a: Assembly, definition: Definition | null, inventory: Invent
   if (definition && a.definition && a.definition.version < definition.version)
     return { why: 'superseded', built: a.definition.version, current: definition.version }
   if (definition?.lifeMin != null && a.lifeUsedMin >= definition.lifeMin) return { why: 'worn' }
+  const since = a.lifeUsedMin - (inventory.measuredAfterMin?.get(a.id) ?? a.lifeUsedMin)
+  if (definition?.checkMin !== undefined && since >= definition.checkMin) return { why: 'check', minutes: Math.round(since) }
   const measured = inventory.measuredAt.get(a.id)
   const days = measured ? Math.floor((Date.parse(inventory.now) - Date.parse(measured)) / DAY_MS) : 0
   return days > inventory.staleAfterDays ? { why: 'age', days } : null

@@ -66,6 +66,14 @@ export interface Definition {
   readonly contour: readonly ContourPiece[] | null
   /** Orientation of a turning tool's tip, 1–9; left out where nobody said. */
   readonly tip?: number
+  /** Inserts that are set back on purpose: every second one cuts so much smaller on radius and so much lower, mm; left out where all are equal. */
+  readonly stepped?: { readonly radialMm: number; readonly axialMm: number }
+  /** Least diameter down to which a reground cutter is as good, mm: the program works with radius compensation; left out where it does not. */
+  readonly regroundDC?: number
+  /** What length or diameter may change while it cuts, mm; left out where nobody looks. */
+  readonly wearMm?: number
+  /** Minutes of cutting after which it is measured again; left out: never for that. */
+  readonly checkMin?: number
 }
 
 export const linesOf = (definition: Definition, role: Role): readonly PartLine[] =>

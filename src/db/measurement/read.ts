@@ -13,7 +13,8 @@ interface MeasurementRow {
   reason: string | null
 }
 
-type Kept = Pick<SavedMeasurement, 'summary' | 'edges' | 'verdict'> & Partial<Pick<SavedMeasurement, 'steps' | 'program'>>
+type Kept = Pick<SavedMeasurement, 'summary' | 'edges' | 'verdict'> &
+  Partial<Pick<SavedMeasurement, 'steps' | 'program' | 'cutMin'>>
 /** As it was written before there were programs: lengths only, all of the tool itself. */
 interface OldFeature extends Omit<FeatureResult, 'step' | 'value' | 'sigma'> {
   readonly valueMm: number
@@ -54,6 +55,7 @@ const measurement = (row: unknown): SavedMeasurement => {
     evidence: r.evidence,
     source: r.source,
     reason: r.reason,
+    ...(body.cutMin === undefined ? {} : { cutMin: body.cutMin }),
   }
 }
 
@@ -107,6 +109,27 @@ export function listEvidenceInUse(db: Db): Set<string> {
 
 export const listMeasurements = (db: Db, assemblyId: number): SavedMeasurement[] =>
   prepare(db, `${SELECT} WHERE m.assembly_id = ? ORDER BY m.id DESC`).all(assemblyId).map(measurement)
+
+/** Minutes that each tool that still is one had cut when it was last measured; those that nobody noted are not in it. */
+export function listMeasuredAfter(db: Db): Map<number, number> {
+  const rows = prepare(
+    db,
+    `SELECT m.assembly_id AS id, m.body ->> '$.cutMin' AS cutMin FROM measurement m JOIN assembly a ON a.id = m.assembly_id
+      WHERE a.state <> 'apart' AND m.id = (SELECT max(id) FROM measurement WHERE assembly_id = m.assembly_id)
+        AND m.body ->> '$.cutMin' IS NOT NULL`,
+  ).all() as { id: number; cutMin: number }[]
+  return new Map(rows.map(({ id, cutMin }) => [id, cutMin]))
+}
+
+/** Measurements of tools that were measured more than once and are not apart, oldest first. */
+export const listMeasuredAgain = (db: Db): SavedMeasurement[] =>
+  prepare(
+    db,
+    `${SELECT} WHERE a.state <> 'apart' AND m.assembly_id IN (SELECT assembly_id FROM measurement GROUP BY assembly_id HAVING count(*) > 1)
+      ORDER BY m.id`,
+  )
+    .all()
+    .map(measurement)
 
 /** When each tool that still is one was last measured. */
 export function listMeasuredAt(db: Db): Map<number, string> {

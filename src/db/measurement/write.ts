@@ -3,7 +3,7 @@ import { prepare, type Tx } from '../connection'
 
 /** @returns the new row's id */
 export function insertMeasurement(tx: Tx, m: Omit<SavedMeasurement, 'id' | 'serial'>): number {
-  const { summary, edges, steps, program, result, verdict } = m
+  const { summary, edges, steps, program, result, verdict, cutMin } = m
   const done = prepare(
     tx,
     'INSERT INTO measurement (assembly_id, at, person_id, body, evidence, source, reason) VALUES (?, ?, ?, ?, ?, ?, ?)',
@@ -11,7 +11,7 @@ export function insertMeasurement(tx: Tx, m: Omit<SavedMeasurement, 'id' | 'seri
     m.assemblyId,
     m.at,
     m.personId,
-    JSON.stringify({ summary, edges, steps, program, result, verdict }),
+    JSON.stringify({ summary, edges, steps, program, result, verdict, cutMin }),
     m.evidence,
     m.source,
     m.reason,

@@ -39,3 +39,9 @@ export function getUnbalance(db: Db, name: string): string | null {
   const row = prepare(db, 'SELECT ticket FROM sim_unbalance WHERE name = ?').get(name) as { ticket: string } | undefined
   return row?.ticket ?? null
 }
+
+/** What a simulated thing is really like, such as a boring head or a lathe's tool post; null before it was first used. */
+export function getThing(db: Db, name: string): string | null {
+  const row = prepare(db, 'SELECT ticket FROM sim_thing WHERE name = ?').get(name) as { ticket: string } | undefined
+  return row?.ticket ?? null
+}

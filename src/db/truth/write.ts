@@ -36,3 +36,10 @@ export function putUnbalance(tx: Tx, name: string, ticket: string): void {
     'INSERT INTO sim_unbalance (name, ticket) VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET ticket = excluded.ticket',
   ).run(name, ticket)
 }
+
+export function putThing(tx: Tx, name: string, ticket: string): void {
+  prepare(
+    tx,
+    'INSERT INTO sim_thing (name, ticket) VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET ticket = excluded.ticket',
+  ).run(name, ticket)
+}

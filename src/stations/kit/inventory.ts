@@ -6,7 +6,7 @@ import { listBuilds } from '@/db/build/read'
 import type { Db } from '@/db/connection'
 import { listJobs } from '@/db/job/read'
 import { listDefinitions, listHoldersOf, listHolderTypes, type HolderRead } from '@/db/library/read'
-import { listMeasuredAt } from '@/db/measurement/read'
+import { listMeasuredAfter, listMeasuredAt } from '@/db/measurement/read'
 import { remembered, writesStamp } from '@/db/remembered'
 import { listBalances, listTaken } from '@/db/stock/read'
 import { practiceOf } from '../practice'
@@ -49,6 +49,7 @@ export function readInventory(db: Db, now: string): Inventory {
     definitions,
     assemblies,
     measuredAt: listMeasuredAt(db),
+    measuredAfterMin: listMeasuredAfter(db),
     toBalance: new Set(assemblies.flatMap((a) => (toBalance(a) === null ? [] : [a.id]))),
     onHand: new Map([...listBalances(db, asked)].map(([id, b]) => [id, b.hand])),
     taken,

@@ -78,6 +78,7 @@ export function keepMeasurement(work: Work, sheet: MeasureSheet, found: Found): 
       evidence: found.evidence ?? '',
       source,
       reason,
+      cutMin: assembly.lifeUsedMin,
     })
     // found the same with a bench that is right: nothing holds it any more
     const current = kept ? currentHandover(tx.db, serial) : null

@@ -33,10 +33,11 @@ export interface MeasureSheet {
 
 export function tolerancesOf(definition: Definition | null): LimitSet {
   if (!definition) return {}
-  const { LF, DC, RE } = definition
+  const { LF, DC, RE, regroundDC } = definition
   return {
     LF: around(LF.nominal, LF.lower, LF.upper),
-    DC: around(DC.nominal, DC.lower, DC.upper),
+    // a reground cutter is as good, as far down as its definition says
+    DC: { ...around(DC.nominal, DC.lower, DC.upper), ...(regroundDC === undefined ? {} : { min: regroundDC }) },
     ...(RE ? { RE: around(RE.nominal, RE.lower, RE.upper) } : {}),
     // one edge has nothing to run out against: what cannot exist is not judged
     ...(definition.edges > 1

@@ -105,7 +105,7 @@ export function finishSave(
   const bench = camera?.check
     ? cameraUncertainty(usual, { ...calibrationUnknown(camera, camera.check), halfFieldMm: HALF_FIELD_PX * scale.x })
     : usual
-  const result = judgeTool(tool, sheet.limits, bench, steps)
+  const result = judgeTool(tool, sheet.limits, bench, steps, sheet.definition?.stepped)
   const jump = unexplainedJump(sheet, result, save.reason ?? null)
   if (jump) return fail(jump)
   const put = putFile(() => evidence.put(save.serial, work.now, save.frames))

@@ -17,6 +17,8 @@ export const wipe = contract<{ ticket: string }>()(
 export const turnScrew = contract<{ ticket: string }>()(
   z.object({ serial: Serial, key: z.enum(['LF', 'DC']), byMm: z.number().min(-1).max(1) }),
 )
+/** Sets a stand-in head to its last setting, cuts a bore and measures it. */
+export const cutBore = contract<{ readonly boreMm: number }>()(z.object({ serial: Serial }))
 /** Somebody's hands at a stand-in spindle. */
 export const spindleHand = contract()(
   z.discriminatedUnion('act', [

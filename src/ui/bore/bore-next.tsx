@@ -114,7 +114,39 @@ function TestCut({ view, act }: NextProps) {
         >
           {say.saveBore}
         </BigAction>
+        {act.cut && <CutByStandIn cut={act.cut} serial={serial} take={bore.set} />}
       </div>
+    </>
+  )
+}
+
+/** What a stand-in head cuts with the dial as it was set, as somebody measures it. */
+function CutByStandIn({
+  cut,
+  serial,
+  take,
+}: {
+  readonly cut: NonNullable<BoreActs['cut']>
+  readonly serial: string
+  readonly take: (mm: number) => void
+}) {
+  const { busy, problem, run } = useAct()
+  return (
+    <>
+      <Problem lead={say.notCut} text={problem} />
+      <SmallActions>
+        <SmallAction
+          disabled={busy}
+          onAct={() =>
+            void run(
+              () => cut({ serial }),
+              (done) => take(done.boreMm),
+            )
+          }
+        >
+          {say.cutByStandIn}
+        </SmallAction>
+      </SmallActions>
     </>
   )
 }

@@ -64,6 +64,10 @@ export const SETTINGS_TABS: readonly Tab[] = [
   { href: '/settings/clients', name: say.clients },
   { href: '/settings/import', name: say.importWord },
 ]
+export const RECORDS_TABS: readonly Tab[] = [
+  { href: '/records', name: say.records },
+  { href: '/records/wear', name: say.wear },
+]
 export const MEASURE_TABS: readonly Tab[] = [
   { href: '/measure', name: say.tools },
   { href: '/measure/programs', name: say.programs },

@@ -11,6 +11,7 @@ export function useLength(startMm: number | null, unit: LengthUnit) {
     mm: startMm !== null && text === start ? startMm : read.ok ? read.value : null,
     field: { value: text, onChange: (event: { readonly target: { readonly value: string } }) => setText(event.target.value) },
     error: text !== '' && !read.ok ? lengthErrorText(read.error) : undefined,
+    set: (mm: number) => setText(formatLength(mm, unit)),
     clear: () => setText(start),
   }
 }

@@ -22,7 +22,9 @@ const STALE = (stale: Stale): string =>
     ? say.measuredDaysAgo(stale.days)
     : stale.why === 'worn'
       ? 'worn'
-      : say.builtToVersionNow(stale.built, stale.current)
+      : stale.why === 'check'
+        ? say.cutSinceMeasured(stale.minutes)
+        : say.builtToVersionNow(stale.built, stale.current)
 
 const at = (assembly: { serial: string; place: string | null }) => assembly.place ?? assembly.serial
 

@@ -100,6 +100,17 @@ export function Sizes({
         ))}
       </SelectField>
       <NumberField label={say.life} unit="min" error={errors.life?.message} {...register('life')} />
+      {length('wear', say.wearAllowed)}
+      <NumberField label={say.checkAfter} unit="min" error={errors.check?.message} {...register('check')} />
+      {length('reground', say.regroundDownTo, 'DC')}
+      <SelectField label={say.tipOfTurning} {...register('tip')}>
+        <option value="">{say.asSeenOnTheBench}</option>
+        {[1, 2, 3, 4, 5, 6, 7, 8, 9].map((q) => (
+          <option key={q}>{q}</option>
+        ))}
+      </SelectField>
+      {length('stepR', say.steppedRadially)}
+      {length('stepZ', say.steppedAxially)}
     </div>
   )
 }

@@ -15,7 +15,24 @@ import {
 } from '@/core/units'
 import { say } from '@/words/screens/library'
 
-export const LENGTHS = ['LF', 'LFlo', 'LFup', 'DC', 'DClo', 'DCup', 'RE', 'RElo', 'REup', 'radial', 'axial', 'reach'] as const
+export const LENGTHS = [
+  'LF',
+  'LFlo',
+  'LFup',
+  'DC',
+  'DClo',
+  'DCup',
+  'RE',
+  'RElo',
+  'REup',
+  'radial',
+  'axial',
+  'reach',
+  'stepR',
+  'stepZ',
+  'reground',
+  'wear',
+] as const
 export type LengthKey = (typeof LENGTHS)[number]
 
 export type Typed = Record<LengthKey, string> & {
@@ -29,6 +46,8 @@ export type Typed = Record<LengthKey, string> & {
   grade: string
   gradeRpm: string
   life: string
+  check: string
+  tip: string
   route: Definition['route']
   machines: string[]
   measure: Measurable[]
@@ -59,6 +78,12 @@ export function startOf(d: Definition | null, units: Units): Typed {
     radial: sized(d?.radialRunoutMax ?? usual.radial),
     axial: sized(d?.axialRunoutMax ?? usual.axial),
     reach: sized(d?.reachMm),
+    stepR: sized(d?.stepped?.radialMm),
+    stepZ: sized(d?.stepped?.axialMm),
+    reground: sized(d?.regroundDC),
+    wear: sized(d?.wearMm),
+    check: d?.checkMin ? String(d.checkMin) : '',
+    tip: d?.tip ? String(d.tip) : '',
     edges: String(d?.edges ?? 4),
     rpm: d ? String(d.programRpm) : '',
     torque: d?.torqueNm ? typedQuantity(d.torqueNm, 'torque', units) : '',
@@ -99,7 +124,10 @@ type Faults = Partial<Record<keyof Typed, string>>
 export function readTyped(typed: Typed, before: Definition | null, units: Units): Result<Omit<Definition, 'contour'>, Faults> {
   const faults: Faults = {}
   const mm = readLengths(typed, before, units, faults)
-  const number = (key: 't' | 'edges' | 'rpm' | 'torque' | 'grade' | 'gradeRpm' | 'life', needed: boolean): number | null => {
+  const number = (
+    key: 't' | 'edges' | 'rpm' | 'torque' | 'grade' | 'gradeRpm' | 'life' | 'check' | 'tip',
+    needed: boolean,
+  ): number | null => {
     const text = typed[key].trim().replace(/^t/i, '')
     if (text === '') {
       if (needed) faults[key] = 'Required.'
@@ -114,11 +142,13 @@ export function readTyped(typed: Typed, before: Definition | null, units: Units)
   if (!typed.name.trim()) faults.name = say.giveItAName
   if (!typed.machines.length) faults.machines = say.chooseAtLeastOneMachine
   const [t, edges, rpm] = [number('t', true), number('edges', true), number('rpm', true)]
-  const [torque, grade, gradeRpm, life] = [
+  const [torque, grade, gradeRpm, life, check, tip] = [
     number('torque', false),
     number('grade', false),
     number('gradeRpm', false),
     number('life', false),
+    number('check', false),
+    number('tip', false),
   ]
   if (Object.keys(faults).length) return fail(faults)
   const size = (key: 'LF' | 'DC' | 'RE') => ({ nominal: mm[key]!, lower: mm[`${key}lo`] ?? 0, upper: mm[`${key}up`] ?? 0 })
@@ -143,6 +173,11 @@ export function readTyped(typed: Typed, before: Definition | null, units: Units)
     balance: grade !== null && gradeRpm !== null ? { grade, rpm: gradeRpm } : null,
     route: typed.route,
     lifeMin: life,
+    ...(tip === null ? {} : { tip }),
+    ...(mm.stepR === undefined && mm.stepZ === undefined ? {} : { stepped: { radialMm: mm.stepR ?? 0, axialMm: mm.stepZ ?? 0 } }),
+    ...(mm.reground === undefined ? {} : { regroundDC: mm.reground }),
+    ...(mm.wear === undefined ? {} : { wearMm: mm.wear }),
+    ...(check === null ? {} : { checkMin: check }),
   })
 }
 
@@ -183,6 +218,14 @@ function originalOf(d: Definition, key: LengthKey): number | null {
       return d.axialRunoutMax
     case 'reach':
       return d.reachMm
+    case 'stepR':
+      return d.stepped?.radialMm ?? null
+    case 'stepZ':
+      return d.stepped?.axialMm ?? null
+    case 'reground':
+      return d.regroundDC ?? null
+    case 'wear':
+      return d.wearMm ?? null
     default: {
       const size = d[key.slice(0, 2) as 'LF' | 'DC' | 'RE']
       return size && (key.endsWith('lo') ? size.lower : key.endsWith('up') ? size.upper : size.nominal)

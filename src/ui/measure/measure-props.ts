@@ -1,5 +1,5 @@
 import type { FeatureKey, LimitSet, ToolMade } from '@/core/judge'
-import type { Heat } from '@/core/tool'
+import type { Definition, Heat } from '@/core/tool'
 import type { Ask } from '@/stations/contract'
 import type * as measure from '@/stations/measure/contract'
 import type * as standIn from '@/stations/stand-in/contract'
@@ -13,6 +13,8 @@ export interface MeasureProps {
   readonly due: { readonly text: string; readonly late: boolean }
   readonly tool: OpenTool
   readonly limits: LimitSet
+  /** Inserts that are set back on purpose. */
+  readonly stepped?: Definition['stepped']
   /** The measuring program in force; null for a tool without a definition. */
   readonly program: { readonly version: number | null } | null
   /** The job that is measured tool after tool, and what comes next in it. */

@@ -34,13 +34,14 @@ function useNow(opened: string, going: boolean): string {
 function useJudged(props: MeasureProps, now: string) {
   const bench = useBench(props.tool)
   const { proposal, takenMs } = bench
-  const { limits, heat, guardSigmas } = props
+  const { limits, heat, guardSigmas, stepped } = props
   // by the clock of the room, whatever this terminal's own one says
   const [aheadMs] = useState(() => Date.parse(now) - Date.now())
   const takenAt = takenMs === null ? null : new Date(takenMs + aheadMs).toISOString()
   const result = useMemo(
-    () => (proposal && takenAt ? judgeTool(proposal.set, limits, benchFor(heat, takenAt, guardSigmas), proposal.steps) : null),
-    [proposal, limits, heat, takenAt, guardSigmas],
+    () =>
+      proposal && takenAt ? judgeTool(proposal.set, limits, benchFor(heat, takenAt, guardSigmas), proposal.steps, stepped) : null,
+    [proposal, stepped, limits, heat, takenAt, guardSigmas],
   )
   const dirty = [proposal?.set, ...(proposal?.steps.map((s) => s.set) ?? [])]
     .flatMap((set) => set?.warnings ?? [])

@@ -29,6 +29,8 @@ export const say = {
   thenCut: 'Make the test cut, clean the bore and measure it.',
   measuredBore: 'Measured bore',
   saveBore: 'Save bore',
+  cutByStandIn: 'Stand-in head: cut and measure a test bore',
+  notCut: 'Not cut.',
   larger: (divisions: string) => `Turn it ${divisions} divisions larger.`,
   largerHow: 'Unlock the slide, turn outwards only, lock it.',
   tooLarge: (by: string) => `The bore is ${by} too large.`,

@@ -7,6 +7,7 @@ export const say = {
   nowReserved: (serial: string, job: string) => `${serial} is reserved for ${job}.`,
   nowFree: (serial: string) => `Any job may take ${serial}.`,
   // standing.ts
+  cutSinceMeasured: (minutes: number) => `has cut ${minutes} min since it was measured`,
   measuredDaysAgo: (days: number) => `measured ${days} days ago`,
   builtToVersionNow: (built: number, current: number) => `built to version ${built}, now ${current}`,
   aMachine: 'a machine',

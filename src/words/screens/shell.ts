@@ -67,6 +67,7 @@ export const say = {
   plan: 'Plan',
   library: 'Library',
   records: 'Records',
+  wear: 'Wear',
   practice: 'Practice',
   settings: 'Settings',
 

@@ -65,6 +65,7 @@ export default async function MeasurePage({ params, searchParams }: Props) {
         due={formatDue(assembly.dueAt, new Date(shop.now))}
         tool={openTool(shop, sheet, bench)}
         limits={limits}
+        stepped={definition?.stepped}
         program={definition && { version: program?.version ?? null }}
         kit={page.kit}
         made={sheet.made}

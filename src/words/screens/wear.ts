@@ -1,0 +1,25 @@
+/** What the sheet of wear says. */
+export const say = {
+  wear: 'Wear',
+  about: 'Tools measured again while they cut, against their first measurement.',
+  none: 'No tool to compare yet. Enter what wear is allowed in Library › Tools, and measure a tool again after it has cut.',
+  tool: 'Tool',
+  feature: 'Most changed',
+  change: 'Change',
+  allowed: 'Allowed',
+  cut: 'Has cut',
+  left: 'Left',
+  minutes: (minutes: number) => `${Math.round(minutes)} min`,
+  leftFromTo: (value: number, least: number, most: number) =>
+    `${Math.round(value)} min (${Math.round(least)} to ${Math.round(most)})`,
+  noTrend: 'no trend yet',
+  where: (t: string, machine: string | null) => (machine === null ? t : `${t} · ${machine}`),
+  overMinutes: (tool: string) => `Change of ${tool} over minutes of cutting`,
+  cutMinutes: 'minutes of cutting',
+  perHour: (length: string) => `${length} in an hour of cutting`,
+  within: 'within what is allowed',
+  borderline: 'borderline: within the uncertainty',
+  beyond: 'beyond what is allowed: change it',
+  trendNote: 'Minutes left are from the straight line through its values. The range is twice the uncertainty of that line.',
+  toolPage: 'Tool page',
+}
