@@ -6,6 +6,7 @@ import { proposeFits, solveBalance } from '@/core/balance'
 import { toolsWanted, writtenFor, type ProgramError, type ProgramTools } from '@/core/program'
 import { KIND_NAMES, type Couplings, type Kind, type PropertyKey } from '@/core/tool'
 import { ok, type Result } from '@/core/units'
+import { renderCheck } from './check-block'
 import { decodeCsv } from './csv'
 import { decodeDefinitions } from './definitions-csv'
 import { decodeContour } from './dxf'
@@ -69,6 +70,7 @@ export const HEAVY_WORK = {
   archetype: decodeArchetype,
   codes: readCodes,
   post: renderPost,
+  check: renderCheck,
   label: fillLabel,
   step: stepText,
   labelPdf,

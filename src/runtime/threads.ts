@@ -44,7 +44,7 @@ const FILE_MS = 20_000
 const TEMPLATE_MS = 5_000
 /** How long something waits for its turn at most. */
 const WAIT_MS = 30_000
-const TEMPLATES: readonly HeavyName[] = ['post', 'label', 'step']
+const TEMPLATES: readonly HeavyName[] = ['post', 'check', 'label', 'step']
 
 /** What the pool says when no more may wait, and when a thread was given all the memory that it may have. */
 const QUEUE_FULL = /queue.*limit/i

@@ -206,6 +206,14 @@ export interface Entries {
   SET_UP_TABLE: { readonly list: SetUpList; readonly rows: number }
   COUPLING_STANDARD: { readonly name: string }
   DEVICES_CHOSEN: Devices
+  CHECK_KEPT: { readonly machine: string; readonly own: boolean }
+  /** @param off mm; null: nothing is known any more */
+  STATION_SET: {
+    readonly machine: string
+    readonly station: number
+    readonly master: string
+    readonly off: { readonly xMm: number; readonly zMm: number } | null
+  }
   TERMINAL_DEVICES: { readonly own: OwnDevices }
   /** @param mmPerPixel across */
   CAMERA_CALIBRATED: { readonly master: string; readonly mmPerPixel: number }
@@ -255,6 +263,8 @@ export const KINDS: Readonly<
   SET_UP_TABLE: 'set up',
   COUPLING_STANDARD: 'set up',
   DEVICES_CHOSEN: 'set up',
+  CHECK_KEPT: 'check block',
+  STATION_SET: 'turret',
   TERMINAL_DEVICES: 'set up',
   CAMERA_CALIBRATED: 'measured',
   BUILD_BEGUN: 'build begun',

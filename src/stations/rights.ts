@@ -27,7 +27,13 @@ export type Right = 'everybody' | 'person' | LeadOnly | AdministratorOnly
 /** All contracts of a station, and nothing else: a verb that is forgotten does not compile. */
 type RightsOf<M> = { readonly [K in keyof M as M[K] extends Contract ? K : never]: Right }
 
-const AT_MACHINE: RightsOf<typeof atMachine> = { noteTouchOff: 'person', changeInsert: 'person', checkBlock: 'person' }
+const AT_MACHINE: RightsOf<typeof atMachine> = {
+  noteTouchOff: 'person',
+  changeInsert: 'person',
+  checkBlock: 'person',
+  keepCheckBlock: 'posts',
+  setStation: 'person',
+}
 const BALANCE: RightsOf<typeof balance> = {
   setWanted: 'person',
   spindleState: 'person',
@@ -137,6 +143,7 @@ const PRACTICE: RightsOf<typeof practice> = { keepPractice: 'practice' }
 const RETURN: RightsOf<typeof back> = { unloadTool: 'person', turnForReturn: 'person' }
 const STAND_IN: RightsOf<typeof standIn> = {
   cutBore: 'person',
+  sweepPost: 'person',
   hand: 'person',
   takeFromMachine: 'person',
   tagTrick: 'person',

@@ -146,6 +146,7 @@ export const PRACTICE_NAMES: Readonly<Record<PracticeKey, readonly [name: string
   carbideAlpha: ['Expansion of carbide', 'from memory'],
   hssE: ['Stiffness of high-speed steel', 'Young’s modulus, from memory'],
   hssAlpha: ['Expansion of high-speed steel', 'from memory'],
+  tightenNm: ['Most torque that the spindle for tightening nuts takes', 'its own instructions say, no source'],
   checkHours: ['A master check is valid for', 'one shift, common practice, no source'],
   staleDays: ['A tool is measured again after', 'common practice, no source'],
   lookBackMm: ['Look back: smallest change that is reported', 'common practice, no source'],

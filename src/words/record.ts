@@ -178,6 +178,11 @@ const TELLING: Telling = {
   SET_UP_RETIRED: ({ list, name, retired }) => `${rowText(list)} ${name} ${retired ? 'out of use' : 'in use again'}`,
   SET_UP_TABLE: ({ list, rows }) => `${rows} × ${rowText(list)} taken in from a table`,
   COUPLING_STANDARD: ({ name }) => `coupling ${name} as it came with Boulder`,
+  CHECK_KEPT: ({ machine, own }) => (own ? `Check block of its own for ${machine}` : `Standard check block for ${machine}`),
+  STATION_SET: ({ machine, station, master, off }, unit) =>
+    off
+      ? `Station ${station} of ${machine} by ${master}: X ${formatDeviation(off.xMm, unit)}, Z ${formatDeviation(off.zMm, unit)}`
+      : `Station ${station} of ${machine}: nothing known any more`,
   CAMERA_CALIBRATED: ({ master, mmPerPixel }) =>
     `Camera of a terminal calibrated on ${master}: 1 pixel is ${(1000 * mmPerPixel).toFixed(2)} µm`,
   TERMINAL_DEVICES: ({ own }) => {

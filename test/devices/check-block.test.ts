@@ -3,13 +3,15 @@
  * open-source RS-274 interpreter has them (from memory).
  */
 import { beforeEach, describe, expect, it } from 'vitest'
+import { heavyHere } from '@/codecs/heavy'
+import { CHECK_RS274 } from '@/codecs/check-block'
 import { inTransaction } from '@/db/connection'
 import { getMachine } from '@/db/machine/read'
 import { updateMachine } from '@/db/machine/write'
-import { checkBlock, type TryCheck } from '@/stations/at-machine/check-block'
+import { checkBlock, keepCheckBlock, type TryCheck } from '@/stations/at-machine/check-block'
 import { Refused } from '../../standins/control/interpreter'
 import { runCheck } from '../../standins/control/probe'
-import { codeOf, toolRoom, valueOf, type ToolRoom } from '../support/tool-room'
+import { codeOf, lastEntry, toolRoom, valueOf, type ToolRoom } from '../support/tool-room'
 
 let room: ToolRoom
 beforeEach(() => {
@@ -26,7 +28,8 @@ const WANTED = {
   feedMm: 100,
   label: 101,
 } as const
-const block = async (change: object = {}) => valueOf(await checkBlock(room.db, run, { ...WANTED, ...change })).text
+const by = (tryCheck: TryCheck) => ({ db: room.db, heavy: heavyHere, tryCheck, person: room.as('oda').person })
+const block = async (change: object = {}) => valueOf(await checkBlock(by(run), { ...WANTED, ...change })).text
 
 describe('a check block', () => {
   it('goes on while the tool has changed by less than is allowed, and stops the program beyond it', async () => {
@@ -54,15 +57,15 @@ describe('a check block', () => {
     expect(runCheck(text, { at: -40, off: 0.2 }).stopped).toBe(true)
   })
   it('is not given out when it comes from nowhere, or the control does otherwise', async () => {
-    expect(codeOf(await checkBlock(room.db, run, { ...WANTED, clearMm: -39.9 }))).toBe('NO_APPROACH')
+    expect(codeOf(await checkBlock(by(run), { ...WANTED, clearMm: -39.9 }))).toBe('NO_APPROACH')
     const always =
       (stopped: boolean): TryCheck =>
       () =>
         Promise.resolve({ ok: true, value: { stopped, messages: [] } })
-    expect(codeOf(await checkBlock(room.db, always(true), WANTED))).toBe('CHECK_WRONG')
-    expect(codeOf(await checkBlock(room.db, always(false), WANTED))).toBe('CHECK_WRONG')
+    expect(codeOf(await checkBlock(by(always(true)), WANTED))).toBe('CHECK_WRONG')
+    expect(codeOf(await checkBlock(by(always(false)), WANTED))).toBe('CHECK_WRONG')
     const silent: TryCheck = () => Promise.resolve({ ok: false, error: { code: 'UNREACHABLE', detail: '' } })
-    expect(codeOf(await checkBlock(room.db, silent, WANTED))).toBe('UNREACHABLE')
+    expect(codeOf(await checkBlock(by(silent), WANTED))).toBe('UNREACHABLE')
     const finer = { ...getMachine(room.db, 'HERON')!, decimals: 2 }
     inTransaction(room.db, (tx) => updateMachine(tx, getMachine(room.db, 'HERON')!, finer))
     expect(await block()).toContain('G38.2 Z-70.00 F100')
@@ -96,5 +99,19 @@ describe('the stand-in’s reading of it', () => {
     } catch (error) {
       expect((error as Refused).line).toBe(line)
     }
+  })
+  it('is a machine’s own once the control has shown that it stops and goes on; a lead’s to change', async () => {
+    const template = `(OUR OWN)\n${CHECK_RS274}`
+    const keep = (who: 'oda' | 'ines', text: string | null, version = getMachine(room.db, 'HERON')!.version) =>
+      keepCheckBlock(room.as(who), { heavy: heavyHere, tryCheck: run }, { ...WANTED, template: text, version })
+    expect(codeOf(await keep('oda', CHECK_RS274.replace(/M0/, 'M9')))).toBe('CHECK_WRONG')
+    expect(codeOf(await keep('oda', '{% if %}'))).toBe('BAD_TEMPLATE')
+    expect(codeOf(await keep('ines', template))).toBe('LEAD_ONLY')
+    valueOf(await keep('oda', template))
+    expect(lastEntry(room.db)).toContain('Check block of its own for Heron')
+    expect(await block()).toContain('(OUR OWN)')
+    expect(codeOf(await keep('oda', template, 0))).toBe('CHANGED')
+    valueOf(await keep('oda', null))
+    expect(await block()).not.toContain('(OUR OWN)')
   })
 })

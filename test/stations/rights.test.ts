@@ -22,6 +22,7 @@ describe('the table of verbs', () => {
   const only = (person: Person) => VERBS.filter(({ right }) => refuseRight(right, person) === null).map(({ name }) => name)
   it('gives a lead alone what limits, posts, labels, rules, steps and prices rest on', () =>
     expect(only(lead).filter((name) => !only(operator).includes(name))).toEqual([
+      'at-machine.keepCheckBlock',
       'build.putSteps',
       'hand-over.keepPost',
       'hand-over.keepLabel',

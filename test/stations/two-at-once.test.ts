@@ -50,6 +50,11 @@ import type { Result } from '@/core/units'
 import { cellsOf, machineRow } from '@/core/set-up'
 import { readRows } from '@/stations/set-up/pages'
 import { codeOf, later, measured, toolRoom, valueOf, withJobs, withT4, type ToolRoom } from '../support/tool-room'
+import { heavyHere } from '@/codecs/heavy'
+import { CHECK_RS274 } from '@/codecs/check-block'
+import { keepCheckBlock } from '@/stations/at-machine/check-block'
+import { runCheck } from '../../standins/control/probe'
+import { setStation } from '@/stations/at-machine/set-station'
 import { noteTouchOff } from '@/stations/at-machine/note-touch-off'
 
 type Change = (who: 'oda' | 'ruth', n: 1 | 2) => Promise<Result<unknown, Refusal>> | Result<unknown, Refusal>
@@ -100,6 +105,36 @@ const typedMachine = (machine: Machine) => cellsOf('machine', machineRow(machine
 
 const CASES: Readonly<Record<string, Case>> = {
   'at-machine.checkBlock': READS,
+  'at-machine.keepCheckBlock': told((room) => {
+    const { version } = getMachine(room.db, 'HERON')!
+    const checking = {
+      heavy: heavyHere,
+      tryCheck: (text: string, setter: { at: number; off: number }) =>
+        Promise.resolve({ ok: true as const, value: runCheck(text, setter) }),
+    }
+    const asked = {
+      machine: 'HERON',
+      t: 12,
+      feature: 'length',
+      allowedMm: 0.1,
+      setterMm: -40,
+      clearMm: 20,
+      feedMm: 100,
+      label: 101,
+    } as const
+    return (who, n) =>
+      keepCheckBlock(room.as(who, n), checking, {
+        ...asked,
+        template: `(${n})
+${CHECK_RS274}`,
+        version,
+      })
+  }),
+  'at-machine.setStation': told((room) => {
+    const { version } = getMachine(room.db, 'WAGTAIL')!
+    return (who, n) =>
+      setStation(room.as(who, n), { machine: 'WAGTAIL', station: 3, master: 'MS-1', off: { xMm: 0.01 * n, zMm: 0 }, version })
+  }),
   'at-machine.changeInsert': shown('at-machine', 'the one that saw an older state does nothing'),
   'at-machine.noteTouchOff': both(
     'each was found by whoever stood there',
@@ -388,6 +423,7 @@ const CASES: Readonly<Record<string, Case>> = {
 
   'stand-in.hand': STAND_IN,
   'stand-in.cutBore': STAND_IN,
+  'stand-in.sweepPost': STAND_IN,
   'stand-in.takeFromMachine': STAND_IN,
   'stand-in.tagTrick': STAND_IN,
   'stand-in.wipe': STAND_IN,

@@ -5,6 +5,7 @@ import type { HandAct } from '@/devices/control/port'
 import { adjustTicket, handOut, wipeTicket } from '@/runtime/bench-ticket'
 import { makeTag } from '@/runtime/tag-tricks'
 import { loadRotor, reallyDo, ROTOR } from '@/runtime/unbalance-ticket'
+import { movePost, sweepPost } from '@/runtime/post-ticket'
 import { cutTestBore } from '@/runtime/head-ticket'
 import { readBore } from '@/stations/bore/bore-sheet'
 import { readBalance } from '@/stations/balance/balance-sheet'
@@ -45,6 +46,10 @@ export const turnScrewAction = standInAction(standIn.turnScrew, (_work, { serial
   if (!assembly) return refuse({ code: 'UNKNOWN_SERIAL', serial })
   const ticket = adjustTicket(db, assembly, key === 'LF' ? byMm : 0, key === 'DC' ? byMm : 0)
   return ok({ ticket: handOut(db, ticket, now, assembly) })
+})
+export const sweepPostAction = standInAction(standIn.sweepPost, (_work, { machine, move }, { db }) => {
+  if (move) movePost(db, machine, move.axis, move.byMm)
+  return ok(sweepPost(db, machine))
 })
 export const cutBoreAction = standInAction(standIn.cutBore, (_work, { serial }, { db }) => {
   const sheet = readBore(db, serial)

@@ -43,6 +43,23 @@ describe('a bore that is swept', () => {
     expect(moves).toEqual(['across', 'height'])
     expect(Math.hypot(right, up)).toBeLessThan(CENTRED_MM)
   })
+  it('counts out an arm that hangs down by a stated amount, for any offset', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -0.2, max: 0.2, noNaN: true }),
+        fc.double({ min: -0.2, max: 0.2, noNaN: true }),
+        fc.double({ min: 0, max: 0.05, noNaN: true }),
+        (right, up, sag) => {
+          const { top, bottom, ...sides } = readings(right, up)
+          const hangs = { ...sides, top: top - sag, bottom: bottom + sag }
+          const sweep = readSweep(hangs, sag)
+          expect(sweep.rightMm).toBeCloseTo(right, 9)
+          expect(sweep.upMm).toBeCloseTo(up, 9)
+          expect(readSweep(hangs).upMm).toBeCloseTo(up + sag, 9)
+        },
+      ),
+    )
+  })
   it('tells readings that contradict each other', () => {
     const { top, ...rest } = readings(0.05, 0.05)
     expect(readSweep({ ...rest, top: top + 0.1 }).contradictMm).toBeCloseTo(0.05, 3)

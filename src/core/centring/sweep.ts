@@ -22,10 +22,14 @@ export interface Sweep {
 /** Two tenths of a thou: near enough for a drill (common practice, no source). */
 export const CENTRED_MM = 0.005
 
-export function readSweep({ top, right, bottom, left }: SweepReadings, withinMm = CENTRED_MM): Sweep {
+/**
+ * @param sagMm how far the indicator's arm hangs down: it reads so much too little above, and too much below. Found by turning it round a
+ *   pin in the same spindle: half of what top and bottom differ there
+ */
+export function readSweep({ top, right, bottom, left }: SweepReadings, sagMm = 0, withinMm = CENTRED_MM): Sweep {
   // where the wall is nearer the plunger is pushed in: the bore has moved away from there
   const rightMm = (left - right) / 2
-  const upMm = (bottom - top) / 2
+  const upMm = (bottom - top) / 2 - sagMm
   const contradictMm = Math.abs(left + right - top - bottom) / 2
   return { rightMm, upMm, contradictMm, centred: Math.hypot(rightMm, upMm) <= withinMm }
 }

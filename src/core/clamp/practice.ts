@@ -3,7 +3,8 @@
  * temperatures °C.
  */
 export interface PracticeSpec {
-  readonly unit: 'mm' | '°C' | '' | 'W' | 'W/(m²·K)' | 'sigma' | '°' | 'µm' | 'rev/min' | 'days' | 'h' | 'G' | 'kN/mm²' | '10⁻⁶/K'
+  readonly unit:
+    'mm' | '°C' | '' | 'W' | 'N·m' | 'W/(m²·K)' | 'sigma' | '°' | 'µm' | 'rev/min' | 'days' | 'h' | 'G' | 'kN/mm²' | '10⁻⁶/K'
   readonly standard: number
   readonly min: number
   readonly max: number
@@ -28,6 +29,7 @@ export const PRACTICE = {
   carbideAlpha: { unit: '10⁻⁶/K', standard: 5.4, min: 4, max: 8 },
   hssE: { unit: 'kN/mm²', standard: 220, min: 180, max: 250 },
   hssAlpha: { unit: '10⁻⁶/K', standard: 11.2, min: 8, max: 14 },
+  tightenNm: { unit: 'N·m', standard: 300, min: 5, max: 300 },
   checkHours: { unit: 'h', standard: 8, min: 1, max: 24 },
   staleDays: { unit: 'days', standard: 14, min: 1, max: 365 },
   lookBackMm: { unit: 'mm', standard: 0.005, min: 0.0005, max: 0.1 },

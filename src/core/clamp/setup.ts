@@ -45,6 +45,8 @@ export interface ShrinkPractice {
   /** Share of the nose's rise that the shank takes while the tool is heated out, 0…1. */
   readonly warmedShare: { readonly carbide: number; readonly steel: number }
   readonly materials: Materials
+  /** Most that the spindle takes in which nuts are tightened, N·m. */
+  readonly tightenNm: number
   readonly ambientC: number
   /** Cool enough to touch, and to measure. */
   readonly touchC: number
@@ -65,6 +67,7 @@ export const shrinkPractice = (p: Practice): ShrinkPractice => ({
   coolingH: { contact: p.contactH, cycle: p.cycleH, air: p.airH },
   warmedShare: { carbide: p.warmedCarbide, steel: p.warmedSteel },
   materials: materialsOf(p),
+  tightenNm: p.tightenNm,
   ambientC: p.ambientC,
   touchC: p.touchC,
   measureC: p.measureC,

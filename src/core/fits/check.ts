@@ -93,7 +93,7 @@ export function checkTool(
       greatestRpm: stack.greatestRpm,
       part: stack.slowestPart,
     })
-  const holdsNm = holdingNm(holder, partIn(parts, 'nut'))
+  const holdsNm = holdingNm(holder, partIn(parts, 'nut'), practice.tightenNm)
   if (definition.torqueNm !== null && holdsNm !== undefined && holdsNm < definition.torqueNm)
     notes.push({ code: 'TORQUE_LOW', part: holder.name, holdsNm, wantedNm: definition.torqueNm })
   const carrier = carrierOf(parts)
@@ -104,10 +104,16 @@ export function checkTool(
   return { refusals, notes, stack, shrink: setup.ok ? setup.value : null }
 }
 
+/** What a nut is tightened with: as its maker says, but no more than the spindle takes in which it is done. */
+export const nutTorqueNm = (nut: Component, tightenNm: number): number | undefined => {
+  const own = numberOf(nut, 'TQ')
+  return own === undefined ? undefined : Math.min(own, tightenNm)
+}
+
 /** What the holder passes on: a collet holder by how its nut is really tightened. */
-function holdingNm(holder: Component, nut: Component | null): number | undefined {
+function holdingNm(holder: Component, nut: Component | null, tightenNm: number): number | undefined {
   const rated = numberOf(holder, 'TQX')
-  const nutNm = nut ? numberOf(nut, 'TQ') : undefined
+  const nutNm = nut ? nutTorqueNm(nut, tightenNm) : undefined
   const ratedNut = nut ? COLLET_RATED_NM[numberOf(nut, 'colletSize') ?? 0] : undefined
   const double = nut !== null && valueOf(nut, 'colletSystem') === 'ISO 15488'
   return rated !== undefined && nutNm !== undefined && ratedNut !== undefined && double

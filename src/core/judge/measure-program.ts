@@ -1,7 +1,16 @@
 /** Pictures of a whole program measured: those of each step by themselves, edge by edge. */
 import { ok, type Result } from '../units'
 import type { Feature } from '../features'
-import { joinEdges, measureEdge, summarise, type EdgeRead, type Picture, type SetError, type SetMeasurement } from '../sets'
+import {
+  joinEdges,
+  measureEdge,
+  summarise,
+  type CornerFrom,
+  type EdgeRead,
+  type Picture,
+  type SetError,
+  type SetMeasurement,
+} from '../sets'
 import type { ProgramStep } from './program'
 import type { StepMeasured } from './result'
 import type { View } from '../outline'
@@ -27,20 +36,22 @@ export interface EdgeTask<P extends Taken> {
   readonly stage: number
   readonly edge: number
   readonly measure: readonly Feature[]
+  readonly corner?: CornerFrom
   readonly pictures: readonly P[]
 }
 
 /** @param steps of the program, the tool itself first */
 export function edgeTasks<P extends Taken>(
   pictures: readonly P[],
-  steps: readonly Pick<ProgramStep, 'features'>[],
+  steps: readonly Pick<ProgramStep, 'features' | 'corner'>[],
 ): EdgeTask<P>[] {
-  return steps.flatMap(({ features }, stage) => {
+  return steps.flatMap(({ features, corner }, stage) => {
     const own = pictures.filter((p) => (p.stage ?? 0) === stage)
     return [...new Set(own.map((p) => p.edge))].map((edge) => ({
       stage,
       edge,
       measure: features,
+      ...(corner ? { corner } : {}),
       pictures: own.filter((p) => p.edge === edge),
     }))
   })
@@ -87,7 +98,7 @@ export function measureProgram(
 ): Result<ProgramMeasured, SetError> {
   const done = edgeTasks(pictures, steps).map((task) => ({
     task,
-    read: measureEdge(task.pictures, mmPerPixel, task.measure, turning),
+    read: measureEdge(task.pictures, mmPerPixel, task.measure, turning, task.corner),
   }))
   return joinProgram(done, steps)
 }

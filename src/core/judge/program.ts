@@ -1,12 +1,15 @@
 /** How a definition's tools are measured: the tool itself, then further steps of it, each from its own carriage place. */
 import { fail, ok, type Result } from '../units'
 import type { Feature, SpecLimits } from '../features'
+import type { CornerFrom } from '../sets'
 
 export interface ProgramStep {
   readonly name: string
   /** Middle of the picture: from the spindle axis, and below the tool's tip, mm; null for the tool itself, whose places are found. */
   readonly at: { readonly xMm: number; readonly downMm: number } | null
   readonly features: readonly Feature[]
+  /** What its corner is read from; left out: whichever explains itself. */
+  readonly corner?: CornerFrom
   /** Angles in degrees, everything else mm; what is not in it is measured and not judged. */
   readonly limits: Readonly<Partial<Record<Feature, SpecLimits>>>
 }

@@ -88,12 +88,16 @@ export interface EdgeRead {
   readonly warnings: readonly FrameWarning[]
 }
 
+/** What a corner is read from: one picture of the edge, or the outermost outline over its turns; left out: whichever explains itself. */
+export type CornerFrom = 'single' | 'turn'
+
 /** @param pictures of one edge, at least one */
 export function measureEdge(
   pictures: readonly Picture[],
   mmPerPixel: View['mmPerPixel'],
   measure: readonly Feature[],
   turning = false,
+  corner?: CornerFrom,
 ): Result<EdgeRead, SetError> {
   if (turning) return measureNose(pictures, mmPerPixel, measure)
   const views: Seen[] = []
@@ -104,7 +108,7 @@ export function measureEdge(
     if (!traced.ok) return fail({ code: 'PICTURE', file: picture.name, problem: traced.error.code })
     views.push({ picture, view, traced: traced.value, found: measureOutline(traced.value, view, measure) })
   }
-  const seen = overTurns(views, measure)
+  const seen = overTurns(views, measure, corner)
   const edge = edgeOf(pictures[0].edge, seen, measure)
   return ok({ edge, warnings: warningsOf(seen, edge, measure) })
 }
@@ -197,7 +201,8 @@ const LEAST_TURNS = 5
  * the pictures do not explain themselves: a helix turns most of an edge out of the light's plane, and a slight one hides
  * in the fit of a single picture.
  */
-function overTurns(seen: readonly Seen[], measure: readonly Feature[]): readonly Seen[] {
+function overTurns(seen: readonly Seen[], measure: readonly Feature[], corner?: CornerFrom): readonly Seen[] {
+  if (corner === 'single') return seen
   const places = [...new Set(seen.map(({ picture: p }) => `${p.centreX}/${p.centreZ}`))]
   return places.flatMap((place) => {
     const here = seen.filter(({ picture: p }) => `${p.centreX}/${p.centreZ}` === place)
@@ -208,7 +213,7 @@ function overTurns(seen: readonly Seen[], measure: readonly Feature[]): readonly
       view,
     )
     const plain = here.filter((s) => s.found.explained).length > here.length / 2
-    if (!over || (plain && !over.close)) return here
+    if (!over || (plain && !over.close && corner !== 'turn')) return here
     const whole = over.traced
     const found = withoutNextEdge(measureOutline(whole, view, measure))
     const sharpest = here.reduce((a, b) => (b.found.focus > a.found.focus ? b : a))

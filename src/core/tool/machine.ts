@@ -141,6 +141,15 @@ export const isTip = (tip: number | null | undefined): tip is number =>
 /** The pocket number of a tool that was put into the spindle by hand. */
 export const SPINDLE = 0
 
+/** How far a master touched off in a station of the turret was from where it should be, mm; X as a radius. */
+export interface StationError {
+  readonly xMm: number
+  readonly zMm: number
+  /** ISO 8601 */
+  readonly at: string
+  readonly master: string
+}
+
 /** What a machine and its control take. Lengths mm whatever the control's unit. */
 export interface Machine {
   readonly key: string
@@ -171,6 +180,10 @@ export interface Machine {
   readonly switches?: Partial<Switches>
   /** Of a lathe; left out where it is as usual. */
   readonly turret?: Turret
+  /** How far each station of its turret is off, by its number, found with a master; left out: nothing was found. */
+  readonly stations?: Readonly<Record<string, StationError>>
+  /** Template of the block that looks whether a tool is worn or broken; left out: the one that is shipped. */
+  readonly checkBlock?: string
   /** Left out where it is as usual. */
   readonly label?: LabelLayout
   /**
@@ -193,6 +206,10 @@ export const tableOf = (machine: Machine): TableOptions => ({ ...USUAL_TABLE, ..
 export const magazineOf = (machine: Machine): Magazine => ({ ...USUAL_MAGAZINE, ...machine.magazine })
 export const loadLimitsOf = (machine: Pick<Machine, 'limits'>): LoadLimits => ({ ...USUAL_LIMITS, ...machine.limits })
 export const turretOf = (machine: Machine): Turret => machine.turret ?? USUAL_TURRET
+/** How far a station of a lathe's turret is off, as a master showed it; null where nothing is known, or nothing has stations. */
+export const stationOff = ({ kind, stations }: Machine, pocket: number | null): StationError | null =>
+  (kind === 'lathe' && pocket !== null && stations?.[String(pocket)]) || null
+
 export const switchesOf = (machine: Machine): Switches => ({ door: true, pot: true, ...machine.switches })
 export const labelLayoutOf = (machine: Machine): LabelLayout => machine.label ?? USUAL_LABEL
 export const isTyped = (machine: Machine): boolean => machine.figures === 'typed'

@@ -38,8 +38,8 @@ export function putUnbalance(tx: Tx, name: string, ticket: string): void {
 }
 
 export function putThing(tx: Tx, name: string, ticket: string): void {
-  prepare(
-    tx,
-    'INSERT INTO sim_thing (name, ticket) VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET ticket = excluded.ticket',
-  ).run(name, ticket)
+  prepare(tx, 'INSERT INTO sim_thing (name, ticket) VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET ticket = excluded.ticket').run(
+    name,
+    ticket,
+  )
 }

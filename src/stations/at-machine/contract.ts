@@ -2,7 +2,7 @@
 import { z } from 'zod'
 import { TOUCH_OFF_METHODS, TOUCH_OFF_VALUES, type TouchOffMethod, type TouchOffValue } from '@/core/tool'
 import type { Bare } from '@/core/units'
-import { contract, MachineKey, Serial } from '../contract'
+import { contract, MachineKey, Serial, Version } from '../contract'
 
 export interface AtMachineRefusals {
   /** The control has another tool in front: its value would be changed. */
@@ -20,6 +20,10 @@ export interface AtMachineRefusals {
   NOT_ZEROED: { readonly held: number | null; readonly register: string; readonly number: number }
   /** A check block whose approach is none. */
   NO_APPROACH: Bare
+  /** Only a lathe has a turret, and it has so many stations. */
+  NO_STATION: { readonly machine: string; readonly station: number; readonly stations: number | null }
+  /** Tools are handed over with what was known of the station before. */
+  STATION_OUT: { readonly serials: readonly string[]; readonly station: number }
   /** It stopped where it must go on, or went on where it must stop. */
   CHECK_WRONG: { readonly stopped: boolean }
 }
@@ -48,17 +52,34 @@ export const changeInsert = contract()(
   }),
 )
 
-/** The block that is pasted before a cut, so that a worn or broken tool stops the program. mm. */
+const CheckAsked = z.object({
+  machine: MachineKey,
+  t: z.number().int().min(1).max(99_999),
+  feature: z.enum(['length', 'X', 'Z']),
+  allowedMm: z.number().min(0.001).max(5),
+  setterMm: z.number().min(-5000).max(5000),
+  clearMm: z.number().min(-5000).max(5000),
+  feedMm: z.number().min(1).max(5000),
+  label: z.number().int().min(1).max(9999),
+})
+const CheckTemplate = z.string().max(20_000)
+/**
+ * The block that is pasted before a cut, so that a worn or broken tool stops the program. mm.
+ * @param template a lead's, to try it; null: the machine's own
+ */
 export const checkBlock = contract<{ readonly text: string }>()(
+  CheckAsked.extend({ template: CheckTemplate.nullable().default(null) }),
+)
+/** A machine's own template, once the control has shown that it stops and goes on as it must. @param template null: the one that is shipped */
+export const keepCheckBlock = contract()(CheckAsked.extend({ template: CheckTemplate.nullable(), version: Version }))
+/** What a master shows in a station of a lathe's turret: how far it is off. mm, X as a radius. @param off null: nothing is known of it any more */
+export const setStation = contract()(
   z.object({
     machine: MachineKey,
-    t: z.number().int().min(1).max(99_999),
-    feature: z.enum(['length', 'X', 'Z']),
-    allowedMm: z.number().min(0.001).max(5),
-    setterMm: z.number().min(-5000).max(5000),
-    clearMm: z.number().min(-5000).max(5000),
-    feedMm: z.number().min(1).max(5000),
-    label: z.number().int().min(1).max(9999),
+    station: z.number().int().min(1).max(99),
+    master: z.string().trim().min(1).max(40),
+    off: z.object({ xMm: z.number().min(-2).max(2), zMm: z.number().min(-2).max(2) }).nullable(),
+    version: Version,
   }),
 )
 

@@ -1,6 +1,7 @@
 import { EXTENSION, SEATS, SHIPPED_STEPS } from '@/words/steps'
 import { drawInMm, shrinkPractice, stopSetting, type StopSetting } from '@/core/clamp'
 import {
+  nutTorqueNm,
   carrierOf,
   checkTool,
   clampingOf,
@@ -67,7 +68,7 @@ export function readBuildOf(db: Db, definition: Definition, job: Job | null, ser
   // hot it stands high by its shrink-back, a collet draws it in: both are set longer, and both are learned
   const computedMm = checked.shrink?.stopHighMm ?? colletDrawMm(parts, shankMm)
   const stop = computedMm !== null && holderType ? stopSetting(computedMm, shankMm, listLessons(db, holderType.id)) : null
-  const facts = factsOf(definition, parts, checked, stop)
+  const facts = factsOf(definition, parts, checked, stop, practice.tightenNm)
   const short = parts.filter((p) => FETCHED.includes(p.line.role) && p.onHand + p.fetched < p.count)
   const builds = job ? buildsOf(db, job.id, definition.t) : []
   return {
@@ -130,7 +131,13 @@ export function readBuild(db: Db, jobId: string, t: number, serial: string | nul
   return job && definition ? readBuildOf(db, definition, job, serial, now) : null
 }
 
-function factsOf(definition: Definition, parts: readonly ChosenPart[], checked: Checked, stop: StopSetting | null): StepFacts {
+function factsOf(
+  definition: Definition,
+  parts: readonly ChosenPart[],
+  checked: Checked,
+  stop: StopSetting | null,
+  tightenNm: number,
+): StepFacts {
   const [carrier, cutter, collet, nut] = [
     carrierOf(parts),
     partIn(parts, 'cutter'),
@@ -163,7 +170,7 @@ function factsOf(definition: Definition, parts: readonly ChosenPart[], checked: 
     shankMaterial: text(cutter, 'shankMaterial'),
     coil: text(carrier, 'coil'),
     temperature: shrink ? Math.round(shrink.temperatureC) : null,
-    torque: number(nut, 'TQ') ?? number(carrier, 'TQ'),
+    torque: (nut && nutTorqueNm(nut, tightenNm)) ?? number(carrier, 'TQ'),
     torqueSchool: text(nut, 'torqueSchool'),
     lubricated: text(nut, 'lubricated'),
     key: number(carrier, 'keyMm'),

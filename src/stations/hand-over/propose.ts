@@ -12,7 +12,7 @@ import {
   type ToolFacts,
 } from '@/core/handover'
 import type { SavedMeasurement } from '@/core/judge'
-import { isTip, isTyped, type Assembly, type Machine, machineTip, turretOf } from '@/core/tool'
+import { isTip, isTyped, type Assembly, type Machine, machineTip, stationOff, turretOf } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
 import { currentBalance, type BalanceResult } from '@/db/balance/read'
@@ -108,15 +108,17 @@ export function valuesOf(
   const { turning, pocket = null, tip, sister = 0, balance, facts } = given
   const { LF, DC, RE } = measurement.summary
   if (LF === null || DC === null) return null
+  // where the turret's station is off, as a master showed it, the tool stands off by as much
+  const off = stationOff(machine, pocket) ?? { xMm: 0, zMm: 0 }
   return {
     serial: assembly.serial,
     issue,
     t,
     machine: machine.key,
     unit: machine.unit,
-    lengthMm: LF,
+    lengthMm: LF + off.zMm,
     // a drill in a turret stands on the spindle's centre
-    radiusMm: machine.kind === 'lathe' && !turning ? 0 : DC / 2,
+    radiusMm: machine.kind === 'lathe' && !turning ? 0 : DC / 2 + off.xMm,
     cornerRadiusMm: RE,
     pocket,
     ...(machine.kind === 'lathe' && turning && isTip(tip) ? { tip } : {}),

@@ -109,6 +109,7 @@ export const keepProgram = contract<{ readonly version: number }>()(
           name: z.string().trim().max(40),
           at: z.object({ xMm: z.number().min(-50).max(500), downMm: z.number().min(-50).max(500) }).nullable(),
           features: z.array(z.enum(FEATURES)).readonly(),
+          corner: z.enum(['single', 'turn']).optional(),
           limits: z.partialRecord(z.enum(FEATURES), Limit),
         }),
       )

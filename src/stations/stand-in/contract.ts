@@ -19,6 +19,18 @@ export const turnScrew = contract<{ ticket: string }>()(
 )
 /** Sets a stand-in head to its last setting, cuts a bore and measures it. */
 export const cutBore = contract<{ readonly boreMm: number }>()(z.object({ serial: Serial }))
+/** Turns a stand-in indicator round a bore, after the holder was moved or as it is. mm */
+export const sweepPost = contract<{
+  readonly top: number
+  readonly right: number
+  readonly bottom: number
+  readonly left: number
+}>()(
+  z.object({
+    machine: MachineKey,
+    move: z.object({ axis: z.enum(['across', 'height']), byMm: z.number().min(-5).max(5) }).nullable(),
+  }),
+)
 /** Somebody's hands at a stand-in spindle. */
 export const spindleHand = contract()(
   z.discriminatedUnion('act', [

@@ -13,17 +13,21 @@ import type { AtMachineProps } from './at-machine-props'
 import { Centring } from './centring'
 import { CheckForm } from './check-form'
 import { InsertForm } from './insert-form'
+import { StationForm } from './station-form'
 import { NoteForm } from './note-form'
 
 const DONE = [
   { key: 'value', name: say.aValue },
   { key: 'insert', name: say.anInsert },
   { key: 'check', name: say.aCheck },
+  { key: 'station', name: say.aStation },
 ] as const
 
 /** Tools that are set at the machine itself: a bore centred with an indicator, and what was touched off there. */
-export function AtMachineStation({ machine, machines, lines, note, inside, change, check }: AtMachineProps) {
-  const [what, setWhat] = useState<'value' | 'insert' | 'check'>('value')
+export function AtMachineStation(props: AtMachineProps) {
+  const { machine, machines, lines, note, inside, change, station, sweep } = props
+  const [what, setWhat] = useState<(typeof DONE)[number]['key']>('value')
+  const open = DONE.filter(({ key }) => key !== 'station' || machine.kind === 'lathe')
   return (
     <Sheet
       left={
@@ -33,7 +37,7 @@ export function AtMachineStation({ machine, machines, lines, note, inside, chang
             <Title lead={machine.name}>{say.setAtTheMachine}</Title>
             <MachineSelect value={machine.key} machines={machines} path="/load/at-machine" />
           </div>
-          <Centring />
+          <Centring key={machine.key} machine={machine} sweep={sweep} />
           <h2 className="mt-3 text-2xl font-bold">{say.touchOffs}</h2>
           <Lines lines={lines} />
           <Cautions lines={say.cautions} />
@@ -41,13 +45,15 @@ export function AtMachineStation({ machine, machines, lines, note, inside, chang
       }
       right={
         <>
-          <Choices label={say.whatIsDone} all={DONE} taken={what} take={setWhat} />
+          <Choices label={say.whatIsDone} all={open} taken={what} take={setWhat} />
           {what === 'value' ? (
             <NoteForm key={machine.key} machine={machine} note={note} />
           ) : what === 'insert' ? (
             <InsertForm key={machine.key} inside={inside} change={change} />
+          ) : what === 'station' && machine.kind === 'lathe' ? (
+            <StationForm key={`${machine.key} ${machine.version}`} machine={machine} station={station} />
           ) : (
-            <CheckForm key={machine.key} machine={machine} check={check} />
+            <CheckForm key={machine.key} {...props} />
           )}
         </>
       }

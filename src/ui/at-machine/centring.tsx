@@ -1,10 +1,13 @@
 import { useState } from 'react'
-import { nextMove, readSweep, type Sweep } from '@/core/centring'
+import { nextMove, readSweep, slideAt, type Sweep } from '@/core/centring'
 import { say } from '@/words/screens/at-machine'
-import { small } from '@/words/size'
-import { LengthField } from '../common/form'
-import { Say } from '../common/sheet'
+import { sized, small } from '@/words/size'
+import { SmallAction, SmallActions } from '../common/actions'
+import { CheckField, LengthField, SelectField } from '../common/form'
+import { Problem, Say } from '../common/sheet'
+import { useAct } from '../common/use-act'
 import { useLength } from '../common/use-length'
+import type { AtMachineProps } from './at-machine-props'
 import { useUnit } from '../shell/shell-context'
 
 const SIDES = ['top', 'right', 'bottom', 'left'] as const
@@ -12,7 +15,7 @@ const SIDES = ['top', 'right', 'bottom', 'left'] as const
 const CONTRADICT_MM = 0.01
 
 /** Four readings of an indicator that is turned round a bore, and which way the holder is to go. Nothing of it is kept. */
-export function Centring() {
+export function Centring({ machine, sweep: standIn }: Pick<AtMachineProps, 'machine' | 'sweep'>) {
   const unit = useUnit()
   const reads = {
     top: useLength(null, unit),
@@ -20,11 +23,14 @@ export function Centring() {
     bottom: useLength(null, unit),
     left: useLength(null, unit),
   }
+  const sag = useLength(0, unit)
   const [open, setOpen] = useState(true)
   const all = SIDES.map((side) => reads[side].mm)
   const [top, right, bottom, left] = all
   const sweep =
-    top !== null && right !== null && bottom !== null && left !== null ? readSweep({ top, right, bottom, left }) : null
+    top !== null && right !== null && bottom !== null && left !== null
+      ? readSweep({ top, right, bottom, left }, sag.mm ?? 0)
+      : null
   return (
     <details open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="fold text-ink">{say.centring}</summary>
@@ -42,9 +48,67 @@ export function Centring() {
         </div>
         <div className="min-w-[280px] flex-1">
           <Move sweep={sweep} />
+          <LengthField label={say.armHangs} error={sag.error} {...sag.field} />
+          {machine.kind === 'lathe' && sweep && <Slide sweep={sweep} diameter={machine.sizeRegister === 'diameter'} />}
+          {standIn && (
+            <StandInDial
+              machine={machine.key}
+              sweep={standIn}
+              move={sweep && nextMove(sweep)}
+              take={(read) => SIDES.forEach((side) => reads[side].set(read[side]))}
+            />
+          )}
         </div>
       </div>
     </details>
+  )
+}
+
+/** Where the cross slide is to stand for the bore to be on the axis. */
+function Slide({ sweep, diameter }: { readonly sweep: Sweep; readonly diameter: boolean }) {
+  const unit = useUnit()
+  const at = useLength(null, unit)
+  const [towards, setTowards] = useState<'right' | 'left'>('right')
+  const [doubled, setDoubled] = useState(diameter)
+  return (
+    <div className="grid grid-cols-2 items-end gap-x-3">
+      <LengthField label={say.slideStandsAt} error={at.error} {...at.field} />
+      <SelectField label={say.xGrows} value={towards} onChange={(event) => setTowards(event.target.value as 'right' | 'left')}>
+        <option value="right">{say.right}</option>
+        <option value="left">{say.left}</option>
+      </SelectField>
+      <CheckField label={say.xIsDiameter} checked={doubled} onChange={(event) => setDoubled(event.target.checked)} />
+      {at.mm !== null && (
+        <p className="text-lg font-semibold" role="status">
+          {say.slideTo(sized(slideAt(at.mm, sweep, { diameter: doubled, towards: towards === 'right' ? 1 : -1 }), unit))}
+        </p>
+      )}
+    </div>
+  )
+}
+
+/** Hands at a stand-in dial: moves as the sheet says, and sweeps again. */
+function StandInDial({
+  machine,
+  sweep,
+  move,
+  take,
+}: {
+  readonly machine: string
+  readonly sweep: NonNullable<AtMachineProps['sweep']>
+  readonly move: ReturnType<typeof nextMove>
+  readonly take: (read: Readonly<Record<(typeof SIDES)[number], number>>) => void
+}) {
+  const { busy, problem, run } = useAct()
+  return (
+    <>
+      <Problem lead={say.notSwept} text={problem} />
+      <SmallActions>
+        <SmallAction disabled={busy} onAct={() => void run(() => sweep({ machine, move }), take)}>
+          {move ? say.standInMoveAndSweep : say.standInSweep}
+        </SmallAction>
+      </SmallActions>
+    </>
   )
 }
 

@@ -19,6 +19,8 @@ export interface StepFields {
   name: string
   /** null for the tool itself. */
   at: ProgramStep['at']
+  /** Empty: whichever explains itself. */
+  corner: '' | 'single' | 'turn'
   asked: Record<Feature, boolean>
   limits: Record<Feature, { min: string; max: string }>
 }
@@ -31,6 +33,7 @@ const written = (feature: Feature, value: number | null | undefined, unit: Lengt
 export const fieldsOf = (step: ProgramStep, unit: LengthUnit): StepFields => ({
   name: step.name,
   at: step.at,
+  corner: step.corner ?? '',
   asked: Object.fromEntries(FEATURES.map((f) => [f, step.features.includes(f)])) as StepFields['asked'],
   limits: Object.fromEntries(
     FEATURES.map((f) => [f, { min: written(f, step.limits[f]?.min, unit), max: written(f, step.limits[f]?.max, unit) }]),
@@ -50,7 +53,8 @@ export function stepOf(fields: StepFields, unit: LengthUnit): Result<ProgramStep
       return fail(say.theLimitsOfCannotBe(fields.name || say.aStep, feature, isAngle(feature) ? 'degrees' : unitMark(unit)))
     limits[feature] = { min: least, max: most }
   }
-  return ok({ name: fields.name.trim(), at: fields.at, features, limits })
+  const { corner } = fields
+  return ok({ name: fields.name.trim(), at: fields.at, features, limits, ...(corner ? { corner } : {}) })
 }
 
 function read(text: string, feature: Feature, unit: LengthUnit): number | null {

@@ -4,7 +4,7 @@ import { useWatch, type Control, type UseFormRegister } from 'react-hook-form'
 import { FEATURES, type Feature } from '@/core/features'
 import { isAngle } from '@/core/judge'
 import { formatLength, unitMark, type LengthUnit } from '@/core/units'
-import { TextField } from '../common/form'
+import { SelectField, TextField } from '../common/form'
 import type { StepFields } from './program-steps'
 import { say } from '@/words/screens/measure'
 
@@ -57,6 +57,13 @@ export function StepForm({
           </label>
         ))}
       </div>
+      {fields.asked.RE && (
+        <SelectField label={say.cornerFrom} {...register(`steps.${step}.corner`)}>
+          <option value="">{say.cornerAsItComes}</option>
+          <option value="single">{say.cornerSingle}</option>
+          <option value="turn">{say.cornerTurn}</option>
+        </SelectField>
+      )}
       {FEATURES.filter((f) => fields.asked[f]).map((f) => (
         <Limits key={f} step={step} feature={f} register={register} unit={unit} tool={fields.at === null} />
       ))}

@@ -7,6 +7,10 @@ export const AT_MACHINE: Sentences<AtMachineRefusals> = {
   NOT_IN_MACHINE: ({ serial }) => `${serial} is not in a machine. Change its insert at the bench, and measure it.`,
   EDGE_IN_USE: ({ t, program }) =>
     `${program} is running and uses ${t === null ? 'this tool' : `T${t}`}. Wait until it has ended.`,
+  NO_STATION: ({ machine, station, stations }) =>
+    stations === null ? `${machine} has no turret.` : `${machine} has ${stations} stations. There is no station ${station}.`,
+  STATION_OUT: ({ serials, station }) =>
+    `${serials.join(', ')} ${serials.length === 1 ? 'is' : 'are'} handed over for station ${station}. Take the hand-over back first, then hand it over again.`,
   NO_APPROACH: () => 'The tool must come from farther off than it may change. Move the clearance away from the setter.',
   CHECK_WRONG: ({ stopped }) =>
     stopped

@@ -92,6 +92,8 @@ export const say = {
   until: 'Until',
   leadApprovalReason: 'Lead approval: reason',
   notReleased: 'Not released.',
+  stationCounted: (station: number) => `Station ${station} is off by`,
+  stationOff: (x: string, z: string) => `X ${x}, Z ${z}, counted in`,
   readyToRelease: 'Ready to release.',
   theControlGetsTheMeasured: 'The control gets the measured values. No other offset changes. Scan the holder to release it.',
   measureAgain: 'Measure again',

@@ -339,6 +339,10 @@ export const say = {
   // from-camera.tsx
   typeThePinsDiameterAnd: 'Type the pin’s diameter and length from the gauge line.',
   aCameraOfThisTerminal: 'A camera of this terminal',
+  cornerFrom: 'Corner from',
+  cornerAsItComes: 'whichever picture explains itself',
+  cornerSingle: 'the edge at its highest alone',
+  cornerTurn: 'the outermost outline over a turn',
   // camera-station.tsx
   cameraAndTaper: 'Name the camera and the taper.',
   measuringThePicture: 'Measuring the picture …',

@@ -35,10 +35,10 @@ export type PackedTask = EdgeTask<PackedPicture> & Pick<OpenedFrameSet, 'mmPerPi
 export type EdgeDone = Result<EdgeRead, { readonly set: SetError } | { readonly file: FrameSetError }>
 
 /** One edge, from its packed pictures: the work of one worker. */
-export function measurePacked({ pictures, mmPerPixel, measure, turning }: PackedTask): EdgeDone {
+export function measurePacked({ pictures, mmPerPixel, measure, turning, corner }: PackedTask): EdgeDone {
   const decoded = decodePictures(pictures, greyOfPng)
   if (!decoded.ok) return fail({ file: decoded.error })
-  const read = measureEdge(decoded.value, mmPerPixel, measure, turning)
+  const read = measureEdge(decoded.value, mmPerPixel, measure, turning, corner)
   return read.ok ? read : fail({ set: read.error })
 }
 

@@ -1,7 +1,7 @@
 import Link from 'next/link'
 import { z } from 'zod'
-import { isTyped, type Machine, type Assembly } from '@/core/tool'
-import { fixed, mmToUnit, unitMark } from '@/core/units'
+import { isTyped, stationOff, type Machine, type Assembly } from '@/core/tool'
+import { fixed, formatDeviation, mmToUnit, unitMark } from '@/core/units'
 import { readHandover } from '@/stations/hand-over/pages'
 import { refuseTrial, type ProposalRefusal, type HandoverProposal } from '@/stations/hand-over/propose'
 import { SmallAction, SmallActions } from '@/ui/common/actions'
@@ -245,10 +245,16 @@ function ToRelease({
   readonly shop: Context
   readonly machines: readonly Machine[]
 }) {
+  const off = machine && stationOff(machine, values?.pocket ?? null)
   return (
     <>
       <h2 className="text-2xl font-bold">{say.valuesToRelease}</h2>
       <Values values={values} machine={machine} sized={sized} />
+      {off && values && (
+        <Row name={say.stationCounted(values.pocket ?? 0)}>
+          {say.stationOff(formatDeviation(off.xMm, shop.unit), formatDeviation(off.zMm, shop.unit))}
+        </Row>
+      )}
       {measurement && (
         <Row name={say.measuredTitle}>
           {formatWhen(measurement.at)} {measurement.verdict && <VerdictMark verdict={measurement.verdict} />}

@@ -1,10 +1,13 @@
+import { CHECK_RS274 } from '@/codecs/check-block'
+import { isLead } from '@/core/tool'
 import { readAtMachine } from '@/stations/at-machine/note-touch-off'
 import { AtMachineStation } from '@/ui/at-machine/at-machine-station'
 import { LOAD_TABS } from '@/ui/common/sub-nav'
 import { say } from '@/words/screens/at-machine'
 import { NoMachine } from '../../_parts/no-machine'
 import { signedIn } from '../../_server/context'
-import { changeInsertAction, checkBlockAction, noteTouchOffAction } from './actions'
+import { sweepPostAction } from '../../stand-in/actions'
+import { changeInsertAction, checkBlockAction, keepCheckBlockAction, noteTouchOffAction, setStationAction } from './actions'
 
 export const metadata = { title: say.setAtTheMachine }
 
@@ -22,13 +25,21 @@ export default async function AtMachinePage({
     <>
       <div />
       <AtMachineStation
-        machine={{ key: machine.key, name: machine.name, kind: machine.kind }}
+        machine={{
+          ...{ key: machine.key, name: machine.name, kind: machine.kind, version: machine.version },
+          ...{ sizeRegister: machine.sizeRegister, pockets: machine.pockets, stations: machine.stations ?? {} },
+          ...{ template: machine.checkBlock ?? CHECK_RS274, ownTemplate: machine.checkBlock !== undefined },
+        }}
+        lead={isLead(shop.person)}
         machines={machines.map(({ key, name }) => ({ key, name }))}
         lines={lines}
         inside={inside}
         note={noteTouchOffAction}
         change={changeInsertAction}
         check={checkBlockAction}
+        keepCheck={keepCheckBlockAction}
+        station={setStationAction}
+        sweep={shop.standIns ? sweepPostAction : null}
       />
     </>
   )
