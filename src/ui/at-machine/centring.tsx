@@ -46,7 +46,7 @@ export function Centring({ machine, sweep: standIn }: Pick<AtMachineProps, 'mach
             <Bore sweep={sweep} />
           </div>
         </div>
-        <div className="min-w-[280px] flex-1">
+        <div className="flex min-w-[280px] flex-1 flex-col gap-2">
           <Move sweep={sweep} />
           <LengthField label={say.armHangs} error={sag.error} {...sag.field} />
           {machine.kind === 'lathe' && sweep && <Slide sweep={sweep} diameter={machine.sizeRegister === 'diameter'} />}

@@ -107,10 +107,11 @@ function Chosen({ tool }: { readonly tool: WornTool }) {
           nameLocation: 'middle' as const,
           nameGap: 28,
           axisLabel: inks.font,
+          splitLine: { show: false },
         },
         yAxis: {
           ...{ type: 'value' as const, min: -most, max: most },
-          axisLabel: { ...inks.font, formatter: (v: number) => v.toFixed(decimals) },
+          axisLabel: { ...inks.font, formatter: (v: number) => v.toFixed(decimals), showMinLabel: false, showMaxLabel: false },
           splitLine: { lineStyle: { color: inks.rule } },
         },
         series,
@@ -125,8 +126,12 @@ function Chosen({ tool }: { readonly tool: WornTool }) {
         <VerdictMark verdict={wear.verdict} /> {SAYS[wear.verdict]}
       </p>
       <Chart draw={draw} label={say.overMinutes(nameOf(tool))} />
-      {wears.map(({ key, perHourMm, changeMm }) => (
-        <Row key={key} name={FEATURE_NAMES[key]} symbol={perHourMm ? say.perHour(small(perHourMm.value, unit)) : undefined}>
+      {wears.map(({ key, perHourMm, leftMin, changeMm }) => (
+        <Row
+          key={key}
+          name={FEATURE_NAMES[key]}
+          symbol={perHourMm && leftMin ? say.perHour(small(perHourMm.value, unit)) : undefined}
+        >
           {formatDeviation(changeMm, unit)}
         </Row>
       ))}

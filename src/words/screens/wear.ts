@@ -1,7 +1,7 @@
 /** What the sheet of wear says. */
 export const say = {
   wear: 'Wear',
-  about: 'Tools measured again while they cut, against their first measurement.',
+  about: 'of tools that were measured again',
   none: 'No tool to compare yet. Enter what wear is allowed in Library › Tools, and measure a tool again after it has cut.',
   tool: 'Tool',
   feature: 'Most changed',
