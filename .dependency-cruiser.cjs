@@ -19,6 +19,7 @@ const CORE = [
   'handover',
   'program',
   'plan',
+  'schedule',
   'load',
   'stats',
   'backup',

@@ -6,6 +6,7 @@ import { balanceBench } from './balance'
 import { headsBench } from './heads'
 import { libraryBench } from './library'
 import { saveBench } from './save'
+import { scheduleBench } from './schedule'
 import { shopBench } from './shop'
 import { terminalsBench } from './terminals'
 import { visionBench } from './vision'
@@ -101,6 +102,7 @@ if (!only || only === 'pictures') await pictures()
 if (!only || only === 'save') await saveBench()
 if (!only || only === 'balance') await balanceBench()
 if (!only || only === 'heads') headsBench()
+if (!only || only === 'schedule') scheduleBench()
 if (!only || only === 'shop') await shopBench(path)
 if (!only || only === 'terminals') await terminalsBench()
 if (!only || only === 'attack') await attackBench(Number(path) || undefined)

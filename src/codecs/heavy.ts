@@ -3,6 +3,8 @@
  * are drawn. The server has it done by threads that can be ended; tests, seed and benches do it in place.
  */
 import { proposeFits, solveBalance } from '@/core/balance'
+import { searchMagazine } from '@/core/plan'
+import { bestSchedule } from '@/core/schedule'
 import { toolsWanted, writtenFor, type ProgramError, type ProgramTools } from '@/core/program'
 import { KIND_NAMES, type Couplings, type Kind, type PropertyKey } from '@/core/tool'
 import { ok, type Result } from '@/core/units'
@@ -77,6 +79,8 @@ export const HEAVY_WORK = {
   labelPng,
   setupSheet: setupSheetPdf,
   balance: solveBalance,
+  schedule: bestSchedule,
+  magazines: searchMagazine,
   fits: proposeFits,
   spin: encodeSpin,
 } as const

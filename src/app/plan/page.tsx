@@ -1,10 +1,44 @@
-import { Later } from '../_parts/later'
-import { say } from '@/words/screens/shell'
+import { readDay } from '@/stations/plan/room-day'
+import { namesFor } from '@/stations/kit/pages'
+import { KeepFresh } from '@/ui/common/keep-fresh'
+import { standingText } from '@/ui/kit/standing'
+import { DayStation } from '@/ui/plan/day-station'
+import { machineNames } from '@/stations/names'
+import { refusalText } from '@/words/refusals'
+import { say } from '@/words/screens/plan'
+import { Say, Sheet } from '@/ui/common/sheet'
 import { signedIn } from '../_server/context'
 
 export const metadata = { title: say.plan }
 
 export default async function PlanPage() {
-  await signedIn()
-  return <Later name={say.plan} will={say.planWillShowWhichMachine} />
+  const { db, heavy, now, units } = await signedIn()
+  const day = await readDay(db, heavy, now)
+  if (!day.ok)
+    return (
+      <>
+        <KeepFresh />
+        <div />
+        <Sheet
+          left={
+            <Say tone="off" lead={say.notPlanned}>
+              {refusalText(day.error, units)}
+            </Say>
+          }
+        />
+      </>
+    )
+  const view = day.value
+  const names = namesFor(
+    db,
+    view.blocked.map(({ netted }) => netted as Parameters<typeof namesFor>[1][number]),
+  )
+  const blocked = view.blocked.map(({ tool, netted }) => ({ tool, text: standingText(netted, names) }))
+  return (
+    <>
+      <KeepFresh />
+      <div />
+      <DayStation view={{ ...view, blocked: [] }} machines={Object.fromEntries(machineNames(db))} blocked={blocked} />
+    </>
+  )
 }

@@ -4,7 +4,22 @@
  */
 export interface PracticeSpec {
   readonly unit:
-    'mm' | '°C' | '' | 'W' | 'N·m' | 'W/(m²·K)' | 'sigma' | '°' | 'µm' | 'rev/min' | 'days' | 'h' | 'G' | 'kN/mm²' | '10⁻⁶/K'
+    | 'mm'
+    | '°C'
+    | ''
+    | 'W'
+    | 'N·m'
+    | 'W/(m²·K)'
+    | 'sigma'
+    | '°'
+    | 'µm'
+    | 'rev/min'
+    | 'days'
+    | 'h'
+    | 'min'
+    | 'G'
+    | 'kN/mm²'
+    | '10⁻⁶/K'
   readonly standard: number
   readonly min: number
   readonly max: number
@@ -32,6 +47,12 @@ export const PRACTICE = {
   tightenNm: { unit: 'N·m', standard: 300, min: 5, max: 300 },
   checkHours: { unit: 'h', standard: 8, min: 1, max: 24 },
   staleDays: { unit: 'days', standard: 14, min: 1, max: 365 },
+  planPeople: { unit: '', standard: 1, min: 1, max: 20 },
+  planCooling: { unit: '', standard: 2, min: 1, max: 40 },
+  planAssembly: { unit: '', standard: 2, min: 1, max: 20 },
+  planBenches: { unit: '', standard: 1, min: 1, max: 10 },
+  planCarts: { unit: '', standard: 2, min: 1, max: 20 },
+  adapterMin: { unit: 'min', standard: 8, min: 0, max: 60 },
   lookBackMm: { unit: 'mm', standard: 0.005, min: 0.0005, max: 0.1 },
   balanceRpm: { unit: 'rev/min', standard: 1100, min: 200, max: 3000 },
   balanceGrade: { unit: 'G', standard: 2.5, min: 0.4, max: 100 },

@@ -1,7 +1,126 @@
-/** Planning ahead: what is refused of it. */
-import type { BadMagazine } from '@/core/plan'
+/** Planning ahead: what its sheets show, and what is refused of it. */
+import type { BadMagazine, NettedTool } from '@/core/plan'
+import type { Block, StepKind, Wait } from '@/core/schedule'
 
 export interface PlanRefusals {
   /** A magazine that cannot be planned. */
   BAD_MAGAZINE: BadMagazine
+}
+
+/** How the day is gone through: one tool after the other, or everything that is shrunk before the rest. */
+export type Way = 'one-by-one' | 'shrink-first'
+
+/** What somebody asks to see as if it were so. */
+export interface WhatIf {
+  readonly people?: number
+  /** A machine that begins later. */
+  readonly later?: { readonly job: string; readonly minutes: number }
+  /** A part that comes: the tool that waits for it can be begun then. */
+  readonly comes?: { readonly tool: string; readonly minutes: number }
+  /** A tool that is broken. */
+  readonly broken?: string
+}
+
+/** A job's tools by a plan. */
+export interface JobByPlan {
+  readonly job: string
+  /** Key of its machine. */
+  readonly machine: string
+  readonly dueMin: number
+  /** When its last tool is there; null where it has nothing left to do. */
+  readonly doneMin: number | null
+  /** The tool that is last, and what it waits longest for; null where it waits for nothing. */
+  readonly last: { readonly tool: string; readonly wait: Wait | null } | null
+  /** Tools that cannot be planned. */
+  readonly blocked: number
+}
+
+export interface PlanView {
+  readonly blocks: readonly Block[]
+  readonly jobs: readonly JobByPlan[]
+  readonly latenessMin: number
+  readonly endMin: number
+  /** No order stays below it. */
+  readonly boundMin: number
+  readonly exact: boolean
+}
+
+/** Minutes of a kind of work, as this shop's record has them. */
+export interface Learned {
+  readonly kind: StepKind
+  readonly minutes: number
+  /** The middle half of them, where they are the shop's own. */
+  readonly spread: { readonly from: number; readonly to: number } | null
+  /** From how many; fewer than ten do not count yet. */
+  readonly of: number
+}
+
+export interface BlockedTool {
+  readonly tool: string
+  readonly job: string
+  readonly netted: Pick<NettedTool, 'standing' | 'replaces'>
+}
+
+export interface DayView {
+  /** ISO 8601; all minutes count from here. */
+  readonly now: string
+  readonly tools: number
+  readonly people: number
+  readonly plans: Readonly<Record<Way, PlanView>>
+  /** Which of them is ready sooner. */
+  readonly sooner: Way
+  readonly blocked: readonly BlockedTool[]
+  readonly learned: readonly Learned[]
+  /** What a tool is called: by its id. */
+  readonly names: Readonly<Record<string, { readonly t: number; readonly name: string; readonly job: string }>>
+}
+
+/** A tool over the jobs of a machine: before the job it comes, is used, only stays, or goes. */
+export type Cell = 'comes' | 'used' | 'stays' | 'goes' | null
+
+export interface MagazineOrder {
+  /** Ids of the jobs. */
+  readonly jobs: readonly string[]
+  /** Tools put in, those for the first job too. */
+  readonly switches: number
+  readonly rows: readonly { readonly t: number; readonly name: string; readonly cells: readonly Cell[] }[]
+  /** What is put in and taken out before each job, by T. */
+  readonly steps: readonly { readonly job: string; readonly load: readonly number[]; readonly unload: readonly number[] }[]
+}
+
+export interface MagazineSheet {
+  readonly machine: { readonly key: string; readonly name: string }
+  readonly machines: readonly { readonly key: string; readonly name: string }[]
+  readonly pockets: number
+  /** Pockets that wide tools keep free beside them. */
+  readonly kept: number
+  readonly loaded: readonly number[]
+  readonly jobs: readonly {
+    readonly id: string
+    readonly name: string
+    readonly dueAt: string
+    readonly minutes: number | null
+  }[]
+  /** As the dates have it, and an order with fewer tools put in; null where there is none. */
+  readonly planned: MagazineOrder | null
+  readonly fewer: MagazineOrder | null
+  readonly exact: boolean
+  /** No order puts in fewer. */
+  readonly least: number
+  /** Why it cannot be planned. */
+  readonly bad: BadMagazine | null
+}
+
+/** What a machine's next jobs still lack. */
+export interface BoardMachine {
+  readonly key: string
+  readonly name: string
+  readonly jobs: readonly {
+    readonly id: string
+    readonly name: string
+    readonly dueAt: string
+    readonly tools: number
+    readonly ready: number
+    readonly missing: readonly (Pick<NettedTool, 'standing' | 'replaces'> & { readonly t: number; readonly name: string })[]
+  }[]
 }

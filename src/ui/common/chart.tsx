@@ -23,6 +23,8 @@ export interface Inks {
   readonly text: string
   readonly soft: string
   readonly rule: string
+  /** Of the sheet: for what is written on an ink. */
+  readonly ground: string
   readonly act: string
   readonly holds: string
   readonly unsure: string
@@ -35,7 +37,13 @@ function inksNow(): Inks {
   const colour = (name: string) => style.getPropertyValue(name).trim()
   const soft = colour('--soft')
   return {
-    ...{ text: colour('--color-base-content'), soft, rule: colour('--color-base-300'), act: colour('--color-act') },
+    ...{
+      text: colour('--color-base-content'),
+      soft,
+      rule: colour('--color-base-300'),
+      ground: colour('--color-base-100'),
+      act: colour('--color-act'),
+    },
     ...{ holds: colour('--color-holds'), unsure: colour('--color-unsure'), off: colour('--color-off') },
     font: { color: soft, fontFamily: 'Sofia Sans Condensed Variable', fontSize: 15 },
   }

@@ -64,6 +64,12 @@ export const SETTINGS_TABS: readonly Tab[] = [
   { href: '/settings/clients', name: say.clients },
   { href: '/settings/import', name: say.importWord },
 ]
+export const PLAN_TABS: readonly Tab[] = [
+  { href: '/plan', name: say.today },
+  { href: '/plan/magazine', name: say.magazine },
+  { href: '/plan/machines', name: say.machines },
+  { href: '/plan/what-if', name: say.whatIf },
+]
 export const RECORDS_TABS: readonly Tab[] = [
   { href: '/records', name: say.records },
   { href: '/records/wear', name: say.wear },

@@ -68,6 +68,9 @@ export const say = {
   library: 'Library',
   records: 'Records',
   wear: 'Wear',
+  today: 'Day',
+  magazine: 'Magazine',
+  whatIf: 'What if',
   practice: 'Practice',
   settings: 'Settings',
 
@@ -193,7 +196,6 @@ export const say = {
   nominalContourPieces: (pieces: number) => `Nominal contour, ${pieces} pieces`,
 
   // plan/page.tsx
-  planWillShowWhichMachine: 'Plan will show which machine needs which tools by when, and what the bench should do next.',
 
   // practice/page.tsx
   practiceWillLetANewcomer:

@@ -1,0 +1,4 @@
+export * from './tool'
+export { scheduleIn } from './serve'
+export { latenessBound } from './bound'
+export * from './search'

@@ -1,0 +1,114 @@
+/** The order in which tools are served so that the largest lateness is least. */
+import { seededRandom } from '../numeric'
+import { latenessBound } from './bound'
+import { begunFirst, nobodyServed, scheduleIn, serve, type Served } from './serve'
+import type { Room, Schedule, ToolToDo } from './tool'
+
+/** Up to so many tools every order counts; more are searched as far as the tries reach. */
+export const EXACT_TOOLS = 9
+const EPSILON = 1e-9
+
+export interface Found {
+  readonly schedule: Schedule
+  /** No order stays below it, minutes. */
+  readonly boundMin: number
+  /** Whether no other order is better. */
+  readonly exact: boolean
+}
+
+/** A schedule is better that is less late; of equal ones the one that is done earlier. */
+const better = (a: Schedule, b: Schedule) =>
+  a.latenessMin < b.latenessMin - EPSILON || (a.latenessMin < b.latenessMin + EPSILON && a.endMin < b.endMin - EPSILON)
+
+/** The earliest date first. */
+const byDate = (tools: readonly ToolToDo[]) => [...tools].sort((a, b) => a.dueMin - b.dueMin || (a.id < b.id ? -1 : 1))
+
+/** Tools that are the same to the room: their order among each other does not matter. */
+const likeness = (t: ToolToDo) => JSON.stringify([t.dueMin, t.readyMin, t.coupling, t.steps, t.piece])
+
+/** Every order of the rest, as far as it can still be better than the best that is known. */
+function everyOrder(tools: readonly ToolToDo[], room: Room, first: Schedule, bound: number): Schedule {
+  const like = tools.map(likeness)
+  let best = first
+  const order: ToolToDo[] = []
+  const used = tools.map(() => false)
+  const go = (served: Served, late: number) => {
+    if (best.latenessMin <= bound + EPSILON) return
+    if (order.length === tools.length) {
+      const whole = scheduleIn(order, room)
+      if (better(whole, best)) best = whole
+      return
+    }
+    const tried = new Set<string>()
+    for (const [i, tool] of tools.entries()) {
+      if (used[i] || tried.has(like[i])) continue
+      tried.add(like[i])
+      const placed = serve(served, room, tool)
+      const lateNow = Math.max(late, placed.doneMin - tool.dueMin)
+      // what is served later never makes an earlier one less late
+      if (lateNow >= best.latenessMin - EPSILON) continue
+      used[i] = true
+      order.push(tool)
+      go(placed.served, lateNow)
+      order.pop()
+      used[i] = false
+    }
+  }
+  let served = nobodyServed()
+  let late = -Infinity
+  for (const tool of tools.filter((t) => t.begun)) {
+    const placed = serve(served, room, tool)
+    served = placed.served
+    late = Math.max(late, placed.doneMin - tool.dueMin)
+    used[tools.indexOf(tool)] = true
+    order.push(tool)
+  }
+  go(served, late)
+  return best
+}
+
+/** One tool after another is served earlier or later, and kept where that is better. */
+function byMoves(start: Schedule, tools: readonly ToolToDo[], room: Room, bound: number, tries: number): Schedule {
+  const byId = new Map(tools.map((t) => [t.id, t]))
+  const random = seededRandom(1)
+  const pick = (n: number) => Math.min(n - 1, Math.floor(random.uniform() * n))
+  let best = start
+  for (let i = 0; i < tries && best.latenessMin > bound + EPSILON; i++) {
+    const order = best.order.map((id) => byId.get(id)!)
+    const [from, to] = [pick(order.length), pick(order.length)]
+    if (from === to) continue
+    const [moved] = order.splice(from, 1)
+    order.splice(to, 0, moved)
+    const next = scheduleIn(order, room)
+    if (better(next, best)) best = next
+  }
+  return best
+}
+
+/**
+ * @param tries how many other orders are looked at where there are too many tools for all of them
+ * @param start orders that somebody proposed; the earliest date first is always among them
+ * @param only this order and no other: what it comes to
+ */
+export function bestSchedule(
+  tools: readonly ToolToDo[],
+  room: Room,
+  tries = 400,
+  start: readonly (readonly ToolToDo[])[] = [],
+  only?: readonly ToolToDo[],
+): Found {
+  const boundMin = latenessBound(tools, room)
+  if (only) return { schedule: scheduleIn(begunFirst(only), room), boundMin, exact: false }
+  const starts = [byDate(tools), ...start].map((order) => scheduleIn(begunFirst(order), room))
+  const first = starts.reduce((a, b) => (better(b, a) ? b : a))
+  const small = tools.filter((t) => !t.begun).length <= EXACT_TOOLS
+  const schedule = small ? everyOrder(tools, room, first, boundMin) : byMoves(first, tools, room, boundMin, tries)
+  return { schedule, boundMin, exact: small || schedule.latenessMin <= boundMin + EPSILON }
+}
+
+/** Everything that is shrunk before anything else, as some shops do it: the unit is hot, and the bodies are free. */
+export const shrinkFirst = (tools: readonly ToolToDo[]): ToolToDo[] => {
+  const shrunk = (t: ToolToDo) => t.steps.some(({ kind }) => kind === 'heat')
+  const all = byDate(tools)
+  return [...all.filter(shrunk), ...all.filter((t) => !shrunk(t))]
+}

@@ -1,0 +1,180 @@
+import { clampingOf } from '@/core/fits'
+import { netJobs, type Job, type NettedTool } from '@/core/plan'
+import { shrinkFirst, type Room, type Schedule, type Step, type StepKind, type ToolToDo } from '@/core/schedule'
+import { balanceOrder, type Definition, type Machine } from '@/core/tool'
+import { ok, type Result } from '@/core/units'
+import type { Heavy } from '@/codecs/heavy'
+import { listAssemblies } from '@/db/assembly/read'
+import { adapterNow } from '@/db/bench/read'
+import type { Db } from '@/db/connection'
+import { getComponent } from '@/db/library/read'
+import { listJobs } from '@/db/job/read'
+import { listMachines } from '@/db/machine/read'
+import { readInventory, readNetted } from '../kit/inventory'
+import { partsOf } from '../library/put-definition'
+import { practiceOf } from '../practice'
+import type { Refusal } from '../refusals'
+import type { BlockedTool, DayView, JobByPlan, Learned, PlanView, Way, WhatIf } from './contract'
+import { learnMinutes, minutesFor } from './learn-minutes'
+
+const idOf = (job: Job, { wanted, sister }: NettedTool) => `${job.id} T${wanted.t}${sister ? `.${sister}` : ''}`
+
+/** What is left of a tool until it is in its machine; null where nothing is, or nobody can say what it is. */
+function stepsLeft(
+  db: Db,
+  { standing, definition, wanted }: NettedTool,
+  machine: Machine,
+  learned: readonly Learned[],
+): readonly Step[] | null {
+  if (!definition) return null
+  const step = (kind: StepKind): Step => ({ kind, minutes: minutesFor(learned, kind, definition.toolClass) })
+  const parts = partsOf(db, definition)
+  const shrunk = parts !== null && clampingOf(parts) === 'shrink'
+  const order = balanceOrder(definition, machine, wanted.maxSpindle, false)
+  const put: readonly StepKind[] = shrunk ? ['heat', 'cool'] : ['build']
+  const sized: readonly StepKind[] =
+    order === 'first' ? ['balance', 'measure'] : order === 'after' ? ['measure', 'balance'] : ['measure']
+  const kinds = ((): readonly StepKind[] | null => {
+    switch (standing.type) {
+      case 'in-machine':
+      case 'left-out':
+      case 'unknown-t':
+      case 'ask':
+        return null
+      case 'ready':
+        if (standing.toBalance) return ['balance', 'hand over', 'load']
+        return standing.assembly.state === 'released' ? ['load'] : ['hand over', 'load']
+      case 'in-work':
+        return [...(standing.toBalance ? sized : (['measure'] as const)), 'hand over', 'load']
+      case 'stale':
+        return ['measure', 'hand over', 'load']
+      case 'in-other-machine':
+        return ['fetch', 'measure', 'hand over', 'load']
+      case 'under-way':
+        return [...put, ...sized, 'hand over', 'load']
+      case 'to-build':
+      case 'cannot-build':
+        return ['fetch', ...put, ...sized, 'hand over', 'load']
+    }
+  })()
+  return kinds && kinds.map(step)
+}
+
+const couplingOf = (db: Db, definition: Definition | null, machine: Machine) => {
+  const holder = definition?.parts.find((line) => line.role === 'holder')
+  const part = holder ? getComponent(db, holder.component) : null
+  return part && 'CCMS' in part ? part.CCMS : machine.coupling
+}
+
+interface Day {
+  readonly jobs: readonly Job[]
+  readonly tools: readonly ToolToDo[]
+  readonly blocked: readonly BlockedTool[]
+  readonly names: DayView['names']
+}
+
+/** Everything that is still to do for every open job. */
+function toDo(db: Db, now: string, whatIf: WhatIf, learned: readonly Learned[]): Day {
+  const machines = new Map(listMachines(db).map((m) => [m.key, m]))
+  const { jobs, tools } = nettedIf(db, now, whatIf)
+  const todo: ToolToDo[] = []
+  const blocked: BlockedTool[] = []
+  const names: Record<string, DayView['names'][string]> = {}
+  for (const job of jobs) {
+    const machine = machines.get(job.machine)
+    if (!machine) continue
+    const later = whatIf.later?.job === job.id ? whatIf.later.minutes : 0
+    for (const netted of tools.get(job.id) ?? []) {
+      const id = idOf(job, netted)
+      names[id] = { t: netted.wanted.t, name: netted.definition?.name ?? netted.wanted.name ?? '', job: job.id }
+      const { type } = netted.standing
+      const comes = whatIf.comes?.tool === id ? whatIf.comes.minutes : null
+      if (type === 'unknown-t' || type === 'ask' || (type === 'cannot-build' && comes === null)) {
+        blocked.push({ tool: id, job: job.id, netted })
+        continue
+      }
+      const steps = stepsLeft(db, netted, machine, learned)
+      if (!steps?.length) continue
+      todo.push({
+        ...{ id, job: job.id, steps, readyMin: comes ?? 0, piece: null, begun: type === 'under-way' },
+        dueMin: (Date.parse(job.dueAt) - Date.parse(now)) / 60_000 + later,
+        coupling: couplingOf(db, netted.definition, machine),
+      })
+    }
+  }
+  return { jobs, tools: todo, blocked, names }
+}
+
+/** As it is, or as if a tool were broken. */
+function nettedIf(db: Db, now: string, { broken }: WhatIf) {
+  if (broken === undefined) return readNetted(db, now)
+  const jobs = listJobs(db)
+  const inventory = readInventory(db, now)
+  const assemblies = inventory.assemblies.map((a) => (a.serial === broken ? { ...a, condition: 'broken' as const } : a))
+  return { jobs, tools: netJobs(jobs, { ...inventory, assemblies }) }
+}
+
+function roomOf(db: Db, { people }: WhatIf): Room {
+  const p = practiceOf(db)
+  return {
+    people: people ?? p.planPeople,
+    places: {
+      ...{ 'shrink unit': 1, cooling: p.planCooling, assembly: p.planAssembly },
+      ...{ bench: p.planBenches, balance: 1, cart: p.planCarts },
+    },
+    adapterMin: p.adapterMin,
+    adapter: adapterNow(db)?.coupling ?? null,
+    pieces: {},
+  }
+}
+
+/** What a schedule means for each job. */
+function jobsBy(schedule: Schedule, { jobs, tools, blocked }: Day, now: string, whatIf: WhatIf): JobByPlan[] {
+  return jobs.map(({ id, machine, dueAt }) => {
+    const own = tools.filter((t) => t.job === id)
+    const last = own.reduce<ToolToDo | null>((a, b) => (a && schedule.doneMin[a.id] >= schedule.doneMin[b.id] ? a : b), null)
+    return {
+      ...{ job: id, machine, blocked: blocked.filter((b) => b.job === id).length },
+      dueMin: (Date.parse(dueAt) - Date.parse(now)) / 60_000 + (whatIf.later?.job === id ? whatIf.later.minutes : 0),
+      doneMin: last && schedule.doneMin[last.id],
+      last: last && { tool: last.id, wait: schedule.waits[last.id] ?? null },
+    }
+  })
+}
+
+/** Tries of a large day: a second or two of a thread. */
+const TRIES = 300
+
+/** The room's day by both ways, as it is or as if something were so. */
+export async function readDay(
+  db: Db,
+  heavy: Pick<Heavy, 'schedule'>,
+  now: string,
+  whatIf: WhatIf = {},
+): Promise<Result<DayView, Refusal>> {
+  const learned = learnMinutes(db)
+  const day = toDo(db, now, whatIf, learned)
+  const room = roomOf(db, whatIf)
+  const found = await heavy.schedule(day.tools, room, TRIES, [])
+  if (!found.ok) return found
+  // in one order only: everything that is shrunk before the rest
+  const shrunk = await heavy.schedule(day.tools, room, 0, [], shrinkFirst(day.tools))
+  if (!shrunk.ok) return shrunk
+  const view = ({ schedule, boundMin, exact }: typeof found.value): PlanView => ({
+    ...{ blocks: schedule.blocks, latenessMin: schedule.latenessMin, endMin: schedule.endMin, boundMin, exact },
+    jobs: jobsBy(schedule, day, now, whatIf),
+  })
+  const plans: Record<Way, PlanView> = { 'one-by-one': view(found.value), 'shrink-first': view(shrunk.value) }
+  const [a, b] = [plans['one-by-one'], plans['shrink-first']]
+  const sooner = b.latenessMin < a.latenessMin || (b.latenessMin === a.latenessMin && b.endMin < a.endMin)
+  return ok({
+    ...{ now, tools: day.tools.length, people: room.people, plans, learned, blocked: day.blocked, names: day.names },
+    sooner: sooner ? 'shrink-first' : 'one-by-one',
+  })
+}
+
+/** Tools that could break: whatever is fit and not apart. */
+export const readBreakable = (db: Db): readonly { readonly serial: string; readonly name: string }[] =>
+  listAssemblies(db)
+    .filter((a) => a.condition === 'fit')
+    .map(({ serial, t, name }) => ({ serial, name: `${t === null ? '' : `T${t} `}${name}, ${serial}` }))
