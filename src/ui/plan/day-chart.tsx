@@ -64,6 +64,16 @@ function datesOf({ plan }: ChartProps, firstRow: number, endMin: number, at: (mi
   })
 }
 
+const written = (text: string, x: number, y: number, align: 'left' | 'center' | 'right', fill: string, inks: Inks) => ({
+  text,
+  x,
+  y,
+  align,
+  verticalAlign: 'middle' as const,
+  fill,
+  font: `600 15px ${inks.font.fontFamily}`,
+})
+
 const renderBars =
   (bars: readonly Drawn[], inks: Inks): CustomSeriesRenderItem =>
   (params, api) => {
@@ -72,15 +82,14 @@ const renderBars =
     const { name, ink, open } = bars[params.dataIndex]
     const width = Math.max(3, to - from - 2)
     const style = open ? { fill: 'transparent', stroke: ink, lineDash: [4, 3], lineWidth: 1.5 } : { fill: ink }
-    const text = {
-      ...{ text: width > WRITTEN_PX ? name : '', x: from + width / 2, y, align: 'center', verticalAlign: 'middle' },
-      ...{ fill: open ? inks.text : inks.ground, font: `600 15px ${inks.font.fontFamily}` },
-    } as const
     return {
       type: 'group',
       children: [
         { type: 'rect', shape: { x: from, y: y - 13, width, height: 26, r: 2 }, style },
-        { type: 'text', silent: true, style: text },
+        {
+          type: 'text',
+          style: written(width > WRITTEN_PX ? name : '', from + width / 2, y, 'center', open ? inks.text : inks.ground, inks),
+        },
       ],
     }
   }
@@ -97,15 +106,11 @@ const renderDates =
       [x, y + 9],
       [x - 9, y],
     ]
-    const text = {
-      ...{ text: name, x: right ? x - 14 : x + 14, y, align: right ? 'right' : 'left', verticalAlign: 'middle' },
-      ...{ fill: ink, font: `600 15px ${inks.font.fontFamily}` },
-    } as const
     return {
       type: 'group',
       children: [
         { type: 'polygon', shape: { points }, style: { fill: ink } },
-        { type: 'text', style: text },
+        { type: 'text', style: written(name, right ? x - 14 : x + 14, y, right ? 'right' : 'left', ink, inks) },
       ],
     }
   }
