@@ -140,3 +140,40 @@ export function listMeasuredAt(db: Db): Map<number, string> {
   ).all() as { id: number; at: string }[]
   return new Map(rows.map(({ id, at }) => [id, at]))
 }
+
+/** A tool's last measurement with whom and what it belongs to. */
+export interface MeasuredTool {
+  readonly at: string
+  readonly personId: string
+  readonly features: readonly FeatureResult[]
+  readonly definitionId: string | null
+  readonly machine: string | null
+  /** Component of its holder; null where nobody noted it. */
+  readonly holder: string | null
+}
+
+/** The last measurement of each tool in a time, the newest first. @param from, before ISO 8601 */
+export function listMeasuredTools(
+  db: Db,
+  { from, before, limit }: { readonly from: string; readonly before: string; readonly limit: number },
+): MeasuredTool[] {
+  const rows = prepare(
+    db,
+    `SELECT m.at, m.person_id, m.body ->> '$.result.features' AS features, a.definition_id, a.machine_key,
+            (SELECT h.component_id FROM holder h WHERE h.serial = a.serial) AS holder
+       FROM measurement m JOIN assembly a ON a.id = m.assembly_id
+      WHERE m.at >= ? AND m.at < ? AND m.id = (SELECT max(id) FROM measurement WHERE assembly_id = m.assembly_id)
+      ORDER BY m.at DESC LIMIT ?`,
+  ).all(from, before, limit) as {
+    at: string
+    person_id: string
+    features: string
+    definition_id: string | null
+    machine_key: string | null
+    holder: string | null
+  }[]
+  return rows.map((r) => ({
+    ...{ at: r.at, personId: r.person_id, definitionId: r.definition_id, machine: r.machine_key, holder: r.holder },
+    features: (JSON.parse(r.features) as (FeatureResult | OldFeature)[]).map(featureOf),
+  }))
+}

@@ -1,4 +1,6 @@
-import type { Wear } from '@/core/judge'
+import type { SpecLimits } from '@/core/features'
+import type { FeatureKey, Wear } from '@/core/judge'
+import type { Bin, Capability, LimitVerdict } from '@/core/stats'
 /** What somebody has just done, as other terminals tell it. */
 export interface News {
   readonly who: string
@@ -19,4 +21,35 @@ export interface WornTool {
   readonly allowedMm: number
   /** The one nearest to what is allowed comes first; at least one. */
   readonly wears: readonly Wear[]
+}
+
+/** By what tools are put together. */
+export const QUALITY_BY = ['tool', 'class', 'machine', 'person', 'holder'] as const
+
+export interface QualityAsked {
+  readonly by: (typeof QUALITY_BY)[number]
+  readonly feature: FeatureKey
+  readonly days: number
+}
+
+export interface QualityGroup {
+  readonly key: string
+  readonly name: string
+  readonly count: number
+  /** Of values in mm (degrees for an angle) where all have the same limits; else as a share of each tool's own tolerance. */
+  readonly in: 'mm' | 'share'
+  readonly limits: SpecLimits
+  /** null with fewer than two that differ. */
+  readonly found: Capability | null
+  readonly verdict: LimitVerdict
+  readonly bins: readonly Bin[]
+}
+
+export interface QualityView {
+  readonly asked: QualityAsked
+  /** What was judged at all in that time. */
+  readonly features: readonly FeatureKey[]
+  readonly tools: number
+  /** The worst first. */
+  readonly groups: readonly QualityGroup[]
 }

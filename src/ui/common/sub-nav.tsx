@@ -72,6 +72,7 @@ export const PLAN_TABS: readonly Tab[] = [
 ]
 export const RECORDS_TABS: readonly Tab[] = [
   { href: '/records', name: say.records },
+  { href: '/records/quality', name: say.quality },
   { href: '/records/wear', name: say.wear },
 ]
 export const MEASURE_TABS: readonly Tab[] = [

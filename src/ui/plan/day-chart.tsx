@@ -25,6 +25,8 @@ interface Drawn {
   readonly value: readonly [fromMs: number, toMs: number, row: number]
   readonly name: string
   readonly ink: string
+  /** Said of it where it is pointed at. */
+  readonly about: string
   readonly open?: boolean
 }
 
@@ -35,6 +37,7 @@ export function DayChart({ view, plan, machines }: ChartProps) {
   return <Chart draw={draw} label={say.chartLabel(view.tools)} high={rows * ROW + 58} />
 }
 
+const clock = (ms: number) => format(ms, 'HH:mm')
 const machinesOf = (plan: PlanView) => [...new Set(plan.jobs.map(({ machine }) => machine))]
 const isLate = ({ doneMin, dueMin }: PlanView['jobs'][number]) => doneMin !== null && doneMin > dueMin
 
@@ -44,6 +47,12 @@ function barsOf({ view, plan }: ChartProps, lanes: readonly Lane[], at: (min: nu
     blocks.map((b): Drawn => ({
       value: [at(b.fromMin), at(b.toMin), row],
       name: `T${view.names[b.tool]?.t ?? ''}`,
+      about: say.about(
+        `T${view.names[b.tool]?.t ?? ''} ${view.names[b.tool]?.name ?? ''}`,
+        say.kinds[kind],
+        clock(at(b.fromMin)),
+        clock(at(b.toMin)),
+      ),
       ink: late.has(b.job) ? inks.off : inks.act,
       open: kind === 'cool',
     })),
@@ -52,13 +61,18 @@ function barsOf({ view, plan }: ChartProps, lanes: readonly Lane[], at: (min: nu
 
 function datesOf({ plan }: ChartProps, firstRow: number, endMin: number, at: (min: number) => number, inks: Inks): Drawn[] {
   const keys = machinesOf(plan)
+  const beyond = (j: PlanView['jobs'][number]) => j.dueMin > endMin
   return plan.jobs.map((j): Drawn => {
+    // of several beyond the plan the first one is named, and how many there are
+    const others = plan.jobs.filter((other) => other.machine === j.machine && beyond(other)).sort((a, b) => a.dueMin - b.dueMin)
+    const named = !beyond(j) || others[0] === j
     // a date beyond the plan stands at its end
     const shown = at(Math.min(Math.max(j.dueMin, 0), endMin))
     const far = j.dueMin > 12 * 60 || j.dueMin < 0
     return {
       value: [shown, shown, firstRow + keys.indexOf(j.machine)],
-      name: say.due(j.job, format(at(j.dueMin), far ? 'd MMM HH:mm' : 'HH:mm')),
+      name: named ? say.due(j.job, format(at(j.dueMin), far ? 'd MMM HH:mm' : 'HH:mm'), beyond(j) ? others.length - 1 : 0) : '',
+      about: say.due(j.job, format(at(j.dueMin), 'd MMM HH:mm'), 0),
       ink: isLate(j) || j.dueMin < 0 ? inks.off : inks.holds,
     }
   })
@@ -131,6 +145,13 @@ function optionOf(props: ChartProps, inks: Inks): EChartsOption {
   const dataOf = (drawn: readonly Drawn[]) => drawn.map(({ value }) => [...value])
   return {
     grid: { left: 108, right: 22, top: 28, bottom: 26 },
+    tooltip: {
+      formatter: (params) => {
+        const { seriesIndex = 0, dataIndex } = Array.isArray(params) ? params[0] : params
+        const one = (seriesIndex === 0 ? bars : dates)[dataIndex]
+        return one ? one.about : ''
+      },
+    },
     xAxis: {
       ...{ type: 'time', min: from, max: at(endMin), position: 'top', splitLine: line, axisLine: { show: false } },
       axisLabel: { ...inks.font, formatter: (ms: number) => format(ms, 'HH:mm'), hideOverlap: true },
@@ -148,7 +169,7 @@ function optionOf(props: ChartProps, inks: Inks): EChartsOption {
         markLine: {
           ...{ silent: true, symbol: 'none', data: [{ xAxis: from }] },
           lineStyle: { color: inks.text, type: 'solid', width: 2 },
-          label: { formatter: say.now(format(from, 'HH:mm')), position: 'start', ...inks.font, color: inks.text },
+          label: { formatter: say.now(format(from, 'HH:mm')), position: 'end', ...inks.font, color: inks.text },
         },
       },
     ],

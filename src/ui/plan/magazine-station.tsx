@@ -90,7 +90,7 @@ function Bad({ sheet: { bad, jobs, pockets, kept } }: { readonly sheet: Magazine
 }
 
 const SHAPE: Readonly<Record<Exclude<Cell, null>, readonly [mark: string, look: string]>> = {
-  comes: ['＋', 'bg-act text-act-ink font-bold'],
+  comes: ['+', 'bg-act text-act-ink font-bold'],
   used: ['●', 'bg-base-200'],
   stays: ['·', 'bg-base-200 text-soft'],
   goes: ['−', 'text-off border-off border-[1.5px] font-bold'],

@@ -69,7 +69,7 @@ function Compare({
               <td>
                 <b className="font-head text-xl">{job.job}</b>{' '}
                 <span className="text-soft">{machines[job.machine] ?? job.machine}</span>
-                <small className="text-soft block">{clockAt(asIs.now, job.dueMin)}</small>
+                <small className="text-soft block">{say.dueAt(clockAt(asIs.now, job.dueMin))}</small>
               </td>
               <td className="figures text-right">{when(job.doneMin, isLate(job))}</td>
               <td className="figures text-right">{other ? when(other.doneMin, isLate(other)) : '–'}</td>
@@ -108,9 +108,9 @@ function Ask({ asIs, asked, waiting, breakable }: Pick<WhatIfProps, 'asIs' | 'as
   const { jobs } = asIs.plans[asIs.sooner]
   return (
     <>
-      <h2 className="text-2xl font-bold">{say.change}</h2>
+      <h2 className="mb-1 text-2xl font-bold">{say.change}</h2>
       <NumberField label={say.people} decimals={false} value={people} onChange={(e) => setPeople(e.target.value)} />
-      <div className="grid grid-cols-[1fr_110px] gap-x-3">
+      <div className="my-2 grid grid-cols-[1fr_110px] gap-x-3 gap-y-2">
         <SelectField label={say.laterJob} value={later} onChange={(e) => setLater(e.target.value)}>
           <option value="">{say.none}</option>
           {jobs.map(({ job }) => (

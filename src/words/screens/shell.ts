@@ -68,6 +68,7 @@ export const say = {
   library: 'Library',
   records: 'Records',
   wear: 'Wear',
+  quality: 'Quality',
   today: 'Day',
   magazine: 'Magazine',
   whatIf: 'What if',
