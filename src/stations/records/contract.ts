@@ -1,5 +1,7 @@
 import type { SpecLimits } from '@/core/features'
+import type { HandoverValues } from '@/core/handover'
 import type { FeatureKey, Wear } from '@/core/judge'
+import type { ThereThen } from '@/core/load'
 import type { Bin, Capability, LimitVerdict } from '@/core/stats'
 /** What somebody has just done, as other terminals tell it. */
 export interface News {
@@ -52,4 +54,17 @@ export interface QualityView {
   readonly tools: number
   /** The worst first. */
   readonly groups: readonly QualityGroup[]
+}
+
+export interface ThatDayTool extends ThereThen {
+  /** What it was handed over with; null where that is not kept. */
+  readonly values: HandoverValues | null
+}
+
+/** Minutes that a machine stood for a tool. */
+export interface StopMinutes {
+  readonly method: string
+  readonly count: number
+  /** The median. */
+  readonly minutes: number
 }

@@ -74,6 +74,9 @@ export const RECORDS_TABS: readonly Tab[] = [
   { href: '/records', name: say.records },
   { href: '/records/quality', name: say.quality },
   { href: '/records/wear', name: say.wear },
+  { href: '/records/that-day', name: say.thatDay },
+  { href: '/records/watch', name: say.watch },
+  { href: '/records/worth', name: say.worth },
 ]
 export const MEASURE_TABS: readonly Tab[] = [
   { href: '/measure', name: say.tools },
