@@ -206,6 +206,8 @@ export interface Entries {
   SET_UP_TABLE: { readonly list: SetUpList; readonly rows: number }
   COUPLING_STANDARD: { readonly name: string }
   DEVICES_CHOSEN: Devices
+  STUDY_STARTED: { readonly name: string; readonly people: number; readonly tools: number; readonly repeats: number }
+  STUDY_ENDED: { readonly name: string }
   CHECK_KEPT: { readonly machine: string; readonly own: boolean }
   /** @param off mm; null: nothing is known any more */
   STATION_SET: {
@@ -263,6 +265,8 @@ export const KINDS: Readonly<
   SET_UP_TABLE: 'set up',
   COUPLING_STANDARD: 'set up',
   DEVICES_CHOSEN: 'set up',
+  STUDY_STARTED: 'study',
+  STUDY_ENDED: 'study',
   CHECK_KEPT: 'check block',
   STATION_SET: 'turret',
   TERMINAL_DEVICES: 'set up',

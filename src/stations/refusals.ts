@@ -19,6 +19,7 @@ import type { PeopleRefusals } from './people/contract'
 import type { PracticeRefusals } from './practice/contract'
 import type { ReturnRefusals } from './return/contract'
 import type { SetUpRefusals } from './set-up/contract'
+import type { StudyRefusals } from './study/contract'
 import type { StoreRefusals } from './store/contract'
 
 /** Refusal at more than one station. */
@@ -122,7 +123,8 @@ export interface Refusals
     PracticeRefusals,
     ReturnRefusals,
     SetUpRefusals,
-    StoreRefusals {}
+    StoreRefusals,
+    StudyRefusals {}
 
 export type RefusalCode = keyof Refusals
 

@@ -22,6 +22,7 @@ import * as back from './return/contract'
 import * as setUp from './set-up/contract'
 import * as standIn from './stand-in/contract'
 import * as store from './store/contract'
+import * as study from './study/contract'
 
 export type Right = 'everybody' | 'person' | LeadOnly | AdministratorOnly
 /** All contracts of a station, and nothing else: a verb that is forgotten does not compile. */
@@ -173,6 +174,8 @@ const SET_UP: RightsOf<typeof setUp> = {
 }
 const STORE: RightsOf<typeof store> = { book: 'person', countStock: 'person', putRight: 'person', placeUnit: 'person' }
 
+const STUDY: RightsOf<typeof study> = { startStudy: 'master checks', endStudy: 'master checks' }
+
 const STATIONS = [
   ['at-machine', atMachine, AT_MACHINE],
   ['balance', balance, BALANCE],
@@ -191,6 +194,7 @@ const STATIONS = [
   ['set-up', setUp, SET_UP],
   ['stand-in', standIn, STAND_IN],
   ['store', store, STORE],
+  ['study', study, STUDY],
 ] as const
 
 interface Verb {

@@ -178,6 +178,8 @@ const TELLING: Telling = {
   SET_UP_RETIRED: ({ list, name, retired }) => `${rowText(list)} ${name} ${retired ? 'out of use' : 'in use again'}`,
   SET_UP_TABLE: ({ list, rows }) => `${rows} × ${rowText(list)} taken in from a table`,
   COUPLING_STANDARD: ({ name }) => `coupling ${name} as it came with Boulder`,
+  STUDY_STARTED: ({ name, people, tools, repeats }) => `Study ${name}: ${people} people, ${tools} tools, ${repeats} times each`,
+  STUDY_ENDED: ({ name }) => `Study ${name} ended`,
   CHECK_KEPT: ({ machine, own }) => (own ? `Check block of its own for ${machine}` : `Standard check block for ${machine}`),
   STATION_SET: ({ machine, station, master, off }, unit) =>
     off

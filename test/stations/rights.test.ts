@@ -39,6 +39,8 @@ describe('the table of verbs', () => {
       'set-up.standardCoupling',
       'set-up.previewTable',
       'set-up.putTable',
+      'study.startStudy',
+      'study.endStudy',
     ]))
   it('gives an administrator alone who works here, how they sign in, and what measures', () =>
     expect(only(administrator).filter((name) => !only(lead).includes(name))).toEqual([

@@ -421,6 +421,8 @@ ${CHECK_RS274}`,
   'set-up.previewTable': READS,
   'set-up.putTable': shown('set-up', 'holders come with their type and their place, each mark once'),
 
+  'study.startStudy': { none: 'each starts a study of its own' },
+  'study.endStudy': shown('study', 'counts no measurement of before, of somebody else, or of after its end'),
   'stand-in.hand': STAND_IN,
   'stand-in.cutBore': STAND_IN,
   'stand-in.sweepPost': STAND_IN,

@@ -177,3 +177,13 @@ export function listMeasuredTools(
     features: (JSON.parse(r.features) as (FeatureResult | OldFeature)[]).map(featureOf),
   }))
 }
+
+/** Measurements of some holders' tools in a time, in their order. @param until null: to the last */
+export function listMeasuredOf(db: Db, serials: readonly string[], from: string, until: string | null): SavedMeasurement[] {
+  return prepare(
+    db,
+    `${SELECT} WHERE a.serial IN (SELECT value FROM json_each(?)) AND m.at >= ? AND (? IS NULL OR m.at <= ?) ORDER BY m.id`,
+  )
+    .all(JSON.stringify(serials), from, until, until)
+    .map(measurement)
+}

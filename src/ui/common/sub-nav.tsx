@@ -74,6 +74,7 @@ export const RECORDS_TABS: readonly Tab[] = [
   { href: '/records', name: say.records },
   { href: '/records/quality', name: say.quality },
   { href: '/records/wear', name: say.wear },
+  { href: '/records/study', name: say.study },
   { href: '/records/that-day', name: say.thatDay },
   { href: '/records/watch', name: say.watch },
   { href: '/records/worth', name: say.worth },

@@ -11,6 +11,8 @@ const ROW = 40
 const MIN_MS = 60_000
 /** At least so much of the day is shown, minutes. */
 const LEAST_MIN = 120
+/** A date so near behind another one of its machine is only drawn: a share of the day. */
+const APART = 0.3
 /** What is wider can be written on, px. */
 const WRITTEN_PX = 30
 
@@ -65,7 +67,15 @@ function datesOf({ plan }: ChartProps, firstRow: number, endMin: number, at: (mi
   return plan.jobs.map((j): Drawn => {
     // of several beyond the plan the first one is named, and how many there are
     const others = plan.jobs.filter((other) => other.machine === j.machine && beyond(other)).sort((a, b) => a.dueMin - b.dueMin)
-    const named = !beyond(j) || others[0] === j
+    const near = plan.jobs.some(
+      (other) =>
+        other !== j &&
+        other.machine === j.machine &&
+        !beyond(other) &&
+        other.dueMin < j.dueMin &&
+        Math.min(j.dueMin, endMin) - other.dueMin < APART * endMin,
+    )
+    const named = !near && (!beyond(j) || others[0] === j)
     // a date beyond the plan stands at its end
     const shown = at(Math.min(Math.max(j.dueMin, 0), endMin))
     const far = j.dueMin > 12 * 60 || j.dueMin < 0

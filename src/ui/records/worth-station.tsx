@@ -13,7 +13,8 @@ import { SmallActions } from '../common/actions'
 
 const DAYS = [30, 90, 365] as const
 /** Of a tool set at the machine where nobody noted any, minutes; an hour's price and a bench's (all of them invented to begin with). */
-const [AT_MACHINE_MIN, OFF_MIN, RATE, PRICE] = [12, 3, 60, 40_000]
+const [AT_MACHINE_MIN, OFF_MIN, RATE, PRICE, TOOLS_A_YEAR] = [12, 3, 60, 40_000, 500]
+const LEAST = 5
 
 export interface WorthProps {
   readonly days: number
@@ -86,9 +87,11 @@ export function WorthStation({ days, loads, stops, refusals }: WorthProps) {
 
 /** Hours avoided, what they cost, and when it has paid for itself; every figure can be changed. */
 function Arithmetic({ days, loads, stops }: Pick<WorthProps, 'days' | 'loads' | 'stops'>) {
-  const off = stops.find((s) => s.method === 'presetter')?.minutes
-  const at = stops.filter((s) => s.method !== 'presetter').sort((a, b) => b.count - a.count)[0]?.minutes
-  const [tools, setTools] = useState(String(Math.round((loads * 365) / days) || 500))
+  // fewer than that say nothing yet
+  const known = stops.filter((s) => s.count >= LEAST)
+  const off = known.find((s) => s.method === 'presetter')?.minutes
+  const at = known.filter((s) => s.method !== 'presetter').sort((a, b) => b.count - a.count)[0]?.minutes
+  const [tools, setTools] = useState(String(loads >= LEAST ? Math.round((loads * 365) / days) : TOOLS_A_YEAR))
   const [atMachine, setAtMachine] = useState((at ?? AT_MACHINE_MIN).toFixed(1))
   const [offMachine, setOffMachine] = useState((off ?? OFF_MIN).toFixed(1))
   const [rate, setRate] = useState(String(RATE))

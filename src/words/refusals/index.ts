@@ -19,6 +19,7 @@ import type { Sentences } from './sentences'
 import { SET_UP_WORDS } from './set-up'
 import { SHARED } from './shared'
 import { STORE } from './store'
+import { STUDY } from './study'
 
 const ALL: Sentences<Refusals> = {
   ...SHARED,
@@ -38,6 +39,7 @@ const ALL: Sentences<Refusals> = {
   ...RETURN,
   ...SET_UP_WORDS,
   ...STORE,
+  ...STUDY,
 }
 
 export function refusalText(refusal: Refusal, units: Units): string {

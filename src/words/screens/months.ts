@@ -31,7 +31,7 @@ export const say = {
   lastBy: (who: string, when: string) => `last entry by ${who}, ${when}`,
   readAgain: 'Read again',
   toLoad: 'Go to Load',
-  howToMend: 'Correct a register at the control, or hand the tool over again. Loading is refused while they differ.',
+  howToMend: 'Correct the register at the control, or hand the tool over again.',
   noMachines: 'There is no machine yet. Enter the first one in Settings › Machines.',
 
   worth: 'Worth',

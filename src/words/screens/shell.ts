@@ -70,6 +70,7 @@ export const say = {
   wear: 'Wear',
   quality: 'Quality',
   thatDay: 'That day',
+  study: 'Bench study',
   watch: 'Table watch',
   worth: 'Worth',
   today: 'Day',

@@ -2,6 +2,7 @@ import { redirect } from 'next/navigation'
 import { isLead } from '@/core/tool'
 import { heldBack } from '@/stations/measure/bench-state'
 import { readMeasurePage } from '@/stations/measure/pages'
+import { isInStudy } from '@/stations/study/studies'
 import { formatDue } from '@/ui/format/due'
 import { Say, Sheet, Title } from '@/ui/common/sheet'
 import { MeasureStation } from '@/ui/measure/measure-station'
@@ -72,7 +73,8 @@ export default async function MeasurePage({ params, searchParams }: Props) {
         guardSigmas={page.guardSigmas}
         heat={assembly.heat}
         now={shop.now}
-        before={last?.summary ?? null}
+        // whoever measures for a study is not to know what was found before
+        before={isInStudy(shop.db, serial) ? null : (last?.summary ?? null)}
         wipe={wipeAction}
         turnScrew={turnScrewAction}
       />

@@ -1,3 +1,4 @@
+import Link from 'next/link'
 import { readWatch } from '@/stations/records/watch'
 import { SmallAction, SmallActions } from '@/ui/common/actions'
 import { KeepFresh } from '@/ui/common/keep-fresh'
@@ -50,9 +51,9 @@ export default async function WatchPage() {
                       <small className="text-soft block text-base">{say.lastBy(lastAt.who, formatWhen(lastAt.at))}</small>
                     )}
                   </div>
-                  <SmallActions>
-                    <SmallAction href={`/load?machine=${encodeURIComponent(machine.key)}`}>{say.toLoad}</SmallAction>
-                  </SmallActions>
+                  <Link className="btn btn-outline" href={`/load?machine=${encodeURIComponent(machine.key)}`}>
+                    {say.toLoad}
+                  </Link>
                 </li>
               ))}
             </ul>
