@@ -22,13 +22,15 @@ const VIEWS = {
   library: ['/library'],
   store: ['/library/store?place=ELM'],
   records: ['/records'],
-  labels: ['/hand-over/labels?machine=HERON', drawn],
+  plan: ['/plan'],
+  quality: ['/records/quality?feature=LF'],
   load: ['/return?serial=BX00143', swapped],
   'build-heat': ['/build?job=HP-2207&t=12', heated],
 }
 
 /** Looked at only when named. */
 const MORE = {
+  labels: ['/hand-over/labels?machine=HERON', drawn],
   'measure-dirt': ['/measure/BX00141', measured],
   'balance-basalt': ['/balance/BX00153', undefined, 'basalt'],
   figures: ['/measure/BX00147/figures'],

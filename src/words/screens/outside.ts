@@ -114,4 +114,6 @@ export const say = {
   itsValuesWereTyped: 'Its values were typed in. It has no pictures.',
   sendForward: 'Send {"forwardS": seconds}: more than 0, at most a year.',
   takesNoFiles: (machine: string) => `${machine} takes no files. Its offsets are typed in.`,
+  countOutOfRange: 'count must be a whole number from 1 to 4096.',
+  noSuchAsset: (id: string) => `There is no tool ${id} that is handed over.`,
 }

@@ -1,0 +1,11 @@
+import { probeDocument } from '@/codecs/mtconnect-answer'
+import { theShop } from '@/runtime'
+import { listHandedOver } from '@/stations/outside/assets'
+import { guarded } from '../../_api/guard'
+import { xml } from '../../_api/xml'
+
+export const dynamic = 'force-dynamic'
+export const GET = guarded(['read'], () => {
+  const { db, clock } = theShop()
+  return xml(probeDocument(clock.now(), listHandedOver(db).length))
+})
