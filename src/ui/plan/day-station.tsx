@@ -4,12 +4,13 @@ import { useState } from 'react'
 import type { DayView, JobByPlan, PlanView, Way } from '@/stations/plan/contract'
 import { say } from '@/words/screens/plan'
 import { SmallActions, Choices } from '../common/actions'
+import { CsvAction } from '../common/csv-action'
 import { PrintButton } from '../common/print-button'
 import { Say, Sheet, Title } from '../common/sheet'
 import { PLAN_TABS, SubNav } from '../common/sub-nav'
 import { span } from '../format/due'
 import { DayChart } from './day-chart'
-import { Minutes, PlanTable } from './plan-tables'
+import { Minutes, planCsv, PlanTable } from './plan-tables'
 
 export interface DayProps {
   readonly view: DayView
@@ -82,6 +83,7 @@ export function DayStation({ view, machines, blocked }: DayProps) {
                   : null}
             </p>
             <SmallActions>
+              <CsvAction {...planCsv(view, plan)} />
               <PrintButton />
             </SmallActions>
           </div>

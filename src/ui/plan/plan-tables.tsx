@@ -2,6 +2,25 @@ import type { DayView, Learned, PlanView } from '@/stations/plan/contract'
 import { format } from 'date-fns'
 import { say } from '@/words/screens/plan'
 
+/** The same for a spreadsheet. */
+export function planCsv(view: DayView, plan: PlanView) {
+  const at = (min: number) => format(Date.parse(view.now) + min * 60_000, 'yyyy-MM-dd HH:mm')
+  const { from, to, step, tool, job } = say.columns
+  return {
+    columns: [from, to, step, 'T', tool, job],
+    rows: [...plan.blocks]
+      .sort((a, b) => a.fromMin - b.fromMin)
+      .map((b) => [
+        at(b.fromMin),
+        at(b.toMin),
+        say.kinds[b.kind],
+        view.names[b.tool]?.t ?? '',
+        view.names[b.tool]?.name ?? '',
+        b.job,
+      ]),
+  }
+}
+
 /** The plan as a list, for whoever works by it on paper or does not see the drawing. */
 export function PlanTable({ view, plan }: { readonly view: DayView; readonly plan: PlanView }) {
   const at = (min: number) => format(Date.parse(view.now) + min * 60_000, 'HH:mm')

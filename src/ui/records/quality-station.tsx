@@ -2,14 +2,14 @@
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useCallback } from 'react'
-import { encodeCsv } from '@/codecs/csv'
 import { FEATURE_KEYS, isAngle, type FeatureKey } from '@/core/judge'
 import { formatLength, mmToUnit, unitMark, type LengthUnit } from '@/core/units'
 import { QUALITY_BY, type QualityAsked, type QualityGroup, type QualityView } from '@/stations/records/contract'
 import { featureWord } from '@/words/properties'
 import { say } from '@/words/screens/quality'
 import { small } from '@/words/size'
-import { SmallAction, SmallActions } from '../common/actions'
+import { SmallActions } from '../common/actions'
+import { CsvAction } from '../common/csv-action'
 import { Chart, type Inks } from '../common/chart'
 import { SelectField } from '../common/form'
 import { PrintButton } from '../common/print-button'
@@ -138,13 +138,10 @@ function Chosen({ group, view: { asked, groups } }: { readonly group: QualityGro
   const { found, verdict, limits } = group
   const text = written(group, asked.feature, unit)
   const draw = useHistogram(group, asked.feature, unit)
-  const csv = encodeCsv(
-    [say.bys[asked.by], say.count, say.mean, say.spread, say.ppk, say.outside, say.limit],
-    groups.map((g) => [
-      ...[g.name, g.count, g.found?.mean ?? '', g.found?.sd ?? '', g.found?.ppk.value ?? '', g.found?.outside ?? ''],
-      say.verdicts[g.verdict.type],
-    ]),
-  )
+  const rows = groups.map((g) => [
+    ...[g.name, g.count, g.found?.mean ?? '', g.found?.sd ?? '', g.found?.ppk.value ?? '', g.found?.outside ?? ''],
+    say.verdicts[g.verdict.type],
+  ])
   return (
     <>
       <h2 className="text-2xl font-bold">{group.name}</h2>
@@ -175,9 +172,10 @@ function Chosen({ group, view: { asked, groups } }: { readonly group: QualityGro
       <p className="text-soft mt-1">{say.intervalNote}</p>
       <div className="mt-auto pt-3">
         <SmallActions>
-          <SmallAction href={`data:text/csv;charset=utf-8,${encodeURIComponent(csv)}`} download>
-            {say.asCsv}
-          </SmallAction>
+          <CsvAction
+            columns={[say.bys[asked.by], say.count, say.mean, say.spread, say.ppk, say.outside, say.limit]}
+            rows={rows}
+          />
           <PrintButton />
         </SmallActions>
       </div>

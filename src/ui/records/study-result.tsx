@@ -1,13 +1,13 @@
 'use client'
 import { useCallback } from 'react'
-import { encodeCsv } from '@/codecs/csv'
 import { isAngle } from '@/core/judge'
 import type { GaugeStudy } from '@/core/stats'
 import { formatLength, mmToUnit } from '@/core/units'
 import type { StudySheet } from '@/stations/study/contract'
 import { say } from '@/words/screens/study'
 import { small } from '@/words/size'
-import { SmallAction, SmallActions } from '../common/actions'
+import { SmallActions } from '../common/actions'
+import { CsvAction } from '../common/csv-action'
 import { Chart, type Inks } from '../common/chart'
 import { PrintButton } from '../common/print-button'
 import { Row } from '../common/sheet'
@@ -29,11 +29,8 @@ export function StudyResult({ sheet, result }: { readonly sheet: StudySheet; rea
         : ([say.poor, 'text-off', '◆'] as const)
   const sd = (value: number) => (isAngle(feature) ? `${value.toFixed(3)}°` : small(value, unit))
   const draw = useReadings(sheet)
-  const csv = encodeCsv(
-    ['person', 'tool', 'repeat', 'value'],
-    (table ?? []).flatMap((tools, i) =>
-      tools.flatMap((values, j) => values.map((value, k) => [people[i].name, serials[j], k + 1, formatLength(value, unit)])),
-    ),
+  const rows = (table ?? []).flatMap((tools, i) =>
+    tools.flatMap((values, j) => values.map((value, k) => [people[i].name, serials[j], k + 1, formatLength(value, unit)])),
   )
   return (
     <section className="max-w-[820px]">
@@ -53,9 +50,7 @@ export function StudyResult({ sheet, result }: { readonly sheet: StudySheet; rea
       <Chart draw={draw} label={say.chart(sheet.name)} high={230} />
       <p className="text-soft">{say.source}</p>
       <SmallActions>
-        <SmallAction href={`data:text/csv;charset=utf-8,${encodeURIComponent(csv)}`} download>
-          {say.asCsv}
-        </SmallAction>
+        <CsvAction columns={say.csvColumns} rows={rows} />
         <PrintButton />
       </SmallActions>
     </section>

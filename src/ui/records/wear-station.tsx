@@ -9,6 +9,8 @@ import { say } from '@/words/screens/wear'
 import { nominal, small } from '@/words/size'
 import { SmallAction, SmallActions } from '../common/actions'
 import { Chart, type Inks } from '../common/chart'
+import { CsvAction } from '../common/csv-action'
+import { PrintButton } from '../common/print-button'
 import { Row, Sheet, Title } from '../common/sheet'
 import { RECORDS_TABS, SubNav } from '../common/sub-nav'
 import { VerdictMark } from '../common/verdict'
@@ -140,6 +142,11 @@ function Chosen({ tool }: { readonly tool: WornTool }) {
       <div className="mt-auto pt-3">
         <SmallActions>
           <SmallAction href={`/tools/${tool.serial}`}>{say.toolPage}</SmallAction>
+          <CsvAction
+            columns={[say.feature, say.cutMinutes, say.change]}
+            rows={wears.flatMap(({ key, points }) => points.map((p) => [FEATURE_NAMES[key], p.cutMin, p.changeMm]))}
+          />
+          <PrintButton />
         </SmallActions>
       </div>
     </>

@@ -34,5 +34,4 @@ export const say = {
   histogram: (name: string) => `How often which value was measured: ${name}`,
   tools: 'tools',
   percent: (share: number) => `${Math.round(100 * share)} %`,
-  asCsv: 'As CSV',
 }

@@ -68,6 +68,7 @@ export const say = {
   library: 'Library',
   records: 'Records',
   wear: 'Wear',
+  asCsv: 'As CSV',
   quality: 'Quality',
   thatDay: 'That day',
   study: 'Bench study',

@@ -55,5 +55,5 @@ export const say = {
         return 'All readings are the same. The bench shows too few decimals.'
     }
   },
-  asCsv: 'As CSV',
+  csvColumns: ['person', 'tool', 'repeat', 'value'],
 }
