@@ -7,7 +7,6 @@ const [folder = join(import.meta.dirname, '..', 'docs', 'screenshots'), ...only]
 
 const VIEWS = {
   kit: ['/kit/HP-2240'],
-  jobs: ['/kit'],
   build: ['/build?job=HP-2207&t=12'],
   carts: ['/kit/carts?job=HP-2240'],
   masters: ['/measure/masters', checked],
@@ -23,13 +22,14 @@ const VIEWS = {
   store: ['/library/store?place=ELM'],
   records: ['/records'],
   plan: ['/plan'],
-  quality: ['/records/quality?feature=LF'],
+  magazine: ['/plan/magazine?machine=HERON'],
   load: ['/return?serial=BX00143', swapped],
   'build-heat': ['/build?job=HP-2207&t=12', heated],
 }
 
 /** Looked at only when named. */
 const MORE = {
+  jobs: ['/kit'],
   labels: ['/hand-over/labels?machine=HERON', drawn],
   'measure-dirt': ['/measure/BX00141', measured],
   'balance-basalt': ['/balance/BX00153', undefined, 'basalt'],
