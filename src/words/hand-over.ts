@@ -94,6 +94,8 @@ export function handoverRefusalText(r: HandoverRefusal): string {
       return `${r.machine.name} has offsets ${r.machine.registers.min} to ${r.machine.registers.max}. T${r.t} would get ${r.register}.`
     case 'TIP_DIFFERS':
       return `The bench saw the tip point to ${r.seen}, ${r.said} was chosen. Choose ${r.seen}, or 9 for the centre of the nose.`
+    case 'STATION_UNSAID':
+      return `The stations of ${r.machine.name}’s turret are off by different amounts. Say which station it goes into.`
     case 'NO_TIP':
       return 'Say which way its tip points: orientation 1 to 9.'
     case 'OFFSET_DIFFERS':

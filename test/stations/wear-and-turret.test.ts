@@ -5,7 +5,10 @@ import { setStation } from '@/stations/at-machine/set-station'
 import { putDefinition } from '@/stations/library/put-definition'
 import { netted } from '../support/netted'
 import { readWear } from '@/stations/records/wear'
+import { getAssembly } from '@/db/assembly/read'
 import { getMachine } from '@/db/machine/read'
+import { lastMeasurement } from '@/db/measurement/read'
+import { valuesOf } from '@/stations/hand-over/propose'
 import { tolerancesOf } from '@/stations/measure/measure-sheet'
 import {
   codeOf,
@@ -79,6 +82,18 @@ describe('a station of a turret', () => {
     expect(lastEntry(room.db)).toContain('Station 3 of Wagtail by MS-1: X +10 µm, Z −20 µm')
     valueOf(set(room, { off: null }))
     expect(getMachine(room.db, 'WAGTAIL')!.stations).toEqual({})
+  })
+  it('counts in what is handed over for it, and in nothing else', () => {
+    const room = measured(withT4(withJobs(toolRoom())))
+    const tool = getAssembly(room.db, 'BX00143')!
+    const seen = lastMeasurement(room.db, tool.id)!
+    const lathe = { ...getMachine(room.db, 'WAGTAIL')!, stations: { '3': { xMm: 0.01, zMm: -0.02, at: '', master: 'MS-1' } } }
+    const at = (pocket: number | null, turning = true) => valuesOf(tool, seen, lathe, 4, 1, { turning, pocket, tip: 3 })!
+    expect(at(3).lengthMm - at(4).lengthMm).toBeCloseTo(-0.02, 9)
+    expect(at(3).radiusMm - at(4).radiusMm).toBeCloseTo(0.01, 9)
+    expect(at(4)).toMatchObject({ lengthMm: seen.summary.LF, radiusMm: seen.summary.DC! / 2 })
+    // a drill stands on the spindle's centre whatever its station does
+    expect(at(3, false).radiusMm).toBe(0)
   })
   it('is one that the turret has, of a lathe', () => {
     const room = toolRoom()

@@ -48,6 +48,11 @@ describe('what stands against a hand-over', () => {
   const call = (h: number[], d: number[] = []) => ({ calls: [{ job: 'J', program: 'A.nc', h, d }] })
   it.each<[string, Partial<HandoverCase>, string[]]>([
     ['worn, however it measures', { condition: 'worn' }, ['CONDITION']],
+    [
+      'a turret whose stations are off asks which one',
+      { machine: { ...mill, kind: 'lathe', stations: { '3': { xMm: 0.01, zMm: 0, at: '', master: 'M' } } } },
+      ['STATION_UNSAID'],
+    ],
     ['a lathe asks where the tip points', { machine: { ...mill, kind: 'lathe' }, turning: true }, ['NO_TIP']],
     ['a tip as the bench saw it', { machine: { ...mill, kind: 'lathe' }, turning: true, tip: 3, seenTip: 3 }, []],
     [

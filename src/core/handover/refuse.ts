@@ -21,6 +21,8 @@ export type HandoverRefusal =
   | { readonly code: 'NO_REGISTER'; readonly t: number; readonly machine: Machine }
   | { readonly code: 'POCKET_RANGE'; readonly pocket: number; readonly machine: Machine }
   | { readonly code: 'REGISTER_RANGE'; readonly t: number; readonly register: number; readonly machine: Machine }
+  /** Stations of the turret are off by different amounts, and nobody said which one it goes into. */
+  | { readonly code: 'STATION_UNSAID'; readonly machine: Machine }
   /** Nobody said where the tip of a turning tool points. */
   | { readonly code: 'NO_TIP' }
   /** It was seen on the bench to point elsewhere. */
@@ -102,6 +104,8 @@ export function refuseHandover(c: HandoverCase): HandoverRefusal[] {
   }
   if (machine.coupling !== c.coupling) found.push({ code: 'WRONG_TAPER', has: c.coupling, needs: machine.coupling })
   if (pocket !== null && (pocket < 1 || pocket > machine.pockets)) found.push({ code: 'POCKET_RANGE', pocket, machine })
+  if (machine.kind === 'lathe' && pocket === null && Object.keys(machine.stations ?? {}).length > 0)
+    found.push({ code: 'STATION_UNSAID', machine })
   if (c.allowed && !c.allowed.includes(machine.key))
     found.push({ code: 'WRONG_MACHINE', machine: machine.name, allowed: c.allowed })
   if (machine.kind === 'lathe' && c.turning) found.push(...refuseTip(c))

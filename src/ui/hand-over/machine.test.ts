@@ -27,7 +27,7 @@ describe('what a release asks', () => {
     expect(concessionOf('', '')).toEqual({ job: null, until: null })
   })
   it('with nothing against it there is nothing to allow', () => expect(mayAllow({ ...free, lead: true })).toBe(false))
-  it.each(['NO_MACHINE', 'NO_T', 'NO_REGISTER', 'NO_TIP'])('where it goes, for %s', (code) =>
+  it.each(['NO_MACHINE', 'NO_T', 'NO_REGISTER', 'NO_TIP', 'STATION_UNSAID'])('where it goes, for %s', (code) =>
     expect(asksWhere([against(code, false)])).toBe(true),
   )
   it('not where it goes for a value', () => expect(asksWhere(off.against)).toBe(false))

@@ -22,7 +22,7 @@ const has = (against: readonly Against[], code: string) => against.some((r) => r
 
 /** Where it goes is asked first where that is not known. */
 export const asksWhere = (against: readonly Against[]): boolean =>
-  ['NO_MACHINE', 'NO_T', 'NO_REGISTER', 'NO_TIP'].some((code) => has(against, code))
+  ['NO_MACHINE', 'NO_T', 'NO_REGISTER', 'NO_TIP', 'STATION_UNSAID'].some((code) => has(against, code))
 
 /** Whether whoever works here may allow everything that speaks against it. */
 export const mayAllow = ({ against, lead }: ReleaseSeen): boolean => lead && against.length > 0 && against.every((r) => r.leadMay)
