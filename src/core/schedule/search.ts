@@ -26,14 +26,28 @@ const byDate = (tools: readonly ToolToDo[]) => [...tools].sort((a, b) => a.dueMi
 /** Tools that are the same to the room: their order among each other does not matter. */
 const likeness = (t: ToolToDo) => JSON.stringify([t.dueMin, t.readyMin, t.coupling, t.steps, t.piece])
 
-/** Every order of the rest, as far as it can still be better than the best that is known. */
-function everyOrder(tools: readonly ToolToDo[], room: Room, first: Schedule, bound: number): Schedule {
+/** As many as all beginnings of all orders of nine tools: with that every one of them is looked at. */
+const ALL_OF_NINE = 1_000_000
+
+/**
+ * Every order of the rest, as far as it can still be better than the best that is known.
+ * @param most beginnings of orders that are looked at
+ * @returns the best, and whether all were looked at
+ */
+function everyOrder(
+  tools: readonly ToolToDo[],
+  room: Room,
+  first: Schedule,
+  bound: number,
+  most: number,
+): { readonly schedule: Schedule; readonly all: boolean } {
+  let left = most
   const like = tools.map(likeness)
   let best = first
   const order: ToolToDo[] = []
   const used = tools.map(() => false)
   const go = (served: Served, late: number) => {
-    if (best.latenessMin <= bound + EPSILON) return
+    if (best.latenessMin <= bound + EPSILON || left <= 0) return
     if (order.length === tools.length) {
       const whole = scheduleIn(order, room)
       if (better(whole, best)) best = whole
@@ -43,6 +57,7 @@ function everyOrder(tools: readonly ToolToDo[], room: Room, first: Schedule, bou
     for (const [i, tool] of tools.entries()) {
       if (used[i] || tried.has(like[i])) continue
       tried.add(like[i])
+      left--
       const placed = serve(served, room, tool)
       const lateNow = Math.max(late, placed.doneMin - tool.dueMin)
       // what is served later never makes an earlier one less late
@@ -64,7 +79,7 @@ function everyOrder(tools: readonly ToolToDo[], room: Room, first: Schedule, bou
     order.push(tool)
   }
   go(served, late)
-  return best
+  return { schedule: best, all: left > 0 || best.latenessMin <= bound + EPSILON }
 }
 
 /** One tool after another is served earlier or later, and kept where that is better. */
@@ -89,6 +104,7 @@ function byMoves(start: Schedule, tools: readonly ToolToDo[], room: Room, bound:
  * @param tries how many other orders are looked at where there are too many tools for all of them
  * @param start orders that somebody proposed; the earliest date first is always among them
  * @param only this order and no other: what it comes to
+ * @param most beginnings of orders of few tools that are looked at; as it is, all of nine
  */
 export function bestSchedule(
   tools: readonly ToolToDo[],
@@ -96,14 +112,17 @@ export function bestSchedule(
   tries = 400,
   start: readonly (readonly ToolToDo[])[] = [],
   only?: readonly ToolToDo[],
+  most = ALL_OF_NINE,
 ): Found {
   const boundMin = latenessBound(tools, room)
   if (only) return { schedule: scheduleIn(begunFirst(only), room), boundMin, exact: false }
   const starts = [byDate(tools), ...start].map((order) => scheduleIn(begunFirst(order), room))
   const first = starts.reduce((a, b) => (better(b, a) ? b : a))
-  const small = tools.filter((t) => !t.begun).length <= EXACT_TOOLS
-  const schedule = small ? everyOrder(tools, room, first, boundMin) : byMoves(first, tools, room, boundMin, tries)
-  return { schedule, boundMin, exact: small || schedule.latenessMin <= boundMin + EPSILON }
+  const moved = byMoves(first, tools, room, boundMin, tries)
+  if (tools.filter((t) => !t.begun).length > EXACT_TOOLS)
+    return { schedule: moved, boundMin, exact: moved.latenessMin <= boundMin + EPSILON }
+  const { schedule, all } = everyOrder(tools, room, moved, boundMin, most)
+  return { schedule, boundMin, exact: all }
 }
 
 /** Everything that is shrunk before anything else, as some shops do it: the unit is hot, and the bodies are free. */

@@ -14,20 +14,20 @@ const START: Readonly<Record<StepKind, number>> = {
 /** So many of the newest are looked at, and fewer than that do not count. */
 const NEWEST = 300
 const LEAST = 10
-/** Whatever took longer was left and taken up again, minutes. */
-const MOST_MIN = 120
 
 interface Pair {
   readonly kind: StepKind
   readonly from: string
   readonly to: string
+  /** Whatever took longer was left and taken up again. */
+  readonly mostMin: number
 }
 /** What the record tells of both ends of; the same holder, and nothing of the kind between. */
 const PAIRS: readonly Pair[] = [
-  { kind: 'build', from: 'build begun', to: 'built' },
-  { kind: 'balance', from: 'balance run', to: 'balanced' },
-  { kind: 'hand over', from: 'measured', to: 'released' },
-  { kind: 'load', from: 'load begun', to: 'loaded' },
+  { kind: 'build', from: 'build begun', to: 'built', mostMin: 90 },
+  { kind: 'balance', from: 'balance run', to: 'balanced', mostMin: 60 },
+  { kind: 'hand over', from: 'measured', to: 'released', mostMin: 10 },
+  { kind: 'load', from: 'load begun', to: 'loaded', mostMin: 60 },
 ]
 
 const quantile = (sorted: readonly number[], share: number) => {
@@ -36,14 +36,14 @@ const quantile = (sorted: readonly number[], share: number) => {
   return sorted[low] + (at - low) * (sorted[high] - sorted[low])
 }
 
-function minutesOf(db: Db, { from, to }: Pair): number[] {
+function minutesOf(db: Db, { from, to, mostMin }: Pair): number[] {
   const begun = listRecord(db, { what: from, limit: NEWEST })
   const done = listRecord(db, { what: to, limit: NEWEST })
   return done.flatMap(({ serial, at }) => {
     // newest first: the last beginning before it
     const begin = begun.find((b) => b.serial === serial && b.at <= at)
     const minutes = begin ? (Date.parse(at) - Date.parse(begin.at)) / 60_000 : NaN
-    return minutes > 0 && minutes <= MOST_MIN ? [minutes] : []
+    return minutes > 0 && minutes <= mostMin ? [minutes] : []
   })
 }
 

@@ -142,8 +142,9 @@ function jobsBy(schedule: Schedule, { jobs, tools, blocked }: Day, now: string, 
   })
 }
 
-/** Tries of a large day: a second or two of a thread. */
-const TRIES = 300
+/** So much is looked for: a second or two of a thread, however many tools there are. */
+const [MOST_TRIES, LEAST_TRIES, TRIES_BY_SQUARE, MOST_BEGINNINGS] = [300, 5, 120_000, 60_000]
+const triesFor = (tools: number): number => Math.max(LEAST_TRIES, Math.min(MOST_TRIES, Math.round(TRIES_BY_SQUARE / tools ** 2)))
 
 /** The room's day by both ways, as it is or as if something were so. */
 export async function readDay(
@@ -155,7 +156,7 @@ export async function readDay(
   const learned = learnMinutes(db)
   const day = toDo(db, now, whatIf, learned)
   const room = roomOf(db, whatIf)
-  const found = await heavy.schedule(day.tools, room, TRIES, [])
+  const found = await heavy.schedule(day.tools, room, triesFor(day.tools.length), [], undefined, MOST_BEGINNINGS)
   if (!found.ok) return found
   // in one order only: everything that is shrunk before the rest
   const shrunk = await heavy.schedule(day.tools, room, 0, [], shrinkFirst(day.tools))
