@@ -31,7 +31,7 @@ export default async function PlanPage() {
   const view = day.value
   const names = namesFor(
     db,
-    view.blocked.map(({ netted }) => netted as Parameters<typeof namesFor>[1][number]),
+    view.blocked.map(({ netted }) => netted),
   )
   const blocked = view.blocked.map(({ tool, netted }) => ({ tool, text: standingText(netted, names) }))
   return (

@@ -30,8 +30,10 @@ function placeBound(loads: readonly Load[], count: number): number {
 /** @returns minutes of lateness that no order stays below; -Infinity without tools */
 export function latenessBound(tools: readonly ToolToDo[], room: Room): number {
   const alone = Math.max(-Infinity, ...tools.map((t) => t.readyMin + sum(t.steps) - t.dueMin))
-  const loadsWhere = (is: (step: Step) => boolean): Load[] =>
+  const loadsWhere = (wanted: (step: Step) => boolean): Load[] =>
     tools.flatMap((tool) => {
+      // what is begun goes on whatever the room has, so several of them may be at one place at once
+      const is = (step: Step, i: number) => wanted(step) && !(tool.begun && i === 0)
       const at = tool.steps.findIndex(is)
       if (at < 0) return []
       const last = tool.steps.findLastIndex(is)

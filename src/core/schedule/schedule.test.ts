@@ -81,11 +81,8 @@ const tools = (most: number) =>
         tool(
           String(i),
           [...(shrunk ? SHRUNK : COLLET), ...(balance ? ([['balance', minutes]] as const) : []), ['hand over', 2]],
-          {
-            ...rest,
-            // only one may be at it
-            begun: rest.begun && i === 0,
-          },
+          // what is begun has its parts
+          rest.begun ? { ...rest, readyMin: 0 } : rest,
         ),
       ),
     )
@@ -122,6 +119,12 @@ describe('a day of the room', () => {
       ),
     ]
     expect(blockOf(bestSchedule(at, ROOM).schedule.blocks, 'begun', 'build').fromMin).toBe(0)
+  })
+  it('promises no more than can be where several people are at something already', () => {
+    const both = ['A', 'B'].map((id) => tool(id, [['build', 30]], { dueMin: 30, begun: true }))
+    const { schedule, boundMin } = bestSchedule(both, ROOM)
+    expect(schedule.latenessMin).toBe(0)
+    expect(boundMin).toBe(0)
   })
   it('shrinks all first where that is asked', () => {
     const order = shrinkFirst([tool('A', COLLET, { dueMin: 1 }), tool('B', SHRUNK, { dueMin: 90 })])

@@ -19,7 +19,7 @@ export interface KitNames {
   readonly job?: string
 }
 
-export function namesFor(db: Db, tools: readonly NettedTool[], job?: string): KitNames {
+export function namesFor(db: Db, tools: readonly Pick<NettedTool, 'standing'>[], job?: string): KitNames {
   const parts: Record<string, string> = {}
   for (const { standing } of tools) {
     const named = standing.type === 'to-build' ? standing.parts : standing.type === 'cannot-build' ? standing.missing : []

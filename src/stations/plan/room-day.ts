@@ -114,13 +114,14 @@ function nettedIf(db: Db, now: string, { broken }: WhatIf) {
   return { jobs, tools: netJobs(jobs, { ...inventory, assemblies }) }
 }
 
+/** People and places are whole ones, whatever was typed into the practice. */
 function roomOf(db: Db, { people }: WhatIf): Room {
   const p = practiceOf(db)
   return {
-    people: people ?? p.planPeople,
+    people: people ?? Math.floor(p.planPeople),
     places: {
-      ...{ 'shrink unit': 1, cooling: p.planCooling, assembly: p.planAssembly },
-      ...{ bench: p.planBenches, balance: 1, cart: p.planCarts },
+      ...{ 'shrink unit': 1, cooling: Math.floor(p.planCooling), assembly: Math.floor(p.planAssembly) },
+      ...{ bench: Math.floor(p.planBenches), balance: 1, cart: Math.floor(p.planCarts) },
     },
     adapterMin: p.adapterMin,
     adapter: adapterNow(db)?.coupling ?? null,

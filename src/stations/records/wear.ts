@@ -12,8 +12,9 @@ const share = (wear: Wear | undefined, allowedMm: number) => Math.abs(wear?.chan
 export function readWear(db: Db): readonly WornTool[] {
   const names = machineNames(db)
   const readings = new Map<string, WearReading[]>()
-  for (const { serial, at, result, cutMin = 0 } of listMeasuredAgain(db))
-    readings.set(serial, [...(readings.get(serial) ?? []), { at, cutMin, result }])
+  for (const { serial, at, result, cutMin } of listMeasuredAgain(db))
+    // without the minutes it had cut nobody can say what wore it
+    if (cutMin !== undefined) readings.set(serial, [...(readings.get(serial) ?? []), { at, cutMin, result }])
   return [...readings]
     .flatMap(([serial, all]): WornTool[] => {
       const assembly = getAssembly(db, serial)

@@ -19,7 +19,7 @@ export default async function MachinesPage() {
   const { db, now } = await signedIn()
   const board = readBoard(db, now)
   const all = board.flatMap(({ jobs }) => jobs.flatMap(({ missing }) => missing))
-  const names = namesFor(db, all as unknown as Parameters<typeof namesFor>[1])
+  const names = namesFor(db, all)
   return (
     <>
       <KeepFresh />
