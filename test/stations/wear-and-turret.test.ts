@@ -2,6 +2,7 @@
 import { describe, expect, it } from 'vitest'
 import { getDefinition } from '@/db/library/read'
 import { setStation } from '@/stations/at-machine/set-station'
+import { disturb } from '@/stations/build/take-apart'
 import { putDefinition } from '@/stations/library/put-definition'
 import { netted } from '../support/netted'
 import { readWear } from '@/stations/records/wear'
@@ -45,6 +46,18 @@ describe('wear', () => {
     expect(tool.wears[0].changeMm).toBeCloseTo(-0.032, 2)
     expect(tool.wears[0].verdict).toBe('off')
     expect(tool.wears[0].points.map((p) => p.cutMin)).toEqual([0, 40])
+  })
+  it('begins anew with what was done to the tool, however long it had cut by then', () => {
+    const room = measured(t4With({ wearMm: 0.02 }))
+    cut(room, 40)
+    measured(room, 'BX00143', goodT4({ x: 4.985 }), 120)
+    valueOf(disturb(room.as('ines', 130), 'BX00143', 'insert turned'))
+    cut(room, 60)
+    measured(room, 'BX00143', goodT4(), 140)
+    expect(readWear(room.db)).toEqual([])
+    cut(room, 90)
+    measured(room, 'BX00143', goodT4({ x: 4.995 }), 200)
+    expect(readWear(room.db)[0].wears[0].points.map((p) => p.cutMin)).toEqual([60, 90])
   })
   it('is not told where the definition allows none', () => {
     const room = measured(withT4(withJobs(toolRoom())))

@@ -9,7 +9,7 @@ const COLD_MM = 1e-4
 /**
  * A camera that stands still measures within its picture only: what is not known of its scale counts over the picture, and what
  * is not known of the master it was calibrated on counts whole.
- * @param halfFieldMm from the middle of the picture to its border
+ * @param halfFieldMm from the middle of the picture to its farther border
  */
 export const cameraUncertainty = (
   bench: BenchUncertainty,

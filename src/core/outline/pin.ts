@@ -12,6 +12,8 @@ export interface Calibration {
   readonly centreZ: number
   /** One standard deviation of the scale, as a share of it. */
   readonly scaleSigma: number
+  /** From the middle of its picture to the farther border, mm. */
+  readonly halfFieldMm: number
 }
 
 export type PinError =
@@ -58,5 +60,6 @@ export function calibrateOnPin(frame: Frame, pin: Pin): Result<Calibration, PinE
     centreX: (-(right.offset - left.offset) / 2) * scale,
     centreZ: pin.lengthMm - end.offset * scale,
     scaleSigma: sigmaPx / widthPx,
+    halfFieldMm: (Math.max(frame.width, frame.height) / 2) * scale,
   })
 }

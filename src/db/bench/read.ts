@@ -69,6 +69,9 @@ interface CheckRow {
   calibration: string | null
 }
 
+/** One that was kept before it told how wide the picture is cannot say how well the camera measures: it no longer counts. */
+const calibration = (kept: ZeroCheck['calibration']) => (kept?.halfFieldMm === undefined ? null : kept)
+
 const check = (row: unknown): ZeroCheck => {
   const r = row as CheckRow
   return {
@@ -82,7 +85,7 @@ const check = (row: unknown): ZeroCheck => {
     drift: { x: r.drift_x, z: r.drift_z },
     zero: { x: r.zero_x, z: r.zero_z },
     reason: r.reason,
-    calibration: r.calibration === null ? null : (JSON.parse(r.calibration) as ZeroCheck['calibration']),
+    calibration: r.calibration === null ? null : calibration(JSON.parse(r.calibration) as ZeroCheck['calibration']),
   }
 }
 

@@ -92,8 +92,8 @@ export async function saveCameraCheck(
     return refuse({ code: 'MASTER_EXPIRED', master: master.mark, until: master.calibratedUntil })
   const found = await calibrate(frames, { diameterMm: master.DCmm, lengthMm: master.LFmm })
   if (!found.ok) return fail(found.error)
-  const { mmPerPixel, centreX, centreZ, scaleSigma } = found.value
-  const calibration = { mmPerPixel, centreX, centreZ, scaleSigma }
+  const { mmPerPixel, centreX, centreZ, scaleSigma, halfFieldMm } = found.value
+  const calibration = { mmPerPixel, centreX, centreZ, scaleSigma, halfFieldMm }
   const put = putFile(() => evidence.put(master.mark, work.now, frames))
   if (!put.ok) return put
   const entry = { code: 'CAMERA_CALIBRATED', master: master.mark, mmPerPixel: mmPerPixel.x } as const
@@ -123,6 +123,7 @@ export async function saveCameraCheck(
 export function calibrationUnknown({ masters }: CameraNow, { masterId, calibration }: NonNullable<CameraNow['check']>) {
   return {
     scaleSigma: calibration.scaleSigma,
+    halfFieldMm: calibration.halfFieldMm,
     masterSigmaMm: masters.find((m) => m.id === masterId)?.sigmaMm ?? 0,
   }
 }

@@ -12,9 +12,6 @@ import { keepMeasurement, unexplainedJump } from './keep-measurement'
 import type { Saved } from './contract'
 import { readMeasure, type MeasureSheet } from './measure-sheet'
 
-/** Half of what a browser's camera is asked for across, px. */
-const HALF_FIELD_PX = 320
-
 export interface Save {
   /** The tool on the spindle. */
   readonly serial: string
@@ -102,9 +99,7 @@ export function finishSave(
   const dirty = [tool, ...steps.map((s) => s.set)].flatMap((s) => s.warnings).find((w) => w.warning.code === 'DEBRIS')
   if (dirty) return refused({ code: 'DEBRIS', edge: dirty.edge })
   const usual = benchFor(assembly.heat, save.takenAt < work.now ? save.takenAt : work.now, practiceOf(work.db).guardSigmas)
-  const bench = camera?.check
-    ? cameraUncertainty(usual, { ...calibrationUnknown(camera, camera.check), halfFieldMm: HALF_FIELD_PX * scale.x })
-    : usual
+  const bench = camera?.check ? cameraUncertainty(usual, calibrationUnknown(camera, camera.check)) : usual
   const result = judgeTool(tool, sheet.limits, bench, steps, sheet.definition?.stepped)
   const jump = unexplainedJump(sheet, result, save.reason ?? null)
   if (jump) return fail(jump)

@@ -1,10 +1,20 @@
 import { lifeUnderWay, wearOf, WEARS, type Wear, type WearReading } from '@/core/judge'
 import { getAssembly } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
+import { DISTURBANCES } from '@/core/tool'
+import { listRecord } from '@/db/record/read'
+import { KINDS } from '../entries'
 import { getDefinition } from '@/db/library/read'
 import { listMeasuredAgain } from '@/db/measurement/read'
 import { machineNames } from '../names'
 import type { WornTool } from './contract'
+
+/** What changes a tool's figures without wearing it: whatever was read before it belongs to another life. */
+const RENEWED_BY = [...DISTURBANCES, KINDS.INSERT_CHANGED, KINDS.DIAL_SET]
+
+/** When that happened last; empty where it never did. */
+const renewedAt = (db: Db, serial: string) =>
+  RENEWED_BY.flatMap((what) => listRecord(db, { serial, what, limit: 1 })).reduce((last, { at }) => (at > last ? at : last), '')
 
 const share = (wear: Wear | undefined, allowedMm: number) => Math.abs(wear?.changeMm ?? 0) / allowedMm
 
@@ -21,7 +31,8 @@ export function readWear(db: Db): readonly WornTool[] {
       const definition = assembly?.definition && getDefinition(db, assembly.definition.id, assembly.definition.version)
       const allowedMm = definition?.wearMm
       if (!assembly || allowedMm === undefined) return []
-      const life = lifeUnderWay(all)
+      const renewed = renewedAt(db, serial)
+      const life = lifeUnderWay(all.filter((r) => r.at > renewed))
       const wears = WEARS.flatMap((key) => wearOf(life, key, allowedMm) ?? [])
       if (wears.length === 0) return []
       return [
