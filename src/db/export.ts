@@ -4,7 +4,7 @@ import type { Db } from './connection'
 
 /** What nobody needs or may see outside: truths of stand-ins, who sits at which terminal, indexes that can be made again. */
 const LEFT_OUT = /^(sqlite_|sim_|record_words|record_proof$|session$|sign_in_try$|claim$)/
-const SECRET: Readonly<Record<string, readonly string[]>> = { person: ['pin'], client: ['hash'] }
+const SECRET: Readonly<Record<string, readonly string[]>> = { person: ['pin'], client: ['hash'], hook: ['secret'] }
 
 export interface ExportedTable {
   readonly name: string

@@ -14,6 +14,8 @@ import { folderControl } from '@/devices/control/folder'
 import { httpControl } from '@/devices/control/http'
 import { routedControl } from '@/devices/control/routed'
 import type { Control, Hands } from '@/devices/control/port'
+import { httpTeller } from '@/devices/hook/http'
+import type { Teller } from '@/devices/hook/port'
 import type { LineBench } from '@/devices/line-bench/port'
 import { tcpLineBench } from '@/devices/line-bench/tcp'
 import type { Printer } from '@/devices/printer/port'
@@ -64,6 +66,8 @@ export interface Shop extends Within {
   readonly control: Control
   /** Runs a check block beside every machine. */
   readonly tryCheck: (text: string, setter: { readonly at: number; readonly off: number }) => ReturnType<typeof probeOnChecker>
+  /** Tells other programs what they want to know. */
+  readonly teller: Teller
   /** Hands at a machine that is a stand-in. */
   readonly hands: Hands
   /** Hands at a balancing spindle that is a stand-in. */
@@ -198,6 +202,7 @@ export function openShop({ folder, backups, control: address, lineBench, standIn
     heads: headKeeper(db, folder, () => clock.now()),
     control,
     hands: control,
+    teller: httpTeller(),
     tryCheck: (text, setter) => probeOnChecker(address, text, setter),
     standIns,
     ...within({}),

@@ -13,6 +13,9 @@ export function newToken(): { readonly token: string; readonly hash: string } {
   return { token, hash: hashOf(token) }
 }
 
+/** What both sides sign with. */
+export const newSecret = (): string => randomBytes(BYTES).toString('base64url')
+
 /** Whether it is the one token that the server was started with. */
 export function isServersToken(token: string): boolean {
   const own = process.env.BOULDER_API_TOKEN

@@ -35,6 +35,8 @@ export type FieldFault =
   | 'PERSON_ID'
   | 'PIN'
   | 'SCOPES'
+  | 'EVENTS'
+  | 'WEB_ADDRESS'
   | 'JOB_NUMBER'
   | 'T_NUMBER'
   | 'CHOOSE_MACHINE'

@@ -7,7 +7,17 @@ import type { LoadSaid } from '@/core/load'
 import type { DriftVerdict, MeasurementSource, Verdict } from '@/core/judge'
 import type { MoveName } from '@/core/plan'
 import type { Devices, OwnDevices, SetUpList } from '@/core/set-up'
-import type { Condition, Coupling, Disturbance, Machine, PersonRole, Scope, TouchOffMethod, TouchOffValue } from '@/core/tool'
+import type {
+  Condition,
+  Coupling,
+  Disturbance,
+  HookEvent,
+  Machine,
+  PersonRole,
+  Scope,
+  TouchOffMethod,
+  TouchOffValue,
+} from '@/core/tool'
 import type { Bare, LengthUnit } from '@/core/units'
 import type { Refusal } from './refusals'
 import type { Disposition } from './return/contract'
@@ -41,6 +51,8 @@ export interface Entries {
   SIGN_IN_RULE: { readonly badgeAlone: boolean; readonly askAgainMin?: number; readonly stayHours?: number }
   CLIENT_MADE: { readonly name: string; readonly scopes: readonly Scope[] }
   CLIENT_ENDED: { readonly name: string }
+  HOOK_MADE: { readonly name: string; readonly url: string; readonly events: readonly HookEvent[] }
+  HOOK_ENDED: { readonly name: string }
   SESSIONS_ENDED: { readonly name: string }
   SHOP_NAMED: { readonly shop: string; readonly unit: LengthUnit; readonly zone: string }
   SHOP_BEGUN: { readonly shop: string; readonly name: string }
@@ -257,6 +269,8 @@ export const KINDS: Readonly<
   SIGN_IN_RULE: 'sign-in rule',
   CLIENT_MADE: 'token made',
   CLIENT_ENDED: 'token ended',
+  HOOK_MADE: 'web hook',
+  HOOK_ENDED: 'web hook',
   SESSIONS_ENDED: 'signed out',
   SHOP_NAMED: 'set up',
   SHOP_BEGUN: 'shop begun',

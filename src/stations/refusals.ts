@@ -15,6 +15,7 @@ import type { LibraryRefusals } from './library/contract'
 import type { LoadRefusals } from './load/contract'
 import type { MeasureRefusals } from './measure/contract'
 import type { PlanRefusals } from './plan/contract'
+import type { OutsideRefusals } from './outside/contract'
 import type { PeopleRefusals } from './people/contract'
 import type { PracticeRefusals } from './practice/contract'
 import type { ReturnRefusals } from './return/contract'
@@ -118,6 +119,7 @@ export interface Refusals
     LibraryRefusals,
     LoadRefusals,
     MeasureRefusals,
+    OutsideRefusals,
     PeopleRefusals,
     PlanRefusals,
     PracticeRefusals,

@@ -15,6 +15,7 @@ import * as kit from './kit/contract'
 import * as library from './library/contract'
 import * as load from './load/contract'
 import * as measure from './measure/contract'
+import * as outside from './outside/contract'
 import * as people from './people/contract'
 import * as practice from './practice/contract'
 import type { AdministratorOnly, LeadOnly, Refusal } from './refusals'
@@ -140,6 +141,7 @@ const MEASURE: RightsOf<typeof measure> = {
   takeInTool: 'person',
   cleanPictures: 'pictures',
 }
+const OUTSIDE: RightsOf<typeof outside> = { makeHook: 'clients', endHook: 'clients', tellAgain: 'clients' }
 const PRACTICE: RightsOf<typeof practice> = { keepPractice: 'practice' }
 const RETURN: RightsOf<typeof back> = { unloadTool: 'person', turnForReturn: 'person' }
 const STAND_IN: RightsOf<typeof standIn> = {
@@ -188,6 +190,7 @@ const STATIONS = [
   ['library', library, LIBRARY],
   ['load', load, LOAD],
   ['measure', measure, MEASURE],
+  ['outside', outside, OUTSIDE],
   ['people', people, PEOPLE],
   ['practice', practice, PRACTICE],
   ['return', back, RETURN],

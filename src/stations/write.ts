@@ -3,8 +3,10 @@ import type { NewEntry } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { inTransaction, isTaken, storageFault, type Tx } from '@/db/connection'
 import { sealUp } from '@/db/record/seal'
+import { queueCalls } from '@/db/hook/write'
 import { addEntry } from '@/db/record/write'
 import { kindOf, type Entry, type Where } from './entries'
+import { toldOutside } from './outside/told'
 import { outerCode, refuse, type Refusal } from './refusals'
 import type { Work } from './work'
 
@@ -57,6 +59,11 @@ export function note(tx: Writing, { entry, serial, t, machine, before, after }: 
     before: before ?? null,
     after: after ?? null,
   })
+  const told = toldOutside(entry)
+  if (told) {
+    const about = { at: tx.now, serial: serial ?? null, t: t ?? null, machine: machine ?? null, by: tx.person.name }
+    queueCalls(tx.db, told.event, JSON.stringify({ event: told.event, ...about, ...told.data }), tx.now)
+  }
 }
 
 type EntryOf<T> = Noted | null | ((done: T) => Noted | null)

@@ -13,6 +13,8 @@ export const FAULTS: Readonly<Record<FieldFault, string>> = {
   DAY: 'Choose a day.',
   PERSON_ID: 'Use up to 31 small letters, digits and dashes, such as ines.',
   SCOPES: 'Choose at least one thing that it may do.',
+  EVENTS: 'Choose at least one thing that it is told.',
+  WEB_ADDRESS: 'Enter a web address that begins with http:// or https://, without a name or a password in it.',
   PIN: 'A PIN has 4 to 12 digits.',
   PARTS_COUNT: 'Type how many parts.',
   PIECES: 'Type how many.',

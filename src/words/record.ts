@@ -159,6 +159,8 @@ const TELLING: Telling = {
   },
   CLIENT_MADE: ({ name, scopes }) => `${name}: ${scopes.map((scope) => SCOPE_NAMES[scope]).join(', ')}`,
   CLIENT_ENDED: ({ name }) => name,
+  HOOK_MADE: ({ name, url, events }) => `${name}, ${url}: ${events.join(', ')}`,
+  HOOK_ENDED: ({ name }) => `${name} is not told any more`,
   SHOP_NAMED: ({ shop, unit, zone }) => parts(`the shop is called ${shop}`, `lengths in ${unit}`, zone && `times of ${zone}`),
   SHOP_BEGUN: ({ shop, name }) => `${shop}, by ${name}, the first administrator`,
   SESSIONS_ENDED: ({ name }) => `${name}, at every terminal`,

@@ -46,6 +46,9 @@ describe('the table of verbs', () => {
     expect(only(administrator).filter((name) => !only(lead).includes(name))).toEqual([
       'devices.putDevices',
       'devices.putOwnDevices',
+      'outside.makeHook',
+      'outside.endHook',
+      'outside.tellAgain',
       'people.putPerson',
       'people.putShop',
       'people.setSignIn',

@@ -6,6 +6,7 @@ import { cache } from 'react'
 import type { Person } from '@/core/tool'
 import { readWho, type Who } from '@/stations/session/who'
 import { theShop, type Shop } from '@/runtime'
+import { watchHooks } from './watch-hooks'
 import { watchMinutes } from './watch-minutes'
 import { watchSnapshots } from './watch-snapshots'
 import { SESSION_COOKIE, sessionIdOf } from '@/runtime/session'
@@ -19,6 +20,7 @@ export interface Context extends Omit<Shop, 'at'>, Who {
 export const context = cache(async (): Promise<Context> => {
   await connection()
   const shop = theShop()
+  watchHooks(shop)
   watchMinutes(shop)
   watchSnapshots(shop)
   const sessionId = sessionIdOf((await cookies()).get(SESSION_COOKIE)?.value)

@@ -4,6 +4,8 @@ import * as devices from '@/stations/devices/contract'
 import { putDevices, putOwnDevices } from '@/stations/devices/put-devices'
 import { tryDevice } from '@/stations/devices/try-device'
 import * as measure from '@/stations/measure/contract'
+import * as outside from '@/stations/outside/contract'
+import { endHook, makeHook, tellAgain } from '@/stations/outside/hooks'
 import * as people from '@/stations/people/contract'
 import { endClient, makeClient } from '@/stations/people/clients'
 import { putShop } from '@/stations/people/put-shop'
@@ -14,7 +16,7 @@ import * as setUp from '@/stations/set-up/contract'
 import { putRow, retireRow, standardCoupling } from '@/stations/set-up/put-row'
 import { previewTable, putTable } from '@/stations/set-up/put-table'
 import { applyZone } from '@/runtime/zone'
-import { newToken } from '@/runtime/tokens'
+import { newSecret, newToken } from '@/runtime/tokens'
 import { defineAction, defineQuestion } from '../_server/action'
 
 export const keepPracticeAction = defineAction(practice.keepPractice, (work, { key, value, from }) =>
@@ -34,6 +36,9 @@ export const setSignInAction = defineAction(people.setSignIn, (work, given) => s
 export const endSessionsAction = defineAction(people.endSessions, (work, { personId }) => endSessions(work, personId))
 export const makeClientAction = defineAction(people.makeClient, (work, given) => makeClient(work, newToken(), given))
 export const endClientAction = defineAction(people.endClient, (work, { id }) => endClient(work, id))
+export const makeHookAction = defineAction(outside.makeHook, (work, given) => makeHook(work, newSecret(), given))
+export const endHookAction = defineAction(outside.endHook, (work, { id }) => endHook(work, id))
+export const tellAgainAction = defineAction(outside.tellAgain, (work, { id }) => tellAgain(work, id))
 export const putRowAction = defineAction(setUp.putRow, (work, given) => putRow(work, given))
 export const retireRowAction = defineAction(setUp.retireRow, (work, given) => retireRow(work, given))
 export const standardCouplingAction = defineAction(setUp.standardCoupling, (work, given) => standardCoupling(work, given))

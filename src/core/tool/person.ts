@@ -6,6 +6,10 @@ export type PersonRole = (typeof PERSON_ROLES)[number]
 export const SCOPES = ['read', 'hand over', 'load'] as const
 export type Scope = (typeof SCOPES)[number]
 
+/** What another program can be told of at once. */
+export const HOOK_EVENTS = ['released', 'loaded', 'returned', 'refused'] as const
+export type HookEvent = (typeof HOOK_EVENTS)[number]
+
 /** Minutes without anything done at a terminal after which what writes to a machine asks who is there; 0: never asked. */
 export const ASK_AGAIN_MIN = 15
 /** Hours without anything done at a terminal after which nobody is signed in there any more: longer than a shift; 0: it stays. */

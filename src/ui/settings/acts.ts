@@ -1,4 +1,5 @@
 import type { Ask } from '@/stations/contract'
+import type * as outside from '@/stations/outside/contract'
 import type * as people from '@/stations/people/contract'
 
 export interface PeopleActs {
@@ -12,4 +13,10 @@ export interface PeopleActs {
 export interface ClientActs {
   readonly make: Ask<typeof people.makeClient>
   readonly end: Ask<typeof people.endClient>
+}
+
+export interface HookActs {
+  readonly make: Ask<typeof outside.makeHook>
+  readonly end: Ask<typeof outside.endHook>
+  readonly again: Ask<typeof outside.tellAgain>
 }

@@ -1,6 +1,7 @@
 'use client'
 import { useState } from 'react'
 import { SCOPES, type Scope } from '@/core/tool'
+import type { HookView } from '@/stations/outside/contract'
 import type { ClientView } from '@/stations/people/contract'
 import { SCOPE_NAMES } from '@/words/people'
 import { say } from '@/words/screens/settings'
@@ -11,10 +12,22 @@ import { SETTINGS_TABS, SubNav } from '../common/sub-nav'
 import { useAct } from '../common/use-act'
 import { formatWhen } from '../format/due'
 import { useShell } from '../shell/shell-context'
-import type { ClientActs } from './acts'
+import type { ClientActs, HookActs } from './acts'
+import { Hooks, NewHook } from './hooks'
+import { ShownOnce } from './shown-once'
 
 /** Programs of other makers that ask by the API, and their tokens. */
-export function ClientsStation({ clients, act }: { readonly clients: readonly ClientView[]; readonly act: ClientActs }) {
+export function ClientsStation({
+  clients,
+  act,
+  hooks,
+  hookAct,
+}: {
+  readonly clients: readonly ClientView[]
+  readonly act: ClientActs
+  readonly hooks: readonly HookView[]
+  readonly hookAct: HookActs
+}) {
   const rules = useShell().person?.role === 'administrator'
   return (
     <Sheet
@@ -31,9 +44,19 @@ export function ClientsStation({ clients, act }: { readonly clients: readonly Cl
               ))}
             </ul>
           )}
+          <Hooks hooks={hooks} act={rules ? hookAct : null} />
         </>
       }
-      right={rules ? <NewClient make={act.make} /> : <p className="text-soft">{say.askAnAdministrator}</p>}
+      right={
+        rules ? (
+          <>
+            <NewClient make={act.make} />
+            <NewHook make={hookAct.make} />
+          </>
+        ) : (
+          <p className="text-soft">{say.askAnAdministrator}</p>
+        )
+      }
     />
   )
 }
@@ -117,13 +140,7 @@ function NewClient({ make }: Pick<ClientActs, 'make'>) {
           {say.makeToken}
         </SmallAction>
       </SmallActions>
-      {made && (
-        <div role="status" className="border-ink bg-paper mt-3 border-[1.5px] p-3">
-          <b className="text-lg">{say.tokenOf(made.name)}</b>
-          <code className="mt-1 block text-base break-all select-all">{made.token}</code>
-          <p className="text-soft mt-1">{say.copyTokenNow}</p>
-        </div>
-      )}
+      {made && <ShownOnce title={say.tokenOf(made.name)} secret={made.token} about={say.copyTokenNow} />}
     </form>
   )
 }

@@ -11,6 +11,7 @@ import { KIT } from './kit'
 import { LIBRARY } from './library'
 import { LOAD } from './load'
 import { MEASURE } from './measure'
+import { OUTSIDE } from './outside'
 import { PEOPLE } from './people'
 import { PLAN } from './plan'
 import { PRACTICE_VALUES } from './practice'
@@ -33,6 +34,7 @@ const ALL: Sentences<Refusals> = {
   ...LIBRARY,
   ...LOAD,
   ...MEASURE,
+  ...OUTSIDE,
   ...PEOPLE,
   ...PLAN,
   ...PRACTICE_VALUES,
