@@ -1,38 +1,19 @@
 /** Nine tools of a room's day against every order, and a large day against its bound; a magazine of a large shop. */
 import { planMagazine } from '@/core/plan'
 import { seededRandom } from '@/core/numeric'
-import { bestSchedule, scheduleIn, type Room, type StepKind, type ToolToDo } from '@/core/schedule'
+import { bestSchedule, scheduleIn, type ToolToDo } from '@/core/schedule'
+import { COLLET, ROOM, SHRUNK, toolToDo } from '../test/support/room-day'
 import { median } from './median'
 
-const ROOM: Room = {
-  people: 1,
-  places: { 'shrink unit': 1, cooling: 2, assembly: 2, bench: 1, balance: 1, cart: 1 },
-  ...{ adapterMin: 8, adapter: 'HSK-A63', pieces: {} },
-}
-const SHRUNK = [
-  ['fetch', 3],
-  ['heat', 2],
-  ['cool', 10],
-  ['measure', 5],
-] as const
-const COLLET = [
-  ['fetch', 3],
-  ['build', 6],
-  ['measure', 5],
-] as const
 const DAYS = 3
 const MOST_MS = 50
 
 function toolsOf(count: number, seed: number): ToolToDo[] {
   const { uniform } = seededRandom(seed)
   return Array.from({ length: count }, (_, i) => {
-    const steps: readonly (readonly [StepKind, number])[] = uniform() < 0.5 ? SHRUNK : COLLET
-    return {
-      ...{ id: String(i), job: 'J', readyMin: 0, begun: false, piece: null },
-      dueMin: Math.round(10 * count * uniform()),
-      coupling: uniform() < 0.7 ? 'HSK-A63' : 'SK 40',
-      steps: steps.map(([kind, minutes]) => ({ kind, minutes })),
-    }
+    const steps = uniform() < 0.5 ? SHRUNK : COLLET
+    const dueMin = Math.round(10 * count * uniform())
+    return toolToDo(String(i), steps, { dueMin, coupling: uniform() < 0.7 ? 'HSK-A63' : 'SK 40' })
   })
 }
 

@@ -5,6 +5,11 @@ import { readBoard } from '@/stations/plan/board'
 import { learnMinutes } from '@/stations/plan/learn-minutes'
 import { readMagazine } from '@/stations/plan/magazine-sheet'
 import { readDay } from '@/stations/plan/room-day'
+import { minutesCut } from '@/core/plan'
+import { listJobs } from '@/db/job/read'
+import { getDefinition } from '@/db/library/read'
+import { addJob, addTools } from '@/stations/kit/add-job'
+import { putDefinition } from '@/stations/library/put-definition'
 import { beginBuild } from '@/stations/build/begin-build'
 import { keepPractice } from '@/stations/practice'
 import type { WhatIf } from '@/stations/plan/contract'
@@ -52,6 +57,38 @@ describe('the room’s day', () => {
     const broken = await day({ broken: 'BX00143' }, 70)
     expect([...kindsOf(broken, 'HP-2207 T4'), ...broken.blocked.map((b) => b.tool)].length).toBeGreaterThan(0)
   })
+  it('a taper that the bench has no adapter for is not planned, and says so', async () => {
+    expect((await day()).blocked.every((b) => b.noAdapter === null)).toBe(true)
+    room.db.prepare("UPDATE adapter SET coupling = 'SK 40'").run()
+    const view = await day()
+    expect(view.blocked.find((b) => b.tool === 'HP-2207 T4')).toMatchObject({ noAdapter: 'HSK-A63' })
+    expect(kindsOf(view, 'HP-2207 T4')).toEqual([])
+    // where no adapter was ever entered, nobody knows, and all is planned
+    room.db.prepare('UPDATE adapter SET retired = 1').run()
+    expect(kindsOf(await day(), 'HP-2207 T4')).not.toEqual([])
+  })
+  it('a holder that another job has comes back when that job is through', async () => {
+    const [job] = listJobs(room.db).filter((j) => j.id === 'HP-2207')
+    // all holders of T4's kind but one are gone, and a second job wants T4 later
+    const t4 = room.definitions.find((d) => d.t === 4)!
+    const kind = t4.parts.find((line) => line.role === 'holder')!.component
+    const left = room.db.prepare('SELECT serial FROM holder WHERE component_id = ? AND retired = 0').all(kind) as {
+      serial: string
+    }[]
+    for (const { serial } of left.slice(1)) room.db.prepare('UPDATE holder SET retired = 1 WHERE serial = ?').run(serial)
+    valueOf(addTools(room.as('oda'), 'HP-2207', [{ t: 4, name: null, count: 1, minutesEach: 30, source: 'by hand' }]))
+    valueOf(
+      addJob(room.as('oda'), {
+        ...{ id: 'HP-9001', name: 'Second', machine: job.machine, dueAt: later(400), quantity: 1, priority: 0, programs: [] },
+        extra: [{ t: 4, name: null, count: 1, minutesEach: 25, source: 'by hand' }],
+      }),
+    )
+    const cut = minutesCut(listJobs(room.db).find((j) => j.id === 'HP-2207')!)!
+    const view = await day()
+    const second = view.plans['one-by-one'].blocks.find((b) => b.tool === 'HP-9001 T4')
+    expect(view.blocked.map((b) => b.tool)).not.toContain('HP-9001 T4')
+    expect(second!.fromMin).toBeGreaterThanOrEqual((Date.parse(job.dueAt) - Date.parse(later(0))) / 60_000 + cut - 1e-6)
+  })
   it('people at the tool room are a value of the shop', async () => {
     valueOf(keepPractice(room.as('oda'), 'planPeople', 4))
     expect((await day()).people).toBe(4)
@@ -82,6 +119,15 @@ describe('a machine’s magazine', () => {
     expect(wanted.has(4)).toBe(true)
     expect(planned!.rows.find((r) => r.t === 4)!.cells[0]).toBe('comes')
   })
+  it('has a sister tool as a tool of its own, and a wide one with a pocket more', async () => {
+    const t4 = room.definitions.find((d) => d.t === 4)!
+    valueOf(addTools(room.as('oda'), 'HP-2207', [{ t: 4, name: null, count: 2, minutesEach: null, source: 'by hand' }]))
+    valueOf(putDefinition(room.as('oda'), { ...getDefinition(room.db, t4.id)!, DC: { ...t4.DC, nominal: 200 } }))
+    const sheet = await readMagazine(room.db, heavyHere, later(0), 'HERON')
+    if (!sheet?.ok) throw new Error('no sheet')
+    expect(sheet.value.planned!.rows.filter((r) => r.t === 4).map((r) => r.sister)).toEqual([0, 1])
+    expect(sheet.value.kept).toBe(2)
+  })
   it('of no machine is no sheet, and of an unknown one the first', async () => {
     const sheet = await readMagazine(room.db, heavyHere, later(0), 'GONE')
     expect(sheet?.ok && sheet.value.machine.key).toBe(sheet?.ok && sheet.value.machines[0].key)
@@ -93,4 +139,5 @@ it('the board says of each machine’s next jobs what is missing', () => {
   const job = heron.jobs.find((j) => j.id === 'HP-2207')!
   expect(job.ready + job.missing.length).toBe(job.tools)
   expect(job.missing.map((m) => m.t)).toContain(4)
+  expect(job.cart).toBeNull()
 })

@@ -33,7 +33,10 @@ export default async function PlanPage() {
     db,
     view.blocked.map(({ netted }) => netted),
   )
-  const blocked = view.blocked.map(({ tool, netted }) => ({ tool, text: standingText(netted, names) }))
+  const blocked = view.blocked.map(({ tool, netted, noAdapter }) => ({
+    tool,
+    text: noAdapter === null ? standingText(netted, names) : say.noAdapter(noAdapter),
+  }))
   return (
     <>
       <KeepFresh />

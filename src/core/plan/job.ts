@@ -51,6 +51,12 @@ export interface Wanted {
   readonly maxSpindle: number | null
 }
 
+/** Minutes that a job cuts, as far as its programs and lists say; null where they say nothing. */
+export function minutesCut(job: Parameters<typeof wantedOf>[0]): number | null {
+  const known = wantedOf(job).flatMap(({ needMin }) => needMin ?? [])
+  return known.length ? known.reduce((a, b) => a + b, 0) : null
+}
+
 /** Programs first, in their order; a tool list adds what they do not say, and how many. */
 export function wantedOf(job: Pick<Job, 'programs' | 'extra' | 'quantity'>): Wanted[] {
   const all = new Map<number, Wanted>()

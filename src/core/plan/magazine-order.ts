@@ -48,10 +48,11 @@ function latenessOf(jobs: readonly OrderedJob[]): number[] {
  */
 export function searchMagazine(
   jobs: readonly OrderedJob[],
-  { pockets, loaded }: Omit<MagazineTask, 'jobs'>,
+  magazine: Omit<MagazineTask, 'jobs'>,
 ): Result<MagazineFound, BadMagazine> {
   const late = latenessOf(jobs)
-  const planOf = (order: readonly number[]) => planMagazine({ pockets, loaded, jobs: order.map((i) => jobs[i].tools) })
+  const wide = Object.values(magazine.sizes ?? {}).some((size) => size > 1)
+  const planOf = (order: readonly number[]) => planMagazine({ ...magazine, jobs: order.map((i) => jobs[i].tools) })
   const planned = jobs.map((_, i) => i)
   const first = planOf(planned)
   if (!first.ok) return first
@@ -61,8 +62,9 @@ export function searchMagazine(
     if (plan.ok && plan.value.switches < best.plan.switches) best = { ...best, order, plan: plan.value }
   }
   if (jobs.length <= EXACT_JOBS) {
-    eachOrder(jobs, late, { pockets, loaded }, () => best.plan.switches, consider)
-    return ok(best)
+    eachOrder(jobs, late, magazine, () => best.plan.switches, consider)
+    // with tools that take more than one pocket the plan of an order need not be its best
+    return ok(wide ? { ...best, exact: best.plan.switches === best.plan.least } : best)
   }
   const { uniform } = seededRandom(1)
   const pick = () => Math.min(jobs.length - 1, Math.floor(uniform() * jobs.length))
@@ -100,14 +102,10 @@ function eachOrder(
 }
 
 /** No end of this order needs fewer: what it puts in at least so far, and whatever the rest wants and nobody had in. */
-function leastFor(
-  order: readonly number[],
-  jobs: readonly OrderedJob[],
-  { pockets, loaded }: Omit<MagazineTask, 'jobs'>,
-): number {
-  const so = planMagazine({ pockets, loaded, jobs: order.map((i) => jobs[i].tools) })
+function leastFor(order: readonly number[], jobs: readonly OrderedJob[], magazine: Omit<MagazineTask, 'jobs'>): number {
+  const so = planMagazine({ ...magazine, jobs: order.map((i) => jobs[i].tools) })
   if (!so.ok) return Infinity
-  const had = new Set([...loaded, ...order.flatMap((i) => jobs[i].tools)])
+  const had = new Set([...magazine.loaded, ...order.flatMap((i) => jobs[i].tools)])
   const rest = new Set(jobs.flatMap((job, i) => (order.includes(i) ? [] : job.tools)).filter((tool) => !had.has(tool)))
   return so.value.switches + rest.size
 }

@@ -60,7 +60,7 @@ describe('a magazine for jobs in their order', () => {
           expect(found.switches).toBeGreaterThanOrEqual(found.least)
         },
       ),
-      { numRuns: 60 },
+      { numRuns: 150 },
     )
   })
   it('every job finds its tools, nothing comes in that is not wanted, and nothing goes that there was room for', () => {
@@ -85,6 +85,32 @@ describe('a magazine for jobs in their order', () => {
           }
         },
       ),
+    )
+  })
+  it('a wide tool takes the pockets beside it too, and nothing goes that need not', () => {
+    const sizes = { W: 3 }
+    const planned = valueOf(planMagazine({ pockets: 5, jobs: [['A', 'B'], ['W'], ['A', 'B', 'C']], loaded: ['C', 'D'], sizes }))
+    expect(planned.steps).toEqual([
+      { job: 0, load: ['A', 'B'], unload: [] },
+      { job: 1, load: ['W'], unload: ['D', 'C'] },
+      { job: 2, load: ['C'], unload: ['W'] },
+    ])
+    const tool = fc.constantFrom('a', 'b', 'c', 'd', 'W', 'V')
+    fc.assert(
+      fc.property(fc.array(fc.uniqueArray(tool, { minLength: 1, maxLength: 3 }), { maxLength: 12 }), (jobs) => {
+        const size = (t: string) => (t === 'W' || t === 'V' ? 2 : 1)
+        const { steps } = valueOf(planMagazine({ pockets: 6, jobs, loaded: [], sizes: { W: 2, V: 2 } }))
+        const inside = new Set<string>()
+        const taken = () => [...inside].reduce((sum, t) => sum + size(t), 0)
+        for (const { job, load, unload } of steps) {
+          unload.forEach((t) => expect(inside.delete(t)).toBe(true))
+          load.forEach((t) => inside.add(t))
+          expect(taken()).toBeLessThanOrEqual(6)
+          jobs[job].forEach((t) => expect(inside.has(t)).toBe(true))
+          // each of them was needed: with it there would be no room
+          for (const t of unload) expect(taken() + size(t)).toBeGreaterThan(6)
+        }
+      }),
     )
   })
   it.each([

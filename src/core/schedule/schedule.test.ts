@@ -10,29 +10,9 @@ import {
   type StepKind,
   type ToolToDo,
 } from './index'
+import { COLLET, ROOM, SHRUNK, toolToDo as tool } from '../../../test/support/room-day'
 import { nobodyServed, serve, type Served } from './serve'
 
-const ROOM: Room = {
-  people: 1,
-  places: { 'shrink unit': 1, cooling: 2, assembly: 2, bench: 1, balance: 1, cart: 1 },
-  ...{ adapterMin: 8, adapter: 'HSK-A63', pieces: {} },
-}
-const tool = (id: string, steps: readonly (readonly [StepKind, number])[], change: Partial<ToolToDo> = {}): ToolToDo => ({
-  ...{ id, job: 'J', dueMin: 60, readyMin: 0, coupling: 'HSK-A63', begun: false, piece: null },
-  steps: steps.map(([kind, minutes]) => ({ kind, minutes })),
-  ...change,
-})
-const SHRUNK = [
-  ['fetch', 3],
-  ['heat', 2],
-  ['cool', 10],
-  ['measure', 5],
-] as const
-const COLLET = [
-  ['fetch', 3],
-  ['build', 6],
-  ['measure', 5],
-] as const
 const blockOf = (blocks: readonly Block[], id: string, kind: StepKind) => blocks.find((b) => b.tool === id && b.kind === kind)!
 
 /** Every order, by hand. */
@@ -46,20 +26,13 @@ const rooms = fc.record({
   cooling: fc.integer({ min: 1, max: 2 }),
   adapterMin: fc.integer({ min: 0, max: 12 }),
   piece: fc.integer({ min: 1, max: 2 }),
+  bench: fc.integer({ min: 1, max: 2 }),
+  adapters: fc.constantFrom({}, { 'HSK-A63': 1 }, { 'HSK-A63': 1, 'SK 40': 1 }),
 })
-const roomOf = ({
-  people,
-  cooling,
-  adapterMin,
-  piece,
-}: {
-  people: number
-  cooling: number
-  adapterMin: number
-  piece: number
-}): Room => ({
+type AnyRoom = typeof rooms extends fc.Arbitrary<infer R> ? R : never
+const roomOf = ({ people, cooling, adapterMin, piece, bench, adapters }: AnyRoom): Room => ({
   ...ROOM,
-  ...{ people, adapterMin, places: { ...ROOM.places, cooling }, pieces: { holder: piece } },
+  ...{ people, adapterMin, adapters, places: { ...ROOM.places, cooling, bench }, pieces: { holder: piece } },
 })
 const tools = (most: number) =>
   fc
@@ -99,6 +72,26 @@ describe('a day of the room', () => {
     expect(blockOf(blocks, 'B', 'measure')).toMatchObject({ changeMin: 8 })
     expect(waits.B.for).toMatch(/person|adapter/)
   })
+  it('two benches measure beside each other, as far as there are adapters for it', () => {
+    const two = { ...ROOM, people: 4, places: { ...ROOM.places, bench: 2 } }
+    const both = [tool('A', [['measure', 20]]), tool('B', [['measure', 20]])]
+    const measured = (room: Room) => scheduleIn(both, room).blocks.map((b) => [b.fromMin, b.changeMin, b.toMin])
+    // the other bench has to be fitted with its adapter first
+    expect(measured(two)).toEqual([
+      [0, 0, 20],
+      [0, 8, 28],
+    ])
+    expect(measured({ ...two, adapters: { 'HSK-A63': 1 } })).toEqual([
+      [0, 0, 20],
+      [20, 0, 40],
+    ])
+  })
+  it('a holder that another job has is waited for by its name', () => {
+    const readyWith = { for: 'freed', piece: 'shrink Ø20', job: 'HP-1' } as const
+    const { waits, doneMin } = scheduleIn([tool('T46', COLLET, { readyMin: 70, readyWith })], ROOM)
+    expect(waits.T46).toEqual({ ...readyWith, minutes: 70 })
+    expect(doneMin.T46).toBe(84)
+  })
   it('one holder for two tools: the second waits for the first', () => {
     const room = { ...ROOM, people: 3, pieces: { 'shrink Ø20': 1 } }
     const both = [tool('T46', SHRUNK, { piece: 'shrink Ø20' }), tool('T47', SHRUNK, { piece: 'shrink Ø20' })]
@@ -135,7 +128,7 @@ describe('a day of the room', () => {
     fc.assert(
       fc.property(tools(7), rooms, (all, given) => {
         const room = roomOf(given)
-        const { blocks } = bestSchedule(all, room).schedule
+        const { blocks } = scheduleIn(all, room)
         const moments = blocks.flatMap((b) => [b.fromMin, (b.fromMin + b.toMin) / 2])
         const begun = new Set(all.filter((t) => t.begun).map((t) => t.id))
         for (const at of moments) {
@@ -145,6 +138,10 @@ describe('a day of the room', () => {
           expect(planned.filter((b) => b.kind !== 'cool').length).toBeLessThanOrEqual(room.people)
           for (const place of ['shrink unit', 'cooling', 'bench', 'balance'] as const)
             expect(planned.filter((b) => b.place === place).length).toBeLessThanOrEqual(room.places[place])
+          for (const coupling of ['HSK-A63', 'SK 40'] as const)
+            expect(
+              planned.filter((b) => b.place === 'bench' && all.find((t) => t.id === b.tool)!.coupling === coupling).length,
+            ).toBeLessThanOrEqual(Reflect.get(room.adapters, coupling) ?? Infinity)
           expect(new Set(now.map((b) => b.tool)).size).toBe(now.length)
         }
         for (const { id, steps, readyMin } of all) {

@@ -31,59 +31,110 @@ interface OnBench extends Taken {
 export interface Served {
   readonly people: readonly Taken[]
   readonly places: Readonly<Record<Place, readonly Taken[]>>
-  readonly bench: readonly OnBench[]
+  /** What each bench does; the first is the one whose adapter is known. */
+  readonly benches: readonly (readonly OnBench[])[]
   readonly pieces: Readonly<Record<string, readonly Taken[]>>
 }
 
 const NOTHING: readonly Taken[] = []
+const NO_BENCH: readonly OnBench[] = []
 export const nobodyServed = (): Served => ({
   people: NOTHING,
   places: Object.fromEntries(PLACES.map((place) => [place, NOTHING])) as Record<Place, readonly Taken[]>,
-  bench: [],
+  benches: [],
   pieces: {},
 })
 
 const EPSILON = 1e-9
-const overlaps = (t: Taken, from: number, to: number) => t.from < to - EPSILON && t.to > from + EPSILON
 
-/** How many are in use at most while it is wanted. */
+/** How many are in use at most while it is wanted. @param taken sorted by their beginnings */
 function mostAtOnce(taken: readonly Taken[], from: number, to: number): number {
-  const within = taken.filter((t) => overlaps(t, from, to))
   let most = 0
-  for (const at of [from, ...within.map((t) => t.from)]) {
-    if (at < from - EPSILON) continue
-    most = Math.max(most, within.filter((t) => t.from <= at + EPSILON && t.to > at + EPSILON).length)
+  // it changes to more only where one begins: at the beginning, and whenever another one joins
+  for (let i = 0, at = from; ; i++) {
+    let now = 0
+    for (const t of taken) {
+      if (t.from > at + EPSILON) break
+      if (t.to > at + EPSILON) now++
+    }
+    most = Math.max(most, now)
+    while (i < taken.length && taken[i].from < from + EPSILON) i++
+    if (i >= taken.length || taken[i].from >= to - EPSILON) return most
+    at = taken[i].from
   }
-  return most
 }
 
 /** When something of which there is `count` is free for so long, not before `from`. */
 function freeFrom(taken: readonly Taken[], count: number, from: number, minutes: number): number {
   if (count <= 0) return Infinity
-  if (mostAtOnce(taken, from, from + minutes) < count) return from
-  for (const end of taken
-    .map((t) => t.to)
-    .filter((to) => to > from)
-    .sort((a, b) => a - b))
-    if (mostAtOnce(taken, end, end + minutes) < count) return end
-  return Infinity
+  if (taken.length < count || mostAtOnce(taken, from, from + minutes) < count) return from
+  let at = from
+  for (;;) {
+    // the next one that is through
+    let next = Infinity
+    for (const { to } of taken) if (to > at && to < next) next = to
+    if (next === Infinity || mostAtOnce(taken, next, next + minutes) < count) return next
+    at = next
+  }
 }
 
-/** When the bench is free, with its adapter changed where that is needed; what comes after it may want its own again. */
-function onBench(bench: readonly OnBench[], room: Room, coupling: Coupling, from: number, minutes: number) {
-  const changeTo = (now: Coupling | null, next: Coupling) => (now === next ? 0 : room.adapterMin)
+/** When one bench is free, with its adapter changed where that is needed; what comes after it may want its own again. */
+function onBench(
+  bench: readonly OnBench[],
+  first: Coupling | null,
+  adapterMin: number,
+  coupling: Coupling,
+  from: number,
+  minutes: number,
+) {
+  const changeTo = (now: Coupling | null, next: Coupling) => (now === next ? 0 : adapterMin)
   for (let i = 0; i <= bench.length; i++) {
     const before = bench[i - 1]
     const after = bench[i] as OnBench | undefined
-    const change = changeTo(before ? before.coupling : room.adapter, coupling)
+    const change = changeTo(before ? before.coupling : first, coupling)
     const start = Math.max(from, before?.to ?? 0)
     const again = after && after.change === 0 ? changeTo(coupling, after.coupling) : 0
-    if (!after || start + change + minutes + again <= after.from + EPSILON) return { start, change, index: i, again }
+    if (!after || start + change + minutes + again <= after.from + EPSILON) return { start, change, again }
   }
   throw new Error('after the last one there is always room')
 }
 
-const insert = <T extends Taken>(all: readonly T[], one: T): T[] => [...all, one].sort((a, b) => a.from - b.from)
+/**
+ * The bench that is through soonest. An adapter stays with the bench that had it first: with so many adapters of a taper it is measured on no
+ * more benches than that, whatever is free.
+ */
+function soonestBench({ benches }: Served, room: Room, coupling: Coupling, from: number, minutes: number) {
+  const firstOf = (i: number) => (i === 0 ? room.adapter : null)
+  const all = Array.from({ length: room.places.bench }, (_, i) => benches[i] ?? NO_BENCH)
+  const has = all.map((bench, i) => firstOf(i) === coupling || bench.some((b) => b.coupling === coupling))
+  const more = has.filter(Boolean).length < (room.adapters[coupling] ?? Infinity)
+  let best: (ReturnType<typeof onBench> & { readonly index: number }) | null = null
+  for (const [index, bench] of all.entries()) {
+    if (!has[index] && !more) continue
+    const found = onBench(bench, firstOf(index), room.adapterMin, coupling, from, minutes)
+    if (!best || found.start + found.change < best.start + best.change - EPSILON) best = { ...found, index }
+  }
+  return best
+}
+
+/** Puts it onto its bench; whoever comes after it gets the adapter changed again. */
+function intoBench(benches: Served['benches'], index: number, one: OnBench, again: number): Served['benches'] {
+  const bench = benches[index] ?? NO_BENCH
+  const after = again > 0 ? bench.find((b) => b.from >= one.to - EPSILON && b.change === 0) : undefined
+  const moved = after ? bench.map((b) => (b === after ? { ...b, from: b.from - again, change: again } : b)) : bench
+  return Array.from({ length: Math.max(benches.length, index + 1) }, (_, i) =>
+    i === index ? insert(moved, one) : (benches[i] ?? NO_BENCH),
+  )
+}
+
+/** Into its place by the beginning; of equal ones behind. */
+function insert<T extends Taken>(all: readonly T[], one: T): T[] {
+  const more = all.slice()
+  let i = more.length
+  while (i > 0 && more[i - 1].from > one.from) i--
+  more.splice(i, 0, one)
+  return more
+}
 /** Who is still at it when it could have begun. */
 const behindOf = (taken: readonly Taken[], at: number): string =>
   taken.findLast((t) => t.from <= at + EPSILON && t.to > at + EPSILON)?.by ?? taken.at(-1)?.by ?? ''
@@ -97,9 +148,9 @@ export interface Placed {
 
 /** Serves one more tool. */
 export function serve(served: Served, room: Room, tool: ToolToDo): Placed {
-  let { people, places, bench, pieces } = served
+  let { people, places, benches, pieces } = served
   const blocks: Block[] = []
-  let wait: Wait | null = tool.readyMin > 0 ? { for: 'part', minutes: tool.readyMin } : null
+  let wait: Wait | null = tool.readyMin > 0 ? { ...(tool.readyWith ?? { for: 'part' }), minutes: tool.readyMin } : null
   const longer = (next: Wait) => {
     if (next.minutes > (wait?.minutes ?? 0) + EPSILON) wait = next
   }
@@ -114,26 +165,20 @@ export function serve(served: Served, room: Room, tool: ToolToDo): Placed {
   }
   const began = at
   for (const [i, step] of tool.steps.entries()) {
-    const block = placeStep({ people, places, bench, pieces }, room, tool, step, at, tool.begun && i === 0)
+    const block = placeStep({ people, places, benches, pieces }, room, tool, step, at, tool.begun && i === 0)
     for (const w of block.waits) longer(w)
     const { fromMin, toMin, place } = block.block
     const taken = { from: fromMin, to: toMin, by: tool.id }
     if (NEEDS_PERSON[step.kind]) people = insert(people, taken)
-    if (place === 'bench') {
-      const after = bench.find((b) => b.from >= toMin - EPSILON && b.change === 0)
-      // whoever comes after it gets the adapter changed again
-      const moved =
-        block.again > 0 && after
-          ? bench.map((b) => (b === after ? { ...b, from: b.from - block.again, change: block.again } : b))
-          : bench
-      bench = insert(moved, { ...taken, coupling: tool.coupling, change: block.block.changeMin })
-    } else if (place) places = { ...places, [place]: insert(places[place], taken) }
+    if (place === 'bench')
+      benches = intoBench(benches, block.bench, { ...taken, coupling: tool.coupling, change: block.block.changeMin }, block.again)
+    else if (place) places = { ...places, [place]: insert(places[place], taken) }
     blocks.push(block.block)
     at = toMin
   }
   if (ownPiece !== null)
     pieces = { ...pieces, [ownPiece]: insert(pieces[ownPiece] ?? NOTHING, { from: began, to: at, by: tool.id }) }
-  return { served: { people, places, bench, pieces }, blocks, doneMin: at, wait }
+  return { served: { people, places, benches, pieces }, blocks, doneMin: at, wait }
 }
 
 function placeStep(served: Served, room: Room, tool: ToolToDo, step: Step, readyAt: number, begun: boolean) {
@@ -141,18 +186,25 @@ function placeStep(served: Served, room: Room, tool: ToolToDo, step: Step, ready
   const waits: Wait[] = []
   let change = 0
   let again = 0
+  let bench = 0
   let at = readyAt
   // what is begun goes on at once, whatever else is wanted
   for (let round = 0; !begun && round < 1000; round++) {
     const from = at
     if (place === 'bench') {
-      const found = onBench(served.bench, room, tool.coupling, at, step.minutes)
-      if (found.start > at + EPSILON)
-        waits.push({ for: 'place', place, behind: behindOf(served.bench, at), minutes: found.start - readyAt })
-      if (found.change > 0) waits.push({ for: 'adapter', minutes: found.change })
-      at = found.start
-      change = found.change
-      again = found.again
+      const found = soonestBench(served, room, tool.coupling, at, step.minutes)
+      if (found && found.start > at + EPSILON)
+        waits.push({
+          for: 'place',
+          place,
+          behind: behindOf(served.benches[found.index] ?? NO_BENCH, at),
+          minutes: found.start - readyAt,
+        })
+      if (found && found.change > 0) waits.push({ for: 'adapter', minutes: found.change })
+      at = found?.start ?? Infinity
+      change = found?.change ?? 0
+      again = found?.again ?? 0
+      bench = found?.index ?? 0
     } else if (place) {
       at = freeFrom(served.places[place], room.places[place], at, step.minutes)
       if (at > from + EPSILON)
@@ -167,7 +219,7 @@ function placeStep(served: Served, room: Room, tool: ToolToDo, step: Step, ready
   }
   const toMin = at + change + step.minutes
   const block: Block = { tool: tool.id, job: tool.job, kind: step.kind, place, fromMin: at, toMin, changeMin: change }
-  return { block, waits, again }
+  return { block, waits, again, bench }
 }
 
 /** All tools in this order; whatever was begun is served first. @param tools each of them once, in any order */

@@ -45,6 +45,8 @@ export interface ToolToDo {
   readonly dueMin: number
   /** Nothing of it can begin earlier, minutes from now: a part that comes. */
   readonly readyMin: number
+  /** What it waits for until then, where that is no part that comes: the piece, and the job that has it. */
+  readonly readyWith?: { readonly for: 'freed'; readonly piece: string; readonly job: string }
   readonly coupling: Coupling
   /** What is left, in its order. */
   readonly steps: readonly Step[]
@@ -57,9 +59,11 @@ export interface ToolToDo {
 export interface Room {
   readonly people: number
   readonly places: Readonly<Record<Place, number>>
-  /** Minutes to change the bench's adapter, and the one that is on it. */
+  /** Minutes to change a bench's adapter, and the one that is on the first. */
   readonly adapterMin: number
   readonly adapter: Coupling | null
+  /** How many adapters there are by taper; not named: one for each bench. */
+  readonly adapters: Readonly<Partial<Record<Coupling, number>>>
   /** How many there are of what tools name as their piece; not named: enough. */
   readonly pieces: Readonly<Record<string, number>>
 }
@@ -82,6 +86,8 @@ export type Wait =
   | { readonly for: 'person'; readonly minutes: number }
   | { readonly for: 'piece'; readonly piece: string; readonly behind: string; readonly minutes: number }
   | { readonly for: 'part'; readonly minutes: number }
+  /** A piece that another job has in its machine until it is through. */
+  | { readonly for: 'freed'; readonly piece: string; readonly job: string; readonly minutes: number }
   | { readonly for: 'adapter'; readonly minutes: number }
 
 export interface Schedule {

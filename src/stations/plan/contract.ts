@@ -1,6 +1,7 @@
 /** Planning ahead: what its sheets show, and what is refused of it. */
 import type { BadMagazine, NettedTool } from '@/core/plan'
 import type { Block, StepKind, Wait } from '@/core/schedule'
+import type { Coupling } from '@/core/tool'
 
 export interface PlanRefusals {
   /** A magazine that cannot be planned. */
@@ -59,6 +60,8 @@ export interface BlockedTool {
   readonly tool: string
   readonly job: string
   readonly netted: Pick<NettedTool, 'standing' | 'replaces'>
+  /** The taper that the bench has no adapter for; null: something else keeps it. */
+  readonly noAdapter: Coupling | null
 }
 
 export interface DayView {
@@ -78,23 +81,33 @@ export interface DayView {
 /** A tool over the jobs of a machine: before the job it comes, is used, only stays, or goes. */
 export type Cell = 'comes' | 'used' | 'stays' | 'goes' | null
 
+/** A tool by its T; sister 0 is the first of them. */
+export interface MagazineTool {
+  readonly t: number
+  readonly sister: number
+}
+
 export interface MagazineOrder {
   /** Ids of the jobs. */
   readonly jobs: readonly string[]
   /** Tools put in, those for the first job too. */
   readonly switches: number
-  readonly rows: readonly { readonly t: number; readonly name: string; readonly cells: readonly Cell[] }[]
-  /** What is put in and taken out before each job, by T. */
-  readonly steps: readonly { readonly job: string; readonly load: readonly number[]; readonly unload: readonly number[] }[]
+  readonly rows: readonly (MagazineTool & { readonly name: string; readonly cells: readonly Cell[] })[]
+  /** What is put in and taken out before each job. */
+  readonly steps: readonly {
+    readonly job: string
+    readonly load: readonly MagazineTool[]
+    readonly unload: readonly MagazineTool[]
+  }[]
 }
 
 export interface MagazineSheet {
   readonly machine: { readonly key: string; readonly name: string }
   readonly machines: readonly { readonly key: string; readonly name: string }[]
   readonly pockets: number
-  /** Pockets that wide tools keep free beside them. */
+  /** Wide tools: each keeps a pocket free beside it. */
   readonly kept: number
-  readonly loaded: readonly number[]
+  readonly loaded: readonly MagazineTool[]
   readonly jobs: readonly {
     readonly id: string
     readonly name: string
@@ -111,6 +124,13 @@ export interface MagazineSheet {
   readonly bad: BadMagazine | null
 }
 
+/** A cart with how many of a job's tools are on it. */
+export interface BoardCart {
+  readonly id: string
+  readonly name: string
+  readonly tools: number
+}
+
 /** What a machine's next jobs still lack. */
 export interface BoardMachine {
   readonly key: string
@@ -121,6 +141,8 @@ export interface BoardMachine {
     readonly dueAt: string
     readonly tools: number
     readonly ready: number
+    /** Where most of what is ready stands; null: on no cart yet. */
+    readonly cart: BoardCart | null
     readonly missing: readonly (Pick<NettedTool, 'standing' | 'replaces'> & { readonly t: number; readonly name: string })[]
   }[]
 }

@@ -1,5 +1,5 @@
 import type { Heavy } from '@/codecs/heavy'
-import { planMagazine, wantedOf, type Job, type MagazinePlan } from '@/core/plan'
+import { minutesCut, planMagazine, wantedOf, type Job, type MagazinePlan } from '@/core/plan'
 import { magazineOf, type Machine } from '@/core/tool'
 import { fail, ok, type Result } from '@/core/units'
 import { findAssemblies } from '@/db/assembly/read'
@@ -8,21 +8,23 @@ import { listJobs } from '@/db/job/read'
 import { listDefinitions } from '@/db/library/read'
 import { listMachines } from '@/db/machine/read'
 import type { Refusal } from '../refusals'
-import type { Cell, MagazineOrder, MagazineSheet } from './contract'
+import type { Cell, MagazineOrder, MagazineSheet, MagazineTool } from './contract'
 
 /** Of a job of which nobody knows how long it runs, minutes: it still keeps its place among the others. */
 const UNKNOWN_MIN = 60
 
-const minutesOf = (job: Job): number | null => {
-  const known = wantedOf(job).flatMap(({ needMin }) => needMin ?? [])
-  return known.length ? known.reduce((a, b) => a + b, 0) : null
+/** A tool of a machine: the first of its T, or one of its sisters. */
+const idOf = (t: number, sister: number) => (sister === 0 ? String(t) : `${t} ${sister}`)
+const toolOf = (id: string): MagazineTool => {
+  const [t, sister = 0] = id.split(' ').map(Number)
+  return { t, sister }
 }
 
-/** T numbers that a job wants to have set up. */
+/** What a job wants to have set up, its sister tools too. */
 const toolsOf = (job: Job): string[] =>
   wantedOf(job)
     .filter(({ t }) => job.mapping[String(t)] !== null)
-    .map(({ t }) => String(t))
+    .flatMap(({ t, count }) => Array.from({ length: count }, (_, sister) => idOf(t, sister)))
 
 /** The tools over the jobs, as they come and go. */
 function orderOf(
@@ -32,7 +34,10 @@ function orderOf(
   plan: MagazinePlan,
   names: ReadonlyMap<number, string>,
 ): MagazineOrder {
-  const all = [...new Set([...tools.flat(), ...loaded])].sort((a, b) => Number(a) - Number(b))
+  const all = [...new Set([...tools.flat(), ...loaded])].sort((a, b) => {
+    const [one, other] = [toolOf(a), toolOf(b)]
+    return one.t - other.t || one.sister - other.sister
+  })
   const inside = new Set(loaded)
   const cells = new Map<string, Cell[]>(all.map((tool) => [tool, []]))
   plan.steps.forEach((step, at) => {
@@ -54,18 +59,23 @@ function orderOf(
   return {
     jobs: ids,
     switches: plan.switches,
-    rows: all.map((tool) => ({ t: Number(tool), name: names.get(Number(tool)) ?? '', cells: cells.get(tool)! })),
-    steps: plan.steps.map(({ job, load, unload }) => ({ job: ids[job], load: load.map(Number), unload: unload.map(Number) })),
+    rows: all.map((id) => ({ ...toolOf(id), name: names.get(toolOf(id).t) ?? '', cells: cells.get(id)! })),
+    steps: plan.steps.map(({ job, load, unload }) => ({ job: ids[job], load: load.map(toolOf), unload: unload.map(toolOf) })),
   }
 }
 
-/** How many pockets wide tools keep free beside them: one each, which two of them may share (common practice, no source). */
-function keptBy(db: Db, machine: Machine, wanted: ReadonlySet<string>): number {
+/** Pockets that wide tools take: their own and one that stays free, since two of them may share what is between them (common practice, no source). */
+const WIDE_POCKETS = 2
+
+/** Wide tools by what they are called here. */
+function sizesOf(db: Db, machine: Machine, wanted: Iterable<string>): Readonly<Record<string, number>> {
   const { pitchMm, gapMm } = magazineOf(machine)
-  const wide = listDefinitions(db).filter(
-    (d) => d.machines.includes(machine.key) && wanted.has(String(d.t)) && d.DC.nominal > pitchMm - gapMm,
+  const wide = new Set(
+    listDefinitions(db)
+      .filter((d) => d.machines.includes(machine.key) && d.DC.nominal > pitchMm - gapMm)
+      .map((d) => d.t),
   )
-  return wide.length
+  return Object.fromEntries([...wanted].filter((id) => wide.has(toolOf(id).t)).map((id) => [id, WIDE_POCKETS]))
 }
 
 /** The magazine of a machine over its open jobs: as the dates have them, and with fewer tools put in. @returns null where there is no machine */
@@ -81,31 +91,30 @@ export async function readMagazine(
   const jobs = listJobs(db).filter((job) => job.machine === machine.key && toolsOf(job).length > 0)
   const byDate = [...jobs].sort((a, b) => (a.dueAt < b.dueAt ? -1 : 1))
   const tools = byDate.map(toolsOf)
-  const kept = keptBy(db, machine, new Set(tools.flat()))
-  const loaded = [
-    ...new Set(findAssemblies(db, { machine: machine.key, state: 'loaded' }).flatMap(({ t }) => (t === null ? [] : [String(t)]))),
-  ]
-  const pockets = machine.pockets - kept
+  const inside = findAssemblies(db, { machine: machine.key, state: 'loaded' })
+  const loaded = [...new Set(inside.flatMap(({ t, sister }) => (t === null ? [] : [idOf(t, sister)])))]
+  const sizes = sizesOf(db, machine, new Set([...tools.flat(), ...loaded]))
+  const { pockets } = machine
   const sheet = {
     machine: { key: machine.key, name: machine.name },
     machines: machines.map((m) => ({ key: m.key, name: m.name })),
-    ...{ pockets: machine.pockets, kept, loaded: loaded.map(Number) },
-    jobs: byDate.map((job) => ({ id: job.id, name: job.name, dueAt: job.dueAt, minutes: minutesOf(job) })),
+    ...{ pockets, kept: Object.keys(sizes).length, loaded: loaded.map(toolOf) },
+    jobs: byDate.map((job) => ({ id: job.id, name: job.name, dueAt: job.dueAt, minutes: minutesCut(job) })),
   }
   const names = new Map(
     listDefinitions(db)
       .filter((d) => d.machines.includes(machine.key))
       .map((d) => [d.t, d.name]),
   )
-  const planned = planMagazine({ pockets, jobs: tools, loaded })
+  const planned = planMagazine({ pockets, jobs: tools, loaded, sizes })
   if (!planned.ok) return ok({ ...sheet, planned: null, fewer: null, exact: true, least: 0, bad: planned.error })
   const ids = byDate.map((job) => job.id)
   const dated = byDate.map((job, i) => ({
     tools: tools[i],
     dueMin: (Date.parse(job.dueAt) - Date.parse(now)) / 60_000,
-    minutes: minutesOf(job) ?? UNKNOWN_MIN,
+    minutes: minutesCut(job) ?? UNKNOWN_MIN,
   }))
-  const searched = await heavy.magazines(dated, { pockets, loaded })
+  const searched = await heavy.magazines(dated, { pockets, loaded, sizes })
   if (!searched.ok) return searched
   if (!searched.value.ok) return fail({ code: 'BAD_MAGAZINE', ...searched.value.error })
   const found = searched.value.value

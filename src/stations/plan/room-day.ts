@@ -1,11 +1,12 @@
 import { clampingOf } from '@/core/fits'
-import { netJobs, type Job, type NettedTool } from '@/core/plan'
+import { minutesCut, netJobs, type Job, type NettedTool } from '@/core/plan'
 import { shrinkFirst, type Room, type Schedule, type Step, type StepKind, type ToolToDo } from '@/core/schedule'
-import { balanceOrder, type Definition, type Machine } from '@/core/tool'
+import { balanceOrder, type Coupling, type Definition, type Machine } from '@/core/tool'
 import { ok, type Result } from '@/core/units'
 import type { Heavy } from '@/codecs/heavy'
 import { listAssemblies } from '@/db/assembly/read'
-import { adapterNow } from '@/db/bench/read'
+import { adapterNow, listAdapters } from '@/db/bench/read'
+import { listBuilds } from '@/db/build/read'
 import type { Db } from '@/db/connection'
 import { getComponent } from '@/db/library/read'
 import { listJobs } from '@/db/job/read'
@@ -25,6 +26,7 @@ function stepsLeft(
   { standing, definition, wanted }: NettedTool,
   machine: Machine,
   learned: readonly Learned[],
+  heated: ReadonlySet<string>,
 ): readonly Step[] | null {
   if (!definition) return null
   const step = (kind: StepKind): Step => ({ kind, minutes: minutesFor(learned, kind, definition.toolClass) })
@@ -47,11 +49,13 @@ function stepsLeft(
       case 'in-work':
         return [...(standing.toBalance ? sized : (['measure'] as const)), 'hand over', 'load']
       case 'stale':
+        // a worn cutter is changed for another one
+        if (standing.stale.why === 'worn') return ['fetch', ...put, ...sized, 'hand over', 'load']
         return ['measure', 'hand over', 'load']
       case 'in-other-machine':
         return ['fetch', 'measure', 'hand over', 'load']
       case 'under-way':
-        return [...put, ...sized, 'hand over', 'load']
+        return [...(heated.has(standing.serial) ? (['cool'] as const) : put), ...sized, 'hand over', 'load']
       case 'to-build':
       case 'cannot-build':
         return ['fetch', ...put, ...sized, 'hand over', 'load']
@@ -65,6 +69,29 @@ const couplingOf = (db: Db, definition: Definition | null, machine: Machine) => 
   const part = holder ? getComponent(db, holder.component) : null
   return part && 'CCMS' in part ? part.CCMS : machine.coupling
 }
+
+/**
+ * A holder that another job has in its machine comes back when that job is through: how long that takes from now, and which it is. null where
+ * something else is missing too, or nobody knows how long that job runs.
+ */
+function freedIn(db: Db, { standing }: NettedTool, jobs: readonly Job[], now: string) {
+  if (standing.type !== 'cannot-build') return null
+  const ends = standing.missing.map(({ heldBy, role, component }) => {
+    const holder = jobs.find((job) => job.id === heldBy)
+    const minutes = holder && minutesCut(holder)
+    if (role !== 'holder' || !holder || minutes == null) return null
+    return {
+      piece: getComponent(db, component)?.name ?? component,
+      job: holder.id,
+      minutes: minutesTo(holder.dueAt, now) + minutes,
+    }
+  })
+  if (ends.some((end) => end === null)) return null
+  const last = ends.flatMap((end) => end ?? []).sort((a, b) => b.minutes - a.minutes)[0]
+  return { ...last, minutes: Math.max(0, last.minutes) }
+}
+
+const minutesTo = (at: string, now: string) => (Date.parse(at) - Date.parse(now)) / 60_000
 
 interface Day {
   readonly jobs: readonly Job[]
@@ -80,6 +107,8 @@ function toDo(db: Db, now: string, whatIf: WhatIf, learned: readonly Learned[]):
   const todo: ToolToDo[] = []
   const blocked: BlockedTool[] = []
   const names: Record<string, DayView['names'][string]> = {}
+  const heated = new Set(listBuilds(db).flatMap((b) => (b.heat ? [b.serial] : [])))
+  const adapters = adaptersOf(db)
   for (const job of jobs) {
     const machine = machines.get(job.machine)
     if (!machine) continue
@@ -89,20 +118,35 @@ function toDo(db: Db, now: string, whatIf: WhatIf, learned: readonly Learned[]):
       names[id] = { t: netted.wanted.t, name: netted.definition?.name ?? netted.wanted.name ?? '', job: job.id }
       const { type } = netted.standing
       const comes = whatIf.comes?.tool === id ? whatIf.comes.minutes : null
-      if (type === 'unknown-t' || type === 'ask' || (type === 'cannot-build' && comes === null)) {
-        blocked.push({ tool: id, job: job.id, netted })
+      const freed = comes === null ? freedIn(db, netted, jobs, now) : null
+      if (type === 'unknown-t' || type === 'ask' || (type === 'cannot-build' && comes === null && !freed)) {
+        blocked.push({ tool: id, job: job.id, netted, noAdapter: null })
         continue
       }
-      const steps = stepsLeft(db, netted, machine, learned)
+      const steps = stepsLeft(db, netted, machine, learned, heated)
       if (!steps?.length) continue
+      const coupling = couplingOf(db, netted.definition, machine)
+      if (adapters && !adapters[coupling] && steps.some(({ kind }) => kind === 'measure')) {
+        blocked.push({ tool: id, job: job.id, netted, noAdapter: coupling })
+        continue
+      }
       todo.push({
-        ...{ id, job: job.id, steps, readyMin: comes ?? 0, piece: null, begun: type === 'under-way' },
-        dueMin: (Date.parse(job.dueAt) - Date.parse(now)) / 60_000 + later,
-        coupling: couplingOf(db, netted.definition, machine),
+        ...{ id, job: job.id, steps, coupling, piece: null, begun: type === 'under-way' },
+        readyMin: comes ?? freed?.minutes ?? 0,
+        ...(freed && { readyWith: { for: 'freed', piece: freed.piece, job: freed.job } as const }),
+        dueMin: minutesTo(job.dueAt, now) + later,
       })
     }
   }
   return { jobs, tools: todo, blocked, names }
+}
+
+/** Adapters by taper; null where the shop entered none, and nobody knows what there is. */
+function adaptersOf(db: Db): Partial<Record<Coupling, number>> | null {
+  const all = listAdapters(db)
+  return all.length === 0
+    ? null
+    : all.reduce<Partial<Record<Coupling, number>>>((n, { coupling }) => ({ ...n, [coupling]: (n[coupling] ?? 0) + 1 }), {})
 }
 
 /** As it is, or as if a tool were broken. */
@@ -125,6 +169,7 @@ function roomOf(db: Db, { people }: WhatIf): Room {
     },
     adapterMin: p.adapterMin,
     adapter: adapterNow(db)?.coupling ?? null,
+    adapters: adaptersOf(db) ?? {},
     pieces: {},
   }
 }
@@ -136,7 +181,7 @@ function jobsBy(schedule: Schedule, { jobs, tools, blocked }: Day, now: string, 
     const last = own.reduce<ToolToDo | null>((a, b) => (a && schedule.doneMin[a.id] >= schedule.doneMin[b.id] ? a : b), null)
     return {
       ...{ job: id, machine, blocked: blocked.filter((b) => b.job === id).length },
-      dueMin: (Date.parse(dueAt) - Date.parse(now)) / 60_000 + (whatIf.later?.job === id ? whatIf.later.minutes : 0),
+      dueMin: minutesTo(dueAt, now) + (whatIf.later?.job === id ? whatIf.later.minutes : 0),
       doneMin: last && schedule.doneMin[last.id],
       last: last && { tool: last.id, wait: schedule.waits[last.id] ?? null },
     }

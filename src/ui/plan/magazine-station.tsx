@@ -1,6 +1,6 @@
 'use client'
 import { useState } from 'react'
-import type { Cell, MagazineOrder, MagazineSheet } from '@/stations/plan/contract'
+import type { Cell, MagazineOrder, MagazineSheet, MagazineTool } from '@/stations/plan/contract'
 import { say } from '@/words/screens/plan'
 import { SmallActions, Choices } from '../common/actions'
 import { MachineSelect } from '../common/machine-select'
@@ -14,7 +14,8 @@ const ORDERS = [
   { key: 'fewer', name: say.otherOrder },
 ] as const
 
-const listed = (tools: readonly number[]) => tools.map((t) => `T${t}`).join(', ')
+const nameOf = ({ t, sister }: MagazineTool) => `T${t}${sister > 0 ? ` ${say.sister(sister)}` : ''}`
+const listed = (tools: readonly MagazineTool[]) => tools.map(nameOf).join(', ')
 
 /** A machine's magazine over its jobs: what comes, is used, stays and goes. */
 export function MagazineStation({ sheet, now }: { readonly sheet: MagazineSheet; readonly now: string }) {
@@ -74,13 +75,13 @@ export function MagazineStation({ sheet, now }: { readonly sheet: MagazineSheet;
   )
 }
 
-function Bad({ sheet: { bad, jobs, pockets, kept } }: { readonly sheet: MagazineSheet }) {
+function Bad({ sheet: { bad, jobs, pockets } }: { readonly sheet: MagazineSheet }) {
   if (!bad) return null
   const text =
     bad.why === 'JOB_TOO_LARGE'
-      ? say.tooLarge(jobs[bad.job]?.id ?? '', bad.tools, pockets - kept)
+      ? say.tooLarge(jobs[bad.job]?.id ?? '', bad.tools, pockets)
       : bad.why === 'LOADED_TOO_LARGE'
-        ? say.loadedTooLarge(bad.tools, pockets - kept)
+        ? say.loadedTooLarge(bad.tools, pockets)
         : say.loadedTwice(bad.tool)
   return (
     <Say tone="off" lead={say.notPlanned} role="alert">
@@ -115,10 +116,10 @@ function Matrix({ order, sheet, now }: { readonly order: MagazineOrder; readonly
             </tr>
           </thead>
           <tbody>
-            {order.rows.map(({ t, name, cells }) => (
-              <tr key={t}>
+            {order.rows.map(({ t, sister, name, cells }) => (
+              <tr key={`${t} ${sister}`}>
                 <th className="max-w-[260px] truncate pr-4 text-left font-normal">
-                  <b className="font-head text-xl">T{t}</b> <span className="text-soft">{name}</span>
+                  <b className="font-head text-xl">{nameOf({ t, sister })}</b> <span className="text-soft">{name}</span>
                 </th>
                 {cells.map((cell, i) => (
                   <td key={i} className="p-0">

@@ -39,12 +39,15 @@ export const say = {
         return `It waits ${time} for somebody to have time.`
       case 'piece':
         return `It waits ${time} for ${wait.piece}${behind ? `, which ${behind} has` : ''}.`
+      case 'freed':
+        return `It waits ${time} for ${wait.piece}: ${wait.job} has it until it is done.`
       case 'part':
         return `Its part comes in ${time}.`
       case 'adapter':
         return `The adapter of the bench is changed for it: ${time}.`
     }
   },
+  noAdapter: (coupling: string) => `There is no adapter for ${coupling}. Enter one in Settings › Adapters.`,
   pastAlready: 'Its date has passed.',
   blocked: (tools: number) => (tools === 1 ? 'One tool cannot be planned' : `${tools} tools cannot be planned`),
   leastPossible: (time: string) => `With what is here, ${time} is the least possible.`,
@@ -120,9 +123,11 @@ export const say = {
   putInList: (tools: string) => `Put in ${tools}`,
   takeOutList: (tools: string) => `Take out ${tools}`,
   nothingToChange: 'Nothing to change.',
-  tooLarge: (job: string, tools: number, pockets: number) =>
-    `${job} wants ${tools} tools at once. The magazine has ${pockets} pockets for them.`,
-  loadedTooLarge: (tools: number, pockets: number) => `${tools} tools are in it by the record, and it has ${pockets} pockets.`,
+  tooLarge: (job: string, wanted: number, pockets: number) =>
+    `The tools of ${job} need ${wanted} pockets at once. The magazine has ${pockets}.`,
+  loadedTooLarge: (taken: number, pockets: number) =>
+    `By the record the tools in it take ${taken} pockets, and it has ${pockets}.`,
+  sister: (number: number) => `sister ${number}`,
   loadedTwice: (tool: string) => `T${tool} is in it twice by the record.`,
   inItNow: (tools: number) => (tools === 1 ? 'One tool is in it now.' : `${tools} tools are in it now.`),
 
@@ -132,5 +137,7 @@ export const say = {
   noJobsOfMachine: 'no open job',
   readyOf: (ready: number, tools: number) => `${ready} of ${tools} ready`,
   allReady: 'All ready',
+  onCart: (cart: string, tools: number) => `${cart}: ${tools === 1 ? 'one tool' : `${tools} tools`} on it`,
+  noCart: 'on no cart yet',
   moreMissing: (count: number) => `and ${count} more`,
 }

@@ -49,6 +49,16 @@ export default async function MachinesPage() {
                             {ready ? `● ${say.allReady}` : say.readyOf(job.ready, job.tools)}
                           </span>
                         </Link>
+                        {job.cart ? (
+                          <Link
+                            href={`/kit/carts?job=${encodeURIComponent(job.id)}&cart=${encodeURIComponent(job.cart.id)}`}
+                            className="text-act flex min-h-11 items-center text-lg underline"
+                          >
+                            {say.onCart(job.cart.name, job.cart.tools)}
+                          </Link>
+                        ) : (
+                          job.ready > 0 && <p className="text-soft text-base">{say.noCart}</p>
+                        )}
                         <ul>
                           {job.missing.slice(0, SHOWN).map((tool) => (
                             <li key={`${tool.t}`} className={`text-base leading-snug ${TONE[tool.standing.type]}`}>
