@@ -41,7 +41,12 @@ export default async function PlanPage() {
     <>
       <KeepFresh />
       <div />
-      <DayStation view={{ ...view, blocked: [] }} machines={Object.fromEntries(machineNames(db))} blocked={blocked} />
+      <DayStation
+        key={view.toDo.tools.map(({ id, steps }) => `${id} ${steps.length}`).join()}
+        view={{ ...view, blocked: [] }}
+        machines={Object.fromEntries(machineNames(db))}
+        blocked={blocked}
+      />
     </>
   )
 }

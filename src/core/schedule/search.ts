@@ -24,7 +24,7 @@ const better = (a: Schedule, b: Schedule) =>
 const byDate = (tools: readonly ToolToDo[]) => [...tools].sort((a, b) => a.dueMin - b.dueMin || (a.id < b.id ? -1 : 1))
 
 /** Tools that are the same to the room: their order among each other does not matter. */
-const likeness = (t: ToolToDo) => JSON.stringify([t.dueMin, t.readyMin, t.coupling, t.steps, t.piece])
+const likeness = (t: ToolToDo) => JSON.stringify([t.begun, t.dueMin, t.readyMin, t.coupling, t.steps, t.piece])
 
 /** As many as all beginnings of all orders of nine tools: with that every one of them is looked at. */
 const ALL_OF_NINE = 1_000_000
@@ -46,6 +46,7 @@ function everyOrder(
   let best = first
   const order: ToolToDo[] = []
   const used = tools.map(() => false)
+  const begun = tools.filter((t) => t.begun).length
   const go = (served: Served, late: number) => {
     if (best.latenessMin <= bound + EPSILON || left <= 0) return
     if (order.length === tools.length) {
@@ -55,7 +56,8 @@ function everyOrder(
     }
     const tried = new Set<string>()
     for (const [i, tool] of tools.entries()) {
-      if (used[i] || tried.has(like[i])) continue
+      // what is begun comes first, in any order among itself
+      if (used[i] || tried.has(like[i]) || (order.length < begun && !tool.begun)) continue
       tried.add(like[i])
       left--
       const placed = serve(served, room, tool)
@@ -69,33 +71,50 @@ function everyOrder(
       used[i] = false
     }
   }
-  let served = nobodyServed()
-  let late = -Infinity
-  for (const tool of tools.filter((t) => t.begun)) {
-    const placed = serve(served, room, tool)
-    served = placed.served
-    late = Math.max(late, placed.doneMin - tool.dueMin)
-    used[tools.indexOf(tool)] = true
-    order.push(tool)
-  }
-  go(served, late)
+  go(nobodyServed(), -Infinity)
   return { schedule: best, all: left > 0 || best.latenessMin <= bound + EPSILON }
 }
 
-/** One tool after another is served earlier or later, and kept where that is better. */
-function byMoves(start: Schedule, tools: readonly ToolToDo[], room: Room, bound: number, tries: number): Schedule {
+/** So many tries without a better order, and it is shaken. */
+const STUCK = 400
+const SHAKEN_BY = 3
+
+/**
+ * One tool after another is served earlier or later, and kept where that is no worse; where nothing is better for long, several are moved at
+ * once. Goes on for as long as it is asked to, or until no order can be better.
+ * @returns the best so far after each try
+ */
+export function* lookOn(start: Schedule, tools: readonly ToolToDo[], room: Room, boundMin: number): Generator<Schedule> {
   const byId = new Map(tools.map((t) => [t.id, t]))
   const random = seededRandom(1)
   const pick = (n: number) => Math.min(n - 1, Math.floor(random.uniform() * n))
+  const moved = (order: readonly string[]): string[] => {
+    const next = [...order]
+    const [one] = next.splice(pick(next.length), 1)
+    next.splice(pick(order.length), 0, one)
+    return next
+  }
   let best = start
-  for (let i = 0; i < tries && best.latenessMin > bound + EPSILON; i++) {
-    const order = best.order.map((id) => byId.get(id)!)
-    const [from, to] = [pick(order.length), pick(order.length)]
-    if (from === to) continue
-    const [moved] = order.splice(from, 1)
-    order.splice(to, 0, moved)
-    const next = scheduleIn(order, room)
-    if (better(next, best)) best = next
+  let here = start
+  for (let stuck = 0; best.latenessMin > boundMin + EPSILON;) {
+    const shaken = stuck > 0 && stuck % STUCK === 0
+    const order = shaken ? Array.from({ length: SHAKEN_BY }).reduce<readonly string[]>(moved, best.order) : moved(here.order)
+    const next = scheduleIn(begunFirst(order.map((id) => byId.get(id)!)), room)
+    if (shaken || !better(here, next)) here = next
+    stuck = better(next, best) ? 0 : stuck + 1
+    if (stuck === 0) best = next
+    yield best
+  }
+}
+
+/** The best of so many tries. */
+function byMoves(start: Schedule, tools: readonly ToolToDo[], room: Room, bound: number, tries: number): Schedule {
+  let best = start
+  let left = tries
+  if (tools.length < 2 || tries <= 0) return start
+  for (const found of lookOn(start, tools, room, bound)) {
+    best = found
+    if (--left <= 0) break
   }
   return best
 }
@@ -119,7 +138,7 @@ export function bestSchedule(
   const starts = [byDate(tools), ...start].map((order) => scheduleIn(begunFirst(order), room))
   const first = starts.reduce((a, b) => (better(b, a) ? b : a))
   const moved = byMoves(first, tools, room, boundMin, tries)
-  if (tools.filter((t) => !t.begun).length > EXACT_TOOLS)
+  if (tools.length > EXACT_TOOLS)
     return { schedule: moved, boundMin, exact: moved.latenessMin <= boundMin + EPSILON }
   const { schedule, all } = everyOrder(tools, room, moved, boundMin, most)
   return { schedule, boundMin, exact: all }

@@ -1,6 +1,6 @@
 /** Planning ahead: what its sheets show, and what is refused of it. */
 import type { BadMagazine, NettedTool } from '@/core/plan'
-import type { Block, StepKind, Wait } from '@/core/schedule'
+import type { Block, JobDone, JobToDo, Room, StepKind, ToolToDo } from '@/core/schedule'
 import type { Coupling } from '@/core/tool'
 
 export interface PlanRefusals {
@@ -23,20 +23,16 @@ export interface WhatIf {
 }
 
 /** A job's tools by a plan. */
-export interface JobByPlan {
-  readonly job: string
+export interface JobByPlan extends JobToDo, JobDone {
   /** Key of its machine. */
   readonly machine: string
-  readonly dueMin: number
-  /** When its last tool is there; null where it has nothing left to do. */
-  readonly doneMin: number | null
-  /** The tool that is last, and what it waits longest for; null where it waits for nothing. */
-  readonly last: { readonly tool: string; readonly wait: Wait | null } | null
   /** Tools that cannot be planned. */
   readonly blocked: number
 }
 
 export interface PlanView {
+  /** Ids of the tools, as they are served. */
+  readonly order: readonly string[]
   readonly blocks: readonly Block[]
   readonly jobs: readonly JobByPlan[]
   readonly latenessMin: number
@@ -68,6 +64,8 @@ export interface DayView {
   /** ISO 8601; all minutes count from here. */
   readonly now: string
   readonly tools: number
+  /** What is to be done and with what, for whoever goes on looking for a better order. */
+  readonly toDo: { readonly tools: readonly ToolToDo[]; readonly room: Room }
   readonly people: number
   readonly plans: Readonly<Record<Way, PlanView>>
   /** Which of them is ready sooner. */

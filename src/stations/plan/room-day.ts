@@ -1,6 +1,6 @@
 import { clampingOf } from '@/core/fits'
 import { minutesCut, netJobs, type Job, type NettedTool } from '@/core/plan'
-import { shrinkFirst, type Room, type Schedule, type Step, type StepKind, type ToolToDo } from '@/core/schedule'
+import { byJob, shrinkFirst, type Room, type Step, type StepKind, type ToolToDo } from '@/core/schedule'
 import { balanceOrder, type Coupling, type Definition, type Machine } from '@/core/tool'
 import { ok, type Result } from '@/core/units'
 import type { Heavy } from '@/codecs/heavy'
@@ -15,7 +15,7 @@ import { readInventory, readNetted } from '../kit/inventory'
 import { partsOf } from '../library/put-definition'
 import { practiceOf } from '../practice'
 import type { Refusal } from '../refusals'
-import type { BlockedTool, DayView, JobByPlan, Learned, PlanView, Way, WhatIf } from './contract'
+import type { BlockedTool, DayView, Learned, PlanView, Way, WhatIf } from './contract'
 import { learnMinutes, minutesFor } from './learn-minutes'
 
 const idOf = (job: Job, { wanted, sister }: NettedTool) => `${job.id} T${wanted.t}${sister ? `.${sister}` : ''}`
@@ -174,19 +174,12 @@ function roomOf(db: Db, { people }: WhatIf): Room {
   }
 }
 
-/** What a schedule means for each job. */
-function jobsBy(schedule: Schedule, { jobs, tools, blocked }: Day, now: string, whatIf: WhatIf): JobByPlan[] {
-  return jobs.map(({ id, machine, dueAt }) => {
-    const own = tools.filter((t) => t.job === id)
-    const last = own.reduce<ToolToDo | null>((a, b) => (a && schedule.doneMin[a.id] >= schedule.doneMin[b.id] ? a : b), null)
-    return {
-      ...{ job: id, machine, blocked: blocked.filter((b) => b.job === id).length },
-      dueMin: minutesTo(dueAt, now) + (whatIf.later?.job === id ? whatIf.later.minutes : 0),
-      doneMin: last && schedule.doneMin[last.id],
-      last: last && { tool: last.id, wait: schedule.waits[last.id] ?? null },
-    }
-  })
-}
+/** Every open job with its date. */
+const jobsToDo = ({ jobs, blocked }: Day, now: string, { later }: WhatIf) =>
+  jobs.map(({ id, machine, dueAt }) => ({
+    ...{ job: id, machine, blocked: blocked.filter((b) => b.job === id).length },
+    dueMin: minutesTo(dueAt, now) + (later?.job === id ? later.minutes : 0),
+  }))
 
 /** So much is looked for: a second or two of a thread, however many tools there are. */
 const [MOST_TRIES, LEAST_TRIES, TRIES_BY_SQUARE, MOST_BEGINNINGS] = [300, 5, 120_000, 60_000]
@@ -207,15 +200,18 @@ export async function readDay(
   // in one order only: everything that is shrunk before the rest
   const shrunk = await heavy.schedule(day.tools, room, 0, [], shrinkFirst(day.tools))
   if (!shrunk.ok) return shrunk
+  const jobs = jobsToDo(day, now, whatIf)
   const view = ({ schedule, boundMin, exact }: typeof found.value): PlanView => ({
-    ...{ blocks: schedule.blocks, latenessMin: schedule.latenessMin, endMin: schedule.endMin, boundMin, exact },
-    jobs: jobsBy(schedule, day, now, whatIf),
+    ...{ order: schedule.order, blocks: schedule.blocks, boundMin, exact },
+    ...{ latenessMin: schedule.latenessMin, endMin: schedule.endMin },
+    jobs: byJob(schedule, jobs, day.tools),
   })
   const plans: Record<Way, PlanView> = { 'one-by-one': view(found.value), 'shrink-first': view(shrunk.value) }
   const [a, b] = [plans['one-by-one'], plans['shrink-first']]
   const sooner = b.latenessMin < a.latenessMin || (b.latenessMin === a.latenessMin && b.endMin < a.endMin)
   return ok({
     ...{ now, tools: day.tools.length, people: room.people, plans, learned, blocked: day.blocked, names: day.names },
+    toDo: { tools: day.tools, room },
     sooner: sooner ? 'shrink-first' : 'one-by-one',
   })
 }

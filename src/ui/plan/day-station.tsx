@@ -3,7 +3,7 @@ import { format } from 'date-fns'
 import { useState } from 'react'
 import type { DayView, JobByPlan, PlanView, Way } from '@/stations/plan/contract'
 import { say } from '@/words/screens/plan'
-import { SmallActions, Choices } from '../common/actions'
+import { Choices, SmallAction, SmallActions } from '../common/actions'
 import { CsvAction } from '../common/csv-action'
 import { PrintButton } from '../common/print-button'
 import { Say, Sheet, Title } from '../common/sheet'
@@ -11,6 +11,7 @@ import { PLAN_TABS, SubNav } from '../common/sub-nav'
 import { span } from '../format/due'
 import { DayChart } from './day-chart'
 import { Minutes, planCsv, PlanTable } from './plan-tables'
+import { useSearch } from './use-search'
 
 export interface DayProps {
   readonly view: DayView
@@ -28,7 +29,8 @@ export const clockAt = (now: string, min: number) =>
 /** The room's day: what is done where and when, what is late and why. */
 export function DayStation({ view, machines, blocked }: DayProps) {
   const [way, setWay] = useState<Way>(view.sooner)
-  const plan = view.plans[way]
+  const search = useSearch(view, view.plans['one-by-one'])
+  const plan = (way === 'one-by-one' && search.better) || view.plans[way]
   const worst = plan.jobs.filter(isLate).sort((a, b) => b.doneMin! - b.dueMin - (a.doneMin! - a.dueMin))[0]
   return (
     <Sheet
@@ -82,6 +84,7 @@ export function DayStation({ view, machines, blocked }: DayProps) {
                   ? say.notLessThan(inMinutes(plan.boundMin))
                   : null}
             </p>
+            {way === 'one-by-one' && <SearchOn search={search} exact={plan.exact || plan.latenessMin <= 0} />}
             <SmallActions>
               <CsvAction {...planCsv(view, plan)} />
               <PrintButton />
@@ -90,6 +93,30 @@ export function DayStation({ view, machines, blocked }: DayProps) {
         </>
       }
     />
+  )
+}
+
+/** Somebody who has time lets it look on, and stops it when it is good enough. */
+function SearchOn({ search, exact }: { readonly search: ReturnType<typeof useSearch>; readonly exact: boolean }) {
+  const { tried, running, better, start, stop } = search
+  if (exact && tried === null) return null
+  return (
+    <div className="mt-1" role="status">
+      {tried !== null && (
+        <p className="text-lg">
+          {say.tried(tried)} {better ? say.betterFound : running ? say.nothingBetterYet : say.nothingBetter}
+        </p>
+      )}
+      {!exact && (
+        <SmallActions>
+          {running ? (
+            <SmallAction onAct={stop}>{say.stopSearch}</SmallAction>
+          ) : (
+            <SmallAction onAct={start}>{say.searchOn}</SmallAction>
+          )}
+        </SmallActions>
+      )}
+    </div>
   )
 }
 
