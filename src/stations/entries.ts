@@ -3,7 +3,7 @@ import type { BalanceWanted, FitStep } from '@/core/balance'
 import type { CoolingWay, PracticeKey } from '@/core/clamp'
 import type { Clamping } from '@/core/fits'
 import type { Concession, HandoverRefusal } from '@/core/handover'
-import type { LoadSaid } from '@/core/load'
+import type { Difference, LoadSaid } from '@/core/load'
 import type { DriftVerdict, MeasurementSource, Verdict } from '@/core/judge'
 import type { MoveName } from '@/core/plan'
 import type { Devices, OwnDevices, SetUpList } from '@/core/set-up'
@@ -229,6 +229,8 @@ export interface Entries {
     readonly off: { readonly xMm: number; readonly zMm: number } | null
   }
   TERMINAL_DEVICES: { readonly own: OwnDevices }
+  /** What somebody said of a difference between a control's table and what was handed over. */
+  TABLE_DECIDED: { readonly as: 'wear' | 'kept open'; readonly difference: Difference; readonly reason: string }
   /** @param mmPerPixel across */
   CAMERA_CALIBRATED: { readonly master: string; readonly mmPerPixel: number }
   PRACTICE_CHANGED: { readonly key: PracticeKey; readonly before: number; readonly after: number }
@@ -285,6 +287,7 @@ export const KINDS: Readonly<
   STATION_SET: 'turret',
   TERMINAL_DEVICES: 'set up',
   CAMERA_CALIBRATED: 'measured',
+  TABLE_DECIDED: 'table watch',
   BUILD_BEGUN: 'build begun',
   BUILD_LEFT: 'build left',
   EXTENSION_ADDED: 'extension',

@@ -21,6 +21,7 @@ import type { PracticeRefusals } from './practice/contract'
 import type { ReturnRefusals } from './return/contract'
 import type { SetUpRefusals } from './set-up/contract'
 import type { StudyRefusals } from './study/contract'
+import type { WatchRefusals } from './watch/contract'
 import type { StoreRefusals } from './store/contract'
 
 /** Refusal at more than one station. */
@@ -105,6 +106,7 @@ export type LeadOnly =
   | 'steps'
   | 'templates'
   | 'tools'
+  | 'watch'
 
 export interface Refusals
   extends
@@ -126,7 +128,8 @@ export interface Refusals
     ReturnRefusals,
     SetUpRefusals,
     StoreRefusals,
-    StudyRefusals {}
+    StudyRefusals,
+    WatchRefusals {}
 
 export type RefusalCode = keyof Refusals
 

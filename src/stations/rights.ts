@@ -24,6 +24,7 @@ import * as setUp from './set-up/contract'
 import * as standIn from './stand-in/contract'
 import * as store from './store/contract'
 import * as study from './study/contract'
+import * as watch from './watch/contract'
 
 export type Right = 'everybody' | 'person' | LeadOnly | AdministratorOnly
 /** All contracts of a station, and nothing else: a verb that is forgotten does not compile. */
@@ -177,6 +178,7 @@ const SET_UP: RightsOf<typeof setUp> = {
 const STORE: RightsOf<typeof store> = { book: 'person', countStock: 'person', putRight: 'person', placeUnit: 'person' }
 
 const STUDY: RightsOf<typeof study> = { startStudy: 'master checks', endStudy: 'master checks' }
+const WATCH: RightsOf<typeof watch> = { takeAsWear: 'person', keepOpen: 'watch', lookNow: 'person' }
 
 const STATIONS = [
   ['at-machine', atMachine, AT_MACHINE],
@@ -198,6 +200,7 @@ const STATIONS = [
   ['stand-in', standIn, STAND_IN],
   ['store', store, STORE],
   ['study', study, STUDY],
+  ['watch', watch, WATCH],
 ] as const
 
 interface Verb {

@@ -32,6 +32,7 @@ export const RULE_NAMES: Readonly<Record<LoadRule, string>> = {
   'register-idle': 'nothing uses its offset now',
   'one-t': 'no other tool has its T',
   'register-empty': 'its offset is empty',
+  table: 'the other offsets are as released',
 }
 
 /** What the record and the control tell otherwise, and what to do. */
@@ -204,6 +205,8 @@ export function loadSaidText(said: LoadSaid, machine: Machine, units: Units): st
       return 'This load has begun to write its offset.'
     case 'ROW_EMPTY':
       return 'Its offset is empty.'
+    case 'TABLE_OPEN':
+      return `T${said.t} in ${name} is not as it was released, and ${said.job} needs it. Settle it in Records › Table watch.`
     case 'ROW_IN_USE': {
       const which = isTyped(machine) || tableOf(machine).numberFrom === 'T' ? 'Its offset' : `Offset ${said.register}`
       return `${which} is in use: ${rowText(said.row, machine)}.`

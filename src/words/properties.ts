@@ -154,6 +154,7 @@ export const PRACTICE_NAMES: Readonly<Record<PracticeKey, readonly [name: string
   planAssembly: ['Places to put tools together', 'of this shop'],
   planBenches: ['Benches that measure', 'of this shop'],
   planCarts: ['Carts on their way at once', 'of this shop'],
+  watchMin: ['The machines’ tables are compared with what was released every; 0 for never', 'common practice, no source'],
   adapterMin: ['Minutes to change the adapter of the bench and check it', 'common practice, no source'],
   lookBackMm: ['Look back: smallest change that is reported', 'common practice, no source'],
   balanceRpm: ['Speed of the balancing spindle', 'common practice, no source'],

@@ -187,6 +187,10 @@ const TELLING: Telling = {
     off
       ? `Station ${station} of ${machine} by ${master}: X ${formatDeviation(off.xMm, unit)}, Z ${formatDeviation(off.zMm, unit)}`
       : `Station ${station} of ${machine}: nothing known any more`,
+  TABLE_DECIDED: ({ as, difference, reason }) => {
+    const what = difference.code === 'ROW_DIFFERS' ? difference.register : 'pocket or offset'
+    return parts(as === 'wear' ? `${what}: the correction at the machine is wear` : `${what}: left as it is`, reason)
+  },
   CAMERA_CALIBRATED: ({ master, mmPerPixel }) =>
     `Camera of a terminal calibrated on ${master}: 1 pixel is ${(1000 * mmPerPixel).toFixed(2)} µm`,
   TERMINAL_DEVICES: ({ own }) => {

@@ -4,10 +4,23 @@ import { noteTouchOff } from '@/stations/at-machine/note-touch-off'
 import { releaseHandover } from '@/stations/hand-over/release-hand-over'
 import { saveFigures } from '@/stations/measure/save-figures'
 import { readThatDay } from '@/stations/records/that-day'
-import { readWatch } from '@/stations/records/watch'
 import { readWorth } from '@/stations/records/worth'
 import { getAssembly } from '@/db/assembly/read'
-import { codeOf, later, toolRoom, valueOf } from '../support/tool-room'
+import {
+  codeOf,
+  goodT4,
+  later,
+  measured,
+  saveMeasurement,
+  saving,
+  toolRoom,
+  valueOf,
+  withJobs,
+  withT4,
+} from '../support/tool-room'
+import { readLearned } from '@/stations/records/learned'
+import { readReturns } from '@/stations/records/returns'
+import { unloadTool } from '@/stations/return/unload'
 import { loadedT4 } from '../support/loaded-t4'
 
 describe('that day', () => {
@@ -26,11 +39,28 @@ describe('that day', () => {
     expect(readThatDay(toolRoom().db, { machine: 'GONE', at: later(0) }, later(0))!.there).toEqual([]))
 })
 
-describe('the watch over tables', () => {
-  it('says of each machine whether its registers hold what was handed over', async () => {
+describe('what came back', () => {
+  it('is counted by its tool, with the life it reached and how much longer it came', async () => {
     const room = await loadedT4()
-    const heron = async () => (await readWatch(room.db, room.control)).find((w) => w.machine.key === 'HERON')!
-    expect(await heron()).toMatchObject({ differences: [], problem: null, readable: true })
+    room.control.hand('HERON', { do: 'open' }, { do: 'take' }, { do: 'shut' })
+    const unload = { serial: 'BX00143', reason: 'job done', cutMin: 30 }
+    valueOf(await unloadTool(room.as('tomas', 400), room.control, null, { ...unload, disposition: 'measure' }))
+    expect(readReturns(room.db, later(600), 30).tools).toMatchObject([{ t: 4, count: 1, broken: 0, lives: null }])
+    const grown = saving('BX00143', goodT4({ z: 118.06 }), { takenAt: later(420), reason: 'it crept' })
+    valueOf(saveMeasurement(room.as('ines', 420), room.evidence, grown))
+    const [tool] = readReturns(room.db, later(600), 30).tools
+    expect(tool.longer.count).toBe(1)
+    expect(tool.longer.mostMm).toBeCloseTo(0.06, 2)
+    // longer ago than is asked
+    expect(readReturns(room.db, later(400 + 31 * 1440), 30).tools).toEqual([])
+  })
+  it('what was learned has the stop of a shrunk tool once it is measured', () => {
+    const room = measured(withT4(withJobs(toolRoom())))
+    const { stops, minutes, checks } = readLearned(room.db)
+    expect(minutes.find((m) => m.kind === 'measure')).toMatchObject({ spread: null })
+    expect(checks.length).toBeGreaterThan(0)
+    const kept = room.db.prepare('SELECT count(*) AS n FROM stop_lesson').get() as { n: number }
+    expect(stops.reduce((sum, s) => sum + s.count, 0)).toBe(kept.n)
   })
 })
 

@@ -41,6 +41,7 @@ describe('the table of verbs', () => {
       'set-up.putTable',
       'study.startStudy',
       'study.endStudy',
+      'watch.keepOpen',
     ]))
   it('gives an administrator alone who works here, how they sign in, and what measures', () =>
     expect(only(administrator).filter((name) => !only(lead).includes(name))).toEqual([

@@ -38,6 +38,8 @@ import { putDefinition } from '@/stations/library/put-definition'
 import { keepLimits } from '@/stations/load/keep-limits'
 import { addAdapter, overruleCheck } from '@/stations/measure/adapter'
 import { takeInTool } from '@/stations/measure/take-in-tool'
+import { listHooks } from '@/db/hook/read'
+import { endHook, makeHook } from '@/stations/outside/hooks'
 import { endClient, makeClient } from '@/stations/people/clients'
 import { putShop } from '@/stations/people/put-shop'
 import { putPerson } from '@/stations/people/put-person'
@@ -385,6 +387,16 @@ ${CHECK_RS274}`,
     const [{ id }] = listClients(room.db)
     return (who) => endClient(room.as(who), id)
   }),
+  'outside.makeHook': both(
+    'two addresses, each of which can be ended',
+    (room) => (who, n) => makeHook(room.as(who), `s${n}`, { name: 'List', url: 'http://list.example/', events: ['loaded'] }),
+  ),
+  'outside.endHook': told((room) => {
+    valueOf(makeHook(room.as('ruth'), 's', { name: 'List', url: 'http://list.example/', events: ['loaded'] }))
+    const [{ id }] = listHooks(room.db)
+    return (who) => endHook(room.as(who), id)
+  }),
+  'outside.tellAgain': { none: 'what is sent again is sent again once' },
   'practice.keepPractice': LOST('a value of practice'),
   'return.unloadTool': shown('return', 'two terminals take it out: one does, the other is told'),
   'return.turnForReturn': { none: 'both turn the magazine to the same pocket' },
@@ -423,6 +435,9 @@ ${CHECK_RS274}`,
 
   'study.startStudy': { none: 'each starts a study of its own' },
   'study.endStudy': shown('study', 'counts no measurement of before, of somebody else, or of after its end'),
+  'watch.takeAsWear': shown('watch', 'that is wear comes out with the tool, as wear'),
+  'watch.keepOpen': shown('watch', 'that is changed once more begins anew, whatever was said of it before'),
+  'watch.lookNow': READS,
   'stand-in.hand': STAND_IN,
   'stand-in.cutBore': STAND_IN,
   'stand-in.sweepPost': STAND_IN,

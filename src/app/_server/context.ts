@@ -9,6 +9,7 @@ import { theShop, type Shop } from '@/runtime'
 import { watchHooks } from './watch-hooks'
 import { watchMinutes } from './watch-minutes'
 import { watchSnapshots } from './watch-snapshots'
+import { watchTables } from './watch-tables'
 import { SESSION_COOKIE, sessionIdOf } from '@/runtime/session'
 
 export interface Context extends Omit<Shop, 'at'>, Who {
@@ -23,6 +24,7 @@ export const context = cache(async (): Promise<Context> => {
   watchHooks(shop)
   watchMinutes(shop)
   watchSnapshots(shop)
+  watchTables(shop)
   const sessionId = sessionIdOf((await cookies()).get(SESSION_COOKIE)?.value)
   const now = shop.clock.now()
   const { at, ...common } = shop

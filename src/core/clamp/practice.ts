@@ -53,6 +53,7 @@ export const PRACTICE = {
   planBenches: { unit: '', standard: 1, min: 1, max: 10 },
   planCarts: { unit: '', standard: 2, min: 1, max: 20 },
   adapterMin: { unit: 'min', standard: 8, min: 0, max: 60 },
+  watchMin: { unit: 'min', standard: 10, min: 0, max: 1440 },
   lookBackMm: { unit: 'mm', standard: 0.005, min: 0.0005, max: 0.1 },
   balanceRpm: { unit: 'rev/min', standard: 1100, min: 200, max: 3000 },
   balanceGrade: { unit: 'G', standard: 2.5, min: 0.4, max: 100 },

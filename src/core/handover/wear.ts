@@ -21,6 +21,25 @@ export function wearOf(row: HeldRow, machine: Machine): Wear {
     : { lengthMm: mm(row['length wear']), radiusMm: mm(row[`${machine.sizeRegister} wear`], half) }
 }
 
+/** Registers in which a correction of the geometry can be wear. */
+const WORN: readonly RegisterName[] = ['length', 'radius', 'diameter', 'X radius', 'X diameter', 'Z']
+export const canBeWear = (register: RegisterName): boolean => WORN.includes(register)
+
+/** What somebody corrected in the geometry instead of the wear, as wear. Values in the machine's unit. */
+export function wearByCorrection(
+  corrected: readonly { readonly register: RegisterName; readonly held: number | null; readonly wanted: number }[],
+  machine: Machine,
+): { readonly lengthMm: number; readonly radiusMm: number } {
+  let [lengthMm, radiusMm] = [0, 0]
+  for (const { register, held, wanted } of corrected) {
+    const byMm = held === null ? 0 : unitToMm(held - wanted, machine.unit)
+    if (register === 'length' || register === 'Z') lengthMm += byMm
+    else if (register === 'radius' || register === 'X radius') radiusMm += byMm
+    else if (register === 'diameter' || register === 'X diameter') radiusMm += byMm / 2
+  }
+  return { lengthMm, radiusMm }
+}
+
 /** Whether somebody corrected the tool while it was in. */
 export const isWorn = (row: HeldRow): boolean => WEAR.some((name) => (row[name] ?? 0) !== 0)
 

@@ -96,6 +96,8 @@ export interface LoadCase {
   readonly rowIsOurs: boolean
   /** Whether this load sent its figures before and broke off: whatever stands there is its own. */
   readonly sent: boolean
+  /** A tool in this machine that an open job wants, and of which the control tells otherwise; null: none that nobody has decided. */
+  readonly tableOpen: { readonly t: number; readonly job: string; readonly what: string } | null
   readonly now: string
 }
 
@@ -168,6 +170,7 @@ export type LoadSaid =
   | { readonly code: 'ROW_OURS' }
   | { readonly code: 'ROW_BEGUN' }
   | { readonly code: 'ROW_EMPTY' }
+  | { readonly code: 'TABLE_OPEN'; readonly t: number; readonly job: string; readonly what: string }
   | { readonly code: 'ROW_IN_USE'; readonly register: number; readonly row: HeldRow }
 
 export interface LoadFinding {
@@ -201,10 +204,11 @@ const USUAL_MAY: Readonly<Record<LoadRule, MayOverrule>> = {
   'register-idle': 'nobody',
   'one-t': 'nobody',
   'register-empty': 'anyone',
+  table: 'lead',
 }
 
 /** Rules that a machine may make milder than they are; the others hurt somebody or break something. */
-export const MAY_BE_SET: readonly LoadRule[] = ['wanted', 'measured', 'balance', 'mass', 'register-empty']
+export const MAY_BE_SET: readonly LoadRule[] = ['wanted', 'measured', 'balance', 'mass', 'register-empty', 'table']
 
 export const mayOverrule = (rule: LoadRule, machine: Machine): MayOverrule =>
   (MAY_BE_SET.includes(rule) ? loadLimitsOf(machine).may[rule] : undefined) ?? USUAL_MAY[rule]
@@ -243,6 +247,7 @@ export function loadRules(c: LoadCase): LoadFinding[] {
   sizeRules(c, sheet)
   pocketRules(c, sheet)
   if (c.state) registerRules(c, c.state, sheet)
+  if (c.tableOpen) sheet.against('table', { code: 'TABLE_OPEN', ...c.tableOpen })
   return sheet.found
 }
 

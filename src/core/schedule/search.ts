@@ -138,8 +138,7 @@ export function bestSchedule(
   const starts = [byDate(tools), ...start].map((order) => scheduleIn(begunFirst(order), room))
   const first = starts.reduce((a, b) => (better(b, a) ? b : a))
   const moved = byMoves(first, tools, room, boundMin, tries)
-  if (tools.length > EXACT_TOOLS)
-    return { schedule: moved, boundMin, exact: moved.latenessMin <= boundMin + EPSILON }
+  if (tools.length > EXACT_TOOLS) return { schedule: moved, boundMin, exact: moved.latenessMin <= boundMin + EPSILON }
   const { schedule, all } = everyOrder(tools, room, moved, boundMin, most)
   return { schedule, boundMin, exact: all }
 }

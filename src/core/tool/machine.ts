@@ -75,6 +75,7 @@ export const LOAD_RULES = [
   'register-idle',
   'one-t',
   'register-empty',
+  'table',
 ] as const
 export type LoadRule = (typeof LOAD_RULES)[number]
 

@@ -30,6 +30,12 @@ export function getAssembly(db: Db, serial: string): Assembly | null {
   return row ? assembly(row) : null
 }
 
+/** What stood on this holder at a moment, whatever became of it. @param at ISO 8601 */
+export function assemblyThen(db: Db, serial: string, at: string): Assembly | null {
+  const row = prepare(db, 'SELECT * FROM assembly WHERE serial = ? AND built_at <= ? ORDER BY id DESC LIMIT 1').get(serial, at)
+  return row ? assembly(row) : null
+}
+
 /** A tool whatever became of it. */
 export function getAssemblyById(db: Db, id: number): Assembly | null {
   const row = prepare(db, 'SELECT * FROM assembly WHERE id = ?').get(id)

@@ -75,6 +75,14 @@ export const listLessons = (db: Db, holderComponent: string): StopLesson[] =>
        FROM stop_lesson WHERE holder_component = ? ORDER BY at DESC LIMIT 50`,
   ).all(holderComponent) as StopLesson[]
 
+/** What all builds taught about stops, the newest first. */
+export const listAllLessons = (db: Db, limit: number): (StopLesson & { readonly holder: string })[] =>
+  prepare(
+    db,
+    `SELECT holder_component AS holder, shank_mm AS shankMm, stop_set_mm AS stopSetMm, measured_mm AS measuredMm, at
+       FROM stop_lesson ORDER BY at DESC LIMIT ?`,
+  ).all(limit) as (StopLesson & { readonly holder: string })[]
+
 /** The shop's own steps of a clamping as they were written; null where what ships counts. */
 export function getStepList(db: Db, clamping: string): { readonly body: unknown; readonly version: number } | null {
   const row = prepare(db, 'SELECT body, version FROM step_list WHERE clamping = ?').get(clamping) as

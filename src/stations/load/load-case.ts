@@ -9,6 +9,7 @@ import { getComponent, getDefinition, getHolder, listDefinitions } from '@/db/li
 import { getMachine } from '@/db/machine/read'
 import { lastMeasurement } from '@/db/measurement/read'
 import { callsOf } from '../hand-over/calls-of'
+import { stopsLoad } from '../watch/watched'
 import type { ControlAnswer } from './ask-control'
 import { massOf, roomOf, widestOf, type MagazineRead } from './magazine'
 
@@ -108,6 +109,7 @@ export function loadCase(
     held: handover.held,
     jobs,
     calls: callsOf(db, machine.key, values.t),
+    tableOpen: stopsLoad(db, machine, answer),
     pocket,
     givenPocket: values.pocket,
     inPocket:

@@ -1,6 +1,7 @@
 /** How long things take here, by the record: from where somebody began to where it was done. */
 import { BUILD_MINUTES } from '../kit/kit-sheet'
 import { STEP_KINDS, type StepKind } from '@/core/schedule'
+import { quantile } from '@/core/stats'
 import type { ToolClass } from '@/core/tool'
 import type { Db } from '@/db/connection'
 import { listRecord } from '@/db/record/read'
@@ -29,12 +30,6 @@ const PAIRS: readonly Pair[] = [
   { kind: 'hand over', from: 'measured', to: 'released', mostMin: 10 },
   { kind: 'load', from: 'load begun', to: 'loaded', mostMin: 60 },
 ]
-
-const quantile = (sorted: readonly number[], share: number) => {
-  const at = share * (sorted.length - 1)
-  const [low, high] = [Math.floor(at), Math.ceil(at)]
-  return sorted[low] + (at - low) * (sorted[high] - sorted[low])
-}
 
 function minutesOf(db: Db, { from, to, mostMin }: Pair): number[] {
   const begun = listRecord(db, { what: from, limit: NEWEST })

@@ -1,8 +1,10 @@
 import type { SpecLimits } from '@/core/features'
 import type { HandoverValues } from '@/core/handover'
-import type { FeatureKey, Wear } from '@/core/judge'
+import type { FeatureKey, Wear, ZeroCheck } from '@/core/judge'
 import type { ThereThen } from '@/core/load'
-import type { Bin, Capability, LimitVerdict } from '@/core/stats'
+import type { Bin, Capability, LimitVerdict, ReturnsOf } from '@/core/stats'
+import type { Learned } from '../plan/contract'
+
 /** What somebody has just done, as other terminals tell it. */
 export interface News {
   readonly who: string
@@ -67,4 +69,29 @@ export interface StopMinutes {
   readonly count: number
   /** The median. */
   readonly minutes: number
+}
+
+export interface ReturnsView {
+  readonly days: number
+  readonly tools: readonly ReturnsOf[]
+}
+
+/** How far tools of one holder type and shank end below the stop that was set hot, mm. */
+export interface LearnedStop {
+  readonly holder: string
+  readonly name: string
+  readonly shankMm: number
+  readonly count: number
+  readonly shrinksMm: number
+  /** Standard deviation; null of one. */
+  readonly spreadMm: number | null
+  /** ISO 8601 */
+  readonly last: string
+}
+
+export interface LearnedView {
+  readonly minutes: readonly Learned[]
+  readonly stops: readonly LearnedStop[]
+  /** The oldest first. */
+  readonly checks: readonly ZeroCheck[]
 }

@@ -1,3 +1,4 @@
+import { quantile } from '@/core/stats'
 import { outerCode, type Refusal } from '../refusals'
 import type { Db } from '@/db/connection'
 import { listMachines } from '@/db/machine/read'
@@ -27,11 +28,11 @@ export interface WorthView {
 const MOST = 2000
 const DAY_MS = 86_400_000
 
-const median = (values: readonly number[]) => {
-  const sorted = [...values].sort((a, b) => a - b)
-  const middle = Math.floor(sorted.length / 2)
-  return sorted.length % 2 ? sorted[middle] : (sorted[middle - 1] + sorted[middle]) / 2
-}
+const median = (values: readonly number[]) =>
+  quantile(
+    [...values].sort((a, b) => a - b),
+    0.5,
+  )
 
 /** How long a machine stood for a tool, by how that tool was set there; of tools from the bench, from the beginning to the end of loading. */
 function stops(db: Db, from: string): StopMinutes[] {

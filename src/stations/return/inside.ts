@@ -7,6 +7,7 @@ import { getMachine } from '@/db/machine/read'
 import type { Control, ControlError } from '@/devices/control/port'
 import { askControl } from '../load/ask-control'
 import { readDifferences } from '../load/differences'
+import { takenAsWear } from '../watch/watched'
 
 /** A tool in a machine, with what its control says of it. */
 export interface Inside {
@@ -26,6 +27,11 @@ export interface Inside {
   readonly differences: readonly Difference[]
 }
 
+const addWear = (a: Wear, b: Wear): Wear => ({
+  lengthMm: (a.lengthMm ?? 0) + (b.lengthMm ?? 0),
+  radiusMm: (a.radiusMm ?? 0) + (b.radiusMm ?? 0),
+})
+
 /** A tool as it stands in its machine; null when it stands in none. */
 export async function readInside(db: Db, control: Control, serial: string): Promise<Inside | null> {
   const assembly = getAssembly(db, serial)
@@ -37,13 +43,16 @@ export async function readInside(db: Db, control: Control, serial: string): Prom
   const row = table && (table.get(register) ?? {})
   // emptied already, by an unloading that broke off: the wear it had was kept before
   const kept = row && assembly.wear && isEmptyRow(row, machine) ? assembly.wear : null
+  const told = row && wearOf(row, machine)
+  const corrected = takenAsWear(db, machine, serial)
+  const wear = told && corrected ? addWear(told, corrected) : told
   return {
     assembly,
     machine,
     register,
     row,
-    wear: kept ?? (row && wearOf(row, machine)),
-    worn: kept !== null || (row !== null && isWorn(row)),
+    wear: kept ?? wear,
+    worn: kept !== null || (row !== null && isWorn(row)) || corrected !== null,
     cutMin: state?.cutMin.get(register) ?? null,
     state,
     problem,

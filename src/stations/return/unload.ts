@@ -1,3 +1,4 @@
+import { noteOut } from '@/db/watch/write'
 import { DONE } from '@/words/answers'
 import { otherChanges, type HeldRow, type Wear } from '@/core/handover'
 import type { MachineState } from '@/core/load'
@@ -143,6 +144,7 @@ export async function clearAndRecord(
     (tx) => {
       claim.must(tx)
       deleteUnloadRun(tx.db, serial)
+      noteOut(tx.db, serial, tx.now)
       const moved = moveAssembly(tx.db, assembly, { state, pocket: null, condition, cutMin, wear: brings, machine: next })
       must(moved, { code: 'CHANGED', what: 'tool', serial })
       if (state === 'built') voidBalance(tx.db, assembly.id, tx.now, { code: 'TAKEN_OUT', machine: machine.name })

@@ -74,6 +74,8 @@ export const RECORDS_TABS: readonly Tab[] = [
   { href: '/records', name: say.records },
   { href: '/records/quality', name: say.quality },
   { href: '/records/wear', name: say.wear },
+  { href: '/records/returns', name: say.returns },
+  { href: '/records/learned', name: say.learned },
   { href: '/records/study', name: say.study },
   { href: '/records/that-day', name: say.thatDay },
   { href: '/records/watch', name: say.watch },

@@ -11,13 +11,13 @@ import { small } from '@/words/size'
 import { SmallActions } from '../common/actions'
 import { CsvAction } from '../common/csv-action'
 import { Chart, type Inks } from '../common/chart'
+import { DaysSelect } from '../common/days-select'
 import { SelectField } from '../common/form'
 import { PrintButton } from '../common/print-button'
 import { Row, Sheet, Title } from '../common/sheet'
 import { RECORDS_TABS, SubNav } from '../common/sub-nav'
 import { useUnit } from '../shell/shell-context'
 
-const DAYS = [7, 30, 90, 365] as const
 const TONE = { 'never needed': 'text-act', 'not kept': 'text-off', fits: 'text-holds', 'too few': 'text-soft' } as const
 const MARK = { 'never needed': '▲', 'not kept': '◆', fits: '●', 'too few': '◌' } as const
 
@@ -75,13 +75,7 @@ function Asked({ view: { asked, features } }: { readonly view: QualityView }) {
           </option>
         ))}
       </SelectField>
-      <SelectField label={say.days} value={asked.days} onChange={(e) => go({ days: Number(e.target.value) })}>
-        {DAYS.map((days) => (
-          <option key={days} value={days}>
-            {say.lastDays(days)}
-          </option>
-        ))}
-      </SelectField>
+      <DaysSelect days={asked.days} choose={(days) => go({ days })} />
     </div>
   )
 }

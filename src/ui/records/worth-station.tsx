@@ -5,13 +5,13 @@ import { hoursAvoided, payBackYears } from '@/core/stats'
 import { typedNumber } from '@/core/units'
 import type { StopMinutes } from '@/stations/records/contract'
 import { say } from '@/words/screens/months'
-import { NumberField, SelectField } from '../common/form'
+import { DaysSelect } from '../common/days-select'
+import { NumberField } from '../common/form'
 import { PrintButton } from '../common/print-button'
 import { Row, Sheet, Title } from '../common/sheet'
 import { RECORDS_TABS, SubNav } from '../common/sub-nav'
 import { SmallActions } from '../common/actions'
 
-const DAYS = [30, 90, 365] as const
 /** Of a tool set at the machine where nobody noted any, minutes; an hour's price and a bench's (all of them invented to begin with). */
 const [AT_MACHINE_MIN, OFF_MIN, RATE, PRICE, TOOLS_A_YEAR] = [12, 3, 60, 40_000, 500]
 const LEAST = 5
@@ -33,13 +33,7 @@ export function WorthStation({ days, loads, stops, refusals }: WorthProps) {
           <SubNav tabs={RECORDS_TABS} label={say.worth} />
           <div className="flex items-end justify-between gap-3">
             <Title lead={say.worth}>{say.worthAbout(loads)}</Title>
-            <SelectField label={say.days} value={days} onChange={(e) => router.push(`/records/worth?days=${e.target.value}`)}>
-              {DAYS.map((one) => (
-                <option key={one} value={one}>
-                  {say.lastDays(one)}
-                </option>
-              ))}
-            </SelectField>
+            <DaysSelect days={days} choose={(chosen) => router.push(`/records/worth?days=${chosen}`)} />
           </div>
           <h2 className="text-2xl font-bold">{say.stops}</h2>
           {stops.length === 0 ? (

@@ -53,12 +53,7 @@ function HookLine({ hook, act }: { readonly hook: HookView; readonly act: HookAc
           </span>
         </div>
         {act && !ended && givenUp > 0 && (
-          <RowAction
-            disabled={busy}
-            onAct={() =>
-              void run(() => act.again({ id }), undefined, say.toldAgain(givenUp))
-            }
-          >
+          <RowAction disabled={busy} onAct={() => void run(() => act.again({ id }), undefined, say.toldAgain(givenUp))}>
             {say.tellAgain}
           </RowAction>
         )}

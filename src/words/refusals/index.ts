@@ -21,6 +21,7 @@ import { SET_UP_WORDS } from './set-up'
 import { SHARED } from './shared'
 import { STORE } from './store'
 import { STUDY } from './study'
+import { WATCH } from './watch'
 
 const ALL: Sentences<Refusals> = {
   ...SHARED,
@@ -42,6 +43,7 @@ const ALL: Sentences<Refusals> = {
   ...SET_UP_WORDS,
   ...STORE,
   ...STUDY,
+  ...WATCH,
 }
 
 export function refusalText(refusal: Refusal, units: Units): string {

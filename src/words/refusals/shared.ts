@@ -16,6 +16,7 @@ const LEAD: Readonly<Record<LeadOnly, string>> = {
   'master checks': 'Only a lead can let measuring go on without the master check.',
   pictures: 'Only a lead can delete pictures.',
   steps: 'Only a lead can change assembly steps: everybody builds by them.',
+  watch: 'Only a lead can let a difference stay: it stops no load any more.',
   tools: 'Only a lead can add or change a tool: its limits decide what is in tolerance.',
   imports: 'Only a lead can import a file into the library.',
   limits: 'Only a lead can change the limits of a routine. Save it with the limits it had.',

@@ -74,6 +74,8 @@ export const say = {
   study: 'Bench study',
   watch: 'Table watch',
   worth: 'Worth',
+  returns: 'Returned',
+  learned: 'Learned',
   today: 'Day',
   magazine: 'Magazine',
   whatIf: 'What if',

@@ -1,9 +1,9 @@
-import { z } from 'zod'
 import { readWorth } from '@/stations/records/worth'
 import { WorthStation } from '@/ui/records/worth-station'
 import { refusalText } from '@/words/refusals'
 import { say } from '@/words/screens/months'
 import { signedIn } from '../../_server/context'
+import { daysAsked } from '../../_server/params'
 
 export const metadata = { title: say.worth }
 
@@ -11,13 +11,7 @@ export const metadata = { title: say.worth }
 const SHOWN = 20
 
 export default async function WorthPage({ searchParams }: { readonly searchParams: Promise<Record<string, unknown>> }) {
-  const days = z.coerce
-    .number()
-    .int()
-    .min(1)
-    .max(3650)
-    .catch(90)
-    .parse((await searchParams).days)
+  const days = daysAsked(await searchParams)
   const { db, now, units } = await signedIn()
   const view = readWorth(db, now, days)
   return (
