@@ -36,6 +36,8 @@ export type FieldFault =
   | 'PIN'
   | 'SCOPES'
   | 'EVENTS'
+  | 'STUDY_SEVERAL'
+  | 'STUDY_ONE'
   | 'WEB_ADDRESS'
   | 'JOB_NUMBER'
   | 'T_NUMBER'

@@ -13,6 +13,8 @@ export const FAULTS: Readonly<Record<FieldFault, string>> = {
   DAY: 'Choose a day.',
   PERSON_ID: 'Use up to 31 small letters, digits and dashes, such as ines.',
   SCOPES: 'Choose at least one thing that it may do.',
+  STUDY_SEVERAL: 'Choose at least two people and two tools, each measured 2 to 10 times.',
+  STUDY_ONE: 'Choose one person and one tool, measured 10 to 50 times, and enter the width of the limits.',
   EVENTS: 'Choose at least one thing that it is told.',
   WEB_ADDRESS: 'Enter a web address that begins with http:// or https://, without a name or a password in it.',
   PIN: 'A PIN has 4 to 12 digits.',

@@ -15,6 +15,7 @@ import {
   type ToolRoom,
 } from '../support/tool-room'
 import { buildTool } from '@/stations/build/build-tool'
+import * as contract from '@/stations/study/contract'
 
 let room: ToolRoom
 const START = {
@@ -69,4 +70,27 @@ describe('a study of the bench', () => {
     expect(codeOf(start({ serials: ['BX00143', 'BX00999'] }))).toBe('STUDY_TOOLS')
     expect(codeOf(endStudy(room.as('oda'), 77))).toBe('UNKNOWN_STUDY')
   })
+})
+
+describe('one tool of known size', () => {
+  const ONE = { people: ['ines'], serials: ['BX00143'], repeats: 10, toleranceMm: 0.1, referenceMm: 10 } as const
+  it('is measured by one person again and again, and says how good the bench is for these limits', () => {
+    valueOf(start(ONE))
+    // a spread that is none of the drawing's own
+    for (let i = 0; i < 10; i++) measure('ines', 'BX00143', 5 + (i % 2 ? 0.0005 : -0.0005), 60 + i)
+    const { chosen } = readStudies(room.db, null)
+    expect(chosen).toMatchObject({ next: null, result: null, bad: null, referenceMm: 10 })
+    const { type1 } = chosen!
+    const values = chosen!.table![0][0]
+    const mean = values.reduce((a, b) => a + b) / 10
+    expect(type1!.n).toBe(10)
+    expect(type1!.biasMm).toBeCloseTo(mean - 10, 9)
+    expect(type1!.Cg).toBeGreaterThan(type1!.Cgk)
+  })
+  it.each([
+    ['two people', { ...ONE, people: ['ines', 'oda'] }],
+    ['no limits', { ...ONE, toleranceMm: null }],
+    ['too few times', { ...ONE, repeats: 9 }],
+    ['one person without a known size', { ...ONE, referenceMm: null }],
+  ])('%s is refused', (_, given) => expect(contract.startStudy.input.safeParse({ ...START, ...given }).success).toBe(false))
 })

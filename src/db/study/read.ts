@@ -5,12 +5,14 @@ export interface Study {
   readonly id: number
   readonly name: string
   readonly feature: FeatureKey
-  /** Persons and holders, each at least two. */
+  /** Persons and holders: each at least two, or one of each where a calibrated value is measured again and again. */
   readonly people: readonly string[]
   readonly serials: readonly string[]
   readonly repeats: number
   /** Width of the limits that it is held against, mm; null: none. */
   readonly toleranceMm: number | null
+  /** The calibrated value of the only tool, mm; missing: what people and tools add to the spread is looked at. */
+  readonly referenceMm?: number | null
   readonly startedAt: string
   readonly endedAt: string | null
 }

@@ -1,5 +1,5 @@
-import { nextTurn, tableOfReadings, turnsOf, type FeatureKey, type Reading } from '@/core/judge'
-import { gaugeStudy } from '@/core/stats'
+import { nextTurn, tableOfReadings, turnsOf, type1Study, type Reading } from '@/core/judge'
+import { gaugeStudy, type BadStudy } from '@/core/stats'
 import { fail, type Result } from '@/core/units'
 import { getAssembly, listAssemblies } from '@/db/assembly/read'
 import type { Db } from '@/db/connection'
@@ -12,14 +12,7 @@ import type { Work } from '../work'
 import { must, write } from '../write'
 import type { StudiesView, StudyLine, StudySheet } from './contract'
 
-interface Start {
-  readonly name: string
-  readonly feature: FeatureKey
-  readonly people: readonly string[]
-  readonly serials: readonly string[]
-  readonly repeats: number
-  readonly toleranceMm: number | null
-}
+type Start = Omit<Study, 'id' | 'startedAt' | 'endedAt'>
 
 /** Begins a study: from now on measurements of these tools by these people are its readings. */
 export function startStudy(work: Work, given: Start): Result<{ readonly id: number }, Refusal> {
@@ -75,15 +68,18 @@ function sheetOf(db: Db, study: Study): StudySheet {
   const readings = readingsOf(db, study)
   const next = study.endedAt === null ? nextTurn(turnsOf(study, study.id), readings) : null
   const table = tableOfReadings(study, readings)
-  const result = table && gaugeStudy(table, study.toleranceMm)
-  const { feature, serials, repeats, toleranceMm } = study
+  const { feature, serials, repeats, toleranceMm, referenceMm = null } = study
+  const type1 = table && referenceMm !== null ? type1Study(table[0][0], referenceMm, toleranceMm ?? NaN) : null
+  const result = table && referenceMm === null ? gaugeStudy(table, toleranceMm) : null
+  // of one tool there is only one thing that can be wrong
+  const still: BadStudy | null = table && referenceMm !== null && !type1 ? { code: 'NO_SPREAD' } : null
   return {
     ...lineOf(db, study),
-    ...{ feature, serials, repeats, toleranceMm, table },
+    ...{ feature, serials, repeats, toleranceMm, referenceMm, table, type1 },
     people: study.people.map((id) => ({ id, name: names.get(id) ?? id })),
     next: next && { ...next, name: names.get(next.person) ?? next.person },
     result: result?.ok ? result.value : null,
-    bad: result && !result.ok ? result.error : null,
+    bad: result && !result.ok ? result.error : still,
   }
 }
 

@@ -8,7 +8,7 @@ import type { Ask } from '@/stations/contract'
 import type * as study from '@/stations/study/contract'
 import { featureWord } from '@/words/properties'
 import { say } from '@/words/screens/study'
-import { BigAction, SmallAction, SmallActions } from '../common/actions'
+import { BigAction, Choices, SmallAction, SmallActions } from '../common/actions'
 import { CheckField, LengthField, NumberField, SelectField, TextField } from '../common/form'
 import { Problem, Say, Sheet, Title } from '../common/sheet'
 import { RECORDS_TABS, SubNav } from '../common/sub-nav'
@@ -17,6 +17,9 @@ import { useLength } from '../common/use-length'
 import { formatWhen } from '../format/due'
 import { useUnit } from '../shell/shell-context'
 import { StudyResult } from './study-result'
+import { Type1Result } from './type1-result'
+
+const KINDS = (['several', 'one'] as const).map((key) => ({ key, name: say.kinds[key] }))
 
 export interface StudyProps {
   readonly view: study.StudiesView
@@ -52,6 +55,7 @@ export function StudyStation({ view, lead, start, end }: StudyProps) {
             ))}
           </ul>
           {chosen?.result && <StudyResult sheet={chosen} result={chosen.result} />}
+          {chosen?.type1 && <Type1Result sheet={chosen} found={chosen.type1} />}
           {chosen?.bad && <Say tone="unsure" lead={say.bad(chosen.bad)} />}
         </>
       }
@@ -132,14 +136,36 @@ function NewStudy({
   const [feature, setFeature] = useState<FeatureKey>('DC')
   const [people, setPeople] = useState<readonly string[]>([])
   const [serials, setSerials] = useState<readonly string[]>([])
+  const [kind, setKind] = useState<'several' | 'one'>('several')
+  const one = kind === 'one'
   const [repeats, setRepeats] = useState('3')
+  const reference = useLength(null, unit)
   const tolerance = useLength(null, unit)
-  const ticked = (all: readonly string[], one: string, on: boolean) => (on ? [...all, one] : all.filter((other) => other !== one))
+  const ticked = (all: readonly string[], which: string, on: boolean) =>
+    one ? [which] : on ? [...all, which] : all.filter((other) => other !== which)
   const count = typedNumber(repeats)
-  const ready = name.trim() !== '' && people.length >= 2 && serials.length >= 2 && Number.isInteger(count)
+  const enough = one
+    ? people.length === 1 && reference.mm !== null && tolerance.mm !== null
+    : people.length >= 2 && serials.length >= 2
+  const ready = name.trim() !== '' && enough && serials.length >= 1 && Number.isInteger(count)
+  const choose = (next: 'several' | 'one') => {
+    setKind(next)
+    setPeople([])
+    setSerials([])
+    setRepeats(next === 'one' ? '25' : '3')
+  }
   const go = () =>
     void run(
-      () => start({ name, feature, people, serials, repeats: count, toleranceMm: tolerance.mm }),
+      () =>
+        start({
+          name,
+          feature,
+          people,
+          serials,
+          repeats: count,
+          toleranceMm: tolerance.mm,
+          referenceMm: one ? reference.mm : null,
+        }),
       ({ id }) => {
         shut()
         router.push(`/records/study?id=${id}`)
@@ -149,6 +175,7 @@ function NewStudy({
   return (
     <>
       <h2 className="text-2xl font-bold">{say.newStudy}</h2>
+      <Choices label={say.kind} all={KINDS} taken={kind} take={choose} />
       <TextField label={say.name} value={name} onChange={(e) => setName(e.target.value)} />
       <div className="grid grid-cols-2 gap-3">
         <SelectField label={say.feature} value={feature} onChange={(e) => setFeature(e.target.value as FeatureKey)}>
@@ -166,6 +193,7 @@ function NewStudy({
           onChange={(e) => setRepeats(e.target.value)}
         />
       </div>
+      {one && <LengthField label={say.reference} error={reference.error} {...reference.field} />}
       <LengthField label={say.tolerance} error={tolerance.error} {...tolerance.field} />
       <h3 className="mt-2 text-xl font-bold">{say.people}</h3>
       {view.people.map((p) => (
