@@ -141,8 +141,6 @@ function NewStudy({
   const [repeats, setRepeats] = useState('3')
   const reference = useLength(null, unit)
   const tolerance = useLength(null, unit)
-  const ticked = (all: readonly string[], which: string, on: boolean) =>
-    one ? [which] : on ? [...all, which] : all.filter((other) => other !== which)
   const count = typedNumber(repeats)
   const enough = one
     ? people.length === 1 && reference.mm !== null && tolerance.mm !== null
@@ -195,6 +193,37 @@ function NewStudy({
       </div>
       {one && <LengthField label={say.reference} error={reference.error} {...reference.field} />}
       <LengthField label={say.tolerance} error={tolerance.error} {...tolerance.field} />
+      <Who view={view} one={one} people={people} serials={serials} setPeople={setPeople} setSerials={setSerials} />
+      <div className="mt-auto pt-3">
+        <Problem lead={say.notStarted} text={problem} />
+        <BigAction disabled={busy || !ready} onAct={go}>
+          {say.start}
+        </BigAction>
+      </div>
+    </>
+  )
+}
+
+/** People and tools to tick; with `one` the last one that was pressed. */
+function Who({
+  view,
+  one,
+  people,
+  serials,
+  setPeople,
+  setSerials,
+}: {
+  readonly view: study.StudiesView
+  readonly one: boolean
+  readonly people: readonly string[]
+  readonly serials: readonly string[]
+  readonly setPeople: (people: readonly string[]) => void
+  readonly setSerials: (serials: readonly string[]) => void
+}) {
+  const ticked = (all: readonly string[], which: string, on: boolean) =>
+    one ? [which] : on ? [...all, which] : all.filter((other) => other !== which)
+  return (
+    <>
       <h3 className="mt-2 text-xl font-bold">{say.people}</h3>
       {view.people.map((p) => (
         <CheckField
@@ -214,12 +243,6 @@ function NewStudy({
             onChange={(e) => setSerials(ticked(serials, t.serial, e.target.checked))}
           />
         ))}
-      </div>
-      <div className="mt-auto pt-3">
-        <Problem lead={say.notStarted} text={problem} />
-        <BigAction disabled={busy || !ready} onAct={go}>
-          {say.start}
-        </BigAction>
       </div>
     </>
   )

@@ -1,5 +1,5 @@
 'use client'
-import { useCallback } from 'react'
+import { useCallback, useMemo } from 'react'
 import { LEAST_CG, type Type1 } from '@/core/judge'
 import { formatDeviation, formatLength, mmToUnit, unitMark } from '@/core/units'
 import type { StudySheet } from '@/stations/study/contract'
@@ -17,7 +17,7 @@ export function Type1Result({ sheet, found }: { readonly sheet: StudySheet; read
   const unit = useUnit()
   const { Cg, Cgk, meanMm, sMm, biasMm } = found
   const good = Cg >= LEAST_CG && Cgk >= LEAST_CG
-  const values = sheet.table?.[0][0] ?? []
+  const values = useMemo(() => sheet.table?.[0][0] ?? [], [sheet])
   const reference = sheet.referenceMm ?? 0
   const limit = (sheet.toleranceMm ?? 0) / 10
   const draw = useCallback(
