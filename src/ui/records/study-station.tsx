@@ -21,6 +21,12 @@ import { Type1Result } from './type1-result'
 
 const KINDS = (['several', 'one'] as const).map((key) => ({ key, name: say.kinds[key] }))
 
+interface Chosen {
+  readonly people: readonly string[]
+  readonly serials: readonly string[]
+}
+const NOBODY: Chosen = { people: [], serials: [] }
+
 export interface StudyProps {
   readonly view: study.StudiesView
   readonly lead: boolean
@@ -134,8 +140,8 @@ function NewStudy({
   const { busy, problem, run } = useAct()
   const [name, setName] = useState('')
   const [feature, setFeature] = useState<FeatureKey>('DC')
-  const [people, setPeople] = useState<readonly string[]>([])
-  const [serials, setSerials] = useState<readonly string[]>([])
+  const [who, setWho] = useState(NOBODY)
+  const { people, serials } = who
   const [kind, setKind] = useState<'several' | 'one'>('several')
   const one = kind === 'one'
   const [repeats, setRepeats] = useState('3')
@@ -148,8 +154,7 @@ function NewStudy({
   const ready = name.trim() !== '' && enough && serials.length >= 1 && Number.isInteger(count)
   const choose = (next: 'several' | 'one') => {
     setKind(next)
-    setPeople([])
-    setSerials([])
+    setWho(NOBODY)
     setRepeats(next === 'one' ? '25' : '3')
   }
   const go = () =>
@@ -176,13 +181,7 @@ function NewStudy({
       <Choices label={say.kind} all={KINDS} taken={kind} take={choose} />
       <TextField label={say.name} value={name} onChange={(e) => setName(e.target.value)} />
       <div className="grid grid-cols-2 gap-3">
-        <SelectField label={say.feature} value={feature} onChange={(e) => setFeature(e.target.value as FeatureKey)}>
-          {FEATURE_KEYS.map((key) => (
-            <option key={key} value={key}>
-              {featureWord(key)}
-            </option>
-          ))}
-        </SelectField>
+        <FeatureField feature={feature} choose={setFeature} />
         <NumberField
           label={say.repeats}
           unit={say.timesUnit}
@@ -193,7 +192,7 @@ function NewStudy({
       </div>
       {one && <LengthField label={say.reference} error={reference.error} {...reference.field} />}
       <LengthField label={say.tolerance} error={tolerance.error} {...tolerance.field} />
-      <Who view={view} one={one} people={people} serials={serials} setPeople={setPeople} setSerials={setSerials} />
+      <Who view={view} one={one} who={who} choose={setWho} />
       <div className="mt-auto pt-3">
         <Problem lead={say.notStarted} text={problem} />
         <BigAction disabled={busy || !ready} onAct={go}>
@@ -208,18 +207,15 @@ function NewStudy({
 function Who({
   view,
   one,
-  people,
-  serials,
-  setPeople,
-  setSerials,
+  who,
+  choose,
 }: {
   readonly view: study.StudiesView
   readonly one: boolean
-  readonly people: readonly string[]
-  readonly serials: readonly string[]
-  readonly setPeople: (people: readonly string[]) => void
-  readonly setSerials: (serials: readonly string[]) => void
+  readonly who: Chosen
+  readonly choose: (who: Chosen) => void
 }) {
+  const { people, serials } = who
   const ticked = (all: readonly string[], which: string, on: boolean) =>
     one ? [which] : on ? [...all, which] : all.filter((other) => other !== which)
   return (
@@ -230,7 +226,7 @@ function Who({
           key={p.id}
           label={p.name}
           checked={people.includes(p.id)}
-          onChange={(e) => setPeople(ticked(people, p.id, e.target.checked))}
+          onChange={(e) => choose({ ...who, people: ticked(people, p.id, e.target.checked) })}
         />
       ))}
       <h3 className="mt-2 text-xl font-bold">{say.tools}</h3>
@@ -240,10 +236,20 @@ function Who({
             key={t.serial}
             label={`${t.name} (${t.serial})`}
             checked={serials.includes(t.serial)}
-            onChange={(e) => setSerials(ticked(serials, t.serial, e.target.checked))}
+            onChange={(e) => choose({ ...who, serials: ticked(serials, t.serial, e.target.checked) })}
           />
         ))}
       </div>
     </>
   )
 }
+
+const FeatureField = ({ feature, choose }: { readonly feature: FeatureKey; readonly choose: (feature: FeatureKey) => void }) => (
+  <SelectField label={say.feature} value={feature} onChange={(e) => choose(e.target.value as FeatureKey)}>
+    {FEATURE_KEYS.map((key) => (
+      <option key={key} value={key}>
+        {featureWord(key)}
+      </option>
+    ))}
+  </SelectField>
+)
