@@ -10,6 +10,9 @@ export interface Tab {
 }
 
 /** The sheets of a station or a room, side by side. */
+/** More tabs than this stand closer together, so that all of them are seen on a small terminal. */
+const MANY = 8
+
 export function SubNav({
   tabs,
   label,
@@ -34,7 +37,7 @@ export function SubNav({
             key={href}
             href={href}
             aria-current={path === href ? 'page' : href === front?.href ? 'true' : undefined}
-            className={`tab ${href === front?.href ? 'tab-active' : ''}`}
+            className={`tab ${tabs.length > MANY ? 'px-2' : ''} ${href === front?.href ? 'tab-active' : ''}`}
           >
             {name}
             {count ? <small className="figures text-base">{count}</small> : null}

@@ -108,11 +108,11 @@ function Stops({ stops }: Pick<LearnedView, 'stops'>) {
                 <td className="max-w-[260px] truncate" title={name}>
                   {name}
                 </td>
-                <td className="figures text-right">Ø{nominal(shankMm, unit)}</td>
+                <td className="figures text-right whitespace-nowrap">Ø{nominal(shankMm, unit)}</td>
                 <td className="figures text-right">{small(shrinksMm, unit)}</td>
                 <td className="figures text-right">{spreadMm === null ? '–' : small(spreadMm, unit)}</td>
                 <td className="figures text-right">{count}</td>
-                <td className="text-soft text-base">{formatWhen(last)}</td>
+                <td className="text-soft text-base whitespace-nowrap">{formatWhen(last)}</td>
               </tr>
             ))}
           </tbody>

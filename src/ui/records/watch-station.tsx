@@ -95,11 +95,8 @@ function MachineLine({
             </li>
           ))}
         </ul>
-        <small className="text-soft block text-base">
-          {[readAt && readable ? say.readAt(formatWhen(readAt)) : null, lastAt && say.lastBy(lastAt.who, formatWhen(lastAt.at))]
-            .filter(Boolean)
-            .join(' · ')}
-        </small>
+        {readAt && readable && <small className="text-soft block text-base">{say.readAt(formatWhen(readAt))}</small>}
+        {lastAt && <small className="text-soft block text-base">{say.lastBy(lastAt.who, formatWhen(lastAt.at))}</small>}
         <Problem lead={say.notRead} text={failed} />
       </div>
       {readable && (
