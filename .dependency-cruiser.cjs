@@ -12,6 +12,7 @@ const CORE = [
   'shapes',
   'sets',
   'judge',
+  'causes',
   'balance',
   'boring',
   'centring',
@@ -69,7 +70,7 @@ module.exports = {
       'a simulation shares no code with what solves it',
       { path: '^src/devices/([^/]+/simulated|world/)' },
       {
-        path: '^src/(core/(clamp|imaging|features|outline|shapes|sets|judge|balance|boring|adjust|handover|program|plan|stats)|codecs)/',
+        path: '^src/(core/(clamp|imaging|features|outline|shapes|sets|judge|causes|balance|boring|adjust|handover|program|plan|stats)|codecs)/',
         dependencyTypesNot: ['type-only'],
       },
     ),

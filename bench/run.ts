@@ -3,6 +3,7 @@ import { measureFrame } from '@/core/shapes'
 import { chance, randomCase } from '../test/support/render'
 import { attackBench } from './attack'
 import { balanceBench } from './balance'
+import { causesBench } from './causes'
 import { headsBench } from './heads'
 import { libraryBench } from './library'
 import { saveBench } from './save'
@@ -102,6 +103,7 @@ if (!only || only === 'pictures') await pictures()
 if (!only || only === 'save') await saveBench()
 if (!only || only === 'balance') await balanceBench()
 if (!only || only === 'heads') headsBench()
+if (!only || only === 'causes') causesBench()
 if (!only || only === 'schedule') scheduleBench()
 if (!only || only === 'shop') await shopBench(path)
 if (!only || only === 'terminals') await terminalsBench()

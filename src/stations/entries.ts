@@ -1,5 +1,6 @@
 /** Everything that the record can tell: one code each, with what belongs to it. `src/words/record.ts` makes the sentences. */
 import type { BalanceWanted, FitStep } from '@/core/balance'
+import type { CauseCode } from '@/core/causes'
 import type { CoolingWay, PracticeKey } from '@/core/clamp'
 import type { Clamping } from '@/core/fits'
 import type { Concession, HandoverRefusal } from '@/core/handover'
@@ -229,6 +230,8 @@ export interface Entries {
     readonly off: { readonly xMm: number; readonly zMm: number } | null
   }
   TERMINAL_DEVICES: { readonly own: OwnDevices }
+  /** What somebody found to be wrong with a tool, beside what was told first. */
+  CAUSE_SAID: { readonly cause: CauseCode; readonly edge: number | null; readonly told: CauseCode; readonly p: number }
   /** What somebody said of a difference between a control's table and what was handed over. */
   TABLE_DECIDED: { readonly as: 'wear' | 'kept open'; readonly difference: Difference; readonly reason: string }
   /** @param mmPerPixel across */
@@ -287,6 +290,7 @@ export const KINDS: Readonly<
   STATION_SET: 'turret',
   TERMINAL_DEVICES: 'set up',
   CAMERA_CALIBRATED: 'measured',
+  CAUSE_SAID: 'cause',
   TABLE_DECIDED: 'table watch',
   BUILD_BEGUN: 'build begun',
   BUILD_LEFT: 'build left',

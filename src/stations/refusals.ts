@@ -8,6 +8,7 @@ import type { AtMachineRefusals } from './at-machine/contract'
 import type { BalanceRefusals } from './balance/contract'
 import type { BoreRefusals } from './bore/contract'
 import type { BuildRefusals } from './build/contract'
+import type { CauseRefusals } from './causes/contract'
 import type { DeviceRefusals } from './devices/contract'
 import type { HandoverRefusals } from './hand-over/contract'
 import type { KitRefusals } from './kit/contract'
@@ -115,6 +116,7 @@ export interface Refusals
     BalanceRefusals,
     BoreRefusals,
     BuildRefusals,
+    CauseRefusals,
     DeviceRefusals,
     HandoverRefusals,
     KitRefusals,

@@ -7,6 +7,7 @@ import * as atMachine from './at-machine/contract'
 import * as balance from './balance/contract'
 import * as bore from './bore/contract'
 import * as build from './build/contract'
+import * as causes from './causes/contract'
 import type { Contract } from './contract'
 import * as devices from './devices/contract'
 import * as find from './find/contract'
@@ -73,6 +74,7 @@ const BUILD: RightsOf<typeof build> = {
   disturb: 'person',
   putSteps: 'steps',
 }
+const CAUSES: RightsOf<typeof causes> = { sayCause: 'person' }
 const DEVICES: RightsOf<typeof devices> = { putDevices: 'devices', putOwnDevices: 'devices', tryDevice: 'person' }
 const FIND: RightsOf<typeof find> = { findAnything: 'person' }
 const HAND_OVER: RightsOf<typeof handOver> = {
@@ -185,6 +187,7 @@ const STATIONS = [
   ['balance', balance, BALANCE],
   ['bore', bore, BORE],
   ['build', build, BUILD],
+  ['causes', causes, CAUSES],
   ['devices', devices, DEVICES],
   ['find', find, FIND],
   ['hand-over', handOver, HAND_OVER],

@@ -1,4 +1,5 @@
 /** What the record tells: one sentence for each code, in the reader's unit. */
+import { CAUSE_NAMES } from './causes'
 import { pocketText } from './pocket'
 import { PRACTICE_NAMES } from './properties'
 import { temperatureText, torqueText } from './quantity'
@@ -187,6 +188,11 @@ const TELLING: Telling = {
     off
       ? `Station ${station} of ${machine} by ${master}: X ${formatDeviation(off.xMm, unit)}, Z ${formatDeviation(off.zMm, unit)}`
       : `Station ${station} of ${machine}: nothing known any more`,
+  CAUSE_SAID: ({ cause, edge, told, p }) =>
+    parts(
+      `found: ${CAUSE_NAMES[cause]}${edge === null ? '' : ` (edge ${edge})`}`,
+      told !== cause && `told was ${CAUSE_NAMES[told]}, ${Math.round(100 * p)} %`,
+    ),
   TABLE_DECIDED: ({ as, difference, reason }) => {
     const what = difference.code === 'ROW_DIFFERS' ? difference.register : 'pocket or offset'
     return parts(as === 'wear' ? `${what}: the correction at the machine is wear` : `${what}: left as it is`, reason)

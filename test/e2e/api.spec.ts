@@ -77,6 +77,27 @@ test('programs and labels: what is wrong is said by its code', async ({ request 
   expect(await label(`BT1;${'x'.repeat(5000)}`)).toEqual([413, 'TOO_LARGE'])
 })
 
+test('a measured tool is told what is most likely wrong with it, and a case that is none is refused', async ({ request }) => {
+  const ask = (data: object) => request.post('/api/advise', { headers: { ...TOKEN, 'content-type': 'application/json' }, data })
+  const edges = [0, 25, 0, 0.5].map((um, i) => ({ edge: i + 1, deg: 90 * i, x: 5 + um / 1000, z: 120 }))
+  const tool = {
+    ...{ kind: 'solid', clamping: 'shrink', edges, sigma: { x: 0.001, z: 0.0015 } },
+    limits: { LF: [119.9, 120.1], DC: [9.97, 10.03], runout: 0.012 },
+  }
+  const told = (await (await ask(tool)).json()) as { causes: { code: string; edge?: number; p: number }[] } & Record<
+    string,
+    unknown
+  >
+  expect(told).toMatchObject({ verdict: 'out', tellable: true })
+  expect((told.next as { code: string }[])[0].code).toBe('WIPE')
+  expect(told.causes[0]).toMatchObject({ code: 'EDGE_HIGH', edge: 2 })
+  expect(told.causes.reduce((sum, c) => sum + c.p, 0)).toBeCloseTo(1, 6)
+  expect(told.words).toMatch(/^Most likely edge 2 is 2\d µm high/)
+  for (const wrong of [{ edges: [] }, { limits: { ...tool.limits, LF: [120.1, 119.9] } }, { sigma: { x: 0, z: 0.001 } }])
+    expect((await ask({ ...tool, ...wrong })).status()).toBe(422)
+  expect((await ask({ ...tool, kind: 'saw' })).status()).toBe(400)
+})
+
 test('a magazine is planned for jobs in their order, and one that is too small is refused', async ({ request }) => {
   const ask = (data: object) =>
     request.post('/api/plan/magazine', { headers: { ...TOKEN, 'content-type': 'application/json' }, data })

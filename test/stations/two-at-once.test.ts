@@ -435,6 +435,7 @@ ${CHECK_RS274}`,
 
   'study.startStudy': { none: 'each starts a study of its own' },
   'study.endStudy': shown('study', 'counts no measurement of before, of somebody else, or of after its end'),
+  'causes.sayCause': shown('causes', 'whoever says it last before it is measured again counts'),
   'watch.takeAsWear': shown('watch', 'that is wear comes out with the tool, as wear'),
   'watch.keepOpen': shown('watch', 'that is changed once more begins anew, whatever was said of it before'),
   'watch.lookNow': READS,

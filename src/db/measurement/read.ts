@@ -131,6 +131,15 @@ export const listMeasuredAgain = (db: Db): SavedMeasurement[] =>
     .all()
     .map(measurement)
 
+/** The one before it of the same tool; null: it is the first. */
+export function measurementBefore(
+  db: Db,
+  { id, assemblyId }: Pick<SavedMeasurement, 'id' | 'assemblyId'>,
+): SavedMeasurement | null {
+  const row = prepare(db, `${SELECT} WHERE m.assembly_id = ? AND m.id < ? ORDER BY m.id DESC LIMIT 1`).get(assemblyId, id)
+  return row ? measurement(row) : null
+}
+
 /** When each tool that still is one was last measured. */
 export function listMeasuredAt(db: Db): Map<number, string> {
   const rows = prepare(

@@ -1,3 +1,4 @@
+import { settleCauses } from '@/db/cause/write'
 import { compareResults, creepMm, type MeasurementSource, type StepMeasured, type ToolResult } from '@/core/judge'
 import type { SetMeasurement } from '@/core/sets'
 import { nextState } from '@/core/tool'
@@ -80,6 +81,7 @@ export function keepMeasurement(work: Work, sheet: MeasureSheet, found: Found): 
       reason,
       cutMin: assembly.lifeUsedMin,
     })
+    if (result.verdict !== null) settleCauses(tx.db, assembly.id, result.verdict === 'holds')
     // found the same with a bench that is right: nothing holds it any more
     const current = kept ? currentHandover(tx.db, serial) : null
     if (current?.held) holdHandover(tx.db, current.id, null)

@@ -1,3 +1,4 @@
+import type { CauseKnown } from '@/core/causes'
 import type { FeatureKey, LimitSet, ToolMade } from '@/core/judge'
 import type { Definition, Heat } from '@/core/tool'
 import type { Ask } from '@/stations/contract'
@@ -20,6 +21,8 @@ export interface MeasureProps {
   /** The job that is measured tool after tool, and what comes next in it. */
   readonly kit: { readonly job: string; readonly next: NextTool | null } | null
   readonly made: ToolMade
+  /** What is known of it besides its pictures, to say what is wrong; null where that cannot be said. */
+  readonly known: CauseKnown | null
   readonly guardSigmas: number
   readonly heat: Heat | null
   /** The tool room's time when the sheet was opened. */

@@ -1,8 +1,10 @@
 import type { EdgeMeasurement } from '@/core/sets'
 import type { LengthUnit } from '@/core/units'
+import type { Cause } from '@/core/causes'
 import { useRouter } from 'next/navigation'
 import type { Advice, ToolResult } from '@/core/judge'
 import { formatDeviation } from '@/core/units'
+import { causesText } from '@/words/causes'
 import { adviceText } from '@/words/measure'
 import { say } from '@/words/screens/measure'
 import type { Proposal } from '@/workers/bench.worker'
@@ -30,6 +32,8 @@ export interface RightProps extends MeasureProps {
   readonly moving: boolean
   readonly proposal: Proposal | null
   readonly result: ToolResult | null
+  /** What is most likely wrong with it; null where it is in tolerance, or nobody can say. */
+  readonly wrong: readonly Cause[] | null
   readonly advice: Advice | null
   readonly dirtyEdge: number | null
   /** What the live reading can set. */
@@ -130,7 +134,7 @@ function About({ warmMm, heat, time, held, overruled, lead, overrule, sheet, hap
 }
 
 /** What was found, and what is advised. */
-function Next({ proposal, tool, moving, state, sheet, advice, result, dirtyEdge }: RightProps) {
+function Next({ proposal, tool, moving, state, sheet, advice, wrong, result, dirtyEdge }: RightProps) {
   const { unit } = useShell()
   const advised = advice && adviceText(advice, unit)
   return (
@@ -153,6 +157,11 @@ function Next({ proposal, tool, moving, state, sheet, advice, result, dirtyEdge 
             {advised.rest} {result?.verdict === 'off' && dirtyEdge === null && say.scanningSavesItAsOut}
           </Say>
         )
+      )}
+      {wrong && dirtyEdge === null && !sheet.note && !moving && (
+        <p className="text-lg" data-testid="causes">
+          {causesText(wrong, unit)}
+        </p>
       )}
     </>
   )

@@ -1,6 +1,7 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useEffect, useMemo, useReducer, useState } from 'react'
+import { caseOf, causesOf, type Cause } from '@/core/causes'
 import { advise, benchFor, judgeTool, type ToolResult } from '@/core/judge'
 import type { SetMeasurement } from '@/core/sets'
 import { runoutText } from '@/words/measure'
@@ -47,6 +48,20 @@ function useJudged(props: MeasureProps, now: string) {
     .flatMap((set) => set?.warnings ?? [])
     .find((w) => w.warning.code === 'DEBRIS')
   return { bench, takenAt, result, dirtyEdge: dirty?.edge ?? null }
+}
+
+/** What is most likely wrong with a tool that is not in tolerance; null where it is, or nobody can say. */
+function useWrong(
+  { known, limits }: MeasureProps,
+  set: SetMeasurement | null,
+  result: ToolResult | null,
+  takenAt: string | null,
+): readonly Cause[] | null {
+  const bad = result !== null && result.verdict !== null && result.verdict !== 'holds' && result.missing.length === 0
+  return useMemo(() => {
+    const given = bad && set && known && takenAt ? caseOf(set.edges, limits, known, takenAt) : null
+    return given && known ? causesOf(given, known.counts) : null
+  }, [bad, set, known, limits, takenAt])
 }
 
 /** The edge whose value is the tool's: the longest, or the one farthest out. */
@@ -124,6 +139,7 @@ export function MeasureStation(props: MeasureProps) {
   const { unit } = useShell()
   const now = useNow(props.now, props.heat !== null)
   const { bench, takenAt, result, dirtyEdge } = useJudged(props, now)
+  const wrong = useWrong(props, bench.proposal?.set ?? null, result, takenAt)
   const { state, proposal, shown } = bench
   const [sheet, happened] = useReducer(measureSheet, AT_REST)
   useUnsaved(proposal && sheet.saving === null ? say.thisMeasurement : null)
@@ -201,6 +217,7 @@ export function MeasureStation(props: MeasureProps) {
             proposal={proposal}
             result={result}
             advice={proposal && result ? advise(proposal.set, result, props.made) : null}
+            wrong={wrong}
             dirtyEdge={dirtyEdge}
             settable={settableOf(result)}
             happened={happened}

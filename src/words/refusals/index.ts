@@ -5,6 +5,7 @@ import { AT_MACHINE } from './at-machine'
 import { BALANCE } from './balance'
 import { BORE } from './bore'
 import { BUILD } from './build'
+import { CAUSES } from './causes'
 import { DEVICE_WORDS } from './devices'
 import { HAND_OVER } from './hand-over'
 import { KIT } from './kit'
@@ -29,6 +30,7 @@ const ALL: Sentences<Refusals> = {
   ...BALANCE,
   ...BORE,
   ...BUILD,
+  ...CAUSES,
   ...DEVICE_WORDS,
   ...HAND_OVER,
   ...KIT,

@@ -1,5 +1,6 @@
 import { redirect } from 'next/navigation'
 import { isLead } from '@/core/tool'
+import { causeKnown } from '@/stations/causes/tool-causes'
 import { heldBack } from '@/stations/measure/bench-state'
 import { readMeasurePage } from '@/stations/measure/pages'
 import { isInStudy } from '@/stations/study/studies'
@@ -70,6 +71,7 @@ export default async function MeasurePage({ params, searchParams }: Props) {
         program={definition && { version: program?.version ?? null }}
         kit={page.kit}
         made={sheet.made}
+        known={causeKnown(shop.db, sheet, isInStudy(shop.db, serial) ? null : last)}
         guardSigmas={page.guardSigmas}
         heat={assembly.heat}
         now={shop.now}

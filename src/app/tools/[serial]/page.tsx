@@ -1,3 +1,6 @@
+import { readCauses } from '@/stations/causes/tool-causes'
+import { CausePanel } from '@/ui/causes/cause-panel'
+import { sayCauseAction } from './actions'
 import { isLead } from '@/core/tool'
 import { pocketText } from '@/words/pocket'
 import { addYears, format } from 'date-fns'
@@ -107,6 +110,7 @@ export default async function ToolPage({ params }: { readonly params: Promise<{ 
         right={
           <div className="mt-auto">
             <Warnings page={page} shop={shop} />
+            <Causes shop={shop} serial={serial} />
             <Next page={page} shop={shop} />
             {assembly && assembly.state !== 'loaded' && (
               <KeepPanel serial={serial} job={assembly.job} jobs={page.jobs} keep={reserveAction} />
@@ -206,6 +210,12 @@ function Warnings({ page, shop }: { readonly page: Page; readonly shop: Context 
       )}
     </>
   )
+}
+
+/** What is most likely wrong with it, by its last measurement. */
+function Causes({ shop, serial }: { readonly shop: Context; readonly serial: string }) {
+  const sheet = readCauses(shop.db, serial)
+  return sheet && <CausePanel key={sheet.measurement} sheet={sheet} save={sayCauseAction} />
 }
 
 /** When it was measured last, with its evidence. */

@@ -1,0 +1,5 @@
+export * from './case'
+export * from './causes'
+export * from './next'
+export { possibleCauses } from './hypotheses'
+export * from './from-measured'
