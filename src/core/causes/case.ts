@@ -71,12 +71,12 @@ export function badCase({ edges, limits, sigma, second }: CauseCase): BadCase | 
   if (edges.length === 0) return { why: 'NO_EDGES' }
   const twice = edges.find(({ edge }, i) => edges.findIndex((e) => e.edge === edge) !== i)
   if (twice) return { why: 'EDGE_TWICE', edge: twice.edge }
-  for (const of of ['LF', 'DC', 'RE'] as const) {
-    const range = limits[of]
-    if (range && !(range[0] < range[1])) return { why: 'LIMITS', of }
+  for (const key of ['LF', 'DC', 'RE'] as const) {
+    const range = limits[key]
+    if (range && !(range[0] < range[1])) return { why: 'LIMITS', of: key }
   }
   if (!(limits.runout > 0)) return { why: 'LIMITS', of: 'runout' }
-  for (const of of ['x', 'z', 're'] as const) if (sigma[of] !== undefined && !(sigma[of] > 0)) return { why: 'SIGMA', of }
+  for (const key of ['x', 'z', 're'] as const) if (sigma[key] !== undefined && !(sigma[key] > 0)) return { why: 'SIGMA', of: key }
   if (second && !(second.heightMm > 0 && second.heightMm < limits.LF[0])) return { why: 'HEIGHT' }
   return null
 }
