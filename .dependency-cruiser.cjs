@@ -25,6 +25,7 @@ const CORE = [
   'stats',
   'backup',
   'set-up',
+  'practice',
 ]
 const rule = (name, comment, from, to) => ({ name, comment, severity: 'error', from, to })
 const only = (layer, targets) =>

@@ -1,10 +1,16 @@
-import { Later } from '../_parts/later'
-import { say } from '@/words/screens/shell'
+import { TryStation } from '@/ui/practice/try-station'
+import { say } from '@/words/screens/practice'
 import { signedIn } from '../_server/context'
 
 export const metadata = { title: say.practice }
 
-export default async function PracticePage() {
+export default async function PracticePage({ searchParams }: { readonly searchParams: Promise<Record<string, unknown>> }) {
   await signedIn()
-  return <Later name={say.practice} will={say.practiceWillLetANewcomer} />
+  const chosen = (await searchParams).try
+  return (
+    <>
+      <div />
+      <TryStation chosen={typeof chosen === 'string' ? chosen : null} />
+    </>
+  )
 }

@@ -54,6 +54,7 @@ export function readCauses(db: Db, serial: string): CausesSheet | null {
     ...{ serial, measurement: last.id, causes, next: nextSteps(given, causes) },
     possible: possibleCauses(given),
     edges: given.edges.map((e) => e.edge),
+    good: last.verdict === 'holds',
     said: getCauseSaid(db, last.id),
   }
 }

@@ -146,7 +146,7 @@ function Settle({ machine, line, act }: { readonly machine: Machine; readonly li
             </SmallAction>
           )}
           <SmallAction disabled={busy} onAct={() => void run(() => act.look({ machine: machine.key }))}>
-            {say.correctedThere}
+            {say.readAgain}
           </SmallAction>
         </SmallActions>
         <Link

@@ -4,6 +4,7 @@ import { usePathname } from 'next/navigation'
 import { useRef, type ReactNode } from 'react'
 import { Choices } from '../common/actions'
 import { Say } from '../common/sheet'
+import { HelpSheet } from './help-sheet'
 import { Keys } from './keys'
 import { Leaving } from './leaving'
 import { Mark } from './mark'
@@ -79,7 +80,7 @@ export function Frame({
       <PinPad />
       <dialog ref={help} className="modal" aria-label={say.keys}>
         <div className="modal-box max-w-3xl">
-          <KeyList />
+          <HelpSheet />
           <form method="dialog" className="modal-action">
             <button className="btn btn-outline px-6">{say.close}</button>
           </form>
@@ -171,33 +172,5 @@ function BenchLine({ waiting }: { readonly waiting: Waiting }) {
       ))}
       <Others />
     </nav>
-  )
-}
-
-function KeyList() {
-  const rows: [string, string][] = [
-    ['scan', say.worksOnEveryScreenWithout],
-    [say.spaceOrEnter, say.theBigButton],
-    ['1 … 7', STATIONS.map((s) => s.name).join(' · ')],
-    [say.gThenALetter, OTHERS.map((o) => `${o.go} ${o.name}`).join(' · ')],
-    ['← →', say.walkAlongTheRack],
-    ['u', say.mmOrInch],
-    [say.findKey, say.findAnything],
-    ['?', say.thisList],
-  ]
-  return (
-    <table className="table">
-      <caption className="font-head pb-3 text-left text-2xl font-bold">{say.keys}</caption>
-      <tbody>
-        {rows.map(([key, what]) => (
-          <tr key={key}>
-            <th scope="row" className="text-lg font-semibold whitespace-nowrap">
-              {key}
-            </th>
-            <td>{what}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
   )
 }

@@ -54,7 +54,6 @@ export const say = {
   takenAsWear: 'Saved as wear of the tool.',
   keepOpen: 'Let it stay',
   keptOpen: 'It stays, and stops no load.',
-  correctedThere: 'Corrected at the machine: read again',
   noMachines: 'There is no machine yet. Enter the first one in Settings › Machines.',
 
   worth: 'Worth',

@@ -92,7 +92,7 @@ export const say = {
   // frame.tsx
   skipToTheSheet: 'Skip to the sheet',
   boulder: 'Boulder',
-  keysOfThisProgram: 'Keys of this program',
+  keysOfThisProgram: 'Help and keys',
   keys: 'Keys',
   close: 'Close',
   scanOrTypeACode: 'Scan, or type a code and press Enter',
@@ -121,7 +121,10 @@ export const say = {
   gThenALetter: 'g then a letter',
   walkAlongTheRack: 'walk along the rack',
   mmOrInch: 'mm or inch',
-  thisList: 'this list',
+  thisHelp: 'this help',
+  scansHere: 'Scans',
+  beCareful: 'Be careful',
+  instructionsFirst: 'The unit’s instructions, the shop’s rules and qualified people come first.',
 
   // layout.tsx
   sBoulder: '%s · Boulder',
@@ -206,8 +209,6 @@ export const say = {
   // plan/page.tsx
 
   // practice/page.tsx
-  practiceWillLetANewcomer:
-    'Practice will let a newcomer measure, balance and hand over made-up tools without touching anything real.',
 
   // scanner-setup.tsx
   scannerSetUp: 'Scanner set up.',
