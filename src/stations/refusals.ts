@@ -12,6 +12,7 @@ import type { CauseRefusals } from './causes/contract'
 import type { DeviceRefusals } from './devices/contract'
 import type { HandoverRefusals } from './hand-over/contract'
 import type { KitRefusals } from './kit/contract'
+import type { LessonRefusals } from './lessons/contract'
 import type { LibraryRefusals } from './library/contract'
 import type { LoadRefusals } from './load/contract'
 import type { MeasureRefusals } from './measure/contract'
@@ -120,6 +121,7 @@ export interface Refusals
     DeviceRefusals,
     HandoverRefusals,
     KitRefusals,
+    LessonRefusals,
     LibraryRefusals,
     LoadRefusals,
     MeasureRefusals,

@@ -13,6 +13,7 @@ import * as devices from './devices/contract'
 import * as find from './find/contract'
 import * as handOver from './hand-over/contract'
 import * as kit from './kit/contract'
+import * as lessons from './lessons/contract'
 import * as library from './library/contract'
 import * as load from './load/contract'
 import * as measure from './measure/contract'
@@ -108,6 +109,7 @@ const KIT: RightsOf<typeof kit> = {
   writeNote: 'person',
   tickOff: 'person',
 }
+const LESSONS: RightsOf<typeof lessons> = { startLesson: 'person', sayFault: 'person', askOpinion: 'person', endLesson: 'person' }
 const LIBRARY: RightsOf<typeof library> = {
   putPart: 'person',
   putDefinition: 'tools',
@@ -192,6 +194,7 @@ const STATIONS = [
   ['find', find, FIND],
   ['hand-over', handOver, HAND_OVER],
   ['kit', kit, KIT],
+  ['lessons', lessons, LESSONS],
   ['library', library, LIBRARY],
   ['load', load, LOAD],
   ['measure', measure, MEASURE],

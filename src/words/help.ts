@@ -259,6 +259,15 @@ export const HELP: readonly Help[] = [
     about: ['Try things without breaking anything.', 'Nothing here reaches a real machine, record or stock.'],
   },
   {
+    path: '/practice/edges',
+    name: 'Read the edges',
+    about: [
+      'Six made-up tools: some have a fault, some are good.',
+      'Say what is wrong with each, then see what you found, missed or blamed for nothing.',
+      'What you missed comes again sooner.',
+    ],
+  },
+  {
     path: '/settings',
     name: 'Settings',
     about: [

@@ -46,7 +46,10 @@ test('a study of the bench says who measures what next, and the record what was 
     await visit(page, '/records/that-day?machine=HERON&at=2020-01-01T08:00')
     await expect(page.getByText('T4 BX00143 went in')).toBeVisible()
     await visit(page, '/records/watch')
-    await expect(page.getByText('Every register holds what was handed over.').first()).toBeVisible()
+    await page.getByRole('button', { name: 'Read the table of Heron again' }).click()
+    await expect(page.getByRole('listitem').filter({ hasText: 'Heron' })).toContainText(
+      'Every register holds what was handed over.',
+    )
     await visit(page, '/records/quality?feature=LF')
     await expect(page.getByRole('row', { name: /T4/ })).toContainText('too few')
     await visit(page, '/records/worth')

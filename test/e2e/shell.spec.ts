@@ -138,6 +138,7 @@ const SCREENS = [
   '/records/watch',
   '/records/study',
   '/practice',
+  '/practice/edges',
   '/settings/clients',
   '/settings',
   '/settings/people',

@@ -8,7 +8,7 @@ const MINUTE_MS = 60_000
 const held = globalThis as { boulderTables?: boolean }
 
 /** Compares every control's table with what was handed over, as often as the shop wants it, for as long as this process lives; starts once. */
-export function watchTables({ db, control, clock }: Pick<Shop, 'db' | 'control' | 'clock'>): void {
+export function watchTables({ db, control, clock, bell }: Pick<Shop, 'db' | 'control' | 'clock' | 'bell'>): void {
   if (held.boulderTables) return
   held.boulderTables = true
   let since = Infinity
@@ -20,6 +20,8 @@ export function watchTables({ db, control, clock }: Pick<Shop, 'db' | 'control' 
     since = 0
     looking = true
     lookAtAll(db, control, clock.now())
+      // whoever has a sheet open that shows it sees it
+      .then(() => bell.ring({ from: null, always: true }))
       .catch((error: unknown) => logFault('table watch', error))
       .finally(() => (looking = false))
   }

@@ -1,1 +1,5 @@
+export * from './lesson'
+export * from './memory'
+export * from './traps'
 export * from './tries'
+export * from './readings'

@@ -84,6 +84,10 @@ export const RECORDS_TABS: readonly Tab[] = [
   { href: '/records/watch', name: say.watch },
   { href: '/records/worth', name: say.worth },
 ]
+export const PRACTICE_TABS: readonly Tab[] = [
+  { href: '/practice', name: say.tryOut },
+  { href: '/practice/edges', name: say.readTheEdges },
+]
 export const MEASURE_TABS: readonly Tab[] = [
   { href: '/measure', name: say.tools },
   { href: '/measure/programs', name: say.programs },

@@ -4,6 +4,7 @@ import { useId, useState } from 'react'
 import { say } from '@/words/screens/practice'
 import { TRIES, type Try } from '@/words/tries'
 import { Row, Say, Sheet, Title } from '../common/sheet'
+import { PRACTICE_TABS, SubNav } from '../common/sub-nav'
 import { useUnit } from '../shell/shell-context'
 
 /** Common errors to try out, one at a time. */
@@ -13,6 +14,7 @@ export function TryStation({ chosen }: { readonly chosen: string | null }) {
     <Sheet
       left={
         <>
+          <SubNav tabs={PRACTICE_TABS} label={say.practice} />
           <Title lead={say.practice}>{say.aMinuteEach}</Title>
           <ul className="max-w-[760px]">
             {TRIES.map(({ key, title }) => (

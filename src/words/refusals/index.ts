@@ -9,6 +9,7 @@ import { CAUSES } from './causes'
 import { DEVICE_WORDS } from './devices'
 import { HAND_OVER } from './hand-over'
 import { KIT } from './kit'
+import { LESSONS } from './lessons'
 import { LIBRARY } from './library'
 import { LOAD } from './load'
 import { MEASURE } from './measure'
@@ -34,6 +35,7 @@ const ALL: Sentences<Refusals> = {
   ...DEVICE_WORDS,
   ...HAND_OVER,
   ...KIT,
+  ...LESSONS,
   ...LIBRARY,
   ...LOAD,
   ...MEASURE,

@@ -74,6 +74,8 @@ export const say = {
   study: 'Bench study',
   watch: 'Table watch',
   worth: 'Worth',
+  tryOut: 'Try out',
+  readTheEdges: 'Read the edges',
   returns: 'Returned',
   learned: 'Learned',
   today: 'Day',

@@ -1,0 +1,129 @@
+import { causesOf, type Cause, type CauseCode } from '@/core/causes'
+import {
+  drawLesson,
+  drawReadings,
+  isReadable,
+  READ_CAUSES,
+  recallsOf,
+  remember,
+  scoreLesson,
+  type PlantedTool,
+  type SaidOf,
+} from '@/core/practice'
+import { fail, ok, type Result } from '@/core/units'
+import type { Db } from '@/db/connection'
+import { getLessonRun, listLessonRuns, listMemories, type LessonRun } from '@/db/lesson/read'
+import { endLessonRun, insertLessonRun, putMemory, putWords } from '@/db/lesson/write'
+import type { Refusal } from '../refusals'
+import type { Work } from '../work'
+import { must, write } from '../write'
+import type { LessonRunView, LessonsView } from './contract'
+
+const LESSON = 'edges'
+const TOOLS = 6
+const PAST = 10
+const ENDED: Refusal = { code: 'LESSON_ENDED' }
+
+/** The readings of a planted tool: the same each time. */
+function readingsOf({ seed }: LessonRun, { number, fault, size }: PlantedTool) {
+  const cause = fault !== null && isReadable(fault) ? fault : null
+  return drawReadings(cause, size, seed + 1000 * number)
+}
+
+/** @param seed by chance: which faults, and how large */
+export function startLesson(work: Work, seed: number): Result<{ readonly run: number }, Refusal> {
+  return write(work, null, (tx) => {
+    const planted = drawLesson(READ_CAUSES, listMemories(tx.db, tx.person.id), TOOLS, seed, tx.now)
+    return { run: insertLessonRun(tx.db, { personId: tx.person.id, lesson: LESSON, seed, planted, at: tx.now }) }
+  })
+}
+
+/** Somebody's own lesson that is not ended yet. */
+function running({ db, person }: Pick<Work, 'db' | 'person'>, id: number): LessonRun | null {
+  const run = getLessonRun(db, id)
+  return run?.personId === person.id && run.endedAt === null ? run : null
+}
+
+type Words = Pick<LessonRun, 'said' | 'helped'>
+
+/** Puts down one more word, or that somebody asked for help. */
+function put(work: Work, id: number, number: number, next: (run: LessonRun) => Words): Result<null, Refusal> {
+  const run = running(work, id)
+  if (!run?.planted.some((tool) => tool.number === number)) return fail(ENDED)
+  return write(work, null, (tx) => {
+    must(putWords(tx.db, id, next(run)), ENDED)
+    return null
+  })
+}
+
+export const sayFault = (
+  work: Work,
+  { run: id, number, code }: { readonly run: number; readonly number: number; readonly code: CauseCode },
+): Result<null, Refusal> =>
+  put(work, id, number, ({ said, helped }) => ({
+    said: [...said, { number, fault: code === 'NOTHING' ? null : code }],
+    helped,
+  }))
+
+/** What Boulder makes of a tool; from then on it was no longer found alone. */
+export function askOpinion(
+  work: Work,
+  { run: id, number }: { readonly run: number; readonly number: number },
+): Result<{ readonly causes: readonly Cause[] }, Refusal> {
+  const noted = put(work, id, number, ({ said, helped }) => ({ said, helped: [...new Set([...helped, number])] }))
+  const run = running(work, id)
+  const tool = run?.planted.find((t) => t.number === number)
+  if (!noted.ok) return noted
+  return run && tool ? ok({ causes: causesOf(readingsOf(run, tool).given) }) : fail(ENDED)
+}
+
+/** Each word with whether it came after help, or after another guess. */
+const wordsOf = ({ said, helped }: Words): SaidOf[] =>
+  said.map((word, i) => ({
+    ...word,
+    helped: helped.includes(word.number) || said.slice(0, i).some((s) => s.number === word.number && s.fault !== word.fault),
+  }))
+
+/** Ends it: from now on it says what was planted, and what was missed comes again sooner. */
+export function endLesson(work: Work, id: number): Result<null, Refusal> {
+  const run = running(work, id)
+  if (!run) return fail(ENDED)
+  return write(work, null, (tx) => {
+    must(endLessonRun(tx.db, id, tx.now), ENDED)
+    const known = new Map(listMemories(tx.db, tx.person.id).map((m) => [m.code, m]))
+    for (const [code, recall] of recallsOf(run.planted, wordsOf(run)))
+      putMemory(tx.db, tx.person.id, remember(known.get(code) ?? null, code, recall, tx.now))
+    return null
+  })
+}
+
+function viewOf(run: LessonRun): LessonRunView {
+  const ended = run.endedAt !== null
+  const drawn = run.planted.map((tool) => ({ tool, ...readingsOf(run, tool) }))
+  return {
+    ...{ run: run.id, startedAt: run.startedAt, result: ended ? scoreLesson(run.planted, wordsOf(run)) : null },
+    tools: drawn.map(({ tool: { number }, given }) => {
+      const last = run.said.findLast((s) => s.number === number)
+      const said = last && (last.fault !== null && isReadable(last.fault) ? last.fault : ('NOTHING' as const))
+      return { number, given, said: said ?? null, helped: run.helped.includes(number) }
+    }),
+    edges: ended ? Object.fromEntries(drawn.flatMap(({ tool, edge }) => (edge === null ? [] : [[tool.number, edge]]))) : {},
+  }
+}
+
+/** @param id a lesson of theirs; null: the one that runs */
+export function readLessons(db: Db, personId: string, id: number | null): LessonsView {
+  const all = listLessonRuns(db, personId, PAST)
+  const current = id === null ? all.find((r) => r.endedAt === null) : all.find((r) => r.id === id)
+  return {
+    current: current ? viewOf(current) : null,
+    past: all.flatMap((run) =>
+      run.endedAt === null
+        ? []
+        : [{ run: run.id, at: run.startedAt, share: scoreLesson(run.planted, wordsOf(run)).share, tools: run.planted.length }],
+    ),
+    due: listMemories(db, personId)
+      .flatMap(({ code, dueAt }) => (isReadable(code) ? [{ code, dueAt }] : []))
+      .sort((a, b) => (a.dueAt < b.dueAt ? -1 : 1)),
+  }
+}

@@ -1,0 +1,77 @@
+/** Lessons: what is planted stays hidden until the end, what was missed comes again, and nothing else of the shop changes. */
+import { createHash } from 'node:crypto'
+import { beforeEach, describe, expect, it } from 'vitest'
+import type { CauseCode } from '@/core/causes'
+import { exportedTables } from '@/db/export'
+import { getLessonRun, listMemories } from '@/db/lesson/read'
+import { askOpinion, endLesson, readLessons, sayFault, startLesson } from '@/stations/lessons/lessons'
+import { codeOf, toolRoom, valueOf, withJobs, type ToolRoom } from '../support/tool-room'
+
+let room: ToolRoom
+beforeEach(() => (room = withJobs(toolRoom())))
+const SEED = 2026
+const start = () => valueOf(startLesson(room.as('ines', 10), SEED)).run
+const planted = (run: number) => getLessonRun(room.db, run)!.planted
+const sayOf = (run: number, number: number, code: CauseCode, who = 'ines') => sayFault(room.as(who, 11), { run, number, code })
+/** Says of every tool what was planted, but for those named. */
+const answer = (run: number, wrong: Readonly<Record<number, CauseCode>> = {}) => {
+  for (const { number, fault } of planted(run)) valueOf(sayOf(run, number, wrong[number] ?? ((fault ?? 'NOTHING') as CauseCode)))
+}
+const tables = () =>
+  Object.fromEntries(
+    exportedTables(room.db).map(({ name, rows }) => [
+      name,
+      createHash('sha256')
+        .update(JSON.stringify([...rows()]))
+        .digest('hex'),
+    ]),
+  )
+
+describe('a lesson', () => {
+  it('tells nothing of what is planted before it is ended, and all of it then', () => {
+    const run = start()
+    const { current } = readLessons(room.db, 'ines', null)
+    expect(current).toMatchObject({ run, result: null, edges: {} })
+    expect(current!.tools.map((t) => t.said)).toEqual([null, null, null, null, null, null])
+    expect(JSON.stringify(current)).not.toMatch(/fault|planted|OFF_CENTRE|WORN/)
+    answer(run)
+    valueOf(endLesson(room.as('ines', 20), run))
+    const { result } = readLessons(room.db, 'ines', run).current!
+    expect(result).toMatchObject({ share: 1, missed: [], blamed: [], open: [] })
+    expect(result!.found).toHaveLength(planted(run).filter((t) => t.fault !== null).length)
+  })
+  it('what was missed or only found with help comes again sooner', () => {
+    const run = start()
+    const [first, second, third] = planted(run).filter((t) => t.fault !== null)
+    valueOf(askOpinion(room.as('ines', 11), { run, number: second.number }))
+    answer(run, { [first.number]: 'NOTHING' })
+    valueOf(endLesson(room.as('ines', 20), run))
+    const due = new Map(listMemories(room.db, 'ines').map((m) => [m.code, m]))
+    expect(due.get(first.fault!)!.found).toBe(0)
+    expect(due.get(second.fault!)!.ease).toBeLessThan(due.get(third.fault!)!.ease)
+    expect(readLessons(room.db, 'ines', null).due[0].code).toBe(first.fault)
+    // and is planted in the next one
+    const next = valueOf(startLesson(room.as('ines', 100), SEED + 1)).run
+    expect(planted(next).map((t) => t.fault)).toContain(first.fault)
+  })
+  it('belongs to whoever began it, and is over when it is ended', () => {
+    const run = start()
+    expect(codeOf(sayOf(run, 1, 'WORN', 'tomas'))).toBe('LESSON_ENDED')
+    expect(codeOf(sayOf(run, 99, 'WORN'))).toBe('LESSON_ENDED')
+    valueOf(endLesson(room.as('ines', 20), run))
+    expect(codeOf(sayOf(run, 1, 'WORN'))).toBe('LESSON_ENDED')
+    expect(codeOf(askOpinion(room.as('ines', 21), { run, number: 1 }))).toBe('LESSON_ENDED')
+    expect(codeOf(endLesson(room.as('ines', 22), run))).toBe('LESSON_ENDED')
+    expect(readLessons(room.db, 'tomas', null)).toEqual({ current: null, past: [], due: [] })
+  })
+  it('changes nothing of the shop but what its pupil has learned', () => {
+    const before = tables()
+    const run = start()
+    answer(run)
+    valueOf(askOpinion(room.as('ines', 12), { run, number: 1 }))
+    valueOf(endLesson(room.as('ines', 20), run))
+    const after = tables()
+    const changed = Object.keys(after).filter((name) => after[name] !== before[name])
+    expect(changed.sort()).toEqual(['lesson_memory', 'lesson_run'])
+  })
+})
