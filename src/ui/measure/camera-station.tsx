@@ -1,6 +1,7 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { verdictText } from '@/words/verdict'
+import { say as words } from '@/words/screens/camera'
 import { say } from '@/words/screens/measure'
 import { BigAction, ScanAction, SmallAction, SmallActions } from '../common/actions'
 import { TextField } from '../common/form'
@@ -19,17 +20,17 @@ export function CameraStation(props: CameraStationProps) {
   const router = useRouter()
   const run = useCameraBench(props)
   const { camera, place, shown, set, taken } = run
-  useUnsaved(taken.edges ? say.takenPictures : null)
+  useUnsaved(taken.edges ? words.takenPictures : null)
 
   useMarks(async (scanned): Promise<ScanSaid | null> => {
     if (!place) {
       if (!masters.includes(scanned)) return null
       const done = await run.calibrate(scanned)
       return done?.ok
-        ? { title: scanned, text: say.cameraCalibrated, tone: 'holds' }
-        : { title: scanned, text: done?.error ?? say.noPicture, tone: 'off' }
+        ? { title: scanned, text: words.cameraCalibrated, tone: 'holds' }
+        : { title: scanned, text: done?.error ?? words.noPicture, tone: 'off' }
     }
-    if (taken.edges < edges) return { title: scanned, text: say.takeAllEdgesFirst(edges), tone: 'todo' }
+    if (taken.edges < edges) return { title: scanned, text: words.takeAllEdgesFirst(edges), tone: 'todo' }
     const done = await run.save(scanned)
     if (!done) return null
     if (!done.ok) return { title: scanned, text: done.error.text, tone: 'off' }
@@ -49,13 +50,13 @@ export function CameraStation(props: CameraStationProps) {
         <>
           <Title lead={title}>{about}</Title>
           {camera.problem ? (
-            <Say tone="off" lead={say.noPicture} role="alert">
+            <Say tone="off" lead={words.noPicture} role="alert">
               {camera.problem}
             </Say>
           ) : (
             <LivePicture shown={shown} edges={null} unit={unit} whole />
           )}
-          <p className="text-soft max-w-[676px] text-base leading-snug">{say.cameraStandsStill}</p>
+          <p className="text-soft max-w-[676px] text-base leading-snug">{words.cameraStandsStill}</p>
         </>
       }
       right={
@@ -72,15 +73,15 @@ export function CameraStation(props: CameraStationProps) {
 /** What to do next, in words. */
 function Right({ run, masters, edges }: CameraStationProps & { readonly run: CameraRun }) {
   const { place, taken, asked } = run
-  if (!asked && !run.camera.problem) return <h2 className="text-2xl font-bold">{say.cameraOpens}</h2>
+  if (!asked && !run.camera.problem) return <h2 className="text-2xl font-bold">{words.cameraOpens}</h2>
   if (!place)
     return (
       <>
-        <h2 className="text-2xl font-bold">{say.calibrateTheCamera}</h2>
+        <h2 className="text-2xl font-bold">{words.calibrateTheCamera}</h2>
         {masters.length ? (
-          <p className="mt-2 text-lg">{say.calibrateOnMaster(masters.join(' or '))}</p>
+          <p className="mt-2 text-lg">{words.calibrateOnMaster(masters.join(' or '))}</p>
         ) : (
-          <Say tone="off" lead={say.noMasterForThisTaper}>
+          <Say tone="off" lead={words.noMasterForThisTaper}>
             {say.aLeadCanEnterIt}
           </Say>
         )}
@@ -89,9 +90,9 @@ function Right({ run, masters, edges }: CameraStationProps & { readonly run: Cam
     )
   return (
     <>
-      <h2 className="text-2xl font-bold">{taken.edges < edges ? say.edgeOf(taken.edges + 1, edges) : say.allEdgesTaken}</h2>
-      <p className="text-soft">{say.pixelIsM((1000 * place.mmPerPixel.x).toFixed(2))}</p>
-      {taken.edges < edges && <p className="mt-2 text-lg">{say.turnToItsHighest}</p>}
+      <h2 className="text-2xl font-bold">{taken.edges < edges ? words.edgeOf(taken.edges + 1, edges) : words.allEdgesTaken}</h2>
+      <p className="text-soft">{words.pixelIsM((1000 * place.mmPerPixel.x).toFixed(2))}</p>
+      {taken.edges < edges && <p className="mt-2 text-lg">{words.turnToItsHighest}</p>}
     </>
   )
 }
@@ -107,15 +108,15 @@ function Foot({ run, serial, edges, masters }: CameraStationProps & { readonly r
   })
   return (
     <div className="mt-auto pt-3">
-      <Problem lead={place ? say.notSaved : say.notCalibrated} text={problem?.text ?? null} />
+      <Problem lead={place ? say.notSaved : words.notCalibrated} text={problem?.text ?? null} />
       {(problem?.code === 'JUMP' || problem?.code === 'CREPT') && (
         <TextField label={say.whyItChanged} value={reason} onChange={(e) => setReason(e.target.value)} />
       )}
       <Big big={big} masters={masters} serial={serial} takeEdge={() => void takeEdge()} />
       {place && (
         <SmallActions>
-          {taken.edges > 0 && <SmallAction onAct={again}>{say.takeAllAgain}</SmallAction>}
-          <SmallAction onAct={recalibrate}>{say.calibrateAgain}</SmallAction>
+          {taken.edges > 0 && <SmallAction onAct={again}>{words.takeAllAgain}</SmallAction>}
+          <SmallAction onAct={recalibrate}>{words.calibrateAgain}</SmallAction>
           <SmallAction href={`/measure/${serial}/figures`}>{say.typeInValues}</SmallAction>
         </SmallActions>
       )}
@@ -139,13 +140,13 @@ function Big({
     case 'measuring':
       return (
         <BigAction onAct={() => undefined} disabled>
-          {big.type === 'opening' ? say.cameraOpens : say.measuringThePicture}
+          {big.type === 'opening' ? words.cameraOpens : words.measuringThePicture}
         </BigAction>
       )
     case 'calibrate':
-      return <ScanAction>{say.scanToCalibrate(masters[0] ?? '')}</ScanAction>
+      return <ScanAction>{words.scanToCalibrate(masters[0] ?? '')}</ScanAction>
     case 'take':
-      return <BigAction onAct={takeEdge}>{say.takeEdge(big.edge)}</BigAction>
+      return <BigAction onAct={takeEdge}>{words.takeEdge(big.edge)}</BigAction>
     case 'scan':
       return <ScanAction>{say.scanToSave(serial)}</ScanAction>
   }

@@ -17,7 +17,7 @@ import { useCamera } from './use-camera'
 import { useLive } from './use-live'
 import { usePictures } from './use-pictures'
 import { picturesFaultText } from './pictures-fault'
-import { say } from '@/words/screens/measure'
+import { say } from '@/words/screens/camera'
 
 const CAMERA_FEATURES: readonly Feature[] = ['LF', 'DC', 'RE', 'SIG', 'KAPR']
 

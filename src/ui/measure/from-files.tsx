@@ -12,7 +12,7 @@ import { SetValues } from './set-values'
 import { usePictures } from './use-pictures'
 import { warningText } from '@/words/pictures'
 import { picturesFaultText } from './pictures-fault'
-import { say } from '@/words/screens/measure'
+import { say } from '@/words/screens/camera'
 
 /** A frame set that any camera took, measured by the bench's own rules. */
 export function FromFiles({ other }: { readonly other: () => void }) {

@@ -1,7 +1,7 @@
 import { frameSetErrorText } from '@/words/files'
 import { pinErrorText, setErrorText } from '@/words/pictures'
 import type { PicturesFault } from '@/workers/pictures.worker'
-import { say } from '@/words/screens/measure'
+import { say } from '@/words/screens/camera'
 
 export function picturesFaultText(fault: PicturesFault): string {
   switch (fault.code) {

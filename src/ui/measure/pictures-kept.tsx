@@ -6,7 +6,7 @@ import { Problem, Row } from '../common/sheet'
 import { useAct } from '../common/use-act'
 import type { Ask } from '@/stations/contract'
 import type * as measure from '@/stations/measure/contract'
-import { say } from '@/words/screens/measure'
+import { say } from '@/words/screens/camera'
 
 const size = (bytes: number) => say.sizeInMb((bytes / 1e6).toLocaleString('en', { maximumFractionDigits: 1 }))
 

@@ -1,7 +1,7 @@
 'use client'
 import { useEffect, useState } from 'react'
 import type { Frame } from '@/core/imaging'
-import { say } from '@/words/screens/measure'
+import { say } from '@/words/screens/camera'
 
 export interface Camera {
   readonly size: { readonly width: number; readonly height: number } | null

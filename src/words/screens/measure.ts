@@ -13,7 +13,6 @@ export const say = {
   toolWithoutADefinition: 'Tool without a definition',
 
   // pictures-fault.ts
-  thereIsNoPictureIn: 'There is no picture in this set.',
 
   // program-steps.ts
   theLimitsOfCannotBe: (name: string, feature: string, more: string) =>
@@ -27,11 +26,6 @@ export const say = {
   theBenchCouldNotBe: 'The bench could not be started in this browser.',
 
   // use-camera.ts
-  theBrowserIsNotAllowed:
-    'The browser is not allowed to use the camera. Allow it next to the address, then open this sheet again.',
-  noCameraIsConnectedTo: 'No camera is connected to this terminal.',
-  anotherProgramUsesTheCamera: 'Another program uses the camera. Close it, then open this sheet again.',
-  theCameraCouldNotBe: 'The camera could not be opened.',
 
   // use-hand.ts
   theBenchsPictureArrowsMove: 'The bench’s picture: arrows move the carriage, Alt and arrows turn the spindle',
@@ -337,63 +331,15 @@ export const say = {
   runoutIs: (radialRunout: string, unit: string) => ` · runout ${radialRunout} ${unit}`,
 
   // from-camera.tsx
-  typeThePinsDiameterAnd: 'Type the pin’s diameter and length from the gauge line.',
-  aCameraOfThisTerminal: 'A camera of this terminal',
   cornerFrom: 'Corner from',
   cornerAsItComes: 'whichever picture explains itself',
   cornerSingle: 'the edge at its highest alone',
   cornerTurn: 'the outermost outline over a turn',
   // camera-station.tsx
-  cameraAndTaper: 'Name the camera and the taper.',
-  measuringThePicture: 'Measuring the picture …',
-  cameraStandsStill: 'Use a bright field and a telecentric lens. The camera must not move after calibration.',
-  cameraOpens: 'The camera opens …',
-  calibrateTheCamera: 'Calibrate the camera',
-  calibrateOnMaster: (marks: string) =>
-    `Put ${marks} upright into the picture, with its end and both flanks. Then scan its mark.`,
-  noMasterForThisTaper: 'There is no master for this taper.',
-  scanToCalibrate: (mark: string) => `Scan ${mark} to calibrate`,
-  cameraCalibrated: 'Camera calibrated. Tools may be measured.',
-  edgeOf: (edge: number, of: number) => (of === 1 ? 'One edge' : `Edge ${edge} of ${of}`),
-  allEdgesTaken: 'All edges taken',
-  turnToItsHighest: 'Turn the tool by hand until this edge is at its highest and sharp. Then take it.',
-  takeEdge: (edge: number) => `Take edge ${edge}`,
-  takeAllAgain: 'Take all again',
-  takeAllEdgesFirst: (edges: number) => `Take ${edges === 1 ? 'the edge' : `all ${edges} edges`} first, then scan to save.`,
-  takenPictures: 'the pictures that you took',
-  pixelIsM: (more: string) => `1 pixel is ${more} µm`,
-  notCalibratedYet: 'not calibrated yet',
-  noPicture: 'No picture.',
-  useABrightFieldAnd:
-    'Use a bright field and a telecentric lens. The camera must not move after calibration. Calibrate again whenever this sheet is opened.',
-  calibrated: 'Calibrated',
-  calibrateOnAPin: 'Calibrate on a pin',
-  clampTheToolTurnIt: 'Clamp the tool, turn it to its highest point, then measure.',
-  clampAPinOfKnown: 'Clamp a pin of known size in the spindle, upright, its end and both flanks in the picture.',
-  pin: 'Pin Ø',
-  itsLength: 'Its length',
-  notMeasured: 'Not measured.',
-  notCalibrated: 'Not calibrated.',
-  measureWhatIsInView: 'Measure what is in view',
-  calibrateOnThisPin: 'Calibrate on this pin',
-  calibrateAgain: 'Calibrate again',
-  picturesFromFiles: 'Pictures from files',
 
   // from-files.tsx
-  frameSetsOfAnyCamera: 'frame sets of any camera. Nothing is saved',
-  earlier: 'Earlier',
-  ofAtNames: (at: number, names: number, names2: string) => `${at} of ${names}: ${names2}`,
-  next: 'Next',
-  aFrameSetIsA:
-    'A frame set is a zip of grey pictures with their places, as docs/formats.md says. It is measured like pictures of the bench.',
-  noSetIsOpen: 'No set is open',
-  edgeNumber: (edge: number) => `Edge ${edge}.`,
-  frameSet: 'Frame set',
-  openAnotherFrameSet: 'Open another frame set',
-  openAFrameSet: 'Open a frame set',
 
   // measure/pictures/page.tsx
-  measureFromFiles: 'Measure from files',
 
   // measure/programs/page.tsx
   measuringPrograms: 'Measuring programs',
@@ -421,16 +367,6 @@ export const say = {
   onSerial: (serial: string) => `On ${serial}`,
 
   // pictures-kept.tsx
-  sizeInMb: (bytes: string) => `${bytes} MB`,
-  picturesOfMeasurements: 'Pictures of measurements',
-  keptTitle: 'Saved',
-  setCount: (sets: number, bytes: string) => `${sets} sets, ${bytes}`,
-  oldest: 'Oldest',
-  keep: 'Keep',
-  setsDeleted: (sets: number, bytes: string) => `${sets} sets deleted, ${bytes}.`,
-  deleteOlderPictures: 'Delete older pictures',
-  aLeadCanDeleteOld: 'A lead can delete old pictures. Pictures of the current values stay.',
-  notDeleted: 'Not deleted.',
   cleanTheMasterAndClampIt:
     'Clean spindle, adapter and master with putty or air. Clamp it like a tool. Keep hands clear when it turns.',
 }

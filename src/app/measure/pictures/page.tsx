@@ -1,5 +1,5 @@
 import { OtherPictures } from '@/ui/measure/other-pictures'
-import { say } from '@/words/screens/measure'
+import { say } from '@/words/screens/camera'
 import { signedIn } from '../../_server/context'
 
 export const metadata = { title: say.measureFromFiles }

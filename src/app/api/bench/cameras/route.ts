@@ -8,7 +8,7 @@ import { guarded } from '../../_api/guard'
 import { personOf } from '../../_api/person'
 import { problem } from '../../_api/problem'
 import { refused } from '../../_api/refused'
-import { say } from '@/words/screens/measure'
+import { say } from '@/words/screens/camera'
 
 export const dynamic = 'force-dynamic'
 
