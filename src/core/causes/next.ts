@@ -65,7 +65,7 @@ export function nextSteps(given: CauseCase, causes: readonly Cause[]): readonly 
     const parts = ANSWERS[code].map(shareOf)
     const rest = Math.max(0, 1 - parts.reduce((a, b) => a + b, 0))
     const sure = code === 'SECOND_HEIGHT' ? heightTells(given, causes) : 1
-    return { code, minutes: MINUTES[code], gain: sure * entropy([...parts, rest]) }
+    return { code, minutes: MINUTES[code], gain: Math.max(0, sure * entropy([...parts, rest])) }
   })
   const remedy = isTellable(causes) ? REMEDY[causes[0].code] : undefined
   return steps
