@@ -98,7 +98,7 @@ export function NewHook({ make }: Pick<HookActs, 'make'>) {
     >
       <h2 className="text-2xl font-bold">{say.newHook}</h2>
       <TextField
-        label={say.whichProgram}
+        label={say.programToTell}
         autoComplete="off"
         maxLength={60}
         value={given.name}

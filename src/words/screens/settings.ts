@@ -101,6 +101,7 @@ export const say = {
   hooksAbout: 'Boulder tells these programs at once when something happens. It tries again for half a day.',
   noHooks: 'No program is told anything yet.',
   newHook: 'Tell another program',
+  programToTell: 'Program to tell',
   hookAddress: 'Web address',
   itIsTold: 'It is told',
   makeHook: 'Add web hook',
