@@ -53,7 +53,7 @@ function Trying({ one: { title, story, move, answer, point } }: { readonly one: 
         id={id}
         type="range"
         data-own-arrows
-        className="range range-primary h-11 w-full"
+        className="range range-primary my-2.5 w-full [--range-thumb-size:1.75rem]"
         min={move.min}
         max={move.max}
         step={move.step}
