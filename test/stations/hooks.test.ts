@@ -67,6 +67,17 @@ describe('a web hook', () => {
       ...{ where: 'Measure', why: 'OTHER_HOLDER' },
     })
   })
+  it('forgets after a month what was taken, and nothing that was not', async () => {
+    const room = await released(withHook(withT4(withJobs(toolRoom()))))
+    const { teller } = listener()
+    await tell(room, teller, 200)
+    const kept = () => (room.db.prepare('SELECT count(*) AS n FROM hook_call').get() as { n: number }).n
+    expect(kept()).toBe(1)
+    const other = saving('BX00143', goodT4(), { scanned: 'BX00144', takenAt: later(212) })
+    expect(codeOf(saveMeasurement(room.as('ines', 212), room.evidence, other))).toBe('OTHER_HOLDER')
+    await tell(room, teller, 200 + 31 * 1440)
+    expect(kept()).toBe(1)
+  })
   it('tells nothing of what was undone, and nobody who was ended', async () => {
     const room = withHook(withT4(withJobs(toolRoom())))
     const [{ id }] = readHooks(room.db)

@@ -39,6 +39,11 @@ export const noteTaken = (tx: Tx, id: number, at: string): void => {
   prepare(tx, 'UPDATE hook_call SET tries = tries + 1, next_at = NULL, taken_at = ?, problem = NULL WHERE id = ?').run(at, id)
 }
 
+/** What was taken before that moment need not be kept: the record tells of it. */
+export const forgetTaken = (tx: Tx, before: string): void => {
+  prepare(tx, 'DELETE FROM hook_call WHERE taken_at < ?').run(before)
+}
+
 /** @param nextAt null: it is given up */
 export const noteNotTaken = (tx: Tx, id: number, problem: string, nextAt: string | null): void => {
   prepare(tx, 'UPDATE hook_call SET tries = tries + 1, next_at = ?, problem = ? WHERE id = ? AND next_at IS NOT NULL').run(

@@ -2,7 +2,7 @@ import type { HookEvent } from '@/core/tool'
 import { fail, type Result } from '@/core/units'
 import { inTransaction, type Db } from '@/db/connection'
 import { countCalls, dueCalls, getHook, lastCalls, listHooks } from '@/db/hook/read'
-import { endHook as end, insertHook, noteNotTaken, noteTaken, tryAgain } from '@/db/hook/write'
+import { endHook as end, forgetTaken, insertHook, noteNotTaken, noteTaken, tryAgain } from '@/db/hook/write'
 import type { TellError, Teller } from '@/devices/hook/port'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
@@ -43,6 +43,9 @@ export function tellAgain(work: Work, id: number): Result<{ readonly count: numb
 /** Seconds between one try and the next: half a day in all, then it is given up. */
 export const WAITS_S = [10, 60, 300, 1800, 7200, 36_000] as const
 
+/** So long it is kept what was taken. */
+const KEPT_MS = 30 * 86_400_000
+
 /** So many are sent in one go. */
 const AT_ONCE = 20
 
@@ -60,7 +63,11 @@ export async function tellHooks(db: Db, teller: Teller, clock: () => string): Pr
       const now = clock()
       const wait = WAITS_S.at(tries)
       const nextAt = wait === undefined ? null : new Date(Date.parse(now) + wait * 1000).toISOString()
-      inTransaction(db, (tx) => (told.ok ? noteTaken(tx, id, now) : noteNotTaken(tx, id, problemOf(told.error), nextAt)))
+      inTransaction(db, (tx) => {
+        if (!told.ok) return noteNotTaken(tx, id, problemOf(told.error), nextAt)
+        noteTaken(tx, id, now)
+        forgetTaken(tx, new Date(Date.parse(now) - KEPT_MS).toISOString())
+      })
     }),
   )
 }
