@@ -5,10 +5,10 @@ import { big, open, visit } from './bench'
 test('common errors are tried out, and a lesson is gone through to its end', async ({ page }) => {
   await open(page, '/practice')
   await page.getByRole('link', { name: 'A chip of 10 µm on the face' }).click()
-  await expect(page.getByRole('status')).toContainText('more than the one opposite')
+  await expect(page.getByText('One edge cuts 38 µm more than the one opposite.')).toBeVisible()
   const longer = page.getByLabel(/How long the tool is/)
   await longer.fill('240')
-  await expect(page.getByText('38 µm').first()).toBeVisible()
+  await expect(page.getByText('One edge cuts 76 µm more than the one opposite.')).toBeVisible()
 
   await visit(page, '/practice/edges')
   await big(page).click()

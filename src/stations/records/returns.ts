@@ -11,7 +11,7 @@ import type { Disposition } from '../return/contract'
 import type { ReturnsView } from './contract'
 
 const DAY_MS = 86_400_000
-const MOST = 1000
+const MOST = 400
 
 /** After these a tool's life is over. */
 const ENDED: ReadonlySet<Disposition> = new Set<Disposition>(['apart', 'scrap', 'broken'])
