@@ -37,6 +37,7 @@ describe('a lesson', () => {
     answer(run)
     valueOf(endLesson(room.as('ines', 20), run))
     const { result } = readLessons(room.db, 'ines', run).current!
+    expect(readLessons(room.db, 'ines', null).current).toMatchObject({ run, result: { share: 1 } })
     expect(result).toMatchObject({ share: 1, missed: [], blamed: [], open: [] })
     expect(result!.found).toHaveLength(planted(run).filter((t) => t.fault !== null).length)
   })

@@ -111,10 +111,10 @@ function viewOf(run: LessonRun): LessonRunView {
   }
 }
 
-/** @param id a lesson of theirs; null: the one that runs */
+/** @param id a lesson of theirs; null: the one that runs, or else the last one with how it went */
 export function readLessons(db: Db, personId: string, id: number | null): LessonsView {
   const all = listLessonRuns(db, personId, PAST)
-  const current = id === null ? all.find((r) => r.endedAt === null) : all.find((r) => r.id === id)
+  const current = id === null ? (all.find((r) => r.endedAt === null) ?? all.at(0)) : all.find((r) => r.id === id)
   return {
     current: current ? viewOf(current) : null,
     past: all.flatMap((run) =>
