@@ -8,7 +8,7 @@ import { machineNames, partName } from '../names'
 import type { QualityAsked, QualityGroup, QualityView } from './contract'
 
 /** So many tools are looked at, the newest first. */
-const MOST = 20_000
+const MOST = 10_000
 const DAY_MS = 86_400_000
 
 type Limits = NonNullable<FeatureResult['limits']>
