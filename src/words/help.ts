@@ -146,7 +146,7 @@ export const HELP: readonly Help[] = [
     about: [
       'Take a tool out, keep its wear and the minutes it cut.',
       'Its offsets are emptied to the machine’s safe state and read back.',
-      'Say what becomes of it: used again, measured again, taken apart.',
+      'Choose what is next: use it again, measure it again, take it apart.',
     ],
     scans: [['holder', 'opens the tool in its machine']],
     cautions: MACHINE,

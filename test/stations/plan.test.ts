@@ -87,6 +87,16 @@ describe('the room’s day', () => {
     expect(view.blocked.map((b) => b.tool)).not.toContain('HP-9001 T4')
     expect(second!.fromMin).toBeGreaterThanOrEqual((Date.parse(job.dueAt) - Date.parse(later(0))) / 60_000 + cut - 1e-6)
   })
+  it('a holder that the same job has already is not waited for', async () => {
+    const t4 = room.definitions.find((d) => d.t === 4)!
+    const kind = t4.parts.find((line) => line.role === 'holder')!.component
+    const left = room.db.prepare('SELECT serial FROM holder WHERE component_id = ? AND retired = 0').all(kind) as {
+      serial: string
+    }[]
+    for (const { serial } of left.slice(1)) room.db.prepare('UPDATE holder SET retired = 1 WHERE serial = ?').run(serial)
+    valueOf(addTools(room.as('oda'), 'HP-2207', [{ t: 4, name: null, count: 2, minutesEach: 30, source: 'by hand' }]))
+    expect((await day()).blocked.map((b) => b.tool)).toContain('HP-2207 T4.1')
+  })
   it('people at the tool room are a value of the shop', async () => {
     valueOf(keepPractice(room.as('oda'), 'planPeople', 4))
     expect((await day()).people).toBe(4)

@@ -1,4 +1,4 @@
-/** The watch over the controls' tables: since when they differ, and what becomes of it. */
+/** The watch over the controls' tables: since when they differ, and how that is settled. */
 import { describe, expect, it } from 'vitest'
 import { wearByCorrection } from '@/core/handover'
 import { getMachine } from '@/db/machine/read'
@@ -44,7 +44,7 @@ describe('a corrected register', () => {
     valueOf(keepOpen(room.as('oda', 111), { id: lines(room)[0].id, reason: 'first part measured' }))
     expect(await stopped(room)).toBeNull()
     corrected(room, -0.03)
-    expect(await stopped(room)).toEqual({ t: 4, job: 'HP-2207', what: 'length' })
+    expect(await stopped(room)).toEqual({ t: 4, job: 'HP-2207' })
     expect(await look(room, 120)).toBe(1)
     expect(lines(room)).toMatchObject([{ firstAt: later(120), state: 'open' }])
   })
@@ -52,7 +52,7 @@ describe('a corrected register', () => {
     const room = await loadedT4()
     expect(await stopped(room)).toBeNull()
     corrected(room, -0.02)
-    expect(await stopped(room)).toEqual({ t: 4, job: 'HP-2207', what: 'length' })
+    expect(await stopped(room)).toEqual({ t: 4, job: 'HP-2207' })
     room.db.prepare("UPDATE job SET state = 'done' WHERE id = 'HP-2207'").run()
     expect(await stopped(room)).toBeNull()
   })
@@ -60,9 +60,13 @@ describe('a corrected register', () => {
     const room = await loadedT4()
     corrected(room, -0.02)
     corrected(room, -0.01, 'size')
-    await look(room, 110)
-    const [{ id }] = lines(room)
+    expect(await look(room, 110)).toBe(2)
+    const [{ id }, radius] = lines(room)
     valueOf(takeAsWear(room.as('tomas', 111), { id, reason: 'corrected on the first part' }))
+    // one register settled, the other is still open
+    expect(await stopped(room)).toEqual({ t: 4, job: 'HP-2207' })
+    valueOf(takeAsWear(room.as('tomas', 111), { id: radius.id, reason: 'the same' }))
+    expect(await stopped(room)).toBeNull()
     expect(lastEntry(room.db, 'BX00143')).toContain('is wear')
     expect(codeOf(takeAsWear(room.as('tomas', 112), { id, reason: 'again' }))).toBe('WATCH_SETTLED')
     room.control.hand('HERON', { do: 'open' }, { do: 'take' }, { do: 'shut' })
@@ -72,6 +76,7 @@ describe('a corrected register', () => {
       }),
     )
     expect(out.wear!.lengthMm).toBeCloseTo(-0.02, 6)
+    expect(out.wear!.radiusMm).toBeCloseTo(-0.01, 6)
     expect(lines(room)).toEqual([])
   })
   it('of a pocket or an emptied offset is no wear', async () => {

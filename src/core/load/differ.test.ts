@@ -36,6 +36,11 @@ describe('record and control', () => {
     ['another length', { ...rowOf(values), length: 118.001 }, 'ROW_DIFFERS'],
     ['a register that is gone', { length: 118 }, 'ROW_DIFFERS'],
   ])('differ by %s', (_, row, code) => expect(look(row as HeldRow)).toEqual([code]))
+  it('differ in each register by itself', () => {
+    const row = { ...rowOf(values), length: 118.001, radius: 4.999 }
+    const found = differencesOf(HERON, [tool], new Map([[4, row]]), state())
+    expect(found.map((d) => d.code === 'ROW_DIFFERS' && d.register)).toEqual(['length', 'radius'])
+  })
   it.each([
     [{ magazine: new Map([[5, 4]]) }, 'LISTED_ELSEWHERE'],
     [{ magazine: new Map([[3, 9]]) }, 'OTHER_LISTED'],

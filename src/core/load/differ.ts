@@ -51,10 +51,17 @@ function rowDifference(machine: Machine, tool: RecordedTool, table: ReadonlyMap<
   const row = table.get(number) ?? {}
   if (isEmptyRow(row, machine)) return [{ serial, t, code: 'ROW_EMPTY', number }]
   const unworn: Machine = { ...machine, table: { ...tableOf(machine), wear: 'keep' } }
-  const wrong = registersOf({ ...values, t, pocket, sister }, unworn).find((r) => (row[r.register] ?? null) !== r.rounded)
-  if (!wrong) return []
-  const { register, rounded } = wrong
-  return [{ serial, t, code: 'ROW_DIFFERS', number, register, held: row[register] ?? null, wanted: rounded }]
+  return registersOf({ ...values, t, pocket, sister }, unworn)
+    .filter(({ register, rounded }) => (row[register] ?? null) !== rounded)
+    .map(({ register, rounded }) => ({
+      serial,
+      t,
+      code: 'ROW_DIFFERS',
+      number,
+      register,
+      held: row[register] ?? null,
+      wanted: rounded,
+    }))
 }
 
 function placeDifference(machine: Machine, tool: RecordedTool, { magazine, spindle }: MachineState): Difference[] {

@@ -254,7 +254,7 @@ describe('the rules of loading', () => {
     ['register-idle', { state: { ...STATE, spindle: 12 } }, 'refused'],
     ['one-t', { sameT: { pocket: 9, serial: 'BX9' } }, 'refused'],
     ['register-empty', { row: { length: 100 }, rowIsEmpty: false }, 'asks'],
-    ['table', { tableOpen: { t: 4, job: 'HP-1', what: 'length' } }, 'asks'],
+    ['table', { tableOpen: { t: 4, job: 'HP-1' } }, 'asks'],
   ])('%s, broken: one finding, of that kind, with a sentence', (rule, change, state) => {
     const found = loadRules({ ...good, ...change }).filter((f) => f.rule === rule)
     expect(found.map((f) => f.state)).toEqual([state])

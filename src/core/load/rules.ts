@@ -97,7 +97,7 @@ export interface LoadCase {
   /** Whether this load sent its figures before and broke off: whatever stands there is its own. */
   readonly sent: boolean
   /** A tool in this machine that an open job wants, and of which the control tells otherwise; null: none that nobody has decided. */
-  readonly tableOpen: { readonly t: number; readonly job: string; readonly what: string } | null
+  readonly tableOpen: { readonly t: number; readonly job: string } | null
   readonly now: string
 }
 
@@ -170,7 +170,7 @@ export type LoadSaid =
   | { readonly code: 'ROW_OURS' }
   | { readonly code: 'ROW_BEGUN' }
   | { readonly code: 'ROW_EMPTY' }
-  | { readonly code: 'TABLE_OPEN'; readonly t: number; readonly job: string; readonly what: string }
+  | { readonly code: 'TABLE_OPEN'; readonly t: number; readonly job: string }
   | { readonly code: 'ROW_IN_USE'; readonly register: number; readonly row: HeldRow }
 
 export interface LoadFinding {

@@ -27,6 +27,7 @@ const sizeOf = (code: keyof typeof PLANTED, size: number) => PLANTED[code][0] * 
 const CUTTERS = [6, 8, 10, 12, 16, 20] as const
 const NOSES = [0.4, 0.8, 1.2] as const
 const STEEL_PER_K = 11.7e-6
+const HEATED_MM = 45
 
 /** The standard size beside one, on this side where there is one. */
 function beside(all: readonly number[], one: number, side: number): number {
@@ -57,7 +58,8 @@ export function drawReadings(
   const LF = 90 + 10 * Math.floor(8 * uniform())
   const heightMm = Math.round(0.4 * LF)
   const [phase, sign, bad] = [2 * Math.PI * uniform(), uniform() < 0.5 ? -1 : 1, 1 + Math.floor(edges * uniform())]
-  const warmK = fault === 'WARM' ? 18 + 14 * size : undefined
+  // others were heated too, and are as good as cold: that a tool was heated tells nothing
+  const warmK = fault === 'WARM' ? 18 + 14 * size : uniform() < 0.4 ? 1 + uniform() : undefined
   const otherDC = beside(CUTTERS, DC, sign)
   const otherRE = beside(NOSES, RE, -1)
   const shiftOf = (edge: number, deg: number): Shift => {
@@ -82,7 +84,7 @@ export function drawReadings(
         return { ...none, x: w, z: w / 2 }
       }
       case 'WARM':
-        return { ...none, z: STEEL_PER_K * 45 * (warmK ?? 0) }
+        return { ...none, z: STEEL_PER_K * HEATED_MM * (warmK ?? 0) }
       case 'LENGTH_NOT_SET':
         return { ...none, z: sign * sizeOf(fault, size) }
       case 'CREPT':
@@ -120,7 +122,7 @@ export function drawReadings(
       limits: { LF: [LF - 0.05, LF + 0.05], DC: [DC - 0.03, DC + 0.03], RE: [RE - 0.03, RE + 0.03], runout: 0.012 },
       second: { heightMm, edges: read.map((r) => r.below) },
       before: { LF: LF + sigma.z * normal(), DC, RE },
-      ...(warmK !== undefined && { warmK, heatedMm: 45 }),
+      ...(warmK !== undefined && { warmK, heatedMm: HEATED_MM }),
       minutesCut: fault === 'WORN' || uniform() < 0.5 ? 40 : 0,
     },
   }

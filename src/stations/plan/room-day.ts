@@ -74,10 +74,11 @@ const couplingOf = (db: Db, definition: Definition | null, machine: Machine) => 
  * A holder that another job has in its machine comes back when that job is through: how long that takes from now, and which it is. null where
  * something else is missing too, or nobody knows how long that job runs.
  */
-function freedIn(db: Db, { standing }: NettedTool, jobs: readonly Job[], now: string) {
+function freedIn(db: Db, own: string, { standing }: NettedTool, jobs: readonly Job[], now: string) {
   if (standing.type !== 'cannot-build') return null
   const ends = standing.missing.map(({ heldBy, role, component }) => {
-    const holder = jobs.find((job) => job.id === heldBy)
+    // what the job itself has already comes back too late for it
+    const holder = heldBy === own ? undefined : jobs.find((job) => job.id === heldBy)
     const minutes = holder && minutesCut(holder)
     if (role !== 'holder' || !holder || minutes == null) return null
     return {
@@ -118,7 +119,7 @@ function toDo(db: Db, now: string, whatIf: WhatIf, learned: readonly Learned[]):
       names[id] = { t: netted.wanted.t, name: netted.definition?.name ?? netted.wanted.name ?? '', job: job.id }
       const { type } = netted.standing
       const comes = whatIf.comes?.tool === id ? whatIf.comes.minutes : null
-      const freed = comes === null ? freedIn(db, netted, jobs, now) : null
+      const freed = comes === null ? freedIn(db, job.id, netted, jobs, now) : null
       if (type === 'unknown-t' || type === 'ask' || (type === 'cannot-build' && comes === null && !freed)) {
         blocked.push({ tool: id, job: job.id, netted, noAdapter: null })
         continue

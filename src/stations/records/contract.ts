@@ -73,6 +73,8 @@ export interface StopMinutes {
 
 export interface ReturnsView {
   readonly days: number
+  /** Whether there were more than are counted here: the newest count. */
+  readonly more: boolean
   readonly tools: readonly ReturnsOf[]
 }
 

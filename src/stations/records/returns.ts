@@ -44,7 +44,7 @@ function cameBack(db: Db, { serial, at, entry, t }: RecordEntry): CameBack[] {
 /** What came back from the machines in the last days. */
 export function readReturns(db: Db, now: string, days: number): ReturnsView {
   const from = new Date(Date.parse(now) - days * DAY_MS).toISOString()
-  const out = ['unloaded', 'broken'].flatMap((what) => listRecord(db, { what, from, limit: MOST }))
+  const out = ['unloaded', 'broken'].flatMap((what) => listRecord(db, { what, from, limit: MOST + 1 }))
   const newestFirst = out.sort((a, b) => b.seq - a.seq).slice(0, MOST)
-  return { days, tools: returnsByTool(newestFirst.flatMap((entry) => cameBack(db, entry))) }
+  return { days, more: out.length > MOST, tools: returnsByTool(newestFirst.flatMap((entry) => cameBack(db, entry))) }
 }

@@ -1,4 +1,4 @@
-/** The watch over the controls' tables: what differs from what was handed over, and what becomes of it. */
+/** The watch over the controls' tables: what differs from what was handed over, and how that is settled. */
 import { z } from 'zod'
 import type { Difference } from '@/core/load'
 import type { Machine } from '@/core/tool'

@@ -12,7 +12,7 @@ import type { ControlError } from '@/devices/control/port'
 import type { ControlAnswer } from '../load/ask-control'
 import { readDifferences } from '../load/differences'
 import type { WatchedMachine, WatchLine } from './contract'
-import { handoverOf, isSame, whatOf } from './same'
+import { handoverOf, isSame } from './same'
 
 /** Whether a corrected register can be what the tool has worn. */
 export const isWearRegister = (d: Difference): boolean => d.code === 'ROW_DIFFERS' && d.held !== null && canBeWear(d.register)
@@ -32,11 +32,11 @@ export function stopsLoad(db: Db, machine: Machine, answer: ControlAnswer): Load
   )
   if (open.length === 0) return null
   const jobs = jobsByT(db, machine.key)
-  const [first] = open.flatMap((d) => {
-    const job = jobs.get(d.t)
-    return job === undefined ? [] : [{ t: d.t, job, what: whatOf(d) }]
-  })
-  return first ?? null
+  for (const { t } of open) {
+    const job = jobs.get(t)
+    if (job !== undefined) return { t, job }
+  }
+  return null
 }
 
 /** What a tool has worn by what somebody corrected in its registers and said of it, mm; null: nothing. */

@@ -1,4 +1,5 @@
 'use client'
+import { useRouter } from 'next/navigation'
 import type { Ask } from '@/stations/contract'
 import type * as lessons from '@/stations/lessons/contract'
 import { say } from '@/words/screens/practice'
@@ -13,14 +14,24 @@ export interface LessonActs {
   readonly end: Ask<typeof lessons.endLesson>
 }
 
+/** Begins another lesson, and shows it whatever was looked at. */
 export function Start({ start }: Pick<LessonActs, 'start'>) {
+  const router = useRouter()
   const { busy, problem, run } = useAct()
   return (
     <>
       <p className="text-lg">{say.howItGoes}</p>
       <div className="mt-auto pt-3">
         <Problem lead={say.notStarted} text={problem} />
-        <BigAction disabled={busy} onAct={() => void run(() => start({}))}>
+        <BigAction
+          disabled={busy}
+          onAct={() =>
+            void run(
+              () => start({}),
+              () => router.push('/practice/edges'),
+            )
+          }
+        >
           {say.startLesson}
         </BigAction>
       </div>

@@ -1,6 +1,6 @@
 'use client'
 import { useState } from 'react'
-import { possibleCauses, type Cause, type CauseCase, type CauseCode } from '@/core/causes'
+import { CAUSE_CODES, type Cause, type CauseCase, type CauseCode } from '@/core/causes'
 import { formatDeviation, type LengthUnit } from '@/core/units'
 import type { LessonRunView, LessonsView, LessonTool } from '@/stations/lessons/contract'
 import { CAUSE_NAMES } from '@/words/causes'
@@ -82,7 +82,8 @@ function Answer({
     <>
       <h2 className="text-2xl font-bold">{say.whatIsWrongWith(tool.number)}</h2>
       <div className="grid grid-cols-2 gap-2" role="group" aria-label={say.whatIsWrongWith(tool.number)}>
-        {possibleCauses(tool.given).map((code) => (
+        {/* all of them, whatever this tool can have: the list must not give anything away */}
+        {CAUSE_CODES.map((code) => (
           <button
             key={code}
             type="button"

@@ -13,7 +13,7 @@ import { RECORDS_TABS, SubNav } from '../common/sub-nav'
 import { useUnit } from '../shell/shell-context'
 
 /** What came back from the machines, the kinds with the most trouble first. */
-export function ReturnsStation({ days, tools }: ReturnsView) {
+export function ReturnsStation({ days, more, tools }: ReturnsView) {
   const router = useRouter()
   const count = tools.reduce((sum, tool) => sum + tool.count, 0)
   const { columns } = say.returned
@@ -37,6 +37,7 @@ export function ReturnsStation({ days, tools }: ReturnsView) {
             <Row name={columns.broken}>{tools.reduce((sum, tool) => sum + tool.broken, 0)}</Row>
             <Row name={columns.longer}>{tools.reduce((sum, tool) => sum + tool.longer.count, 0)}</Row>
             <Row name={columns.early}>{tools.reduce((sum, tool) => sum + (tool.lives?.early ?? 0), 0)}</Row>
+            {more && <p className="text-soft mt-2">{say.returned.newest(count)}</p>}
             <p className="text-soft mt-2">{say.returned.about(Math.round(100 * EARLY_SHARE))}</p>
             <div className="mt-auto pt-3">
               <SmallActions>

@@ -112,7 +112,7 @@ function MachineLine({
   )
 }
 
-/** What becomes of one difference. */
+/** One difference, and how it is settled. */
 function Settle({ machine, line, act }: { readonly machine: Machine; readonly line: WatchLine; readonly act: WatchActs }) {
   const { person } = useShell()
   const { busy, problem, run } = useAct()

@@ -85,6 +85,7 @@ export const say = {
   returned: {
     none: 'No tool came out of a machine in this time. Tools that are unloaded under Return are counted here.',
     inAll: 'All tools',
+    newest: (count: number) => `There were more. The newest ${count} are counted.`,
     columns: {
       tool: 'Tool',
       count: 'Came back',
