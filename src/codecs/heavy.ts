@@ -3,6 +3,7 @@
  * are drawn. The server has it done by threads that can be ended; tests, seed and benches do it in place.
  */
 import { proposeFits, solveBalance } from '@/core/balance'
+import { causesOf } from '@/core/causes'
 import { searchMagazine } from '@/core/plan'
 import { bestSchedule } from '@/core/schedule'
 import { toolsWanted, writtenFor, type ProgramError, type ProgramTools } from '@/core/program'
@@ -81,6 +82,7 @@ export const HEAVY_WORK = {
   balance: solveBalance,
   schedule: bestSchedule,
   magazines: searchMagazine,
+  causes: causesOf,
   fits: proposeFits,
   spin: encodeSpin,
 } as const

@@ -50,7 +50,8 @@ export function causeText({ code, edge, sizeMm }: Cause, unit: LengthUnit): stri
   }
 }
 
-const percent = (p: number) => (p > 0.995 ? 'over 99 %' : `${Math.round(100 * p)} %`)
+/** How likely, never as if it were certain. */
+export const percent = (p: number) => (p > 0.995 ? 'over 99 %' : `${Math.round(100 * p)} %`)
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 
 /** More than this is worth a word. */

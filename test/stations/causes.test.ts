@@ -1,6 +1,6 @@
 /** What is wrong with a measured tool, what somebody found it to be, and what the record learns of it. */
 import { beforeEach, describe, expect, it } from 'vitest'
-import { readCauses, sayCause } from '@/stations/causes/tool-causes'
+import { readCausePanel, readCauses, sayCause } from '@/stations/causes/tool-causes'
 import { causeCounts } from '@/stations/causes/counts'
 import {
   codeOf,
@@ -37,6 +37,7 @@ describe('causes', () => {
     expect(readCauses(room.db, SERIAL)).toBeNull()
     measured(room)
     expect(readCauses(room.db, SERIAL)!.causes[0].code).toBe('NOTHING')
+    expect(readCausePanel(room.db, SERIAL)).toBeNull()
     again(70, highEdge(0.05))
     const sheet = readCauses(room.db, SERIAL)!
     expect(sheet.causes[0]).toMatchObject({ code: 'EDGE_HIGH', edge: 2 })

@@ -28,8 +28,6 @@ export interface CausesSheet {
   /** Every cause that the tool can have, for whoever found another one. */
   readonly possible: readonly CauseCode[]
   readonly edges: readonly number[]
-  /** Whether it is in tolerance as it is. */
-  readonly good: boolean
   readonly said: {
     readonly code: CauseCode
     readonly edge: number | null

@@ -54,9 +54,14 @@ export function readCauses(db: Db, serial: string): CausesSheet | null {
     ...{ serial, measurement: last.id, causes, next: nextSteps(given, causes) },
     possible: possibleCauses(given),
     edges: given.edges.map((e) => e.edge),
-    good: last.verdict === 'holds',
     said: getCauseSaid(db, last.id),
   }
+}
+
+/** The same for the tool's own page: of a tool in tolerance nobody asks, unless somebody has said something. */
+export function readCausePanel(db: Db, serial: string): CausesSheet | null {
+  const last = readMeasure(db, serial)?.last
+  return last && (last.verdict !== 'holds' || getCauseSaid(db, last.id)) ? readCauses(db, serial) : null
 }
 
 interface Found {

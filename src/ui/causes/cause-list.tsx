@@ -1,6 +1,6 @@
 import type { Cause } from '@/core/causes'
 import type { LengthUnit } from '@/core/units'
-import { causeText } from '@/words/causes'
+import { causeText, percent } from '@/words/causes'
 
 /** So many are shown, and only those that are worth a line. */
 const [SHOWN, LEAST] = [5, 0.02]
@@ -14,9 +14,9 @@ export const CauseList = ({ causes, unit }: { readonly causes: readonly Cause[];
       .map((cause) => (
         <li
           key={`${cause.code} ${cause.edge ?? ''}`}
-          className="grid grid-cols-[58px_minmax(0,1fr)] items-baseline gap-3 py-1 text-lg"
+          className="grid grid-cols-[88px_minmax(0,1fr)] items-baseline gap-3 py-1 text-lg"
         >
-          <b className="figures text-right">{Math.round(100 * cause.p)} %</b>
+          <b className="figures text-right">{percent(cause.p)}</b>
           <span>
             {causeText(cause, unit)}
             <span aria-hidden="true" className="bg-rule mt-0.5 block h-1">

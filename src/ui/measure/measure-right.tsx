@@ -158,8 +158,9 @@ function Next({ proposal, tool, moving, state, sheet, advice, wrong, result, dir
           </Say>
         )
       )}
-      {wrong && dirtyEdge === null && !sheet.note && !moving && (
-        <p className="text-lg" data-testid="causes">
+      {/* where no single fault explains it, the advice above says all that is known */}
+      {wrong && wrong[0].code !== 'NOTHING' && dirtyEdge === null && !sheet.note && !moving && (
+        <p className="leading-snug" data-testid="causes">
           {causesText(wrong, unit)}
         </p>
       )}

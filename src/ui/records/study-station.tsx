@@ -191,7 +191,7 @@ function NewStudy({
         />
       </div>
       {one && <LengthField label={say.reference} error={reference.error} {...reference.field} />}
-      <LengthField label={say.tolerance} error={tolerance.error} {...tolerance.field} />
+      <LengthField label={one ? say.limits : say.tolerance} error={tolerance.error} {...tolerance.field} />
       <Who view={view} one={one} who={who} choose={setWho} />
       <div className="mt-auto pt-3">
         <Problem lead={say.notStarted} text={problem} />

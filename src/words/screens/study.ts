@@ -27,6 +27,7 @@ export const say = {
   repeats: 'Each measured',
   timesUnit: 'times',
   tolerance: 'Width of the limits (if any)',
+  limits: 'Width of the limits',
   start: 'Start study',
   started: (name: string) => `${name} started.`,
   end: 'End study',

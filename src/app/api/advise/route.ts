@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { badCase, causesOf, CAUSE_CLAMPINGS, CAUSE_KINDS, isTellable, nextSteps, verdictOf } from '@/core/causes'
+import { badCase, CAUSE_CLAMPINGS, CAUSE_KINDS, isTellable, nextSteps, verdictOf } from '@/core/causes'
 import { theShop } from '@/runtime'
 import { causeCounts } from '@/stations/causes/counts'
 import { judgedText } from '@/words/causes'
@@ -32,7 +32,10 @@ export const POST = guarded(['read'], async (request) => {
   if (!given.ok) return given.error
   const bad = badCase(given.value)
   if (bad) return refused({ code: 'BAD_CASE', bad })
-  const causes = causesOf(given.value, causeCounts(theShop().db))
+  const { db, heavy } = theShop()
+  const done = await heavy.causes(given.value, causeCounts(db))
+  if (!done.ok) return refused(done.error)
+  const causes = done.value
   const next = nextSteps(given.value, causes)
   return Response.json({
     verdict: verdictOf(given.value),

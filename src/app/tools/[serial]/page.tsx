@@ -1,4 +1,4 @@
-import { readCauses } from '@/stations/causes/tool-causes'
+import { readCausePanel } from '@/stations/causes/tool-causes'
 import { CausePanel } from '@/ui/causes/cause-panel'
 import { sayCauseAction } from './actions'
 import { isLead } from '@/core/tool'
@@ -214,10 +214,8 @@ function Warnings({ page, shop }: { readonly page: Page; readonly shop: Context 
 
 /** What is most likely wrong with it, by its last measurement. */
 function Causes({ shop, serial }: { readonly shop: Context; readonly serial: string }) {
-  const sheet = readCauses(shop.db, serial)
-  // of a tool in tolerance nobody asks, unless somebody has said something
-  if (!sheet || (sheet.good && !sheet.said)) return null
-  return <CausePanel key={sheet.measurement} sheet={sheet} save={sayCauseAction} />
+  const sheet = readCausePanel(shop.db, serial)
+  return sheet && <CausePanel key={sheet.measurement} sheet={sheet} save={sayCauseAction} />
 }
 
 /** When it was measured last, with its evidence. */
