@@ -56,6 +56,22 @@ const config = [
     ignores: ['**/*.test.*'],
     rules: { 'max-lines': ['error', { max: 250, skipBlankLines: true, skipComments: true }] },
   },
+  // links and ways of going somewhere know whether they stand in the practice room
+  {
+    files: ['src/ui/**/*.{ts,tsx}', 'src/app/**/*.{ts,tsx}'],
+    ignores: ['src/ui/common/going.ts', 'src/ui/common/link.tsx', 'src/ui/practice/practice-room.tsx'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          paths: [
+            { name: 'next/link', message: 'Take it from ui/common/link.' },
+            { name: 'next/navigation', importNames: ['useRouter', 'usePathname'], message: 'Take useGo and usePage from ui/common/going.' },
+          ],
+        },
+      ],
+    },
+  },
   { files: ['.dependency-cruiser.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
   {
     files: ['src/**/*.{ts,tsx}'],

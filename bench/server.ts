@@ -7,7 +7,7 @@ import { join, resolve } from 'node:path'
 export const DEMO = join('.cache', 'e2e-seed')
 
 export function prepareDemo(): void {
-  if (!existsSync(join(DEMO, 'boulder.sqlite'))) execFileSync(process.execPath, ['scripts/e2e-seed.mjs'], { stdio: 'inherit' })
+  if (!existsSync(join(DEMO, 'boulder.sqlite'))) execFileSync(process.execPath, ['scripts/seed-room.mjs', DEMO], { stdio: 'inherit' })
 }
 
 export interface Server {

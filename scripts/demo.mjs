@@ -6,9 +6,12 @@ import {
   buildWorkers,
   ensureBuilt,
   ensureInstalled,
+  hasPracticeSeed,
+  keepPracticeSeed,
   root,
   runScript,
   say,
+  seedPractice,
   start,
   startControl,
   startLineBench,
@@ -45,7 +48,10 @@ try {
   if (!existsSync(database)) {
     say('Seeding Hollowbeck Pumps …')
     try {
+      const seededMs = Date.now()
       runScript('scripts/seed.ts', env)
+      // practice rooms begin as the demo does
+      if (!hasPracticeSeed()) keepPracticeSeed(data, seededMs)
     } catch (error) {
       for (const end of ['', '-wal', '-shm']) rmSync(database + end, { force: true })
       throw error
@@ -55,6 +61,7 @@ try {
   await waitFor(`http://127.0.0.1:${port}/api/health`, 120)
   say(`Boulder is at http://localhost:${port}`)
   console.log(`  API token: ${token}${token === 'demo-token' ? ' (the demo’s; set BOULDER_API_TOKEN for your own)' : ''}`)
+  seedPractice()
   console.log(`  Data: ${data}. Control stand-in: http://127.0.0.1:${port + 1}. Ctrl-C ends both.`)
 } catch (error) {
   console.error(error instanceof Error ? error.message : error)

@@ -1,7 +1,17 @@
 // Shared by the commands of package.json; plain Node, so that it runs before anything is installed.
 import { execSync, spawn } from 'node:child_process'
 import { createHash } from 'node:crypto'
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import {
+  cpSync,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs'
 import { join } from 'node:path'
 
 export const root = join(import.meta.dirname, '..')
@@ -80,6 +90,34 @@ export function buildWorkers() {
     cwd: root,
     stdio: ['ignore', 'ignore', 'inherit'],
   })
+}
+
+const PRACTICE_SEED = join(root, '.cache', 'practice-seed')
+/** What a seeded shop is made of. */
+const seedHash = () => hashOf(['seed', 'scripts/seed.ts', 'scripts/fill-library.ts', 'src/db/migrations'])
+
+/** Whether practice rooms can be made as the shop is seeded now. */
+export const hasPracticeSeed = () => {
+  const stamp = join(PRACTICE_SEED, 'seed-hash')
+  return existsSync(stamp) && readFileSync(stamp, 'utf8') === seedHash()
+}
+
+/** Keeps a copy of a folder that was just seeded, so that practice rooms can be made of it. @param seededMs when it was, ms */
+export function keepPracticeSeed(folder, seededMs) {
+  const fresh = `${PRACTICE_SEED}.new`
+  rmSync(fresh, { recursive: true, force: true })
+  cpSync(folder, fresh, { recursive: true })
+  writeFileSync(join(fresh, 'seeded-at'), String(seededMs))
+  writeFileSync(join(fresh, 'seed-hash'), seedHash())
+  rmSync(PRACTICE_SEED, { recursive: true, force: true })
+  renameSync(fresh, PRACTICE_SEED)
+}
+
+/** Seeds what practice rooms are made of, beside whatever else goes on; nobody waits for it but a lesson. */
+export function seedPractice() {
+  if (hasPracticeSeed()) return
+  const child = spawn(process.execPath, [join(root, 'scripts/seed-room.mjs')], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'] })
+  children.push(child)
 }
 
 const children = []

@@ -2,7 +2,7 @@
 import { randomInt } from 'node:crypto'
 import { mkdirSync } from 'node:fs'
 import { resolve } from 'node:path'
-import { bin, ensureBuilt, ensureInstalled, root, say, start, startControl, startLineBench, stop, waitFor } from './lib.mjs'
+import { bin, ensureBuilt, ensureInstalled, root, say, seedPractice, start, startControl, startLineBench, stop, waitFor } from './lib.mjs'
 
 const port = Number(process.env.PORT ?? 3000)
 const data = resolve(root, process.env.BOULDER_DATA ?? 'data')
@@ -30,6 +30,7 @@ try {
   if (standIns) startLineBench(port + 2)
   start('The server', bin('next'), ['start', '--port', String(port)], env)
   await waitFor(`http://127.0.0.1:${port}/api/health`, 120)
+  seedPractice()
   say(`Boulder is at ${process.env.BOULDER_URL ?? `http://localhost:${port}`}`)
   console.log(`  Data: ${data}`)
   console.log(`  Where nobody works here yet, the first page asks for this code: ${code}`)

@@ -1,6 +1,8 @@
 import { randomBytes } from 'node:crypto'
 import { NextResponse, type NextRequest } from 'next/server'
+import { isInPractice, pageOf } from '@/core/practice'
 import { isKnownHost, isOwnOrigin, knownHosts } from '@/runtime/hosts'
+import { PRACTICE_HEADER } from '@/runtime/practice-header'
 import { newSession, SESSION_COOKIE, sessionIdOf, sessionOptions } from '@/runtime/session'
 import { problem } from './app/api/_api/problem'
 import { say } from '@/words/screens/outside'
@@ -45,13 +47,23 @@ export function proxy(request: NextRequest): NextResponse | Response {
   if (!isOwnOrigin(request.headers.get('origin'), host, process.env.BOULDER_URL))
     return problem(403, 'FOREIGN_ORIGIN', say.foreignOrigin)
   if (!isReadable(pathname)) return problem(400, 'BAD_REQUEST', say.unreadableAddress)
-  if (/^\/api(\/|$)/.test(pathname)) return NextResponse.next()
-  const cookie = sessionIdOf(request.cookies.get(SESSION_COOKIE)?.value) === null ? newSession().cookie : null
-  if (cookie) request.cookies.set(SESSION_COOKIE, cookie)
-  const rules = policy(randomBytes(16).toString('base64'))
   const headers = new Headers(request.headers)
+  // whoever asks cannot say where they are: their address does
+  headers.delete(PRACTICE_HEADER)
+  const inside = isInPractice(pathname)
+  if (inside) headers.set(PRACTICE_HEADER, '1')
+  const page = new URL(pageOf(pathname) + request.nextUrl.search, request.url)
+  const on = (): NextResponse =>
+    inside ? NextResponse.rewrite(page, { request: { headers } }) : NextResponse.next({ request: { headers } })
+  if (/^\/api(\/|$)/.test(pageOf(pathname))) return on()
+  const cookie = sessionIdOf(request.cookies.get(SESSION_COOKIE)?.value) === null ? newSession().cookie : null
+  if (cookie) {
+    request.cookies.set(SESSION_COOKIE, cookie)
+    headers.set('cookie', request.headers.get('cookie') ?? '')
+  }
+  const rules = policy(randomBytes(16).toString('base64'))
   headers.set('content-security-policy', rules)
-  const response = NextResponse.next({ request: { headers } })
+  const response = on()
   response.headers.set('content-security-policy', rules)
   if (cookie) response.cookies.set(SESSION_COOKIE, cookie, sessionOptions())
   return response

@@ -12,7 +12,7 @@ import type { Refusal } from '@/stations/refusals'
 import { answerBadge, answerScan, type ScanAnswer } from '@/stations/scan/answer-scan'
 import { findAnything as findAnythingContract } from '@/stations/find/contract'
 import { findAnything } from '@/stations/find/find-anything'
-import { MASS_UNITS, ok, TEMPERATURE_UNITS, TORQUE_UNITS, type Result } from '@/core/units'
+import { fail, MASS_UNITS, ok, TEMPERATURE_UNITS, TORQUE_UNITS, type Result } from '@/core/units'
 import { defineAction, defineQuestion } from './_server/action'
 import { context, type Context } from './_server/context'
 import { applyZone } from '@/runtime/zone'
@@ -53,6 +53,7 @@ async function turned<T>(
   shop: Context,
   enter: (sessions: { readonly sessionId: string; readonly newSessionId: string }) => Promise<Result<T, Refusal>>,
 ): Promise<Result<T, Refusal>> {
+  if (shop.lesson) return fail({ code: 'NOT_IN_PRACTICE' })
   const next = newSession()
   const done = await enter({ sessionId: shop.sessionId ?? '', newSessionId: next.id })
   shop.heads.wrote()

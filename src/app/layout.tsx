@@ -3,6 +3,7 @@ import '@fontsource-variable/sofia-sans-condensed'
 import '@fontsource-variable/source-sans-3'
 import './globals.css'
 import type { Metadata, Viewport } from 'next'
+import { headers } from 'next/headers'
 import type { ReactNode } from 'react'
 import { isNew, shopName } from '@/stations/people/pages'
 import { couplingNames } from '@/stations/set-up/couplings'
@@ -23,15 +24,21 @@ import {
   signInAction,
   signOutAction,
 } from './actions'
-import { dataFolder, storageState } from '@/runtime'
+import { ROOMS } from '@/core/practice'
+import { dataFolder, PRACTICE_HEADER, storageState } from '@/runtime'
+import { Inside, PracticeStrip } from '@/ui/practice/practice-room'
+import { letTimePassAction } from './stand-in/actions'
 import { storageFault, type StorageFault } from '@/stations/storage'
 import { Say } from '@/ui/common/sheet'
 import { refusalText } from '@/words/refusals'
 import { say } from '@/words/screens/shell'
 
-export const metadata: Metadata = {
-  title: { default: 'Boulder', template: say.sBoulder },
-  description: say.theToolRoomsBench,
+export async function generateMetadata(): Promise<Metadata> {
+  const practice = (await headers()).has(PRACTICE_HEADER)
+  return {
+    title: { default: 'Boulder', template: practice ? say.sPractice : say.sBoulder },
+    description: say.theToolRoomsBench,
+  }
 }
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 }
 
@@ -69,36 +76,48 @@ export default async function RootLayout({ children }: { readonly children: Reac
     )
   const { shop } = opened
   const fault = storageState(dataFolder())
-  const place = process.env.BOULDER_PLACE ?? shopName(shop.db) ?? say.toolRoom
+  const place = shop.lesson ? say.practiceRoom : (process.env.BOULDER_PLACE ?? shopName(shop.db) ?? say.toolRoom)
   return (
     <html lang="en" data-theme={shop.theme} data-text={shop.text}>
       <body>
         <Providers>
-          <ShellProvider
-            units={shop.units}
-            text={shop.text}
-            theme={shop.theme}
-            person={shop.person}
-            people={shop.people}
-            couplings={couplingNames(shop.db)}
-            actions={ACTIONS}
-          >
-            {isNew(shop.db) ? (
-              <FirstRun begin={beginShopAction} zones={Intl.supportedValuesOf('timeZone')} />
-            ) : shop.person === null ? (
-              <SignIn place={place} />
-            ) : (
-              <Frame
-                find={findAnythingAction}
-                place={place}
-                waiting={countWaiting(shop.db, shop.now)}
-                fault={fault && refusalText({ code: fault }, shop.units)}
-              >
-                {children}
-              </Frame>
-            )}
-            <Toasts />
-          </ShellProvider>
+          <Inside practice={shop.lesson !== null}>
+            <ShellProvider
+              units={shop.units}
+              text={shop.text}
+              theme={shop.theme}
+              person={shop.person}
+              people={shop.lesson ? [] : shop.people}
+              couplings={couplingNames(shop.db)}
+              actions={ACTIONS}
+            >
+              {isNew(shop.db) ? (
+                <FirstRun begin={beginShopAction} zones={Intl.supportedValuesOf('timeZone')} />
+              ) : shop.person === null ? (
+                <SignIn place={place} />
+              ) : (
+                <Frame
+                  find={findAnythingAction}
+                  place={place}
+                  waiting={countWaiting(shop.db, shop.now)}
+                  strip={
+                    shop.lesson && (
+                      <PracticeStrip
+                        lesson={shop.lesson.lesson}
+                        minutes={ROOMS[shop.lesson.lesson].minutes}
+                        startedAt={shop.lesson.startedAt}
+                        letTimePass={letTimePassAction}
+                      />
+                    )
+                  }
+                  fault={fault && refusalText({ code: fault }, shop.units)}
+                >
+                  {children}
+                </Frame>
+              )}
+              <Toasts />
+            </ShellProvider>
+          </Inside>
         </Providers>
       </body>
     </html>

@@ -6,7 +6,7 @@ import { buildNumber } from '@/db/assembly/read'
 import { adapterNow } from '@/db/bench/read'
 import { inTransaction, type Db } from '@/db/connection'
 import { getComponent, getDefinition } from '@/db/library/read'
-import { getTicket } from '@/db/truth/read'
+import { getThing, getTicket } from '@/db/truth/read'
 import { putTicket } from '@/db/truth/write'
 import {
   adjusted,
@@ -72,6 +72,9 @@ const unplannedOf = (seed: number): NominalTool => ({
   form: 'corner',
 })
 
+/** Under this name stands what a lesson moved the bench’s zero by, mm. */
+export const PLANTED_ZERO = 'zero'
+
 const DAY_MS = 86_400_000
 
 /** What the axes read too much now: by the adapter, by how it was mounted, and as the frame breathes with the day. */
@@ -87,9 +90,10 @@ function zeroTruth(db: Db, nowMs: number): Zero {
   const piece = chanceOf(adapter.serial)
   const mounting = chanceOf(`${adapter.serial}/${adapter.since}`)
   const breath = Math.sin((2 * Math.PI * nowMs) / DAY_MS)
+  const moved = JSON.parse(getThing(db, PLANTED_ZERO) ?? '{"x":0,"z":0}') as Zero
   return {
-    x: 0.0018 * piece.normal() + 0.0008 * mounting.normal() + 0.0008 * breath,
-    z: 0.0022 * piece.normal() + 0.001 * mounting.normal() + 0.0015 * breath,
+    x: 0.0018 * piece.normal() + 0.0008 * mounting.normal() + 0.0008 * breath + moved.x,
+    z: 0.0022 * piece.normal() + 0.001 * mounting.normal() + 0.0015 * breath + moved.z,
   }
 }
 

@@ -12,6 +12,8 @@ const EVERY_MS = 60_000
 export interface HeadKeeper {
   /** Called after anything was written; writes at once, or when the minute is over. */
   wrote(): void
+  /** Nothing is written any more: the database is about to be shut. */
+  stop(): void
 }
 
 export function headKeeper(db: Db, folder: string, now: () => string): HeadKeeper {
@@ -39,6 +41,10 @@ export function headKeeper(db: Db, folder: string, now: () => string): HeadKeepe
       const left = lastMs + EVERY_MS - Date.now()
       if (left <= 0) keep()
       else timer = setTimeout(keep, left).unref()
+    },
+    stop() {
+      if (timer) clearTimeout(timer)
+      timer = null
     },
   }
 }

@@ -8,6 +8,8 @@ import { openShop, type Shop } from './shop'
 export { DRAWING_TYPES, type DrawingType } from './folders'
 export { labelFonts } from './label-fonts'
 export { freeBytes, storageState } from './storage-state'
+export { clearRoom, isPracticeReady, practiceRoom } from './practice'
+export { PRACTICE_HEADER } from './practice-header'
 export type { Shop } from './shop'
 export { dataFolder }
 

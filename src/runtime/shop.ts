@@ -106,6 +106,8 @@ export interface ShopSettings {
   /** Next to anything real the clock stays the clock. */
   readonly realTime: boolean
   readonly migrations: string
+  /** Left out: it is as late as it is. */
+  readonly behindMs?: number
 }
 
 /** A driver that is looked up at each call: what is chosen in Settings counts at once. */
@@ -143,7 +145,11 @@ function controlsOf(db: Db, gateway: string, drop: string): Control & Hands {
   })
 }
 
-export function openShop({ folder, backups, control: address, lineBench, standIns, realTime, migrations }: ShopSettings): Shop {
+/** @param beside the real shop, for one that only stands beside it: threads and the time zone are the real one's */
+export function openShop(
+  { folder, backups, control: address, lineBench, standIns, realTime, migrations, behindMs }: ShopSettings,
+  beside: Pick<Shop, 'frames' | 'heavy'> | null = null,
+): Shop {
   mkdirSync(folder, { recursive: true })
   const file = join(folder, 'boulder.sqlite')
   const db = openDatabase(file)
@@ -154,10 +160,10 @@ export function openShop({ folder, backups, control: address, lineBench, standIn
     chainUp(tx)
     sealUp(tx)
   })
-  applyZone(db)
+  if (!beside) applyZone(db)
   const carrier = join(folder, 'tag', 'carrier.bin')
   mkdirSync(join(folder, 'tag'), { recursive: true })
-  const clock = clockOf(db, standIns && !realTime)
+  const clock = clockOf(db, standIns && !realTime, behindMs)
   const control = controlsOf(db, address, join(folder, 'drop'))
   const spindle = simulatedSpindle({
     get: () => getSpindleState(db),
@@ -209,8 +215,8 @@ export function openShop({ folder, backups, control: address, lineBench, standIn
     at: within,
     pins: pinKeeper,
     spindleHands: spindle.hands,
-    frames: framesPool(),
-    heavy: heavyPool(),
+    frames: beside?.frames ?? framesPool(),
+    heavy: beside?.heavy ?? heavyPool(),
     evidence: evidenceIn(join(folder, 'evidence')),
     drop: dropIn(join(folder, 'drop')),
     drawings: drawingsIn(join(folder, 'drawings')),

@@ -109,7 +109,7 @@ const KIT: RightsOf<typeof kit> = {
   writeNote: 'person',
   tickOff: 'person',
 }
-const LESSONS: RightsOf<typeof lessons> = { startLesson: 'person', sayFault: 'person', askOpinion: 'person', endLesson: 'person' }
+const LESSONS: RightsOf<typeof lessons> = { startLesson: 'person', sayFault: 'person', askOpinion: 'person', endLesson: 'person', startRoom: 'person', endRoom: 'person' }
 const LIBRARY: RightsOf<typeof library> = {
   putPart: 'person',
   putDefinition: 'tools',
@@ -156,6 +156,7 @@ const STAND_IN: RightsOf<typeof standIn> = {
   takeFromMachine: 'person',
   tagTrick: 'person',
   wipe: 'person',
+  letTimePass: 'person',
   turnScrew: 'person',
   spindleHand: 'person',
   reallyDo: 'person',
@@ -256,6 +257,12 @@ const AT_A_MACHINE: ReadonlySet<Contract> = new Set<Contract>([
   handOver.dropPost,
   atMachine.changeInsert,
 ])
+const STATION_OF = (contract: Contract): string => nameOf(contract).split('.')[0]
+/** Lessons leave nothing in the shop but how they went. */
+export const isLesson = (contract: Contract): boolean => STATION_OF(contract) === 'lessons'
+/** What belongs to the shop itself: nobody does it in a practice room. */
+export const isOfTheShop = (contract: Contract): boolean =>
+  ['people', 'devices', 'outside', 'lessons'].includes(STATION_OF(contract))
 export const isAtMachine = (contract: Contract): boolean => AT_A_MACHINE.has(contract)
 
 /** Why somebody may not do it; null when they may. @param who null: nobody is signed in */

@@ -1,7 +1,7 @@
 /**
  * The control stand-in: a process of its own with its own state file, reached by HTTP on loopback.
  * `POST /probe` runs a check block against a tool setter. `POST /check` tries a file on an empty table, for any machine whose facts the question names; it keeps nothing.
- * Environment: CONTROL_CHECKS_ONLY=1 (only that), CONTROL_PORT, CONTROL_DATA (folder), CONTROL_MACHINES (a file like machines.json with further ones).
+ * Environment: CONTROL_CHECKS_ONLY=1 (only that), CONTROL_PORT (0: any that is free), CONTROL_DATA (folder), CONTROL_STAYS=0 (ends with its input), CONTROL_MACHINES (a file like machines.json with further ones).
  */
 import facts from './machines.json'
 import { mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs'
@@ -196,5 +196,10 @@ const server = createServer((request, response) => {
     else answer(response, 500, { line: null, detail: 'the control stopped on a fault of its own' })
   })
 })
-server.listen(port, '127.0.0.1', () => console.log(`control stand-in on http://127.0.0.1:${port}`))
+server.listen(port, '127.0.0.1', () => {
+  const at = server.address()
+  console.log(`control stand-in on http://127.0.0.1:${typeof at === 'object' && at ? at.port : port}`)
+})
+// where whoever started it holds its input, it ends with them
+if (process.env.CONTROL_STAYS === '0') process.stdin.resume().on('end', () => process.exit(0))
 for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => server.close(() => process.exit(0)))

@@ -4,6 +4,9 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import type { CauseCode } from '@/core/causes'
 import { exportedTables } from '@/db/export'
 import { getLessonRun, listMemories } from '@/db/lesson/read'
+import { ROOMS, type FaultCode } from '@/core/practice'
+import { readWho } from '@/stations/session/who'
+import { enterRoom, readRooms, runningRoom, startRoom } from '@/stations/lessons/room'
 import { askOpinion, endLesson, readLessons, sayFault, startLesson } from '@/stations/lessons/lessons'
 import { codeOf, toolRoom, valueOf, withJobs, type ToolRoom } from '../support/tool-room'
 
@@ -74,5 +77,61 @@ describe('a lesson', () => {
     const after = tables()
     const changed = Object.keys(after).filter((name) => after[name] !== before[name])
     expect(changed.sort()).toEqual(['lesson_memory', 'lesson_run'])
+  })
+})
+
+describe('a lesson in the practice room', () => {
+  const NO_ROOM = { run: null, cards: {}, ready: true }
+  const view = (who = 'ines', asked: Partial<Parameters<typeof readRooms>[2]> = {}) =>
+    readRooms(room.as(who, 12), who, { ...NO_ROOM, ...asked })
+  const begin = () => valueOf(startRoom(room.as('ines', 10), 'bench', SEED)).run
+  const sayAll = (run: number, wrong: Readonly<Record<number, FaultCode | 'NOTHING'>> = {}) => {
+    for (const { number, fault } of planted(run))
+      valueOf(sayFault(room.as('ines', 11), { run, number, code: wrong[number] ?? fault ?? 'NOTHING' }))
+  }
+  it('shows what is to be looked at and not what is planted; one at a time', () => {
+    expect(view()).toMatchObject({ current: null, ready: true })
+    expect(view().offers.map(({ last }) => last)).toEqual([null, null, null, null])
+    const run = begin()
+    expect(runningRoom(room.db, 'ines')).toMatchObject({ id: run, lesson: 'bench' })
+    expect(runningRoom(room.db, 'tomas')).toBeNull()
+    const { current } = view('ines', { cards: { 1: { type: 'tool', serial: 'BX00144' } } })
+    expect(current).toMatchObject({ run, result: null, minutes: ROOMS.bench.minutes })
+    expect(current!.things.map(({ said }) => said)).toEqual(ROOMS.bench.things.map(() => null))
+    expect(current!.things.map(({ card }) => card.type)).toEqual(['tool', 'tool', 'tool', 'tool', 'bench'])
+    // all that may be, and not which it is
+    expect(new Set(current!.faults)).toEqual(new Set(ROOMS.bench.things.flatMap(({ faults }) => faults)))
+    expect(codeOf(startRoom(room.as('ines', 11), 'load', SEED))).toBe('LESSON_RUNS')
+    // the other kind of lesson knows nothing of it
+    expect(readLessons(room.db, 'ines', null)).toEqual({ current: null, past: [], due: [] })
+  })
+  it('says afterwards what was found and missed, and counts what comes again', () => {
+    const run = begin()
+    const [missed] = planted(run).filter(({ fault }) => fault !== null)
+    sayAll(run, { [missed.number]: 'NOTHING' })
+    valueOf(endLesson(room.as('ines', 20), run))
+    expect(runningRoom(room.db, 'ines')).toBeNull()
+    const { current, offers } = view('ines', { run })
+    expect(current!.result!.missed).toMatchObject([{ number: missed.number, fault: missed.fault }])
+    expect(offers[0]).toMatchObject({ lesson: 'bench', last: { run, share: 0.8 } })
+    expect(view('tomas', { run }).current).toBeNull()
+    expect(readRooms(room.as('ines', 60), 'ines', NO_ROOM).offers[0].due).toBe(1)
+  })
+  it('leaves nothing in the shop but how it went, and its room knows whoever comes in', () => {
+    const before = tables()
+    const run = begin()
+    sayAll(run)
+    valueOf(endLesson(room.as('ines', 20), run))
+    const after = tables()
+    expect(Object.keys(after).filter((name) => after[name] !== before[name])).toEqual(['lesson_memory', 'lesson_run'])
+    const practice = toolRoom()
+    const who = readWho(room.db, null, room.as('ines', 10).now)
+    const ines = { ...room.as('ines', 10).person, name: 'Ines, as the shop knows her' }
+    const work = practice.as('ines', 10)
+    enterRoom(work, 'a-session', { ...who, person: ines })
+    expect(readWho(practice.db, 'a-session', work.now).person).toEqual(ines)
+    const newcomer = { id: 'new-here', name: 'New Here', role: 'operator' } as const
+    enterRoom(work, 'another', { ...who, person: newcomer })
+    expect(readWho(practice.db, 'another', work.now).person).toEqual(newcomer)
   })
 })

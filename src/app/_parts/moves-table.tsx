@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import Link from '@/ui/common/link'
 import type { BookedMove } from '@/stations/reads'
 import { formatWhen } from '@/ui/format/due'
 import { PutRight } from '@/ui/library/stock-forms'

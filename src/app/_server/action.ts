@@ -4,7 +4,7 @@ import type { z } from 'zod'
 import { fail, ok, type Result } from '@/core/units'
 import { lastChange } from '@/stations/records/last-change'
 import { noteAct, refuseQuiet } from '@/stations/people/ask-again'
-import { isAtMachine, nameOf, refuseRight, rightOf } from '@/stations/rights'
+import { isAtMachine, isLesson, isOfTheShop, nameOf, refuseRight, rightOf } from '@/stations/rights'
 import { logged } from '@/runtime/log'
 import { storageFault } from '@/stations/storage'
 import { refuser } from '@/stations/write'
@@ -79,9 +79,11 @@ export function defineAction<C extends Contract>(
     const done = await orStorageFault<Answer<C>>(() => {
       const refused = mayNot(contract, here)
       if (refused || !person) return fail(refused ?? { code: 'NOBODY' })
+      if (here.lesson && isOfTheShop(contract)) return fail({ code: 'NOT_IN_PRACTICE' })
       const quiet = isAtMachine(contract) ? refuseQuiet({ ...here, person }) : null
       if (quiet) return fail(quiet)
-      noteAct(here)
+      // whoever practises has done nothing in the shop
+      if (!isLesson(contract)) noteAct(here)
       const given = read<C>(input, asked)
       return given.ok ? verb({ db, now, person }, given.value, here) : given
     })

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import Link from '@/ui/common/link'
 import { stepText } from '@/codecs/step-text'
 import { carrierOf, partIn, tickIds, type StepFacts, type StackUp, type Checked } from '@/core/fits'
 import { numberOf, roleOf, valueOf, type Definition, type Component } from '@/core/tool'

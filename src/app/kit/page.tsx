@@ -1,5 +1,5 @@
 import { addHours, format, startOfHour } from 'date-fns'
-import Link from 'next/link'
+import Link from '@/ui/common/link'
 import type { Job, StandingType } from '@/core/plan'
 import { readKitStart } from '@/stations/kit/pages'
 import { Sheet } from '@/ui/common/sheet'

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import Link, { FileLink } from '@/ui/common/link'
 import { Sheet } from '@/ui/common/sheet'
 import { LIBRARY_TABS, SubNav } from '@/ui/common/sub-nav'
 import { PartsTable } from '@/ui/library/parts-table'
@@ -21,12 +21,12 @@ export default async function PartsPage() {
               <Link className="row-link text-lg" href="/library/parts/new">
                 {say.addAPart}
               </Link>
-              <a className="row-link text-lg" href="/api/library/parts.csv">
+              <FileLink className="row-link text-lg" href="/api/library/parts.csv">
                 {say.allPartsAsCsv}
-              </a>
-              <a className="row-link text-lg" href="/api/library/library.json">
+              </FileLink>
+              <FileLink className="row-link text-lg" href="/api/library/library.json">
                 {say.partsAndToolsAsJson}
-              </a>
+              </FileLink>
             </div>
           </>
         }

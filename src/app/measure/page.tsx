@@ -1,5 +1,5 @@
 import { readMeasureStart } from '@/stations/measure/pages'
-import Link from 'next/link'
+import Link from '@/ui/common/link'
 import { Sheet, Title } from '@/ui/common/sheet'
 import { MEASURE_TABS, SubNav } from '@/ui/common/sub-nav'
 import { UnplannedForm } from '@/ui/measure/unplanned-form'

@@ -22,6 +22,12 @@ export const handAction = standInAction(standIn.hand, async (_work, { machine, a
   const done = await hands.act(machine, act)
   return done.ok ? ok(null) : refuse({ code: 'CONTROL', error: done.error })
 })
+/** Only in a practice room: elsewhere others go by the same clock. */
+export const letTimePassAction = standInAction(standIn.letTimePass, (_work, { minutes }, { clock, lesson }) => {
+  if (!lesson || !clock.forward) return refuse({ code: 'NO_LESSON' })
+  clock.forward(60_000 * minutes)
+  return ok(null)
+})
 export const takeFromMachineAction = standInAction(standIn.takeFromMachine, async (_work, { machine, byHand }, { hands }) => {
   const acts: readonly HandAct[] = ['open', byHand ? 'spindle take' : 'take', 'shut']
   for (const one of acts) {

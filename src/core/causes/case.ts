@@ -42,7 +42,11 @@ export interface CauseCase {
   /** One standard deviation of a reading, above 0. */
   readonly sigma: { readonly x: number; readonly z: number; readonly re?: number }
   /** Radii at another height, so far below the tip. */
-  readonly second?: { readonly heightMm: number; readonly edges: readonly { readonly edge: number; readonly x: number }[] }
+  readonly second?: {
+    readonly heightMm: number
+    /** `deg`: where the edge is round the axis at that height, which a helix turns away from where it is at its tip; left out: as at its tip. */
+    readonly edges: readonly { readonly edge: number; readonly x: number; readonly deg?: number }[]
+  }
   /** The middle of each is what was wanted. */
   readonly limits: { readonly LF: Range; readonly DC: Range; readonly RE?: Range; readonly runout: number }
   /** What it measured before. */
@@ -51,7 +55,10 @@ export interface CauseCase {
   readonly warmK?: number
   readonly heatedMm?: number
   readonly minutesCut?: number
-  /** How far good tools of this shop scatter about the middle of their limits, one standard deviation; left out: not at all. */
+  /**
+   * How far good tools of this shop scatter about the middle of their limits, one standard deviation; left out: not at all. A tool
+   * that has it measured the same before, wherever in its limits that is.
+   */
   readonly scatter?: { readonly LF: number; readonly DC: number }
 }
 

@@ -76,6 +76,36 @@ describe('causes', () => {
     // two thirds of the length above the gauge line: two thirds of the lean
     expect(first(tool(wave(20), { second: second((20 * 80) / 120) })).code).toBe('TILTED')
   })
+  it('a helix turns away from where its edge is at the tip: the second height says where each edge is there', () => {
+    // 30° on Ø10: an edge turns tan 30°/5 rad a millimetre, 18 mm below by 119° (derived)
+    const turned = ((Math.tan(Math.PI / 6) / 5) * 18 * 180) / Math.PI
+    const at = (um: number, deg: number) => 5 + (um * Math.cos((deg * Math.PI) / 180 - 0.7)) / 1000
+    const given = (below: number) =>
+      tool((_, phi) => 20 * Math.cos(phi - 0.7), {
+        second: {
+          heightMm: 18,
+          edges: tool(() => 0).edges.map(({ edge, deg }) => ({ edge, deg: deg + turned, x: at(below, deg + turned) })),
+        },
+      })
+    expect(first(given(20)).code).toBe('OFF_CENTRE')
+    expect(first(given((20 * 102) / 120)).code).toBe('TILTED')
+  })
+  it('a tool that stood anywhere in its limits stands there again: what changed since is no scatter', () => {
+    const wide = {
+      clamping: 'collet',
+      limits: { LF: [119.5, 120.5], DC: [9.97, 10.03], runout: 0.012 },
+      scatter: { LF: 0.17, DC: 0.01 },
+    } as const
+    const long = (um: number, before: number) =>
+      tool(
+        () => 0,
+        { ...wide, before: { LF: 120 + before / 1000, DC: 10 } },
+        () => um,
+      )
+    expect(first(long(220, 218)).code).toBe('NOTHING')
+    expect(first(long(220, 0)).code).toBe('CREPT')
+    expect(first(long(220, 440)).code).not.toBe('CREPT')
+  })
   it('two edges cannot tell a high edge from a low one, nor from a tool off centre', () => {
     expect(
       isTellable(

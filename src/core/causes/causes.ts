@@ -1,5 +1,5 @@
 /** What is wrong with a measured tool, each cause with how likely it is. */
-import { possibleCauses, BLOCKS, freed, nuisances, readingsOf, variantsOf } from './hypotheses'
+import { againstBefore, possibleCauses, BLOCKS, freed, nuisances, readingsOf, variantsOf } from './hypotheses'
 import { middle, type CauseCase, type CauseCode, type CauseCounts } from './case'
 import { evidenceOf, logSum } from './evidence'
 
@@ -42,7 +42,8 @@ function toldBy(code: CauseCode, given: CauseCase, edge: number): Told {
   let best: Told = { log: -Infinity, size: 0 }
   for (const nuisance of nuisances(given)) {
     const readings = readingsOf(given, nuisance)
-    for (const { weight, effects, unknown, free = [] } of variantsOf(code, given, readings, edge)) {
+    for (const variant of variantsOf(code, given, readings, edge)) {
+      const { weight, effects, unknown, free = [] } = againstBefore(given, variant)
       const blocks = BLOCKS.map((name) => (free.includes(name) ? freed(readings[name]) : readings[name]))
       const found = evidenceOf(
         blocks,

@@ -70,7 +70,7 @@ export function caseOf(
   if (read.length === 0 || read.length < edges.length) return null
   const most = (sigmas: readonly number[]) => Math.max(LEAST_SIGMA_MM, ...sigmas)
   const noses = read.flatMap(({ re }) => (re ? [re.sigma] : []))
-  const radii = (below?.edges ?? []).flatMap(({ edge, x }) => (x ? [{ edge, x: x.value }] : []))
+  const radii = (below?.edges ?? []).flatMap(({ edge, spindleDeg, x }) => (x ? [{ edge, x: x.value, deg: spindleDeg }] : []))
   const warmK = heat ? warmth(heat, at) : 0
   const wanted = RE?.min != null && RE.min < RE.max ? ([RE.min, RE.max] as const) : undefined
   return {

@@ -82,6 +82,9 @@ export type BlockName = (typeof BLOCKS)[number]
 /** How much of a mean of `n` readings counts where all of them share something of this scatter, mm. */
 const kept = (variance: number, n: number, shared: number) => Math.sqrt(variance / (variance + n * shared ** 2))
 
+/** What the zero of a bench may move between two measurements of a tool without a fault of anybody, mm. */
+const DRIFT_MM = 0.003
+
 /** What another nose or another cutter may move besides, mm. */
 const FREE_MM = 0.2
 export const freed = (block: Block): Block => ({ ...block, keep: kept(block.variance, block.y.length, FREE_MM) })
@@ -100,16 +103,47 @@ export function readingsOf(given: CauseCase, { ground, lengthsToo, sameBelow }: 
   })
   const re = limits.RE ? edges.flatMap((e) => (e.re === undefined ? [] : [e.re - RE])) : []
   const single = (y: number | undefined, variance: number): Block => ({ y: y === undefined ? [] : [y], variance, keep: 1 })
+  const mean = (values: readonly number[]) => values.reduce((sum, v) => sum + v, 0) / values.length
+  // one tool that stands anywhere in its limits stands there now as it did before
+  const [meanLF, meanDC] = scatter ? [mean(edges.map((e) => e.z)), 2 * mean(edges.map((e) => e.x))] : [LF, 2 * R]
+  const [vLF, vDC] = scatter ? [DRIFT_MM ** 2 + vz / edges.length, 4 * (DRIFT_MM ** 2 + vx / edges.length)] : [0, 0]
   return {
     x: { y: edges.map((e) => e.x - R), variance: vx, keep: kept(vx, edges.length, (scatter?.DC ?? 0) / 2) },
     below: { y: pairs.map((p) => p.y), variance: vx * (1 - share ** 2), keep: 0 },
     z: { y: edges.map((e) => e.z - LF), variance: vz, keep: kept(vz, edges.length, scatter?.LF ?? 0) },
     re: { y: re, variance: vre, keep: 1 },
-    beforeLF: single(before && before.LF - LF, sigma.z ** 2 + ground ** 2 + (scatter?.LF ?? 0) ** 2),
-    beforeDC: single(before && before.DC - 2 * R, 4 * (sigma.x ** 2 + 2 * ground ** 2) + (scatter?.DC ?? 0) ** 2),
+    beforeLF: single(before && before.LF - meanLF, sigma.z ** 2 + ground ** 2 + vLF),
+    beforeDC: single(before && before.DC - meanDC, 4 * (sigma.x ** 2 + 2 * ground ** 2) + vDC),
     beforeRE: single(before?.RE !== undefined && limits.RE ? before.RE - RE : undefined, vre),
     share,
     edgeBelow: pairs.map((p) => p.i),
+  }
+}
+
+/** What a cause does to a figure of before, where that is held against what is read now. */
+function since(before: Effect | undefined, now: Effect | undefined, times: number): Effect {
+  const mean = (values: readonly number[] | undefined) =>
+    values?.length ? values.reduce((sum, v) => sum + v, 0) / values.length : 0
+  const count = Math.max(before?.columns?.length ?? 0, now?.columns?.length ?? 0)
+  return {
+    fixed: [(before?.fixed?.[0] ?? 0) - times * mean(now?.fixed)],
+    columns: Array.from({ length: count }, (_, c) => [(before?.columns?.[c]?.[0] ?? 0) - times * mean(now?.columns?.[c])]),
+  }
+}
+
+/** The same way to show, where figures of before are held against those of now. */
+export function againstBefore({ before, scatter }: CauseCase, variant: Variant): Variant {
+  if (!before || !scatter) return variant
+  const { effects, free = [] } = variant
+  return {
+    ...variant,
+    effects: { ...effects, beforeLF: since(effects.beforeLF, effects.z, 1), beforeDC: since(effects.beforeDC, effects.x, 2) },
+    // what moved besides has moved since
+    free: [
+      ...free,
+      ...(free.includes('z') ? (['beforeLF'] as const) : []),
+      ...(free.includes('x') ? (['beforeDC'] as const) : []),
+    ],
   }
 }
 
@@ -159,7 +193,11 @@ function seat({ given, readings, LF, R, radii }: Shown, tilted: boolean): readon
   const cos = edges.map((e) => Math.cos(degToRad(e.deg)))
   const sin = edges.map((e) => Math.sin(degToRad(e.deg)))
   const below = tilted ? (LF - (second?.heightMm ?? 0)) / LF : 1
-  const effects = radii({ x: cos, below: scaled(cos, below) }, { x: sin, below: scaled(sin, below) })
+  const degBelow = edges.map((e) => degToRad(second?.edges.find(({ edge }) => edge === e.edge)?.deg ?? e.deg))
+  const effects = radii(
+    { x: cos, below: degBelow.map((rad) => below * Math.cos(rad)) },
+    { x: sin, below: degBelow.map((rad) => below * Math.sin(rad)) },
+  )
   const range = tilted ? ([SIZES.tilt[0] * LF, SIZES.tilt[1] * LF] as const) : SIZES.offCentre
   const [lo, hi] = mattering(range, (2 * readings.x.variance) / Math.max(2, edges.length))
   const unknown: Unknown = { type: 'direction', lo, hi }

@@ -1,5 +1,7 @@
+export * from './address'
 export * from './lesson'
 export * from './memory'
 export * from './traps'
 export * from './tries'
 export * from './readings'
+export * from './rooms'

@@ -11,6 +11,8 @@ export interface PlantedTool {
   readonly fault: FaultCode | null
   /** Where in its range its size is, 0 the smallest, 1 the largest. */
   readonly size: number
+  /** What it is in the practice room; left out where it is only readings. */
+  readonly thing?: string
 }
 
 /** So many of a lesson's tools are good, at least one: nobody learns to cry wolf. */

@@ -59,4 +59,6 @@ export const CAUSE_HARMS: Readonly<Record<Exclude<CauseCode, 'NOTHING'>, Omit<Tr
 }
 
 const isTrap = (code: FaultCode): code is TrapCode => code in TRAPS
+/** All that may be planted. */
+export const FAULT_CODES: readonly FaultCode[] = [...(Object.keys(CAUSE_HARMS) as (keyof typeof CAUSE_HARMS)[]), ...TRAP_CODES]
 export const harmOf = (code: FaultCode): Omit<Trap, 'at'> => (isTrap(code) ? TRAPS[code] : CAUSE_HARMS[code])

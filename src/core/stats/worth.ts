@@ -8,6 +8,9 @@ export interface Costs {
   readonly daysAYear: number
 }
 
+/** An hour of a machine where nobody has said what theirs costs, in the shop’s own money (invented to begin with). */
+export const RATE_PER_HOUR = 60
+
 export const costAYear = ({ hoursAShift, shifts, machines, ratePerHour, daysAYear }: Costs): number =>
   hoursAShift * shifts * machines * ratePerHour * daysAYear
 

@@ -40,9 +40,17 @@ export function getLessonRun(db: Db, id: number): LessonRun | null {
   return row ? runOf(row) : null
 }
 
+/** The one that somebody has begun and not ended, of any kind but this. */
+export function runningLesson(db: Db, personId: string, notOf: string): LessonRun | null {
+  const row = prepare(db, `${RUN} WHERE person_id = ? AND lesson <> ? AND ended_at IS NULL ORDER BY id DESC`).get(personId, notOf)
+  return row ? runOf(row) : null
+}
+
 /** The newest first. */
-export const listLessonRuns = (db: Db, personId: string, limit: number): LessonRun[] =>
-  prepare(db, `${RUN} WHERE person_id = ? ORDER BY id DESC LIMIT ?`).all(personId, limit).map(runOf)
+export const listLessonRuns = (db: Db, personId: string, lessons: readonly string[], limit: number): LessonRun[] =>
+  prepare(db, `${RUN} WHERE person_id = ? AND lesson IN (SELECT value FROM json_each(?)) ORDER BY id DESC LIMIT ?`)
+    .all(personId, JSON.stringify(lessons), limit)
+    .map(runOf)
 
 /** What somebody remembers of each fault. */
 export const listMemories = (db: Db, personId: string): Memory[] =>

@@ -1,4 +1,4 @@
-import { causesOf, type Cause, type CauseCode } from '@/core/causes'
+import { causesOf, type Cause } from '@/core/causes'
 import {
   drawLesson,
   drawReadings,
@@ -7,6 +7,7 @@ import {
   recallsOf,
   remember,
   scoreLesson,
+  type FaultCode,
   type PlantedTool,
   type SaidOf,
 } from '@/core/practice'
@@ -19,7 +20,8 @@ import type { Work } from '../work'
 import { must, write } from '../write'
 import type { LessonRunView, LessonsView } from './contract'
 
-const LESSON = 'edges'
+/** The lesson that needs no room. */
+export const EDGES = 'edges'
 const TOOLS = 6
 const PAST = 10
 const ENDED: Refusal = { code: 'LESSON_ENDED' }
@@ -34,12 +36,12 @@ function readingsOf({ seed }: LessonRun, { number, fault, size }: PlantedTool) {
 export function startLesson(work: Work, seed: number): Result<{ readonly run: number }, Refusal> {
   return write(work, null, (tx) => {
     const planted = drawLesson(READ_CAUSES, listMemories(tx.db, tx.person.id), TOOLS, seed, tx.now)
-    return { run: insertLessonRun(tx.db, { personId: tx.person.id, lesson: LESSON, seed, planted, at: tx.now }) }
+    return { run: insertLessonRun(tx.db, { personId: tx.person.id, lesson: EDGES, seed, planted, at: tx.now }) }
   })
 }
 
 /** Somebody's own lesson that is not ended yet. */
-function running({ db, person }: Pick<Work, 'db' | 'person'>, id: number): LessonRun | null {
+export function running({ db, person }: Pick<Work, 'db' | 'person'>, id: number): LessonRun | null {
   const run = getLessonRun(db, id)
   return run?.personId === person.id && run.endedAt === null ? run : null
 }
@@ -58,7 +60,7 @@ function put(work: Work, id: number, number: number, next: (run: LessonRun) => W
 
 export const sayFault = (
   work: Work,
-  { run: id, number, code }: { readonly run: number; readonly number: number; readonly code: CauseCode },
+  { run: id, number, code }: { readonly run: number; readonly number: number; readonly code: FaultCode | 'NOTHING' },
 ): Result<null, Refusal> =>
   put(work, id, number, ({ said, helped }) => ({
     said: [...said, { number, fault: code === 'NOTHING' ? null : code }],
@@ -78,7 +80,7 @@ export function askOpinion(
 }
 
 /** Each word with whether it came after help, or after another guess. */
-const wordsOf = ({ said, helped }: Words): SaidOf[] =>
+export const wordsOf = ({ said, helped }: Words): SaidOf[] =>
   said.map((word, i) => ({
     ...word,
     helped: helped.includes(word.number) || said.slice(0, i).some((s) => s.number === word.number && s.fault !== word.fault),
@@ -113,7 +115,7 @@ function viewOf(run: LessonRun): LessonRunView {
 
 /** @param id a lesson of theirs; null: the one that runs, or else the last one with how it went */
 export function readLessons(db: Db, personId: string, id: number | null): LessonsView {
-  const all = listLessonRuns(db, personId, PAST)
+  const all = listLessonRuns(db, personId, [EDGES], PAST)
   const current = id === null ? (all.find((r) => r.endedAt === null) ?? all.at(0)) : all.find((r) => r.id === id)
   return {
     current: current ? viewOf(current) : null,

@@ -13,6 +13,8 @@ export const tagTrick = contract()(z.object({ serial: Serial, trick: z.enum(['ne
 export const wipe = contract<{ ticket: string }>()(
   z.object({ serial: Serial, at: z.object({ edge: z.number().int(), spindleDeg: z.number() }).nullable() }),
 )
+/** Sets the clock of a practice room forward. */
+export const letTimePass = contract()(z.object({ minutes: z.number().int().min(1).max(600) }))
 /** Turns an adjusting screw while the bench watches. */
 export const turnScrew = contract<{ ticket: string }>()(
   z.object({ serial: Serial, key: z.enum(['LF', 'DC']), byMm: z.number().min(-1).max(1) }),

@@ -1,5 +1,5 @@
 'use client'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import { BigAction, ScanAction, SmallAction, SmallActions } from '../common/actions'
 import { Say } from '../common/sheet'
 import { useAct, type Run } from '../common/use-act'
@@ -136,7 +136,7 @@ function Foot({
   readonly tick: (step: string, on: boolean) => void
   readonly run: Run
 }) {
-  const router = useRouter()
+  const router = useGo()
   return (
     <div className="mt-2">
       {problem ? (

@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import Link, { FileLink } from './link'
 import { Children, useEffect, useRef, type ComponentProps, type ReactNode } from 'react'
 import { useShell } from '../shell/shell-context'
 
@@ -83,9 +83,9 @@ export function SmallAction({ children, onAct, disabled, href, download }: Press
   const look = 'btn btn-outline flex-1 px-2 text-[19px]'
   if (href?.startsWith('/api/'))
     return (
-      <a className={look} href={href} download={download}>
+      <FileLink className={look} href={href} download={download}>
         {children}
-      </a>
+      </FileLink>
     )
   if (href)
     return (

@@ -1,5 +1,5 @@
 'use client'
-import { useRouter } from 'next/navigation'
+import { useGo } from './going'
 import { useCallback, useEffect, useRef, useTransition } from 'react'
 import { useNews, useShell } from '../shell/shell-context'
 
@@ -15,7 +15,7 @@ const APART_MS = 600
  * where something typed would be lost.
  */
 export function useKeepFresh(everyMs: number, on = true): void {
-  const router = useRouter()
+  const router = useGo()
   const [asking, start] = useTransition()
   const { hasUnsaved } = useShell()
   const busy = useRef(false)

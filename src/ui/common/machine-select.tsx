@@ -1,5 +1,5 @@
 'use client'
-import { useRouter } from 'next/navigation'
+import { useGo } from './going'
 import { say } from '@/words/screens/shell'
 
 /** Leads to the same sheet for another machine. */
@@ -12,7 +12,7 @@ export function MachineSelect({
   readonly machines: readonly { readonly key: string; readonly name: string }[]
   readonly path: string
 }) {
-  const router = useRouter()
+  const router = useGo()
   return (
     <select
       className="select w-44"

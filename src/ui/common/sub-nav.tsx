@@ -1,6 +1,6 @@
 'use client'
-import Link from 'next/link'
-import { usePathname } from 'next/navigation'
+import Link from './link'
+import { usePage } from './going'
 import { say } from '@/words/screens/shell'
 
 export interface Tab {
@@ -23,7 +23,7 @@ export function SubNav({
   /** Whether the sheet has no other heading: the tab in front is it then, for whoever does not see the tabs. */
   readonly heading?: boolean
 }) {
-  const path = usePathname()
+  const path = usePage()
   // the sheet of one of its things belongs to the longest tab that leads there
   const front = tabs
     .filter(({ href }) => path === href || path.startsWith(`${href}/`))
@@ -86,6 +86,7 @@ export const RECORDS_TABS: readonly Tab[] = [
 ]
 export const PRACTICE_TABS: readonly Tab[] = [
   { href: '/practice', name: say.tryOut },
+  { href: '/practice/lessons', name: say.lessons },
   { href: '/practice/edges', name: say.readTheEdges },
 ]
 export const MEASURE_TABS: readonly Tab[] = [

@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import Link from '../common/link'
 import { useState } from 'react'
 import { SmallAction } from '../common/actions'
 import { Problem, Say } from '../common/sheet'

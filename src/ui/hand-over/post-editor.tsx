@@ -1,7 +1,7 @@
 'use client'
 import { EditorView } from '@codemirror/view'
 import dynamic from 'next/dynamic'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import { useMemo } from 'react'
 import { SelectField } from '../common/form'
 import { Sheet } from '../common/sheet'
@@ -26,7 +26,7 @@ const CodeMirror = dynamic(() => import('@uiw/react-codemirror'), { ssr: false }
 /** A machine's post: the template, what it makes of a real tool, and what the control says to it, side by side. */
 export function PostEditor(props: PostEditorProps) {
   const { machine, tools } = props
-  const router = useRouter()
+  const router = useGo()
   const draft = usePostDraft(props)
   const extensions = useMemo(
     () => [PLAIN, EditorView.lineWrapping, EditorView.contentAttributes.of({ 'aria-label': 'Template' })],

@@ -1,7 +1,7 @@
 'use client'
 import type { TipOrientation } from '@/core/tool'
 import { isLead } from '@/core/tool'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import { useState, type SetStateAction, type Dispatch } from 'react'
 import { BigAction, ScanAction } from '../common/actions'
 import { DateField } from '../common/date-field'
@@ -37,7 +37,7 @@ export interface ReleaseProps {
 export function ReleasePanel(props: ReleaseProps) {
   const { serial, machine, t, pocket, tip, against, postProblem, jobs, release } = props
   const { person } = useShell()
-  const router = useRouter()
+  const router = useGo()
   const [refused, setRefused] = useState<string | null>(null)
   const [reason, setReason] = useState('')
   const [job, setJob] = useState('')

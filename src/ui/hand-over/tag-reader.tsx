@@ -1,6 +1,6 @@
 'use client'
-import Link from 'next/link'
-import { useRouter } from 'next/navigation'
+import Link from '../common/link'
+import { useGo } from '../common/going'
 import { useState } from 'react'
 import type { DecodedTag, TagRecord } from '@/codecs/tag'
 import { formatLength, unitMark, type LengthUnit, type Result } from '@/core/units'
@@ -43,7 +43,7 @@ export function TagReader({
   readonly trick: Ask<typeof standIn.tagTrick>
 }) {
   const { unit } = useShell()
-  const router = useRouter()
+  const router = useGo()
   const { busy, problem, run } = useAct()
   useMarks((scanned): ScanSaid => {
     router.push(`/hand-over/tag?serial=${scanned}`)

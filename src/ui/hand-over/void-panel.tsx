@@ -1,5 +1,5 @@
 'use client'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import { useState } from 'react'
 import type { Ask } from '@/stations/contract'
 import { voidHandover } from '@/stations/hand-over/contract'
@@ -11,7 +11,7 @@ import { useContractForm } from '../common/use-contract-form'
 
 /** Takes a hand-over back with a reason, or leads to a new number for a label that was lost. */
 export function VoidPanel({ serial, takeBack }: { readonly serial: string; readonly takeBack: Ask<typeof voidHandover> }) {
-  const router = useRouter()
+  const router = useGo()
   const [open, setOpen] = useState(false)
   const form = useContractForm(voidHandover, takeBack, { serial, reason: '' }, { then: () => setOpen(false) })
   return (

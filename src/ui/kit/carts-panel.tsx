@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import Link from '../common/link'
 import { useState } from 'react'
 import { readScan } from '@/codecs/label-text'
 import { readMark, type ToolProfile } from '@/core/tool'

@@ -1,6 +1,6 @@
 'use client'
 import { format } from 'date-fns'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import { useState } from 'react'
 import type { Job } from '@/core/plan'
 import { SmallAction, SmallActions } from '../common/actions'
@@ -71,7 +71,7 @@ function Reasoned({
 }
 
 function Change({ job, change, copy }: JobFootProps) {
-  const router = useRouter()
+  const router = useGo()
   const { busy, problem, run, setProblem } = useAct()
   // the version that these fields were opened with
   const [version, setVersion] = useState(job.version)
@@ -120,7 +120,7 @@ function Change({ job, change, copy }: JobFootProps) {
 }
 
 function OpenFoot({ job: { id: job, version }, addTools, close }: JobFootProps) {
-  const router = useRouter()
+  const router = useGo()
   const { problem, run, setProblem } = useAct()
   const [t, setT] = useState('')
   const [count, setCount] = useState('1')

@@ -1,9 +1,9 @@
 'use client'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import { BigAction } from '../common/actions'
 
 /** The next thing to do for a job: a link as the big action. */
 export function GoTo({ href, children }: { readonly href: string; readonly children: string }) {
-  const router = useRouter()
+  const router = useGo()
   return <BigAction onAct={() => router.push(href)}>{children}</BigAction>
 }

@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import Link from '../common/link'
 import { Fragment } from 'react'
 import type { NettedTool, Wanted, Standing } from '@/core/plan'
 import { formatLength, unitMark, type LengthUnit } from '@/core/units'

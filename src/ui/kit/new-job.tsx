@@ -1,6 +1,6 @@
 'use client'
 import { zodResolver } from '@hookform/resolvers/zod'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import { useRef, useState } from 'react'
 import { Controller, useForm, type UseFormRegister, type FieldErrors, type Control } from 'react-hook-form'
 import { z } from 'zod'
@@ -42,7 +42,7 @@ const isList = (name: string) => /\.csv$/i.test(name)
 
 /** Drop NC programs or a tool list, say what they are for, and see which tools they want. */
 export function NewJob({ machines, suggestedDue, addJob }: NewJobProps) {
-  const router = useRouter()
+  const router = useGo()
   const picker = useRef<HTMLInputElement>(null)
   const [files, setFiles] = useState<readonly TextFile[]>([])
   const [problem, setProblem] = useState<string | null>(null)

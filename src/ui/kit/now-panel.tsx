@@ -1,5 +1,5 @@
 'use client'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import { useState } from 'react'
 import { readScan } from '@/codecs/label-text'
 import { readMark } from '@/core/tool'
@@ -20,7 +20,7 @@ export function NowPanel({
   readonly tools: readonly { readonly serial: string; readonly text: string }[]
   readonly need: Ask<typeof kit.neededNow>
 }) {
-  const router = useRouter()
+  const router = useGo()
   const { problem, run, setProblem } = useAct()
   const [asked, setAsked] = useState<string | null>(null)
   const { actions } = useShell()

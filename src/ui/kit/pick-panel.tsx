@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import Link from '../common/link'
 import { useState, type SetStateAction, type Dispatch } from 'react'
 import { readScan } from '@/codecs/label-text'
 import type { PickLine, PickList } from '@/core/plan'

@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import Link from '../common/link'
 import { useState } from 'react'
 import type { Difference } from '@/core/plan'
 import { differenceText } from '@/words/kit'

@@ -1,5 +1,5 @@
 'use client'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import { SelectField } from '../common/form'
 import { say } from '@/words/screens/library'
 
@@ -11,7 +11,7 @@ export function CountUnit({
   readonly unit: string | null
   readonly units: readonly { readonly id: string; readonly name: string }[]
 }) {
-  const router = useRouter()
+  const router = useGo()
   return (
     <SelectField
       label={say.cabinet}

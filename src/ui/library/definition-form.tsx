@@ -1,5 +1,5 @@
 'use client'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import { useRef, useState, type RefObject } from 'react'
 import { useFieldArray, useForm, type UseFieldArrayReturn } from 'react-hook-form'
 import { CLASS_DEFAULTS, MEASURABLE, type ContourPiece, type ToolClass } from '@/core/tool'
@@ -24,7 +24,7 @@ export function DefinitionForm(props: DefinitionFormProps) {
   const units = useUnits()
   const unit = units.length
   const lead = useLead()
-  const router = useRouter()
+  const router = useGo()
   const { busy, problem, run, setProblem } = useAct()
   const [contour, setContour] = useState(definition?.contour ?? null)
   const drawing = useRef<HTMLInputElement>(null)

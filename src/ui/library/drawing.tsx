@@ -1,5 +1,5 @@
 'use client'
-import { useRouter } from 'next/navigation'
+import { useGo, useHere } from '../common/going'
 import { useRef, useState } from 'react'
 import { FileInput } from '../common/file-input'
 import { SmallAction, SmallActions } from '../common/actions'
@@ -8,11 +8,11 @@ import { say } from '@/words/screens/library'
 
 /** Picture or drawing of a part, and the press that changes it. */
 export function PartDrawing({ id, drawing }: { readonly id: string; readonly drawing: string | null }) {
-  const router = useRouter()
+  const router = useGo()
   const picker = useRef<HTMLInputElement>(null)
   const [problem, setProblem] = useState<string | null>(null)
   const [turn, setTurn] = useState(0)
-  const address = `/api/library/parts/${encodeURIComponent(id)}/drawing`
+  const address = useHere()(`/api/library/parts/${encodeURIComponent(id)}/drawing`)
   const take = async (file: File | undefined) => {
     if (!file) return
     const answer = await fetch(address, { method: 'PUT', body: file }).catch(() => null)

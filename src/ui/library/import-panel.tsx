@@ -1,5 +1,5 @@
 'use client'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import { useRef, useState, type Dispatch, type SetStateAction } from 'react'
 import { BigAction } from '../common/actions'
 import { DropFiles } from '../common/drop-files'
@@ -21,7 +21,7 @@ const isToolCsv = (text: string) => /^[^\n]*\bclass\b[^\n]*\bmachines\b/i.test(t
 
 /** A list from elsewhere: columns are mapped, a preview shows every fault, and it is taken in as a whole or not at all. */
 export function ImportPanel({ act }: { readonly act: ImportActions }) {
-  const router = useRouter()
+  const router = useGo()
   const picker = useRef<HTMLInputElement>(null)
   const [file, setFile] = useState<{ name: string; text: string } | null>(null)
   const [preview, setPreview] = useState<Preview | null>(null)

@@ -1,7 +1,7 @@
 'use client'
-import Link from 'next/link'
+import Link from '../common/link'
 import { KIND_LABELS } from '@/words/properties'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import { useMemo, useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { isText, kindSpec, KIND_NAMES, propertiesOf, ROLES, specOf, type Kind, type PropertyKey } from '@/core/tool'
@@ -111,7 +111,7 @@ export function PartForm({
   readonly then?: string
 }) {
   const units = useUnits()
-  const router = useRouter()
+  const router = useGo()
   const { busy, problem, run } = useAct()
   const [opened, setOpened] = useState(version)
   const keys = useMemo(() => propertiesOf(kind), [kind])

@@ -1,7 +1,7 @@
 'use client'
 import { KIND_LABELS } from '@/words/properties'
 import { createColumnHelper, rowSortingFeature, tableFeatures } from '@tanstack/react-table'
-import Link from 'next/link'
+import Link from '../common/link'
 import { formatLength, unitMark, type LengthUnit } from '@/core/units'
 import { type PartRow } from './use-parts'
 import { say } from '@/words/screens/library'

@@ -1,4 +1,5 @@
 'use client'
+import { fromHere } from '../common/going'
 import { keepPreviousData, useQueries, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useNews } from '../shell/shell-context'
 import { useCallback, useEffect, useState } from 'react'
@@ -35,7 +36,7 @@ const SOON_MS = 120
 
 async function ask(query: PartsQuery, from: number, count: number, signal: AbortSignal): Promise<PartsPage> {
   const text = new URLSearchParams({ ...query, from: String(from), count: String(count) }).toString()
-  const answer = await fetch(`/api/library/parts?${text}`, { signal })
+  const answer = await fetch(fromHere(`/api/library/parts?${text}`), { signal })
   if (!answer.ok) throw new Error(String(answer.status))
   return (await answer.json()) as PartsPage
 }

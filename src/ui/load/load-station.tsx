@@ -1,6 +1,6 @@
 'use client'
 import { pocketText } from '@/words/pocket'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import { useReducer } from 'react'
 import { stepNow } from '@/core/load'
 import { SPINDLE } from '@/core/tool'
@@ -33,7 +33,7 @@ const MISSING = {
 /** Collects the scans, shows every rule, and goes through the steps of a load on one sheet. */
 export function LoadStation(props: LoadStationProps) {
   const { machine, serial, run, steps } = props
-  const router = useRouter()
+  const router = useGo()
   const { busy, problem, setProblem, run: act } = useAct()
   const [sheet, happened] = useReducer(loadSheet, NOTHING_YET)
   useKeepFresh(
@@ -205,7 +205,7 @@ function Elsewhere({
   underWay,
   go,
 }: LoadStationProps & { readonly go: (change: Record<string, string>) => void }) {
-  const router = useRouter()
+  const router = useGo()
   if (!machine)
     return (
       <SmallActions>

@@ -1,4 +1,4 @@
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import type { CheckRow } from '@/core/handover'
 import { SPINDLE } from '@/core/tool'
 import { BigAction } from '../common/actions'
@@ -16,7 +16,7 @@ export interface LoadDone {
 
 /** What was read back, and what to do with the label. */
 export function Loaded({ done: { pocket, rows, machine } }: { readonly done: LoadDone }) {
-  const router = useRouter()
+  const router = useGo()
   return (
     <>
       <h2 className="text-2xl font-bold">

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import Link from '../common/link'
 import type { Job, NettedTool } from '@/core/plan'
 import { formatDue } from '../format/due'
 import { standingText, TONE, type Names } from '../kit/standing'

@@ -1,3 +1,4 @@
+import { fromHere } from '../common/going'
 import type { Calibration } from '@/core/outline'
 import type { Result } from '@/core/units'
 import { say } from '@/words/screens/measure'
@@ -10,7 +11,7 @@ export async function calibrateCamera(
   zip: Uint8Array<ArrayBuffer>,
 ): Promise<Result<CameraPlace, string>> {
   try {
-    const response = await fetch(`/api/bench/cameras?${new URLSearchParams(asked).toString()}`, {
+    const response = await fetch(fromHere(`/api/bench/cameras?${new URLSearchParams(asked).toString()}`), {
       method: 'POST',
       headers: { 'content-type': 'application/zip' },
       body: zip,

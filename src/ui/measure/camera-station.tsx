@@ -1,5 +1,5 @@
 'use client'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import { verdictText } from '@/words/verdict'
 import { say as words } from '@/words/screens/camera'
 import { say } from '@/words/screens/measure'
@@ -17,7 +17,7 @@ import { useCameraBench, type CameraRun, type CameraStationProps } from './use-c
 export function CameraStation(props: CameraStationProps) {
   const { serial, title, about, edges, masters } = props
   const { unit } = useShell()
-  const router = useRouter()
+  const router = useGo()
   const run = useCameraBench(props)
   const { camera, place, shown, set, taken } = run
   useUnsaved(taken.edges ? words.takenPictures : null)

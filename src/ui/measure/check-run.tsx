@@ -1,5 +1,5 @@
 'use client'
-import { useRouter } from 'next/navigation'
+import { fromHere, useGo } from '../common/going'
 import { useMemo, useState, type SetStateAction, type Dispatch } from 'react'
 import { driftOf, judgeDrift, TOO_FAR_MM, type DriftVerdict, type Master, type Zero } from '@/core/judge'
 import { formatDeviation, formatLength, type LengthUnit } from '@/core/units'
@@ -34,7 +34,7 @@ async function send(
   if (checkId !== null) asked.set('check', String(checkId))
   if (reason) asked.set('reason', reason)
   try {
-    const response = await fetch(`/api/bench/checks?${asked.toString()}`, {
+    const response = await fetch(fromHere(`/api/bench/checks?${asked.toString()}`), {
       method: 'POST',
       headers: { 'content-type': 'application/zip' },
       body: zip,
@@ -62,7 +62,7 @@ export function CheckRun({
   changeAdapter,
 }: MastersProps & { readonly master: Master; readonly ticket: string }) {
   const { unit } = useShell()
-  const router = useRouter()
+  const router = useGo()
   const bench = useBench({
     ticket,
     zero,

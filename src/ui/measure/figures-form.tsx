@@ -1,5 +1,5 @@
 'use client'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import { useForm, useWatch, type UseFormRegister } from 'react-hook-form'
 import { useState, type SetStateAction, type Dispatch } from 'react'
 import { FIGURE_KEYS, FIGURE_SIGMA_MM, type FigureKey, type Figures } from '@/core/sets'
@@ -43,7 +43,7 @@ function useFigures(unit: LengthUnit) {
 // eslint-disable-next-line max-lines-per-function -- one form; its fields are components already
 export function FiguresForm({ serial, title, about, limits, before, check, save, line, dial }: FiguresProps) {
   const { unit } = useShell()
-  const router = useRouter()
+  const router = useGo()
   const { register, typed, mm, wrongOf } = useFigures(unit)
   const [problem, setProblem] = useState<{ code: string; text: string } | null>(null)
   const [reason, setReason] = useState('')

@@ -1,6 +1,6 @@
 'use client'
-import Link from 'next/link'
-import { useRouter } from 'next/navigation'
+import Link from '../common/link'
+import { useGo } from '../common/going'
 import { readScan } from '@/codecs/label-text'
 import type { Verdict } from '@/core/judge'
 import type { Coupling, ToolState } from '@/core/tool'
@@ -22,7 +22,7 @@ interface KitTool {
 
 /** A whole kit measured tool after tool: it asks only for the next one. */
 export function KitRun({ job, tools }: { readonly job: string; readonly tools: readonly KitTool[] }) {
-  const router = useRouter()
+  const router = useGo()
   const waiting = tools.filter((t) => t.state === 'built')
   const next = waiting[0]
   const open = (serial: string) => `/measure/${serial}?kit=${encodeURIComponent(job)}`

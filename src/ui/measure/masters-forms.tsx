@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import Link from '../common/link'
 import { useState } from 'react'
 import type { Master } from '@/core/judge'
 import { formatLength, parseLength } from '@/core/units'

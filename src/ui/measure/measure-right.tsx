@@ -1,7 +1,7 @@
 import type { EdgeMeasurement } from '@/core/sets'
 import type { LengthUnit } from '@/core/units'
 import type { Cause } from '@/core/causes'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import type { Advice, ToolResult } from '@/core/judge'
 import { formatDeviation } from '@/core/units'
 import { causesText } from '@/words/causes'
@@ -180,7 +180,7 @@ function progressOf(big: MeasureBig, state: BenchState): number | null {
 }
 
 function Big({ big, ...props }: RightProps & { readonly big: MeasureBig }) {
-  const router = useRouter()
+  const router = useGo()
   const { serial, state, measureAll, wipeEdge } = props
   switch (big.type) {
     case 'check':

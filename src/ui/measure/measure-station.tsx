@@ -1,5 +1,5 @@
 'use client'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import { useEffect, useMemo, useReducer, useState } from 'react'
 import { caseOf, causesOf, type Cause } from '@/core/causes'
 import { advise, benchFor, judgeTool, type ToolResult } from '@/core/judge'
@@ -95,7 +95,7 @@ function useSaveByScan(
     readonly happened: (event: MeasureEvent) => void
   },
 ): void {
-  const router = useRouter()
+  const router = useGo()
   const { proposal } = bench
   useMarks(async (scanned): Promise<ScanSaid | null> => {
     if (!proposal || moving) return scanned === serial ? { title: serial, text: say.isOnTheSpindleMeasure, tone: 'todo' } : null

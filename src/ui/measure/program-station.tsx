@@ -1,5 +1,5 @@
 'use client'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import { useState } from 'react'
 import { useFieldArray, useForm } from 'react-hook-form'
 import { type ProgramStep } from '@/core/judge'
@@ -25,7 +25,7 @@ const newStep = (n: number, at: NonNullable<ProgramStep['at']>, unit: LengthUnit
 // eslint-disable-next-line max-lines-per-function -- joins bench and form; what it shows are components already
 export function ProgramStation({ serial, title, about, tool, base, held, keep }: ProgramProps) {
   const { unit } = useShell()
-  const router = useRouter()
+  const router = useGo()
   const bench = useBench(tool)
   const { busy, problem, setProblem, run } = useAct()
   const { register, control, getValues, reset, formState } = useForm<Typed>({

@@ -1,3 +1,4 @@
+import { fromHere } from '../common/going'
 import type { Result } from '@/core/units'
 import type { Saved } from '@/stations/measure/contract'
 import { say } from '@/words/screens/measure'
@@ -30,7 +31,7 @@ export async function savePictures(
   if (about.camera) asked.set('camera', about.camera)
   if (about.reason) asked.set('reason', about.reason)
   try {
-    const response = await fetch(`/api/assemblies/${encodeURIComponent(serial)}/measurements?${asked.toString()}`, {
+    const response = await fetch(fromHere(`/api/assemblies/${encodeURIComponent(serial)}/measurements?${asked.toString()}`), {
       method: 'POST',
       headers: { 'content-type': 'application/zip' },
       body: zip,

@@ -1,7 +1,7 @@
 'use client'
 import { MARK_RULE } from '@/words/faults'
 import { zodResolver } from '@hookform/resolvers/zod'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { z } from 'zod'
@@ -40,7 +40,7 @@ export interface StrayProps {
 
 /** A tool without a job or a definition: scan its holder, measure, print a label. */
 export function UnplannedForm({ machines, known, takeIn }: StrayProps) {
-  const router = useRouter()
+  const router = useGo()
   const [problem, setProblem] = useState<string | null>(null)
   const { register, handleSubmit, formState, setValue } = useForm<z.input<typeof Form>, unknown, z.output<typeof Form>>({
     resolver: zodResolver(Form),

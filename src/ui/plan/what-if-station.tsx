@@ -1,5 +1,5 @@
 'use client'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import { useState } from 'react'
 import { typedNumber } from '@/core/units'
 import type { DayView, WhatIf } from '@/stations/plan/contract'
@@ -91,7 +91,7 @@ function Compare({
 }
 
 function Ask({ asIs, asked, waiting, breakable }: Pick<WhatIfProps, 'asIs' | 'asked' | 'waiting' | 'breakable'>) {
-  const router = useRouter()
+  const router = useGo()
   const [people, setPeople] = useState(String(asked.people ?? asIs.people))
   const [later, setLater] = useState(asked.later?.job ?? '')
   const [laterBy, setLaterBy] = useState(String(asked.later?.minutes ?? 60))

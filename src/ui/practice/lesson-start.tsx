@@ -1,5 +1,5 @@
 'use client'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import type { Ask } from '@/stations/contract'
 import type * as lessons from '@/stations/lessons/contract'
 import { say } from '@/words/screens/practice'
@@ -16,7 +16,7 @@ export interface LessonActs {
 
 /** Begins another lesson, and shows it whatever was looked at. */
 export function Start({ start }: Pick<LessonActs, 'start'>) {
-  const router = useRouter()
+  const router = useGo()
   const { busy, problem, run } = useAct()
   return (
     <>

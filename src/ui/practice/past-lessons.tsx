@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import Link from '../common/link'
 import type { LessonsView } from '@/stations/lessons/contract'
 import { CAUSE_NAMES } from '@/words/causes'
 import { say } from '@/words/screens/practice'

@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import Link from '../common/link'
 import { useId, useState } from 'react'
 import { say } from '@/words/screens/practice'
 import { TRIES, type Try } from '@/words/tries'

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import Link from '../common/link'
 import type { ToolProfile } from '@/core/tool'
 import type { Due } from '../format/due'
 import { Silhouette, TAPER_SHOWN_MM } from '../drawing/silhouette'

@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import Link from '../common/link'
 import type { LearnedView } from '@/stations/records/contract'
 import { say } from '@/words/screens/months'
 import { say as planned } from '@/words/screens/plan'

@@ -1,6 +1,6 @@
 'use client'
-import Link from 'next/link'
-import { useRouter } from 'next/navigation'
+import Link from '../common/link'
+import { useGo } from '../common/going'
 import { useCallback } from 'react'
 import { FEATURE_KEYS, isAngle, type FeatureKey } from '@/core/judge'
 import { formatLength, mmToUnit, unitMark, type LengthUnit } from '@/core/units'
@@ -57,7 +57,7 @@ export function QualityStation({ view, chosen }: { readonly view: QualityView; r
 }
 
 function Asked({ view: { asked, features } }: { readonly view: QualityView }) {
-  const router = useRouter()
+  const router = useGo()
   const go = (change: Partial<QualityAsked>) => router.push(path({ ...asked, ...change }))
   return (
     <div className="grid max-w-[680px] grid-cols-3 gap-3">

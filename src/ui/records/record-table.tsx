@@ -1,6 +1,6 @@
 'use client'
 import { createColumnHelper, tableFeatures, useTable } from '@tanstack/react-table'
-import Link from 'next/link'
+import Link from '../common/link'
 import { say } from '@/words/screens/records'
 
 export interface RecordLine {

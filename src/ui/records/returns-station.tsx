@@ -1,5 +1,5 @@
 'use client'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import { EARLY_SHARE, type ReturnsOf } from '@/core/stats'
 import type { ReturnsView } from '@/stations/records/contract'
 import { say } from '@/words/screens/months'
@@ -14,7 +14,7 @@ import { useUnit } from '../shell/shell-context'
 
 /** What came back from the machines, the kinds with the most trouble first. */
 export function ReturnsStation({ days, more, tools }: ReturnsView) {
-  const router = useRouter()
+  const router = useGo()
   const count = tools.reduce((sum, tool) => sum + tool.count, 0)
   const { columns } = say.returned
   return (

@@ -1,6 +1,6 @@
 'use client'
-import Link from 'next/link'
-import { useRouter } from 'next/navigation'
+import Link from '../common/link'
+import { useGo } from '../common/going'
 import { useState } from 'react'
 import { FEATURE_KEYS, type FeatureKey } from '@/core/judge'
 import { typedNumber } from '@/core/units'
@@ -87,7 +87,7 @@ function Running({
   readonly end: StudyProps['end']
   readonly anew: () => void
 }) {
-  const router = useRouter()
+  const router = useGo()
   const { busy, problem, run } = useAct()
   if (!sheet) return <p className="text-soft text-lg">{say.askALead}</p>
   const { next } = sheet
@@ -136,7 +136,7 @@ function NewStudy({
   readonly shut: () => void
 }) {
   const unit = useUnit()
-  const router = useRouter()
+  const router = useGo()
   const { busy, problem, run } = useAct()
   const [name, setName] = useState('')
   const [feature, setFeature] = useState<FeatureKey>('DC')

@@ -1,5 +1,5 @@
 'use client'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import { useState } from 'react'
 import type { DayDifference } from '@/core/load'
 import { formatLength, unitMark } from '@/core/units'
@@ -26,7 +26,7 @@ export interface ThatDayProps {
 
 /** A machine's tools at some moment, and what has changed since. */
 export function ThatDayStation({ machine, machines, moment, there, since }: ThatDayProps) {
-  const router = useRouter()
+  const router = useGo()
   const [at, setAt] = useState(moment)
   const go = (to: string) =>
     router.push(`/records/that-day?${new URLSearchParams({ machine: machine.key, ...(to ? { at: to } : {}) }).toString()}`)

@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import Link from '../common/link'
 import { useState } from 'react'
 import { isLead, type Machine } from '@/core/tool'
 import type { Ask } from '@/stations/contract'

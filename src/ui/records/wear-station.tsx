@@ -1,6 +1,6 @@
 'use client'
 import { useCallback } from 'react'
-import Link from 'next/link'
+import Link from '../common/link'
 import type { Wear } from '@/core/judge'
 import { formatDeviation, mmToUnit } from '@/core/units'
 import type { WornTool } from '@/stations/records/contract'

@@ -1,7 +1,7 @@
 'use client'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import { useState } from 'react'
-import { hoursAvoided, payBackYears } from '@/core/stats'
+import { hoursAvoided, payBackYears, RATE_PER_HOUR } from '@/core/stats'
 import { typedNumber } from '@/core/units'
 import type { StopMinutes } from '@/stations/records/contract'
 import { say } from '@/words/screens/months'
@@ -12,8 +12,8 @@ import { Row, Sheet, Title } from '../common/sheet'
 import { RECORDS_TABS, SubNav } from '../common/sub-nav'
 import { SmallActions } from '../common/actions'
 
-/** Of a tool set at the machine where nobody noted any, minutes; an hour's price and a bench's (all of them invented to begin with). */
-const [AT_MACHINE_MIN, OFF_MIN, RATE, PRICE, TOOLS_A_YEAR] = [12, 3, 60, 40_000, 500]
+/** Of a tool set at the machine where nobody noted any, minutes, and what a bench costs (all of them invented to begin with). */
+const [AT_MACHINE_MIN, OFF_MIN, PRICE, TOOLS_A_YEAR] = [12, 3, 40_000, 500]
 const LEAST = 5
 
 export interface WorthProps {
@@ -25,7 +25,7 @@ export interface WorthProps {
 
 /** What the months say: how long machines stood, what was refused, and what that is worth. */
 export function WorthStation({ days, loads, stops, refusals }: WorthProps) {
-  const router = useRouter()
+  const router = useGo()
   return (
     <Sheet
       left={
@@ -88,7 +88,7 @@ function Arithmetic({ days, loads, stops }: Pick<WorthProps, 'days' | 'loads' | 
   const [tools, setTools] = useState(String(loads >= LEAST ? Math.round((loads * 365) / days) : TOOLS_A_YEAR))
   const [atMachine, setAtMachine] = useState((at ?? AT_MACHINE_MIN).toFixed(1))
   const [offMachine, setOffMachine] = useState((off ?? OFF_MIN).toFixed(1))
-  const [rate, setRate] = useState(String(RATE))
+  const [rate, setRate] = useState(String(RATE_PER_HOUR))
   const [price, setPrice] = useState(String(PRICE))
   const hours = hoursAvoided(typedNumber(tools), typedNumber(atMachine), typedNumber(offMachine))
   const saved = hours * typedNumber(rate)

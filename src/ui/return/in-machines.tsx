@@ -1,7 +1,7 @@
 'use client'
 import { pocketText } from '@/words/pocket'
-import Link from 'next/link'
-import { useRouter } from 'next/navigation'
+import Link from '../common/link'
+import { useGo } from '../common/going'
 import { readScan } from '@/codecs/label-text'
 import { ScanAction } from '../common/actions'
 import { Cautions, Say, Sheet, Title } from '../common/sheet'
@@ -19,7 +19,7 @@ interface Inside {
 
 /** What stands in the machines; a scan of a holder that came out opens its sheet. */
 export function InMachines({ asked, tools }: { readonly asked: string | null; readonly tools: readonly Inside[] }) {
-  const router = useRouter()
+  const router = useGo()
   useScans((raw): ScanSaid | null => {
     const scan = readScan(raw)
     if (scan.type !== 'plain') return null

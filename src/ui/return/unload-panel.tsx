@@ -1,6 +1,6 @@
 'use client'
 import { pocketText } from '@/words/pocket'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import { useState } from 'react'
 import { SPINDLE } from '@/core/tool'
 import { BigAction, SmallAction, SmallActions } from '../common/actions'
@@ -25,7 +25,7 @@ const FAULTS: Readonly<Record<ReturnFault, string>> = {
 /** What next with a tool that comes out, and why; its offset in the machine is emptied first. */
 export function UnloadPanel(props: UnloadPanelProps) {
   const { serial, worn, current, others, unload } = props
-  const router = useRouter()
+  const router = useGo()
   const { sayScan } = useShell()
   const { busy, problem, setProblem, run } = useAct()
   // why a choice is not open

@@ -1,5 +1,5 @@
 'use client'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import type { Ask } from '@/stations/contract'
 import * as people from '@/stations/people/contract'
 import { say } from '@/words/screens/settings'
@@ -11,7 +11,7 @@ const START = { code: '', shop: '', unit: 'mm', zone: '', id: '', name: '', pin:
 
 /** The first thing that an empty shop shows: its name, and its first administrator. */
 export function FirstRun({ begin, zones }: { readonly begin: Ask<typeof people.beginShop>; readonly zones: readonly string[] }) {
-  const router = useRouter()
+  const router = useGo()
   const { register, send, busy, problem, wrong } = useContractForm(people.beginShop, begin, START, {
     then: () => router.replace('/settings/people'),
   })

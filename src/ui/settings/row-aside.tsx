@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import Link from '../common/link'
 import { unitMark } from '@/core/units'
 import type { RowView, Touches } from '@/stations/set-up/contract'
 import { say } from '@/words/screens/settings'

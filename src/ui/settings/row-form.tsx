@@ -1,5 +1,5 @@
 'use client'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { fieldsOf, readRow, SET_UP, type Known, type SetUpList } from '@/core/set-up'
@@ -40,7 +40,7 @@ const ANY: Known = { coupling: () => true, post: () => true, part: () => true, p
 /** The form of a row: checked here as the verb checks it, then saved. */
 function useRowForm({ path, row, start, act }: RowFormProps) {
   const list = LIST_PATHS[path]
-  const router = useRouter()
+  const router = useGo()
   const unit = useUnit()
   const { busy, problem, run } = useAct()
   const [version, setVersion] = useState(row?.version ?? 0)
@@ -143,7 +143,7 @@ function Ends({
   readonly act: RowActs
   readonly version: number
 }) {
-  const router = useRouter()
+  const router = useGo()
   const { busy, problem, run } = useAct()
   const back = () => router.push(`/settings/${path}`)
   const { name, retired, origin } = row

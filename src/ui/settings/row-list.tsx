@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import Link from '../common/link'
 import { SET_UP } from '@/core/set-up'
 import type { LengthUnit } from '@/core/units'
 import { unitMark } from '@/core/units'

@@ -1,5 +1,5 @@
 'use client'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import { useRef, useState } from 'react'
 import { SET_UP_LISTS, type SetUpList } from '@/core/set-up'
 import type { LengthUnit } from '@/core/units'
@@ -33,7 +33,7 @@ const placeOf = (list: SetUpList): string => {
 
 /** What is pasted, what it was read as, and taking it in. Whatever is changed has to be looked at anew. */
 function usePasted({ first, preview, put }: ImportProps) {
-  const router = useRouter()
+  const router = useGo()
   const readers = useUnit()
   const { busy, problem, run, setProblem } = useAct()
   const [asked, setAsked] = useState({ list: first, unit: readers, text: '' })

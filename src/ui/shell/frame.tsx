@@ -1,7 +1,7 @@
 'use client'
-import Link from 'next/link'
-import { usePathname } from 'next/navigation'
-import { useRef, type ReactNode } from 'react'
+import Link from '../common/link'
+import { InPractice, usePage } from '../common/going'
+import { useContext, useRef, type ReactNode } from 'react'
 import { Choices } from '../common/actions'
 import { Say } from '../common/sheet'
 import { HelpSheet } from './help-sheet'
@@ -27,6 +27,7 @@ export function Frame({
   waiting,
   find,
   fault,
+  strip,
   children,
 }: {
   readonly place: string
@@ -34,58 +35,63 @@ export function Frame({
   readonly find: Ask<typeof findAnything>
   /** Why nothing can be saved; null while all is well. */
   readonly fault: string | null
+  /** Over every screen of the practice room; null in the shop itself. */
+  readonly strip: ReactNode
   readonly children: ReactNode
 }) {
   const help = useRef<HTMLDialogElement>(null)
   return (
-    <div className="relative grid h-dvh grid-cols-[164px_1fr] grid-rows-[56px_1fr] max-[900px]:grid-cols-[132px_1fr]">
-      <a href="#sheet" className="btn btn-primary sr-only z-30 focus:not-sr-only focus:absolute focus:top-2 focus:left-2">
-        {say.skipToTheSheet}
-      </a>
-      <header className="border-rule bg-paper col-span-2 flex items-center gap-4 border-b pr-4">
-        <Link
-          href="/kit"
-          className="font-head flex w-[164px] shrink-0 items-center gap-2 pl-4 text-2xl font-bold max-[900px]:w-[124px]"
-        >
-          <Mark /> {say.boulder}
-        </Link>
-        <span className="font-head text-soft shrink-0 text-[18px] font-medium max-[1100px]:hidden">{place}</span>
-        <ScanField />
-        <FromPicture />
-        <Palette find={find} />
-        <UnitSwitch />
-        <Who />
-        <button
-          className="btn btn-ghost btn-square text-soft shrink-0 text-xl"
-          aria-label={say.keysOfThisProgram}
-          onClick={() => help.current?.showModal()}
-        >
-          ?
-        </button>
-      </header>
-      <BenchLine waiting={waiting} />
-      <main id="sheet" tabIndex={-1} className="grid min-h-0 min-w-0 grid-rows-[auto_1fr]">
-        {fault && (
-          <div className="fixed top-16 left-1/2 z-40 w-max max-w-[min(760px,92vw)] -translate-x-1/2 shadow-lg">
-            <Say tone="off" lead={say.nothingCanBeSaved} role="alert">
-              {fault}
-            </Say>
+    <div className={`grid h-dvh ${strip ? 'border-unsure grid-rows-[auto_minmax(0,1fr)] border-[6px] border-t-0' : ''}`}>
+      {strip}
+      <div className="relative grid min-h-0 grid-cols-[164px_1fr] grid-rows-[56px_minmax(0,1fr)] max-[900px]:grid-cols-[132px_1fr]">
+        <a href="#sheet" className="btn btn-primary sr-only z-30 focus:not-sr-only focus:absolute focus:top-2 focus:left-2">
+          {say.skipToTheSheet}
+        </a>
+        <header className="border-rule bg-paper col-span-2 flex items-center gap-4 border-b pr-4">
+          <Link
+            href="/kit"
+            className="font-head flex w-[164px] shrink-0 items-center gap-2 pl-4 text-2xl font-bold max-[900px]:w-[124px]"
+          >
+            <Mark /> {say.boulder}
+          </Link>
+          <span className="font-head text-soft shrink-0 text-[18px] font-medium max-[1100px]:hidden">{place}</span>
+          <ScanField />
+          <FromPicture />
+          <Palette find={find} />
+          <UnitSwitch />
+          <Who />
+          <button
+            className="btn btn-ghost btn-square text-soft shrink-0 text-xl"
+            aria-label={say.keysOfThisProgram}
+            onClick={() => help.current?.showModal()}
+          >
+            ?
+          </button>
+        </header>
+        <BenchLine waiting={waiting} />
+        <main id="sheet" tabIndex={-1} className="grid min-h-0 min-w-0 grid-rows-[auto_1fr]">
+          {fault && (
+            <div className="fixed top-16 left-1/2 z-40 w-max max-w-[min(760px,92vw)] -translate-x-1/2 shadow-lg">
+              <Say tone="off" lead={say.nothingCanBeSaved} role="alert">
+                {fault}
+              </Say>
+            </div>
+          )}
+          {children}
+        </main>
+        <Keys onHelp={() => help.current?.showModal()} />
+        <Leaving />
+        <StillThere />
+        <PinPad />
+        <dialog ref={help} className="modal" aria-label={say.keys}>
+          <div className="modal-box max-w-3xl">
+            <HelpSheet />
+            <form method="dialog" className="modal-action">
+              <button className="btn btn-outline px-6">{say.close}</button>
+            </form>
           </div>
-        )}
-        {children}
-      </main>
-      <Keys onHelp={() => help.current?.showModal()} />
-      <Leaving />
-      <StillThere />
-      <PinPad />
-      <dialog ref={help} className="modal" aria-label={say.keys}>
-        <div className="modal-box max-w-3xl">
-          <HelpSheet />
-          <form method="dialog" className="modal-action">
-            <button className="btn btn-outline px-6">{say.close}</button>
-          </form>
-        </div>
-      </dialog>
+        </dialog>
+      </div>
     </div>
   )
 }
@@ -102,6 +108,7 @@ function UnitSwitch() {
 
 function Who() {
   const { person, people, actions, signIn, sayScan } = useShell()
+  const practice = useContext(InPractice)
   const menu = useRef<HTMLDetailsElement>(null)
   return (
     <details ref={menu} className="relative shrink-0">
@@ -124,7 +131,7 @@ function Who() {
             </button>
           </li>
         ))}
-        {person && (
+        {person && !practice && (
           <li className="border-rule border-t">
             <button
               className="flex h-12 text-lg font-semibold"
@@ -137,14 +144,14 @@ function Who() {
             </button>
           </li>
         )}
-        {people.length === 0 && <li className="text-soft p-4">{say.thereAreNoPeopleIn}</li>}
+        {people.length === 0 && <li className="text-soft p-4">{practice ? say.whoPractises : say.thereAreNoPeopleIn}</li>}
       </ul>
     </details>
   )
 }
 
 function BenchLine({ waiting }: { readonly waiting: Waiting }) {
-  const path = usePathname()
+  const path = usePage()
   const here = (href: string) => path === href || path.startsWith(`${href}/`)
   return (
     <nav className="border-rule flex min-h-0 flex-col overflow-y-auto border-r py-2" aria-label={say.stations}>

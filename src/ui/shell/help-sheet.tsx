@@ -1,12 +1,12 @@
 'use client'
-import { usePathname } from 'next/navigation'
+import { usePage } from '../common/going'
 import { helpFor } from '@/words/help'
 import { say } from '@/words/screens/shell'
 import { OTHERS, STATIONS } from './places'
 
 /** What this screen is for, what may be scanned, what to be careful with, and the keys that work everywhere. */
 export function HelpSheet() {
-  const help = helpFor(usePathname())
+  const help = helpFor(usePage())
   return (
     <>
       {help && (

@@ -1,5 +1,6 @@
 'use client'
 import { useEffect, useRef } from 'react'
+import { pageOf } from '@/core/practice'
 import { useShell } from './shell-context'
 import { say } from '@/words/screens/shell'
 
@@ -18,7 +19,7 @@ export function Leaving() {
       const link = event.target instanceof Element ? event.target.closest<HTMLAnchorElement>('a[href]') : null
       if (!link || link.target || link.hasAttribute('download') || link.origin !== window.location.origin) return
       const to = `${link.pathname}${link.search}`
-      if (link.pathname.startsWith('/api/') || link.getAttribute('href')?.startsWith('#')) return
+      if (pageOf(link.pathname).startsWith('/api/') || link.getAttribute('href')?.startsWith('#')) return
       event.preventDefault()
       go(to)
     }

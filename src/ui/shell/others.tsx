@@ -1,5 +1,5 @@
 'use client'
-import { useRouter } from 'next/navigation'
+import { fromHere, useGo } from '../common/going'
 import { useEffect, useRef, useState } from 'react'
 import type { News } from '@/stations/records/contract'
 import { say } from '@/words/screens/shell'
@@ -16,7 +16,7 @@ const NOTE_MS = 20_000
 /** Listens for what is done at other terminals. @returns the last of it, and whether the line is lost */
 function useOthers(): { readonly news: News | null; readonly lost: boolean } {
   const { tellNews, person } = useShell()
-  const router = useRouter()
+  const router = useGo()
   const [news, setNews] = useState<News | null>(null)
   const [lost, setLost] = useState(false)
   const latest = useRef({ tellNews, router })
@@ -28,7 +28,7 @@ function useOthers(): { readonly news: News | null; readonly lost: boolean } {
     let away: ReturnType<typeof setTimeout> | undefined
     let hangUp: (() => void) | null = null
     const call = (): (() => void) => {
-      const events = new EventSource('/api/events')
+      const events = new EventSource(fromHere('/api/events'))
       let missed: ReturnType<typeof setTimeout> | undefined
       let retry: ReturnType<typeof setTimeout> | undefined
       let gone = false

@@ -2,7 +2,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { Command } from 'cmdk'
 import { Search } from 'lucide-react'
-import { usePathname } from 'next/navigation'
+import { usePage } from '../common/going'
 import { useEffect, useRef, useState } from 'react'
 import type { Ask } from '@/stations/contract'
 import type { findAnything, Found, FoundKind } from '@/stations/find/contract'
@@ -74,7 +74,7 @@ function useFound(find: Ask<typeof findAnything>, asked: string) {
 /** Ctrl K, or a press on the glass: any tool, part, job, holder, machine or page by a few letters of it. */
 export function Palette({ find }: { readonly find: Ask<typeof findAnything> }) {
   const { go, scans } = useShell()
-  const path = usePathname()
+  const path = usePage()
   const dialog = useRef<HTMLDialogElement>(null)
   const [words, setWords] = useState('')
   const asked = words.trim()

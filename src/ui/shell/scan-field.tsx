@@ -1,4 +1,5 @@
 'use client'
+import { fromHere } from '../common/going'
 import { Camera, ScanBarcode } from 'lucide-react'
 import { useState } from 'react'
 import { useShell } from './shell-context'
@@ -61,7 +62,11 @@ export function FromPicture() {
     setBusy(true)
     const off = (text: string) => sayScan({ title: say.picture, text, tone: 'off' })
     try {
-      const answer = await fetch('/api/codes/read', { method: 'POST', headers: { 'content-type': file.type }, body: file })
+      const answer = await fetch(fromHere('/api/codes/read'), {
+        method: 'POST',
+        headers: { 'content-type': file.type },
+        body: file,
+      })
       const said = (await answer.json()) as { codes?: string[]; detail?: string }
       if (answer.ok && said.codes?.length) scan(said.codes[0])
       else off(said.detail ?? say.noCodeCanBeRead)

@@ -1,5 +1,5 @@
 'use client'
-import { useRouter } from 'next/navigation'
+import { fromHere, useGo, type Go } from '../common/going'
 import { useCallback, useMemo, useRef, useState, type ReactNode } from 'react'
 import { ACTION_CARD } from '@/codecs/label-text'
 import type { Person } from '@/core/tool'
@@ -8,10 +8,8 @@ import { say } from '@/words/screens/shell'
 import { useSignIn } from './use-sign-in'
 import { ShellContext, type ScanSaid, type ScanUse, type Shell, type ShellActions } from './shell-context'
 
-type Router = ReturnType<typeof useRouter>
-
 /** What is not saved on this page, and the question before it is left. */
-function useLeaving(router: Router) {
+function useLeaving(router: Go) {
   const held = useRef<string[]>([])
   const [leaving, setLeaving] = useState<Shell['leaving']>(null)
   const go = useCallback(
@@ -66,7 +64,7 @@ function useScanQueue({
   signIn,
 }: {
   readonly actions: ShellActions
-  readonly router: Router
+  readonly router: Go
   readonly doBigAction: () => boolean
   readonly hasUnsaved: () => boolean
   readonly go: (href: string) => void
@@ -150,7 +148,7 @@ export function ShellProvider({
   readonly actions: ShellActions
   readonly children: ReactNode
 }) {
-  const router = useRouter()
+  const router = useGo()
   const leaving = useLeaving(router)
   const big = useBigActions()
   const door = useSignIn(actions, people)
@@ -189,7 +187,7 @@ const ARRIVE_TRIES = 750
 
 /** Waits until a page has been reached, so that the next scan meets the sheet it was meant for. */
 async function arrived(href: string): Promise<void> {
-  const wanted = new URL(href, window.location.href).href
+  const wanted = new URL(fromHere(href), window.location.href).href
   for (let i = 0; i < ARRIVE_TRIES && window.location.href !== wanted; i++)
     await new Promise((resolve) => setTimeout(resolve, 40))
   await new Promise((resolve) => setTimeout(resolve, 60)) // its effects have run: it listens

@@ -1,5 +1,5 @@
 'use client'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import { useCallback, useMemo, useState } from 'react'
 import type { Person } from '@/core/tool'
 import { say } from '@/words/screens/shell'
@@ -7,7 +7,7 @@ import type { Asking, ScanSaid, ShellActions } from './shell-context'
 
 /** Signing in by a badge or a tap, and by a PIN where one is asked for. */
 export function useSignIn(actions: ShellActions, people: readonly Person[]) {
-  const router = useRouter()
+  const router = useGo()
   const [asking, setAsking] = useState<Asking | null>(null)
   const [stillThere, askStillThere] = useState<string | null>(null)
   const signIn = useCallback(

@@ -1,7 +1,7 @@
 'use client'
 import { DndContext, PointerSensor, useDraggable, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core'
 import { Move } from 'lucide-react'
-import { useRouter } from 'next/navigation'
+import { useGo } from '../common/going'
 import { useRef, useState } from 'react'
 import { UNIT_KINDS, type StoreUnit, type UnitKind } from '@/core/tool'
 import { CouplingField } from '../common/coupling-field'
@@ -79,7 +79,7 @@ function Unit({
   readonly lit: boolean
   readonly shift: (unit: StoreUnit, dx: number, dy: number) => void
 }) {
-  const router = useRouter()
+  const router = useGo()
   const { attributes, listeners, setNodeRef, transform } = useDraggable({ id: unit.id })
   return (
     <div
@@ -125,7 +125,7 @@ function Unit({
 
 /** Finds a part: its place lights up on the plan. */
 export function FindPart() {
-  const router = useRouter()
+  const router = useGo()
   const [word, setWord] = useState('')
   const rows = useFewParts(word)
   const found = (rows ?? []).flatMap((p) =>

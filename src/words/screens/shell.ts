@@ -75,6 +75,8 @@ export const say = {
   watch: 'Table watch',
   worth: 'Worth',
   tryOut: 'Try out',
+  lessons: 'Practice room',
+  practiceRoom: 'Practice room',
   readTheEdges: 'Read the edges',
   returns: 'Returned',
   learned: 'Learned',
@@ -115,6 +117,7 @@ export const say = {
   notSignedIn: 'Not signed in.',
   signOut: 'Sign out',
   signIn: 'Sign in',
+  whoPractises: 'Leave the practice room to sign in as somebody else.',
   thereAreNoPeopleIn: 'There are no people in the list yet.',
   stations: 'Stations',
   worksOnEveryScreenWithout: 'works on every screen, without clicking first',
@@ -130,6 +133,7 @@ export const say = {
 
   // layout.tsx
   sBoulder: '%s · Boulder',
+  sPractice: 'PRACTICE: %s · Boulder',
   theToolRoomsBench: 'The tool room’s bench',
   toolRoom: 'Tool room',
 

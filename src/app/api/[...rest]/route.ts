@@ -4,7 +4,7 @@ import { say } from '@/words/screens/outside'
 
 export const dynamic = 'force-dynamic'
 
-const unknown = guarded(['read'], (request) =>
+const unknown = guarded(['read'], (_shop, request) =>
   problem(404, 'UNKNOWN_ROUTE', say.thereIsNo(request.method, request.nextUrl.pathname)),
 )
 

@@ -1,12 +1,13 @@
 import 'server-only'
 import type { NextRequest } from 'next/server'
 import { SCOPES, type Scope } from '@/core/tool'
-import { theShop } from '@/runtime'
+import { PRACTICE_HEADER, theShop, type Shop } from '@/runtime'
 import { hashOf, isServersToken } from '@/runtime/tokens'
 import { noteAct } from '@/stations/people/ask-again'
 import { clientOf } from '@/stations/people/clients'
 import { readWho } from '@/stations/session/who'
 import { logFault, logged } from '@/runtime/log'
+import { practiceOf } from '../../_server/practice'
 import { storageFault } from '@/stations/storage'
 import { SESSION_COOKIE, sessionIdOf } from '@/runtime/session'
 import { problem } from './problem'
@@ -26,6 +27,8 @@ interface Entering {
  */
 export function whoEnters(request: NextRequest): Entering | null {
   const given = /^Bearer (.+)$/i.exec(request.headers.get('authorization') ?? '')?.[1]
+  // the practice room is for whoever has a lesson there, not for programs
+  if (given && request.headers.has(PRACTICE_HEADER)) return null
   if (given) {
     if (isServersToken(given)) return { who: 'BOULDER_API_TOKEN', may: SCOPES }
     const { db, clock } = theShop()
@@ -49,7 +52,7 @@ type Params = Readonly<Record<string, string>>
  */
 export function guarded(
   scopes: readonly [Scope, ...Scope[]],
-  work: (request: NextRequest, params: Params) => Promise<Response> | Response,
+  work: (shop: Shop, request: NextRequest, params: Params) => Promise<Response> | Response,
 ) {
   const answered = async (
     request: NextRequest,
@@ -61,10 +64,12 @@ export function guarded(
     if (!may.some((scope) => scopes.includes(scope)))
       return problem(403, 'NOT_IN_SCOPE', say.tokenMayNot(may.map((scope) => SCOPE_NAMES[scope]).join(', and ')))
     try {
-      const answer = await work(request, ((await route.params) ?? {}) as Params)
+      const sessionId = sessionIdOf(request.cookies.get(SESSION_COOKIE)?.value)
+      const shop = request.headers.has(PRACTICE_HEADER) ? await practiceOf(sessionId) : theShop()
+      if (!shop) return refused({ code: 'NO_LESSON' })
+      const answer = await work(shop, request, ((await route.params) ?? {}) as Params)
       if (request.method !== 'GET') {
-        const { db, heads, bell, clock } = theShop()
-        const sessionId = sessionIdOf(request.cookies.get(SESSION_COOKIE)?.value)
+        const { db, heads, bell, clock } = shop
         noteAct({ db, now: clock.now(), sessionId })
         heads.wrote()
         if (answer.ok) bell.ring({ from: sessionId })

@@ -1,6 +1,5 @@
 import { z } from 'zod'
 import { badCase, CAUSE_CLAMPINGS, CAUSE_KINDS, isTellable, nextSteps, verdictOf } from '@/core/causes'
-import { theShop } from '@/runtime'
 import { causeCounts } from '@/stations/causes/counts'
 import { judgedText } from '@/words/causes'
 import { readJson } from '../_api/body'
@@ -27,12 +26,12 @@ const Body = z.object({
 })
 
 /** What is most likely wrong with a tool, and what to do next. */
-export const POST = guarded(['read'], async (request) => {
+export const POST = guarded(['read'], async (shop, request) => {
   const given = await readJson(request, Body, 2 ** 16)
   if (!given.ok) return given.error
   const bad = badCase(given.value)
   if (bad) return refused({ code: 'BAD_CASE', bad })
-  const { db, heavy } = theShop()
+  const { db, heavy } = shop
   const done = await heavy.causes(given.value, causeCounts(db))
   if (!done.ok) return refused(done.error)
   const causes = done.value

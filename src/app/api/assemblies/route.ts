@@ -1,7 +1,6 @@
 import { z } from 'zod'
 import { TOOL_STATES } from '@/core/tool'
 import { findAssemblies } from '@/stations/reads'
-import { theShop } from '@/runtime'
 import { guarded } from '../_api/guard'
 import { problem } from '../_api/problem'
 import { say } from '@/words/screens/outside'
@@ -14,7 +13,7 @@ const Query = z.object({
   state: z.enum(TOOL_STATES, { error: say.mustBeOneOf(TOOL_STATES.join(', ')) }).optional(),
 })
 
-export const GET = guarded(['read'], (request) => {
+export const GET = guarded(['read'], (shop, request) => {
   const query = Query.safeParse(Object.fromEntries([...request.nextUrl.searchParams].filter(([, value]) => value !== '')))
   if (!query.success)
     return problem(
@@ -24,7 +23,7 @@ export const GET = guarded(['read'], (request) => {
       Object.fromEntries(query.error.issues.map((i) => [i.path.join('.'), i.message])),
     )
   return Response.json(
-    findAssemblies(theShop().db, query.data).map(({ serial, t, machine, state, name, pocket, dueAt }) => ({
+    findAssemblies(shop.db, query.data).map(({ serial, t, machine, state, name, pocket, dueAt }) => ({
       serial,
       t,
       machine,

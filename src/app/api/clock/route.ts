@@ -1,5 +1,4 @@
 import { z } from 'zod'
-import { theShop } from '@/runtime'
 import { jsonOf, readBody } from '../_api/body'
 import { guarded } from '../_api/guard'
 import { problem } from '../_api/problem'
@@ -10,8 +9,7 @@ export const dynamic = 'force-dynamic'
 const Forward = z.object({ forwardS: z.number().positive().max(31_536_000) })
 
 /** Sets the clock of a room of stand-ins forward; where anything real is connected there is no such route. */
-export const POST = guarded(['read'], async (request) => {
-  const { clock, bell } = theShop()
+export const POST = guarded(['read'], async ({ clock, bell }, request) => {
   if (!clock.forward) return problem(404, 'NO_SUCH_ROUTE', say.theClockIsSetForward)
   const body = await readBody(request, ['application/json'], 1024)
   if (!body.ok) return body.error

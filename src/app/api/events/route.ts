@@ -1,4 +1,3 @@
-import { theShop } from '@/runtime'
 import { SESSION_COOKIE, sessionIdOf } from '@/runtime/session'
 import { lastSeq, newsAfter } from '@/stations/records/news'
 import { guarded, whoEnters } from '../_api/guard'
@@ -10,8 +9,7 @@ const ALIVE_MS = 15_000
 const COME_BACK_MS = 1000
 
 /** Server-sent events: one for whatever is done at another terminal, as long as this one listens and may. */
-export const GET = guarded(['read'], (request) => {
-  const { db, bell } = theShop()
+export const GET = guarded(['read'], ({ db, bell }, request) => {
   const own = sessionIdOf(request.cookies.get(SESSION_COOKIE)?.value)
   const text = new TextEncoder()
   let stop = () => {}

@@ -1,13 +1,12 @@
 import { listHandovers } from '@/stations/reads'
-import { theShop } from '@/runtime'
 import { guarded } from '../_api/guard'
 
 export const dynamic = 'force-dynamic'
 
-export const GET = guarded(['read', 'hand over', 'load'], (request) => {
+export const GET = guarded(['read', 'hand over', 'load'], (shop, request) => {
   const serial = request.nextUrl.searchParams.get('serial')?.toUpperCase() || undefined
   return Response.json(
-    listHandovers(theShop().db, serial).map((h) => ({
+    listHandovers(shop.db, serial).map((h) => ({
       id: h.id,
       serial: h.values.serial,
       issue: h.values.issue,

@@ -1,7 +1,6 @@
 import { listMachines } from '@/stations/reads'
-import { theShop } from '@/runtime'
 import { guarded } from '../_api/guard'
 
 export const dynamic = 'force-dynamic'
 
-export const GET = guarded(['read', 'load'], () => Response.json(listMachines(theShop().db)))
+export const GET = guarded(['read', 'load'], (shop) => Response.json(listMachines(shop.db)))

@@ -2,7 +2,7 @@ import { SI } from '@/core/units'
 import { encodeCsv } from '@/codecs/csv'
 import type { RecordEntry } from '@/core/tool'
 import { type RecordQuery, listRecord } from '@/stations/reads'
-import { theShop } from '@/runtime'
+import type { Shop } from '@/runtime'
 import { recordText } from '@/words/record'
 import { recordAsked, recordQuery } from '../../_server/record-query'
 import { guarded } from '../_api/guard'
@@ -12,6 +12,8 @@ import { say } from '@/words/screens/outside'
 
 export const dynamic = 'force-dynamic'
 
+type Db = Shop['db']
+
 const COLUMNS = ['seq', 'at', 'who', 'what', 'serial', 't', 'machine', 'text', 'before', 'after'] as const
 const AT_ONCE = 1000
 const MOST = 1000
@@ -20,10 +22,10 @@ const MOST = 1000
 const inWords = (entry: RecordEntry): RecordEntry => ({ ...entry, text: recordText(entry, SI) })
 
 /** Page after page of what is asked, so that the whole record never stands in memory. */
-function* pages(query: RecordQuery): Generator<RecordEntry[]> {
+function* pages(db: Db, query: RecordQuery): Generator<RecordEntry[]> {
   let beforeSeq: number | undefined
   for (;;) {
-    const entries = listRecord(theShop().db, { ...query, beforeSeq, limit: AT_ONCE })
+    const entries = listRecord(db, { ...query, beforeSeq, limit: AT_ONCE })
     if (entries.length) yield entries.map(inWords)
     if (entries.length < AT_ONCE) return
     beforeSeq = entries[entries.length - 1].seq
@@ -35,14 +37,14 @@ const csvRows = (entries: readonly RecordEntry[]) =>
     COLUMNS.map((key) => (key === 'before' || key === 'after' ? (e[key] === null ? '' : JSON.stringify(e[key])) : e[key])),
   )
 
-function* csv(query: RecordQuery): Generator<string> {
+function* csv(db: Db, query: RecordQuery): Generator<string> {
   yield encodeCsv([...COLUMNS], [])
-  for (const entries of pages(query)) yield encodeCsv(null, csvRows(entries))
+  for (const entries of pages(db, query)) yield encodeCsv(null, csvRows(entries))
 }
 
-function* json(query: RecordQuery): Generator<string> {
+function* json(db: Db, query: RecordQuery): Generator<string> {
   let between = '['
-  for (const entries of pages(query)) {
+  for (const entries of pages(db, query)) {
     yield between + entries.map((e) => JSON.stringify(e)).join(',')
     between = ','
   }
@@ -55,7 +57,7 @@ const whole = (text: string | null): number | null => (text !== null && /^\d{1,1
  * The record, or what is searched for in it, as CSV or JSON; newest first. With `limit` (1 to 1000) one page: what is older
  * than the entry `before`.
  */
-export const GET = guarded(['read'], (request) => {
+export const GET = guarded(['read'], ({ db }, request) => {
   const asked = request.nextUrl.searchParams
   const format = asked.get('format') ?? 'json'
   if (format !== 'json' && format !== 'csv') return problem(400, 'BAD_REQUEST', say.formatIsCsvOrJson)
@@ -65,12 +67,12 @@ export const GET = guarded(['read'], (request) => {
     return problem(400, 'BAD_REQUEST', say.limitIsAWholeNumber(MOST))
   if (limit !== null) {
     const beforeSeq = whole(asked.get('before')) ?? undefined
-    const entries = listRecord(theShop().db, { ...query, beforeSeq, limit }).map(inWords)
+    const entries = listRecord(db, { ...query, beforeSeq, limit }).map(inWords)
     return format === 'json'
       ? Response.json(entries)
       : streamed([encodeCsv([...COLUMNS], csvRows(entries))].values(), 'text/csv; charset=utf-8', 'record.csv')
   }
   return format === 'json'
-    ? streamed(json(query), 'application/json', null)
-    : streamed(csv(query), 'text/csv; charset=utf-8', 'record.csv')
+    ? streamed(json(db, query), 'application/json', null)
+    : streamed(csv(db, query), 'text/csv; charset=utf-8', 'record.csv')
 })

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import Link, { ServedPicture } from '@/ui/common/link'
 import { z } from 'zod'
 import { isTyped, stationOff, type Machine, type Assembly } from '@/core/tool'
 import { fixed, formatDeviation, mmToUnit, unitMark } from '@/core/units'
@@ -178,8 +178,7 @@ function ReleasedSheet({
       left={
         <>
           {heading}
-          {/* eslint-disable-next-line @next/next/no-img-element -- drawn by our own route, in true size */}
-          <img
+          <ServedPicture
             src={`${files}/label.svg`}
             alt={say.labelOfHandOver(current.values.issue)}
             className="border-rule w-full max-w-[560px] border bg-white"

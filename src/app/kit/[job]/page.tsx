@@ -1,6 +1,6 @@
 import { programWarningText } from '@/words/kit'
 import { differenceInMinutes } from 'date-fns'
-import Link from 'next/link'
+import Link from '@/ui/common/link'
 import { notFound } from 'next/navigation'
 import type { Job, NettedTool, StandingType } from '@/core/plan'
 import { readJobPage } from '@/stations/kit/pages'

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import Link from '@/ui/common/link'
 import { readAhead, type KitNames } from '@/stations/kit/pages'
 import { Sheet } from '@/ui/common/sheet'
 import { KIT_TABS, SubNav } from '@/ui/common/sub-nav'

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import Link from '@/ui/common/link'
 import { readCartsPage } from '@/stations/kit/pages'
 import { isHot } from '@/stations/build/warm'
 import { Sheet } from '@/ui/common/sheet'

@@ -1,5 +1,5 @@
 import { pocketText } from '@/words/pocket'
-import Link from 'next/link'
+import Link from '@/ui/common/link'
 import { readNow } from '@/stations/kit/pages'
 import { Sheet } from '@/ui/common/sheet'
 import { KIT_TABS, SubNav } from '@/ui/common/sub-nav'

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import Link from '@/ui/common/link'
 import type { ReactNode } from 'react'
 import { readShift } from '@/stations/kit/shift'
 import { Sheet } from '@/ui/common/sheet'

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import Link from '@/ui/common/link'
 import { readHolders } from '@/stations/library/pages'
 import { KeepFresh } from '@/ui/common/keep-fresh'
 import { SmallAction } from '@/ui/common/actions'

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import Link from '@/ui/common/link'
 import { CLAMPINGS } from '@/core/fits'
 import { stepsOf, stepsVersion } from '@/stations/build/build-sheet'
 import { Sheet, Title } from '@/ui/common/sheet'

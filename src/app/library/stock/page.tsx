@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import Link, { FileLink } from '@/ui/common/link'
 import { onHand } from '@/core/plan'
 import { readStock } from '@/stations/library/stock-sheet'
 import { KeepFresh } from '@/ui/common/keep-fresh'
@@ -71,9 +71,9 @@ export default async function StockPage({ searchParams }: { readonly searchParam
             </ul>
             <div className="mt-3 flex gap-2.5">
               <PrintButton />
-              <a className="btn btn-outline" href="/api/library/stock.csv">
+              <FileLink className="btn btn-outline" href="/api/library/stock.csv">
                 {say.asCsv}
-              </a>
+              </FileLink>
             </div>
           </>
         }

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import Link from '@/ui/common/link'
 import { codeSvg } from '@/codecs/label-picture'
 import { encodePlace } from '@/codecs/label-text'
 import { FLOOR, readStore, type PlaceContent } from '@/stations/store/plan'

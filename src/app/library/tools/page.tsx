@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import Link, { FileLink } from '@/ui/common/link'
 import { formatLength, unitMark } from '@/core/units'
 import { readTools } from '@/stations/library/pages'
 import { KeepFresh } from '@/ui/common/keep-fresh'
@@ -68,9 +68,9 @@ export default async function ToolsPage() {
               <Link className="row-link text-lg" href="/library/tools/new">
                 {say.defineTool}
               </Link>
-              <a className="row-link text-lg" href="/api/library/definitions.csv">
+              <FileLink className="row-link text-lg" href="/api/library/definitions.csv">
                 {say.allToolsAsCsv}
-              </a>
+              </FileLink>
             </div>
           </>
         }

@@ -1,3 +1,4 @@
+import { practised } from '@/core/practice'
 import { redirect } from 'next/navigation'
 import { isLead } from '@/core/tool'
 import { causeKnown } from '@/stations/causes/tool-causes'
@@ -46,7 +47,8 @@ export default async function MeasurePage({ params, searchParams }: Props) {
     )
   // another bench than the one whose carriage moves: a camera that stands still, or values that are typed or come over a line
   const { bench: has } = shop.devices()
-  if (has !== 'stand-in') redirect(`/measure/${encodeURIComponent(serial)}/${has === 'camera' ? 'camera' : 'figures'}`)
+  const other = `/measure/${encodeURIComponent(serial)}/${has === 'camera' ? 'camera' : 'figures'}`
+  if (has !== 'stand-in') redirect(shop.lesson ? practised(other) : other)
   const { sheet, bench } = page
   const { assembly, definition, limits, program, last } = sheet
   const held = heldBack(bench, assembly.coupling)

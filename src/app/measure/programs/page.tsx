@@ -1,5 +1,5 @@
 import { readRoutines } from '@/stations/measure/pages'
-import Link from 'next/link'
+import Link from '@/ui/common/link'
 import { KeepFresh } from '@/ui/common/keep-fresh'
 import { Sheet } from '@/ui/common/sheet'
 import { MEASURE_TABS, SubNav } from '@/ui/common/sub-nav'

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import Link from '@/ui/common/link'
 import { namesFor } from '@/stations/kit/pages'
 import { readBoard } from '@/stations/plan/board'
 import { KeepFresh } from '@/ui/common/keep-fresh'

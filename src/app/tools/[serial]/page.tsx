@@ -4,7 +4,7 @@ import { sayCauseAction } from './actions'
 import { isLead } from '@/core/tool'
 import { pocketText } from '@/words/pocket'
 import { addYears, format } from 'date-fns'
-import Link from 'next/link'
+import Link, { FileLink } from '@/ui/common/link'
 import { formatLength, unitMark } from '@/core/units'
 import { readToolPage } from '@/stations/records/tool-page'
 import { ApartPanel, ConditionPanel, HappenedPanel } from '@/ui/build/apart-panel'
@@ -231,13 +231,13 @@ function LastMeasured({ page }: { readonly page: Page }) {
             {formatWhen(last.at)} {last.verdict && <VerdictMark verdict={last.verdict} />}
             <small className="block text-base font-medium">
               {last.evidence ? (
-                <a
+                <FileLink
                   className="text-act"
                   href={`/api/assemblies/${encodeURIComponent(serial)}/measurements/${last.id}/frames`}
                   download
                 >
                   {say.pictures}
-                </a>
+                </FileLink>
               ) : (
                 `figures ${last.source}`
               )}

@@ -1,6 +1,5 @@
 import { z } from 'zod'
 import { unbalanceOf, vectorOf, type BalanceStep, type BalanceTask } from '@/core/balance'
-import { theShop } from '@/runtime'
 import { solutionText } from '@/words/balance'
 import { readJson } from '../../_api/body'
 import { guarded } from '../../_api/guard'
@@ -39,7 +38,7 @@ const Body = z.object({
 const stepOf = (step: BalanceStep) => Object.fromEntries(Object.entries(step).filter(([name]) => name !== 'kind'))
 
 /** The best correction of an unbalance. */
-export const POST = guarded(['read'], async (request) => {
+export const POST = guarded(['read'], async (shop, request) => {
   const given = await readJson(request, Body, 2 ** 18)
   if (!given.ok) return given.error
   const { cgZ, planes, ...rest } = given.value
@@ -48,7 +47,7 @@ export const POST = guarded(['read'], async (request) => {
     cgZMm: cgZ ?? null,
     planes: planes.map(({ z: zMm, unbalance }) => ({ zMm, need: vectorOf(unbalance) })),
   }
-  const done = await theShop().heavy.balance(task)
+  const done = await shop.heavy.balance(task)
   if (!done.ok) return refused(done.error)
   if (!done.value.ok) return refused({ code: 'BAD_BALANCE', why: done.value.error })
   const solution = done.value.value

@@ -1,5 +1,4 @@
 import { FRAME_SET_LIMITS } from '@/codecs/frame-set'
-import { theShop } from '@/runtime'
 import { CouplingName } from '@/stations/contract'
 import { saveCameraCheck } from '@/stations/measure/check-camera'
 import { CameraName } from '@/stations/measure/contract'
@@ -13,9 +12,8 @@ import { say } from '@/words/screens/camera'
 export const dynamic = 'force-dynamic'
 
 /** A terminal's camera that stands still, calibrated on a master by one picture of it. */
-export const POST = guarded(['read'], async (request) => {
-  const shop = theShop()
-  const person = personOf(request)
+export const POST = guarded(['read'], async (shop, request) => {
+  const person = personOf(request, shop)
   if (person instanceof Response) return person
   const asked = request.nextUrl.searchParams
   const camera = CameraName.safeParse(asked.get('camera'))

@@ -1,5 +1,4 @@
 import { FRAME_SET_LIMITS } from '@/codecs/frame-set'
-import { theShop } from '@/runtime'
 import { saveCheck } from '@/stations/measure/check-bench'
 import { readBody } from '../../_api/body'
 import { guarded } from '../../_api/guard'
@@ -9,9 +8,8 @@ import { refused } from '../../_api/refused'
 export const dynamic = 'force-dynamic'
 
 /** The pictures of the setting master on our own bench: measured here, they set the bench's zero. */
-export const POST = guarded(['read'], async (request) => {
-  const shop = theShop()
-  const person = personOf(request)
+export const POST = guarded(['read'], async (shop, request) => {
+  const person = personOf(request, shop)
   if (person instanceof Response) return person
   const body = await readBody(request, ['application/zip'], FRAME_SET_LIMITS.packedBytes)
   if (!body.ok) return body.error

@@ -1,5 +1,4 @@
 import { CODE_PICTURE_SIDE_PX } from '@/codecs/read-code'
-import { theShop } from '@/runtime'
 import { readBody } from '../../_api/body'
 import { guarded } from '../../_api/guard'
 import { problem } from '../../_api/problem'
@@ -12,10 +11,10 @@ export const dynamic = 'force-dynamic'
 const MOST_BYTES = 16 * 2 ** 20
 
 /** Codes in a picture of a label or of a mark: for a terminal that has a camera and no scanner. */
-export const POST = guarded(['read', 'load'], async (request) => {
+export const POST = guarded(['read', 'load'], async (shop, request) => {
   const body = await readBody(request, ['image/png', 'image/jpeg'], MOST_BYTES)
   if (!body.ok) return body.error
-  const read = await theShop().heavy.codes(body.value)
+  const read = await shop.heavy.codes(body.value)
   if (!read.ok) return refused(read.error)
   const codes = read.value
   if (codes.ok) return Response.json({ codes: codes.value })

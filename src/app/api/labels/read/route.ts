@@ -1,6 +1,5 @@
 import { mmToUnit, roundTo } from '@/core/units'
 import { labelDecimals } from '@/core/handover'
-import { theShop } from '@/runtime'
 import { readLabel } from '@/stations/load/read-label'
 import { asText, readBody } from '../../_api/body'
 import { guarded } from '../../_api/guard'
@@ -8,10 +7,10 @@ import { refused } from '../../_api/refused'
 
 export const dynamic = 'force-dynamic'
 
-export const POST = guarded(['read', 'load'], async (request) => {
+export const POST = guarded(['read', 'load'], async (shop, request) => {
   const body = await readBody(request, ['text/plain'], 4096)
   if (!body.ok) return body.error
-  const read = readLabel(theShop().db, asText(body.value))
+  const read = readLabel(shop.db, asText(body.value))
   if (!read.ok) return refused(read.error)
   const { label } = read.value
   const inUnit = (mm: number | null) => (mm === null ? null : roundTo(mmToUnit(mm, label.unit), labelDecimals(label.unit)))

@@ -1,6 +1,5 @@
 import { z } from 'zod'
 import { ROLES } from '@/core/tool'
-import { theShop } from '@/runtime'
 import { readParts } from '@/stations/library/parts-list'
 import { guarded } from '../../_api/guard'
 import { problem } from '../../_api/problem'
@@ -19,7 +18,7 @@ const Asked = z.object({
 })
 
 /** Parts in short, lengths mm: every part, or with `count` a page of what is looked for. */
-export const GET = guarded(['read'], (request) => {
+export const GET = guarded(['read'], (shop, request) => {
   const given = Asked.safeParse(Object.fromEntries(request.nextUrl.searchParams))
   if (!given.success)
     return problem(
@@ -28,6 +27,6 @@ export const GET = guarded(['read'], (request) => {
       `${given.error.issues[0].path.join('.')} is not as it should be: ${given.error.issues[0].message}`,
     )
   const { down, ...asked } = given.data
-  const page = readParts(theShop().db, { ...asked, down: down === '1' })
+  const page = readParts(shop.db, { ...asked, down: down === '1' })
   return Response.json(asked.count === undefined ? page.rows : page)
 })

@@ -1,6 +1,5 @@
 import { encodeCsv } from '@/codecs/csv'
 import { onHand } from '@/core/plan'
-import { theShop } from '@/runtime'
 import { readStockLines } from '@/stations/library/stock-sheet'
 import { download } from '../../_api/download'
 import { guarded } from '../../_api/guard'
@@ -9,8 +8,8 @@ import { say } from '@/words/screens/outside'
 export const dynamic = 'force-dynamic'
 
 /** The count sheet: one row a part and place, with an empty column to count into. */
-export const GET = guarded(['read'], () => {
-  const rows = readStockLines(theShop().db).flatMap(({ part, balance, places }) =>
+export const GET = guarded(['read'], (shop) => {
+  const rows = readStockLines(shop.db).flatMap(({ part, balance, places }) =>
     (places.length ? places : [{ place: null, count: 0 }]).map(({ place, count }) => [
       part.id,
       part.name,

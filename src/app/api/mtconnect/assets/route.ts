@@ -1,6 +1,5 @@
 import { z } from 'zod'
 import { assetsDocument, errorDocument } from '@/codecs/mtconnect-answer'
-import { theShop } from '@/runtime'
 import { listHandedOver } from '@/stations/outside/assets'
 import { say } from '@/words/screens/outside'
 import { guarded } from '../../_api/guard'
@@ -15,8 +14,7 @@ const Query = z.object({
   type: z.string().max(40).default('CuttingTool'),
 })
 
-export const GET = guarded(['read'], (request) => {
-  const { db, clock } = theShop()
+export const GET = guarded(['read'], ({ db, clock }, request) => {
   const query = Query.safeParse(Object.fromEntries(request.nextUrl.searchParams))
   if (!query.success) return xml(errorDocument(clock.now(), 'OUT_OF_RANGE', say.countOutOfRange), 400)
   const { count, type } = query.data

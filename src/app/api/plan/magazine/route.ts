@@ -17,7 +17,7 @@ const Body = z.object({
 })
 
 /** Jobs in the order given, with the fewest tools put in. */
-export const POST = guarded(['read'], async (request) => {
+export const POST = guarded(['read'], async (_shop, request) => {
   const given = await readJson(request, Body, MOST_BYTES)
   if (!given.ok) return given.error
   const plan = planMagazine(given.value)

@@ -1,5 +1,4 @@
 import { z } from 'zod'
-import { theShop } from '@/runtime'
 import { previewPost } from '@/stations/hand-over/preview-post'
 import { readJson } from '../../_api/body'
 import { guarded } from '../../_api/guard'
@@ -15,10 +14,9 @@ const Body = z.object({
 })
 
 /** What a post would say and what the control gets; on a scratch table only. */
-export const POST = guarded(['hand over'], async (request) => {
+export const POST = guarded(['hand over'], async (shop, request) => {
   const given = await readJson(request, Body, 2 ** 20)
   if (!given.ok) return given.error
-  const shop = theShop()
   const preview = await previewPost(shop.db, shop.control, given.value, shop.clock.now())
   if (!preview.ok) return refused(preview.error)
   return Response.json(preview.value)

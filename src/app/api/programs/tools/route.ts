@@ -1,5 +1,4 @@
 import { programWarningText } from '@/words/kit'
-import { theShop } from '@/runtime'
 import { asText, readBody } from '../../_api/body'
 import { guarded } from '../../_api/guard'
 import { problem } from '../../_api/problem'
@@ -10,13 +9,13 @@ export const dynamic = 'force-dynamic'
 
 const LIMIT = 8 * 2 ** 20
 
-export const POST = guarded(['read'], async (request) => {
+export const POST = guarded(['read'], async (shop, request) => {
   const kind = request.nextUrl.searchParams.get('kind') ?? 'mill'
   if (kind !== 'mill' && kind !== 'lathe')
     return problem(400, 'BAD_REQUEST', say.kindIsMillOrLathe, { kind: say.mustBeMillOrLathe })
   const body = await readBody(request, ['text/plain'], LIMIT)
   if (!body.ok) return body.error
-  const done = await theShop().heavy.programs([asText(body.value)], kind)
+  const done = await shop.heavy.programs([asText(body.value)], kind)
   if (!done.ok) return refused(done.error)
   const [{ wanted: read }] = done.value
   if (!read.ok)

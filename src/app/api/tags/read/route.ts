@@ -9,7 +9,7 @@ export const dynamic = 'force-dynamic'
 /** The largest carriers hold 8 KB. */
 const MOST_BYTES = 65_536
 
-export const POST = guarded(['read', 'load'], async (request) => {
+export const POST = guarded(['read', 'load'], async (_shop, request) => {
   const body = await readBody(request, ['application/octet-stream'], MOST_BYTES)
   if (!body.ok) return body.error
   const tag = decodeTag(body.value)

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import Link from '@/ui/common/link'
 import { notFound } from 'next/navigation'
 import { readPick } from '@/stations/kit/pick'
 import { FLOOR } from '@/stations/store/plan'

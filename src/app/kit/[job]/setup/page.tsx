@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import Link, { FileLink } from '@/ui/common/link'
 import { notFound } from 'next/navigation'
 import { readSetup } from '@/stations/kit/setup-sheet'
 import { Sheet, Title } from '@/ui/common/sheet'
@@ -36,9 +36,13 @@ export default async function SetupPage({ params }: { readonly params: Promise<{
                 <Link className="row-link px-2 text-lg" href={`/kit/${encodeURIComponent(job.id)}`}>
                   {say.backToTheJob}
                 </Link>
-                <a className="btn btn-outline" href={`/api/jobs/${encodeURIComponent(job.id)}/setup-sheet.pdf`} target="_blank">
+                <FileLink
+                  className="btn btn-outline"
+                  href={`/api/jobs/${encodeURIComponent(job.id)}/setup-sheet.pdf`}
+                  target="_blank"
+                >
                   {say.pdf}
-                </a>
+                </FileLink>
                 <PrintButton />
               </div>
             </div>

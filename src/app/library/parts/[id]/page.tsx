@@ -1,5 +1,5 @@
 import { choiceText, KIND_LABELS, PROPERTY_NAMES } from '@/words/properties'
-import Link from 'next/link'
+import Link from '@/ui/common/link'
 import type { ReactNode } from 'react'
 import { missing, onHand, type Lying, type Balance } from '@/core/plan'
 import { KINDS, propertiesOf, specOf, UNIT_OF, valueOf, type Component, type Definition, type PropertyKey } from '@/core/tool'

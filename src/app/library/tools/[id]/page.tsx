@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import Link, { FileLink } from '@/ui/common/link'
 import { formatDeviation, formatLength, unitMark } from '@/core/units'
 import type { Assembly, Definition, Tolerance, ToolProfile } from '@/core/tool'
 import { definitionFaultText } from '@/words/refusals/library'
@@ -120,12 +120,12 @@ function Users({
         </Link>
       ))}
       <div className="mt-4 flex gap-2.5">
-        <a className="btn btn-outline flex-1" href={`/api/definitions/${encodeURIComponent(d.id)}/archetype.xml`}>
+        <FileLink className="btn btn-outline flex-1" href={`/api/definitions/${encodeURIComponent(d.id)}/archetype.xml`}>
           {say.xml}
-        </a>
-        <a className="btn btn-outline flex-1" href={`/api/definitions/${encodeURIComponent(d.id)}/contour.dxf`}>
+        </FileLink>
+        <FileLink className="btn btn-outline flex-1" href={`/api/definitions/${encodeURIComponent(d.id)}/contour.dxf`}>
           {say.dxf}
-        </a>
+        </FileLink>
       </div>
     </>
   )

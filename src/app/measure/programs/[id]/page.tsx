@@ -1,3 +1,4 @@
+import { ServedPicture } from '@/ui/common/link'
 import { FEATURE_NAMES } from '@/words/properties'
 import { readRoutine } from '@/stations/measure/pages'
 import { notFound } from 'next/navigation'
@@ -51,8 +52,7 @@ export default async function ProgramPage({ params }: { readonly params: Promise
         right={
           <>
             {versions[0]?.evidence && (
-              // eslint-disable-next-line @next/next/no-img-element -- a measuring picture from our own route, as it was taken
-              <img
+              <ServedPicture
                 src={`/api/definitions/${encodeURIComponent(id)}/program.png`}
                 alt={say.pictureOfT(definition.t)}
                 className="border-ink mb-3 w-full border"

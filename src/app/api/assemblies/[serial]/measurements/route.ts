@@ -1,7 +1,6 @@
 import { z } from 'zod'
 import { FRAME_SET_LIMITS } from '@/codecs/frame-set'
 import { BENCH_FACTS } from '@/devices/bench/port'
-import { theShop } from '@/runtime'
 import { CameraName } from '@/stations/measure/contract'
 import { saveMeasurement } from '@/stations/measure/save-measurement'
 import { serialOf } from '../../../../_server/params'
@@ -13,9 +12,8 @@ import { refused } from '../../../_api/refused'
 export const dynamic = 'force-dynamic'
 
 /** The pictures of a tool on our own bench, or of a terminal's camera that was calibrated: measured again here, that is the value of record. */
-export const POST = guarded(['read'], async (request, { serial }) => {
-  const shop = theShop()
-  const person = personOf(request)
+export const POST = guarded(['read'], async (shop, request, { serial }) => {
+  const person = personOf(request, shop)
   if (person instanceof Response) return person
   const now = shop.clock.now()
   const asked = request.nextUrl.searchParams

@@ -1,6 +1,5 @@
 import { openFrameSet } from '@/codecs/frame-set'
 import { getProgram } from '@/stations/reads'
-import { theShop } from '@/runtime'
 import { plainText } from '../../../../_server/params'
 import { guarded } from '../../../_api/guard'
 import { problem } from '../../../_api/problem'
@@ -9,8 +8,7 @@ import { say } from '@/words/screens/outside'
 export const dynamic = 'force-dynamic'
 
 /** What the bench sees of a tool of this kind: a picture of the measurement its program was kept from. */
-export const GET = guarded(['read'], (_request, { id }) => {
-  const { db, evidence } = theShop()
+export const GET = guarded(['read'], ({ db, evidence }, _request, { id }) => {
   const program = getProgram(db, plainText(id))
   const zip = program?.evidence ? evidence.read(program.evidence) : null
   const set = zip && openFrameSet(zip)

@@ -1,7 +1,6 @@
 import { z } from 'zod'
 import { encodeStl } from '@/codecs/stl'
 import { getDefinition } from '@/stations/reads'
-import { theShop } from '@/runtime'
 import { profileOfDefinition } from '@/stations/rack/rack'
 import { plainText } from '../../../../_server/params'
 import { guarded } from '../../../_api/guard'
@@ -10,8 +9,7 @@ import { say } from '@/words/screens/outside'
 
 export const dynamic = 'force-dynamic'
 /** The drawn tool turned round its axis, for a collision check. */
-export const GET = guarded(['read'], (request, { id }) => {
-  const { db } = theShop()
+export const GET = guarded(['read'], ({ db }, request, { id }) => {
   const definition = getDefinition(db, plainText(id))
   if (!definition) return problem(404, 'UNKNOWN_TOOL', say.thereIsNoTool(plainText(id).slice(0, 40)))
   const part = z

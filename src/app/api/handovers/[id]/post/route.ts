@@ -1,7 +1,6 @@
 import { voidText } from '@/words/hand-over'
 import { isTyped } from '@/core/tool'
 import { getMachine } from '@/stations/reads'
-import { theShop } from '@/runtime'
 import { guarded } from '../../../_api/guard'
 import { handoverOf } from '../../../_api/label'
 import { problem } from '../../../_api/problem'
@@ -10,12 +9,12 @@ import { say } from '@/words/screens/outside'
 export const dynamic = 'force-dynamic'
 
 /** The very file that the control tried; never for another machine, never when its check differs, never out of date. */
-export const GET = guarded(['hand over', 'load'], (request, { id }) => {
-  const handover = handoverOf(id)
+export const GET = guarded(['hand over', 'load'], (shop, request, { id }) => {
+  const handover = handoverOf(shop.db, id)
   if (handover instanceof Response) return handover
   const { values } = handover
   const key = request.nextUrl.searchParams.get('machine') ?? values.machine
-  const machine = getMachine(theShop().db, key)
+  const machine = getMachine(shop.db, key)
   if (!machine) return problem(404, 'UNKNOWN_MACHINE', say.thereIsNoMachine(key.slice(0, 20)))
   if (isTyped(machine)) return problem(422, 'NO_POST', say.takesNoFiles(machine.name))
   if (machine.key !== values.machine)

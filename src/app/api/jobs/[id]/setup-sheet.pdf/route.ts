@@ -1,4 +1,4 @@
-import { labelFonts, theShop } from '@/runtime'
+import { labelFonts } from '@/runtime'
 import { readSetup } from '@/stations/kit/setup-sheet'
 import { timeWithZone } from '@/words/time'
 import { setupRows } from '../../../../_parts/setup-rows'
@@ -11,8 +11,7 @@ import { say } from '@/words/screens/outside'
 export const dynamic = 'force-dynamic'
 
 /** The setup sheet of a job, A4. */
-export const GET = guarded(['read'], async (_request, { id }) => {
-  const { db, clock, heavy } = theShop()
+export const GET = guarded(['read'], async ({ db, clock, heavy }, _request, { id }) => {
   const now = clock.now()
   const sheet = readSetup(db, plainText(id), now)
   if (!sheet) return problem(404, 'UNKNOWN_JOB', say.thereIsNoJob(plainText(id).slice(0, 40)))

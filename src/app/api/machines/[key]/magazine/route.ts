@@ -1,5 +1,4 @@
 import { currentHandover, getAssembly, getMachine } from '@/stations/reads'
-import { theShop } from '@/runtime'
 import { askControl } from '@/stations/load/ask-control'
 import { settleUnloads } from '@/stations/return/settle'
 import { readMagazine } from '@/stations/load/magazine'
@@ -11,8 +10,7 @@ import { say } from '@/words/screens/outside'
 export const dynamic = 'force-dynamic'
 
 /** Every pocket with what stands in it by our record and by the control's list, for programmers. Lengths mm. */
-export const GET = guarded(['read', 'load'], async (_request, { key }) => {
-  const { db, control, clock } = theShop()
+export const GET = guarded(['read', 'load'], async ({ db, control, clock }, _request, { key }) => {
   const machine = getMachine(db, plainText(key))
   if (!machine) return problem(404, 'UNKNOWN_MACHINE', say.thereIsNoMachine(plainText(key).slice(0, 20)))
   await settleUnloads(db, control, clock.now())

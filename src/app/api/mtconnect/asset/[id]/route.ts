@@ -1,5 +1,4 @@
 import { assetsDocument, errorDocument } from '@/codecs/mtconnect-answer'
-import { theShop } from '@/runtime'
 import { listHandedOver } from '@/stations/outside/assets'
 import { say } from '@/words/screens/outside'
 import { plainText } from '../../../../_server/params'
@@ -8,8 +7,7 @@ import { xml } from '../../../_api/xml'
 
 export const dynamic = 'force-dynamic'
 /** Assets by their ids, several with semicolons between them. */
-export const GET = guarded(['read'], (_request, { id }) => {
-  const { db, clock } = theShop()
+export const GET = guarded(['read'], ({ db, clock }, _request, { id }) => {
   const wanted = plainText(id).split(';')
   const found = listHandedOver(db).filter((tool) => wanted.includes(tool.id))
   const made = found.length ? assetsDocument(found, clock.now()) : null

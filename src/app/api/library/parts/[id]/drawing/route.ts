@@ -1,5 +1,5 @@
 import type { NextRequest } from 'next/server'
-import { DRAWING_TYPES, theShop, type DrawingType } from '@/runtime'
+import { DRAWING_TYPES, type DrawingType } from '@/runtime'
 import { componentVersion, getComponent } from '@/stations/reads'
 import { putPart } from '@/stations/library/put-part'
 import { plainText } from '../../../../../_server/params'
@@ -22,8 +22,8 @@ const STARTS: Readonly<Record<DrawingType, readonly number[]>> = {
 const typeOf = (bytes: Uint8Array): DrawingType | null =>
   (Object.keys(STARTS) as DrawingType[]).find((type) => STARTS[type].every((b, i) => bytes[i] === b)) ?? null
 
-export const GET = guarded(['read'], (_request, { id }) => {
-  const { db, drawings } = theShop()
+export const GET = guarded(['read'], (shop, _request, { id }) => {
+  const { db, drawings } = shop
   const name = getComponent(db, plainText(id))?.drawing
   const bytes = name ? drawings.read(name) : null
   const type = bytes && typeOf(bytes)
@@ -33,12 +33,12 @@ export const GET = guarded(['read'], (_request, { id }) => {
   })
 })
 
-export const PUT = guarded(['read'], async (request: NextRequest, { id }) => {
-  const { db, drawings, clock } = theShop()
+export const PUT = guarded(['read'], async (shop, request: NextRequest, { id }) => {
+  const { db, drawings, clock } = shop
   const part = getComponent(db, plainText(id))
   if (!part) return problem(404, 'UNKNOWN_PART', say.theLibraryKnowsNoPart(plainText(id).slice(0, 40)))
   const version = componentVersion(db, part.id)
-  const person = personOf(request)
+  const person = personOf(request, shop)
   if (person instanceof Response) return person
   const body = await readBody(request, Object.keys(DRAWING_TYPES), MOST_BYTES)
   if (!body.ok) return body.error

@@ -1,6 +1,5 @@
 import { labelDecimals } from '@/core/handover'
 import { mmToUnit, roundTo } from '@/core/units'
-import { theShop } from '@/runtime'
 import { currentRecord } from '@/stations/load/current-record'
 import { plainText } from '../../../../../_server/params'
 import { guarded } from '../../../../_api/guard'
@@ -13,10 +12,10 @@ export const dynamic = 'force-dynamic'
 const MOST_CODE = 4096
 
 /** The machine asks for the tool in front of it: by the holder's mark, or by the text of its label. */
-export const GET = guarded(['read', 'load'], (_request, { key, code }) => {
+export const GET = guarded(['read', 'load'], (shop, _request, { key, code }) => {
   const text = plainText(code)
   if (text.length > MOST_CODE) return problem(413, 'TOO_LARGE', say.aLabelsTextHasKb)
-  const record = currentRecord(theShop().db, plainText(key), text)
+  const record = currentRecord(shop.db, plainText(key), text)
   if (!record.ok) return refused(record.error)
   const { handover, machine, registers } = record.value
   const { values } = handover

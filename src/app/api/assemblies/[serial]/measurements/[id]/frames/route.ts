@@ -1,5 +1,4 @@
 import { getMeasurement } from '@/stations/reads'
-import { theShop } from '@/runtime'
 import { serialOf } from '../../../../../../_server/params'
 import { guarded } from '../../../../../_api/guard'
 import { problem } from '../../../../../_api/problem'
@@ -8,8 +7,7 @@ import { say } from '@/words/screens/outside'
 export const dynamic = 'force-dynamic'
 
 /** The pictures that a figure of record was measured from, as the frame set they came in. */
-export const GET = guarded(['read'], async (_request, { serial, id }) => {
-  const { db, evidence } = theShop()
+export const GET = guarded(['read'], async ({ db, evidence }, _request, { serial, id }) => {
   const measurement = /^\d{1,12}$/.test(id) ? getMeasurement(db, Number(id)) : null
   if (!measurement || measurement.serial !== serialOf(serial))
     return problem(404, 'UNKNOWN_MEASUREMENT', say.noMeasurementOfIsKnown(id, serial))
