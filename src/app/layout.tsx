@@ -24,9 +24,14 @@ import {
   signInAction,
   signOutAction,
 } from './actions'
-import { ROOMS } from '@/core/practice'
+import { ROOMS, TOUR } from '@/core/practice'
 import { dataFolder, PRACTICE_HEADER, storageState } from '@/runtime'
 import { Inside, PracticeStrip } from '@/ui/practice/practice-room'
+import type { TourGuideProps } from '@/ui/practice/tour-guide'
+import { currentHandover } from '@/stations/reads'
+import { hasLessons, type RoomRun } from '@/stations/lessons/room'
+import { TOUR_HOLDER } from '@/words/tour'
+import { endRoomAction, startRoomAction, stepDoneAction } from './practice/lessons/actions'
 import { letTimePassAction } from './stand-in/actions'
 import { storageFault, type StorageFault } from '@/stations/storage'
 import { Say } from '@/ui/common/sheet'
@@ -60,6 +65,13 @@ async function shopOrFault(): Promise<{ readonly shop: Context } | { readonly fa
     if (fault) return { fault }
     throw error
   }
+}
+
+/** Where somebody is on their tour; null: this lesson is none. */
+function tourOf(db: Context['db'], { id, lesson, said }: RoomRun): TourGuideProps | null {
+  if (lesson !== TOUR) return null
+  const label = currentHandover(db, TOUR_HOLDER)?.label ?? null
+  return { run: id, done: said.at(-1)?.number ?? 0, label, stepDone: stepDoneAction, end: endRoomAction }
 }
 
 export default async function RootLayout({ children }: { readonly children: ReactNode }) {
@@ -100,6 +112,7 @@ export default async function RootLayout({ children }: { readonly children: Reac
                   find={findAnythingAction}
                   place={place}
                   waiting={countWaiting(shop.db, shop.now)}
+                  tour={shop.lesson || hasLessons(shop.db, shop.person.id) ? null : startRoomAction}
                   strip={
                     shop.lesson && (
                       <PracticeStrip
@@ -107,6 +120,7 @@ export default async function RootLayout({ children }: { readonly children: Reac
                         minutes={ROOMS[shop.lesson.lesson].minutes}
                         startedAt={shop.lesson.startedAt}
                         letTimePass={letTimePassAction}
+                        tour={tourOf(shop.db, shop.lesson)}
                       />
                     )
                   }

@@ -14,8 +14,8 @@ import type { Shop } from './shop'
 /** Smallest and largest that is planted, mm; rad for a lean. Lengths and diameters go past what is allowed by so many times it. */
 const SIZES: Readonly<Record<Exclude<WorldFault, 'LENGTH_NOT_SET' | 'WRONG_CUTTER' | 'OTHER_NOSE'>, readonly [number, number]>> =
   {
-    OFF_CENTRE: [0.015, 0.06],
-    TILTED: [0.15e-3, 0.4e-3],
+    OFF_CENTRE: [0.015, 0.04],
+    TILTED: [0.12e-3, 0.3e-3],
     EDGE_HIGH: [0.018, 0.05],
     EDGE_LOW: [0.018, 0.05],
     WORN: [0.025, 0.05],

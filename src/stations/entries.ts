@@ -231,6 +231,12 @@ export interface Entries {
   }
   TERMINAL_DEVICES: { readonly own: OwnDevices }
   /** What somebody found to be wrong with a tool, beside what was told first. */
+  // lessons that a lead made, and who needs them
+  LESSON_MADE: { readonly title: string }
+  LESSON_RETIRED: { readonly title: string }
+  /** @param title of one that a lead made; null: its words stand in the program */
+  LESSON_ASKED: { readonly what: 'load' | 'shrink'; readonly lesson: string; readonly title: string | null }
+  LESSON_NOT_ASKED: { readonly what: 'load' | 'shrink'; readonly lesson: string; readonly title: string | null }
   CAUSE_SAID: { readonly cause: CauseCode; readonly edge: number | null; readonly told: CauseCode; readonly p: number }
   /** What somebody said of a difference between a control's table and what was handed over. */
   TABLE_DECIDED: { readonly as: 'wear' | 'kept open'; readonly difference: Difference; readonly reason: string }
@@ -290,6 +296,10 @@ export const KINDS: Readonly<
   STATION_SET: 'turret',
   TERMINAL_DEVICES: 'set up',
   CAMERA_CALIBRATED: 'measured',
+  LESSON_MADE: 'lesson',
+  LESSON_RETIRED: 'lesson',
+  LESSON_ASKED: 'lesson',
+  LESSON_NOT_ASKED: 'lesson',
   CAUSE_SAID: 'cause',
   TABLE_DECIDED: 'table watch',
   BUILD_BEGUN: 'build begun',

@@ -23,6 +23,7 @@ import type { PracticeRefusals } from './practice/contract'
 import type { ReturnRefusals } from './return/contract'
 import type { SetUpRefusals } from './set-up/contract'
 import type { StudyRefusals } from './study/contract'
+import type { TeachingRefusals } from './teaching/contract'
 import type { WatchRefusals } from './watch/contract'
 import type { StoreRefusals } from './store/contract'
 
@@ -97,6 +98,7 @@ export type LeadOnly =
   | 'certificates'
   | 'imports'
   | 'labels'
+  | 'lessons'
   | 'limits'
   | 'master checks'
   | 'pictures'
@@ -133,6 +135,7 @@ export interface Refusals
     SetUpRefusals,
     StoreRefusals,
     StudyRefusals,
+    TeachingRefusals,
     WatchRefusals {}
 
 export type RefusalCode = keyof Refusals

@@ -26,6 +26,7 @@ import * as setUp from './set-up/contract'
 import * as standIn from './stand-in/contract'
 import * as store from './store/contract'
 import * as study from './study/contract'
+import * as teaching from './teaching/contract'
 import * as watch from './watch/contract'
 
 export type Right = 'everybody' | 'person' | LeadOnly | AdministratorOnly
@@ -109,7 +110,15 @@ const KIT: RightsOf<typeof kit> = {
   writeNote: 'person',
   tickOff: 'person',
 }
-const LESSONS: RightsOf<typeof lessons> = { startLesson: 'person', sayFault: 'person', askOpinion: 'person', endLesson: 'person', startRoom: 'person', endRoom: 'person' }
+const LESSONS: RightsOf<typeof lessons> = {
+  startLesson: 'person',
+  sayFault: 'person',
+  askOpinion: 'person',
+  endLesson: 'person',
+  startRoom: 'person',
+  endRoom: 'person',
+  stepDone: 'person',
+}
 const LIBRARY: RightsOf<typeof library> = {
   putPart: 'person',
   putDefinition: 'tools',
@@ -183,6 +192,12 @@ const SET_UP: RightsOf<typeof setUp> = {
 const STORE: RightsOf<typeof store> = { book: 'person', countStock: 'person', putRight: 'person', placeUnit: 'person' }
 
 const STUDY: RightsOf<typeof study> = { startStudy: 'master checks', endStudy: 'master checks' }
+const TEACHING: RightsOf<typeof teaching> = {
+  makeLesson: 'lessons',
+  retireLesson: 'lessons',
+  putCondition: 'lessons',
+  endCondition: 'lessons',
+}
 const WATCH: RightsOf<typeof watch> = { takeAsWear: 'person', keepOpen: 'watch', lookNow: 'person' }
 
 const STATIONS = [
@@ -207,6 +222,7 @@ const STATIONS = [
   ['stand-in', standIn, STAND_IN],
   ['store', store, STORE],
   ['study', study, STUDY],
+  ['teaching', teaching, TEACHING],
   ['watch', watch, WATCH],
 ] as const
 
@@ -262,7 +278,7 @@ const STATION_OF = (contract: Contract): string => nameOf(contract).split('.')[0
 export const isLesson = (contract: Contract): boolean => STATION_OF(contract) === 'lessons'
 /** What belongs to the shop itself: nobody does it in a practice room. */
 export const isOfTheShop = (contract: Contract): boolean =>
-  ['people', 'devices', 'outside', 'lessons'].includes(STATION_OF(contract))
+  ['people', 'devices', 'outside', 'teaching'].includes(STATION_OF(contract))
 export const isAtMachine = (contract: Contract): boolean => AT_A_MACHINE.has(contract)
 
 /** Why somebody may not do it; null when they may. @param who null: nobody is signed in */

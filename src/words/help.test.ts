@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
-import { HELP, helpFor } from './help'
+import { HELP, helpFor, lessonFor } from './help'
+import { TRIES } from './tries'
 
 const APP = join(import.meta.dirname, '..', 'app')
 
@@ -14,6 +15,12 @@ describe('help', () => {
       expect(sentence.endsWith('.')).toBe(true)
       expect(sentence.split(' ').length).toBeLessThanOrEqual(20)
     }
+  })
+  it('leads to a lesson that there is', () => {
+    expect(lessonFor('/measure/BX00143').href).toBe('/practice/lessons?lesson=bench')
+    expect(lessonFor('/kit').name).toBe('One tool all the way')
+    const tried = /try=(.+)/.exec(lessonFor('/balance').href)?.[1]
+    expect(TRIES.map(({ key }) => key)).toContain(tried)
   })
   it('is that of the nearest screen', () => {
     expect(helpFor('/measure/BX00143')?.path).toBe('/measure')

@@ -1,3 +1,7 @@
+import type { RoomLesson } from '@/core/practice'
+import { LESSON_WORDS } from './lessons'
+import { TRIES } from './tries'
+
 /**
  * What each screen is for, which scans it takes, and what to be careful with: told under `?`. Cautions are short, and second to the unit's
  * instructions, the shop's rules and qualified people.
@@ -259,6 +263,23 @@ export const HELP: readonly Help[] = [
     about: ['Try things without breaking anything.', 'Nothing here reaches a real machine, record or stock.'],
   },
   {
+    path: '/practice/lessons',
+    name: 'Practice room',
+    about: [
+      'A tool room of its own, made for one lesson and thrown away after it.',
+      'Look at each thing on the usual screens, then say here what is wrong with it.',
+      'Some are good; what you missed comes again sooner.',
+    ],
+  },
+  {
+    path: '/practice/teach',
+    name: 'Teaching',
+    about: [
+      'A lead sees who has learned what, and makes lessons of tools that were really measured.',
+      'A lesson can be asked for before somebody loads a machine or heats a holder alone.',
+    ],
+  },
+  {
     path: '/practice/edges',
     name: 'Read the edges',
     about: [
@@ -276,6 +297,39 @@ export const HELP: readonly Help[] = [
     ],
   },
 ]
+
+/** What can be practised of a screen: where, and what it is called. */
+export interface HelpLesson {
+  readonly href: string
+  readonly name: string
+}
+
+const room = (lesson: RoomLesson): HelpLesson => ({
+  href: `/practice/lessons?lesson=${lesson}`,
+  name: LESSON_WORDS[lesson].title,
+})
+const tried = (key: string): HelpLesson => ({
+  href: `/practice?try=${key}`,
+  name: TRIES.find((one) => one.key === key)?.title ?? key,
+})
+
+/** By the beginning of a screen’s address, the longest first. */
+const LESSONS: readonly (readonly [path: string, lesson: HelpLesson])[] = [
+  ['/measure/pictures', room('slips')],
+  ['/measure', room('bench')],
+  ['/build', room('build')],
+  ['/balance', tried('balanced-holder')],
+  ['/hand-over', room('slips')],
+  ['/load', room('load')],
+  ['/return', room('load')],
+  ['/records', { href: '/practice/edges', name: 'Read the edges' }],
+  ['/tools', { href: '/practice/edges', name: 'Read the edges' }],
+  ['/library', room('build')],
+]
+
+/** The lesson for a screen; where none is about it, one tool all the way. */
+export const lessonFor = (path: string): HelpLesson =>
+  LESSONS.find(([begin]) => path === begin || path.startsWith(`${begin}/`))?.[1] ?? room('tour')
 
 /** The help of a screen: the longest address that it begins with; null where there is none. */
 export const helpFor = (path: string): Help | null =>

@@ -1,5 +1,5 @@
 /** What lessons in the practice room say of themselves and of each fault. */
-import type { FaultCode, RoomLesson } from '@/core/practice'
+import { isRoomLesson, type FaultCode, type RoomLesson } from '@/core/practice'
 import type { SlipHow } from '@/stations/lessons/contract'
 import { CAUSE_NAMES } from './causes'
 
@@ -10,6 +10,11 @@ interface LessonWords {
 }
 
 export const LESSON_WORDS: Readonly<Record<RoomLesson, LessonWords>> = {
+  tour: {
+    title: 'One tool all the way',
+    job: 'Take T12 of job HP-2207 from the drawer into the machine and back.',
+    goal: 'See every station once. You can leave at any time.',
+  },
   bench: {
     title: 'At the bench',
     job: 'Four tools and the bench itself. Measure each tool, and look at the masters.',
@@ -30,6 +35,15 @@ export const LESSON_WORDS: Readonly<Record<RoomLesson, LessonWords>> = {
     job: 'Four tools stand on the cart, each with its label. Scan machine, holder and label.',
     goal: 'Say what must not go in as it is, and why.',
   },
+}
+
+/** What a lesson is needed for. */
+export const CONDITION_WORDS = { load: 'loading', shrink: 'heating a holder' } as const
+
+/** A lesson by its name; `title` is that of one that a lead made. */
+export function lessonTitle({ key, title }: { readonly key: string; readonly title: string | null }): string {
+  if (title !== null) return title
+  return isRoomLesson(key) ? LESSON_WORDS[key].title : 'Read the edges'
 }
 
 /** Each fault in a few words, for choices and results. */

@@ -1,5 +1,6 @@
 /** What the record tells: one sentence for each code, in the reader's unit. */
 import { CAUSE_NAMES } from './causes'
+import { CONDITION_WORDS, lessonTitle } from './lessons'
 import { pocketText } from './pocket'
 import { PRACTICE_NAMES } from './properties'
 import { temperatureText, torqueText } from './quantity'
@@ -188,6 +189,11 @@ const TELLING: Telling = {
     off
       ? `Station ${station} of ${machine} by ${master}: X ${formatDeviation(off.xMm, unit)}, Z ${formatDeviation(off.zMm, unit)}`
       : `Station ${station} of ${machine}: nothing known any more`,
+  LESSON_MADE: ({ title }) => `lesson “${title}” made`,
+  LESSON_RETIRED: ({ title }) => `lesson “${title}” taken off`,
+  LESSON_ASKED: ({ what, lesson, title }) => `${CONDITION_WORDS[what]} needs “${lessonTitle({ key: lesson, title })}” first`,
+  LESSON_NOT_ASKED: ({ what, lesson, title }) =>
+    `${CONDITION_WORDS[what]} does not need “${lessonTitle({ key: lesson, title })}” any more`,
   CAUSE_SAID: ({ cause, edge, told, p }) =>
     parts(
       `found: ${CAUSE_NAMES[cause]}${edge === null ? '' : ` (edge ${edge})`}`,

@@ -6,7 +6,7 @@ import { exportedTables } from '@/db/export'
 import { getLessonRun, listMemories } from '@/db/lesson/read'
 import { ROOMS, type FaultCode } from '@/core/practice'
 import { readWho } from '@/stations/session/who'
-import { enterRoom, readRooms, runningRoom, startRoom } from '@/stations/lessons/room'
+import { enterRoom, readRooms, runningRoom, startRoom, stepDone } from '@/stations/lessons/room'
 import { askOpinion, endLesson, readLessons, sayFault, startLesson } from '@/stations/lessons/lessons'
 import { codeOf, toolRoom, valueOf, withJobs, type ToolRoom } from '../support/tool-room'
 
@@ -66,7 +66,7 @@ describe('a lesson', () => {
     expect(codeOf(sayOf(run, 1, 'WORN'))).toBe('LESSON_ENDED')
     expect(codeOf(askOpinion(room.as('ines', 21), { run, number: 1 }))).toBe('LESSON_ENDED')
     expect(codeOf(endLesson(room.as('ines', 22), run))).toBe('LESSON_ENDED')
-    expect(readLessons(room.db, 'tomas', null)).toEqual({ current: null, past: [], due: [] })
+    expect(readLessons(room.db, 'tomas', null)).toEqual({ current: null, own: [], past: [], due: [] })
   })
   it('changes nothing of the shop but what its pupil has learned', () => {
     const before = tables()
@@ -91,7 +91,9 @@ describe('a lesson in the practice room', () => {
   }
   it('shows what is to be looked at and not what is planted; one at a time', () => {
     expect(view()).toMatchObject({ current: null, ready: true })
-    expect(view().offers.map(({ last }) => last)).toEqual([null, null, null, null])
+    expect(view().offers.map(({ lesson, last }) => [lesson, last])).toEqual(
+      ['tour', 'bench', 'slips', 'build', 'load'].map((lesson) => [lesson, null]),
+    )
     const run = begin()
     expect(runningRoom(room.db, 'ines')).toMatchObject({ id: run, lesson: 'bench' })
     expect(runningRoom(room.db, 'tomas')).toBeNull()
@@ -103,7 +105,7 @@ describe('a lesson in the practice room', () => {
     expect(new Set(current!.faults)).toEqual(new Set(ROOMS.bench.things.flatMap(({ faults }) => faults)))
     expect(codeOf(startRoom(room.as('ines', 11), 'load', SEED))).toBe('LESSON_RUNS')
     // the other kind of lesson knows nothing of it
-    expect(readLessons(room.db, 'ines', null)).toEqual({ current: null, past: [], due: [] })
+    expect(readLessons(room.db, 'ines', null)).toEqual({ current: null, own: [], past: [], due: [] })
   })
   it('says afterwards what was found and missed, and counts what comes again', () => {
     const run = begin()
@@ -112,10 +114,11 @@ describe('a lesson in the practice room', () => {
     valueOf(endLesson(room.as('ines', 20), run))
     expect(runningRoom(room.db, 'ines')).toBeNull()
     const { current, offers } = view('ines', { run })
+    const bench = (all: typeof offers) => all.find(({ lesson }) => lesson === 'bench')!
     expect(current!.result!.missed).toMatchObject([{ number: missed.number, fault: missed.fault }])
-    expect(offers[0]).toMatchObject({ lesson: 'bench', last: { run, share: 0.8 } })
+    expect(bench(offers)).toMatchObject({ last: { run, share: 0.8 } })
     expect(view('tomas', { run }).current).toBeNull()
-    expect(readRooms(room.as('ines', 60), 'ines', NO_ROOM).offers[0].due).toBe(1)
+    expect(bench(readRooms(room.as('ines', 60), 'ines', NO_ROOM).offers).due).toBe(1)
   })
   it('leaves nothing in the shop but how it went, and its room knows whoever comes in', () => {
     const before = tables()
@@ -133,5 +136,20 @@ describe('a lesson in the practice room', () => {
     const newcomer = { id: 'new-here', name: 'New Here', role: 'operator' } as const
     enterRoom(work, 'another', { ...who, person: newcomer })
     expect(readWho(practice.db, 'another', work.now).person).toEqual(newcomer)
+  })
+  it('leads through one tool step by step, and can be left at any step', () => {
+    const run = valueOf(startRoom(room.as('ines', 10), 'tour', SEED)).run
+    const steps = () => view().current!.steps
+    expect(view().current).toMatchObject({ lesson: 'tour', things: [], faults: [] })
+    valueOf(stepDone(room.as('ines', 11), { run, step: 1 }))
+    valueOf(stepDone(room.as('ines', 12), { run, step: 2 }))
+    expect(steps()).toEqual([1, 2])
+    // whoever goes back is back
+    valueOf(stepDone(room.as('ines', 13), { run, step: 1 }))
+    expect(steps()).toEqual([1])
+    expect(codeOf(stepDone(room.as('tomas', 13), { run, step: 2 }))).toBe('LESSON_ENDED')
+    valueOf(endLesson(room.as('ines', 14), run))
+    expect(view('ines', { run }).current).toBeNull()
+    expect(codeOf(stepDone(room.as('ines', 15), { run, step: 2 }))).toBe('LESSON_ENDED')
   })
 })

@@ -92,8 +92,8 @@ describe('at the bench', () => {
 
   // the judgement draws nothing from the world of the stand-ins, and names what was planted there
   it.each([
-    ['BX00144', 'OFF_CENTRE', 'OFF_CENTRE'],
-    ['BX00144', 'TILTED', 'TILTED'],
+    ['BX00157', 'OFF_CENTRE', 'OFF_CENTRE'],
+    ['BX00157', 'TILTED', 'TILTED'],
     ['BX00153', 'EDGE_HIGH', 'EDGE_HIGH'],
     ['BX00157', 'EDGE_LOW', 'EDGE_LOW'],
     ['BX00153', 'WORN', 'WORN'],

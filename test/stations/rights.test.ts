@@ -41,6 +41,10 @@ describe('the table of verbs', () => {
       'set-up.putTable',
       'study.startStudy',
       'study.endStudy',
+      'teaching.makeLesson',
+      'teaching.retireLesson',
+      'teaching.putCondition',
+      'teaching.endCondition',
       'watch.keepOpen',
     ]))
   it('gives an administrator alone who works here, how they sign in, and what measures', () =>

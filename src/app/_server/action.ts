@@ -13,7 +13,7 @@ import { outerCode, type Refusal } from '@/stations/refusals'
 import type { Work } from '@/stations/work'
 import { lastChangeText } from '@/words/record'
 import { refusalText } from '@/words/refusals'
-import { context, type Context } from './context'
+import { context, shopContext, type Context } from './context'
 
 /** A refusal as a page gets it: its code, and its sentence in the reader's unit; with what somebody else did meanwhile. */
 export function inWords(refusal: Refusal, { db, units }: Pick<Context, 'db' | 'units'>): Said {
@@ -74,7 +74,8 @@ export function defineAction<C extends Contract>(
   rightOf(contract)
   return async (asked: Asked<C>) => {
     const log = logged()
-    const here = await context()
+    // how a lesson goes is kept in the shop, wherever it is said
+    const here = await (isLesson(contract) ? shopContext() : context())
     const { db, now, person } = here
     const done = await orStorageFault<Answer<C>>(() => {
       const refused = mayNot(contract, here)

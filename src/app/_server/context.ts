@@ -24,21 +24,32 @@ export interface Context extends Omit<Shop, 'at'>, Who {
 /** Where whoever asks for a practice room without a lesson finds one. */
 const LESSONS = '/practice/lessons'
 
-/** What every page and action needs to know of whoever stands in front of it; the same for all parts of one page. */
-export const context = cache(async (): Promise<Context> => {
-  await connection()
-  const real = theShop()
-  watchHooks(real)
-  watchMinutes(real)
-  watchSnapshots(real)
-  watchTables(real)
-  const sessionId = sessionIdOf((await cookies()).get(SESSION_COOKIE)?.value)
-  const practice = (await headers()).has(PRACTICE_HEADER) ? ((await practiceAt(sessionId)) ?? redirect(LESSONS)) : null
-  const shop = practice?.shop ?? real
+const sessionNow = async (): Promise<string | null> => sessionIdOf((await cookies()).get(SESSION_COOKIE)?.value)
+
+function contextIn(shop: Shop, sessionId: string | null, lesson: RoomRun | null): Context {
   const now = shop.clock.now()
   const { at, ...common } = shop
   const who = readWho(shop.db, sessionId, now)
-  return { ...common, ...at(who.own), sessionId, ...who, now, lesson: practice?.run ?? null }
+  return { ...common, ...at(who.own), sessionId, ...who, now, lesson }
+}
+
+/** The shop itself, also for whoever asks from its practice room. */
+export const shopContext = cache(async (): Promise<Context> => {
+  await connection()
+  const shop = theShop()
+  watchHooks(shop)
+  watchMinutes(shop)
+  watchSnapshots(shop)
+  watchTables(shop)
+  return contextIn(shop, await sessionNow(), null)
+})
+
+/** What every page and action needs to know of whoever stands in front of it; the same for all parts of one page. */
+export const context = cache(async (): Promise<Context> => {
+  const shop = await shopContext()
+  if (!(await headers()).has(PRACTICE_HEADER)) return shop
+  const { shop: room, run } = (await practiceAt(shop.sessionId)) ?? redirect(LESSONS)
+  return contextIn(room, shop.sessionId, run)
 })
 
 /** The same for a page, which is shown to nobody who has not signed in. */

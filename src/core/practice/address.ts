@@ -2,7 +2,7 @@
 
 export const PRACTICE = '/practice'
 /** Pages below that address that belong to the shop itself: what there is to learn, and how it went. */
-const OF_THE_SHOP = /^\/practice(\/(edges|lessons)(\/.*)?)?$/
+const OF_THE_SHOP = /^\/practice(\/(edges|lessons|teach)(\/.*)?)?$/
 
 /** Whether an address lies in the practice room. */
 export const isInPractice = (path: string): boolean => path.startsWith(`${PRACTICE}/`) && !OF_THE_SHOP.test(path)

@@ -41,6 +41,15 @@ export function drawLesson(
   return all.map((fault, i) => ({ number: i + 1, fault, size: uniform() }))
 }
 
+/** The tools of a lesson that is made of cases, in another order each time. @param faults of each case; null: it is good */
+export function drawCases(faults: readonly (FaultCode | null)[], seed: number): readonly PlantedTool[] {
+  const { uniform } = seededRandom(seed)
+  return faults
+    .map((fault, i) => ({ fault, i, at: uniform() }))
+    .sort((a, b) => a.at - b.at)
+    .map(({ fault, i }, k) => ({ number: k + 1, fault, size: 0, thing: String(i) }))
+}
+
 /** What somebody said of a tool; null: that it is good. `helped` when they had asked for help, or guessed before. */
 export interface SaidOf {
   readonly number: number

@@ -21,6 +21,16 @@ export function getCauseSaid(db: Db, measurementId: number): CauseSaid | null {
   return row ? { ...row, wasRight: row.wasRight === null ? null : row.wasRight === 1 } : null
 }
 
+/** Those that the next measurement has shown to be right, the newest first. */
+export const listSettledCauses = (
+  db: Db,
+  limit: number,
+): { readonly measurementId: number; readonly code: CauseCode; readonly edge: number | null }[] =>
+  prepare(
+    db,
+    'SELECT measurement_id AS measurementId, code, edge FROM cause_said WHERE was_right = 1 ORDER BY measurement_id DESC LIMIT ?',
+  ).all(limit) as { measurementId: number; code: CauseCode; edge: number | null }[]
+
 /** How often each cause was the right one. */
 export function countCauses(db: Db): Readonly<Partial<Record<CauseCode, number>>> {
   const rows = prepare(db, 'SELECT code, count(*) AS n FROM cause_said WHERE was_right = 1 GROUP BY code').all() as {

@@ -40,11 +40,17 @@ export function getLessonRun(db: Db, id: number): LessonRun | null {
   return row ? runOf(row) : null
 }
 
-/** The one that somebody has begun and not ended, of any kind but this. */
-export function runningLesson(db: Db, personId: string, notOf: string): LessonRun | null {
-  const row = prepare(db, `${RUN} WHERE person_id = ? AND lesson <> ? AND ended_at IS NULL ORDER BY id DESC`).get(personId, notOf)
+/** The one that somebody has begun and not ended, of these. */
+export function runningLesson(db: Db, personId: string, lessons: readonly string[]): LessonRun | null {
+  const row = prepare(
+    db,
+    `${RUN} WHERE person_id = ? AND lesson IN (SELECT value FROM json_each(?)) AND ended_at IS NULL ORDER BY id DESC`,
+  ).get(personId, JSON.stringify(lessons))
   return row ? runOf(row) : null
 }
+
+export const hasLessonRuns = (db: Db, personId: string): boolean =>
+  prepare(db, 'SELECT 1 FROM lesson_run WHERE person_id = ? LIMIT 1').get(personId) !== undefined
 
 /** The newest first. */
 export const listLessonRuns = (db: Db, personId: string, lessons: readonly string[], limit: number): LessonRun[] =>

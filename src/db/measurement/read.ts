@@ -93,6 +93,15 @@ export function getMeasurement(db: Db, id: number): SavedMeasurement | null {
   return row ? measurement(row) : null
 }
 
+/** Measurements of tools that were in tolerance, the newest first. */
+export const listGoodMeasurements = (db: Db, limit: number): number[] =>
+  (
+    prepare(
+      db,
+      `SELECT m.id FROM measurement m WHERE m.body ->> '$.verdict' = 'holds' AND m.source = 'pictures' ORDER BY m.id DESC LIMIT ?`,
+    ).all(limit) as { readonly id: number }[]
+  ).map(({ id }) => id)
+
 /** What something in force rests on: pictures of a tool that still stands, of the bench's last check, of a measuring program; runs of the spindle. */
 export function listEvidenceInUse(db: Db): Set<string> {
   const rows = prepare(

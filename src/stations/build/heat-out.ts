@@ -30,6 +30,7 @@ import { countHeat, keepHeat } from '@/db/library/write'
 import type { ShrinkUnit } from '@/devices/shrink/port'
 import { practiceOf } from '../practice'
 import { refuse, type Refusal } from '../refusals'
+import { refuseUnlearned } from '../teaching/conditions'
 import type { Work } from '../work'
 import { refuser, write, type Noted } from '../write'
 import { stackOf } from './stack-of'
@@ -102,6 +103,8 @@ function mayHeatOut(work: Work, serial: string, reason: string | null): Result<O
   const assembly = getAssembly(work.db, serial)
   if (!assembly) return refuse({ code: 'UNKNOWN_SERIAL', serial })
   const refused = refuser(work, 'Build', { serial, t: assembly.t, machine: assembly.machine })
+  const unlearned = refuseUnlearned(work.db, work.person, 'shrink')
+  if (unlearned) return refused(unlearned)
   const removal = removalOf(work.db, assembly, work.now)
   if (!removal || !removal.taus) return refused({ code: 'NOT_SHRUNK', serial, now: false })
   if (!nextState(assembly.state, 'take-apart')) return refused({ code: 'IN_A_MACHINE', serial, machine: assembly.machine ?? '' })

@@ -8,6 +8,7 @@ import { getHolder } from '@/db/library/read'
 import { countHeat, keepHeat } from '@/db/library/write'
 import type { ShrinkUnit, UnitError } from '@/devices/shrink/port'
 import { refuse, type Refusal } from '../refusals'
+import { refuseUnlearned } from '../teaching/conditions'
 import type { Work } from '../work'
 import { must, write } from '../write'
 import { readBuild } from './build-sheet'
@@ -18,6 +19,8 @@ const unitRefuses = (error: UnitError) => refuse({ code: 'SHRINK_UNIT', error })
 
 /** What a heat of this build needs, or why there may be none now. */
 function mayHeat(work: Work, serial: string) {
+  const unlearned = refuseUnlearned(work.db, work.person, 'shrink')
+  if (unlearned) return refuse(unlearned)
   const build = buildOn(work.db, serial)
   const sheet = build && readBuild(work.db, build.job, build.t, serial, work.now)
   const carrier = sheet && carrierOf(sheet.parts)

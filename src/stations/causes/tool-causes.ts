@@ -1,12 +1,22 @@
-import { caseOf, causesOf, clampingFor, nextSteps, possibleCauses, type CauseKind, type CauseKnown } from '@/core/causes'
+import {
+  type CauseCase,
+  caseOf,
+  causesOf,
+  clampingFor,
+  nextSteps,
+  possibleCauses,
+  type CauseKind,
+  type CauseKnown,
+} from '@/core/causes'
 import { fail, type Result } from '@/core/units'
 import type { SavedMeasurement } from '@/core/judge'
 import type { Definition } from '@/core/tool'
+import { getAssemblyById } from '@/db/assembly/read'
 import { getCauseSaid } from '@/db/cause/read'
 import { putCauseSaid } from '@/db/cause/write'
 import type { Db } from '@/db/connection'
 import { measurementBefore } from '@/db/measurement/read'
-import { readMeasure, type MeasureSheet } from '../measure/measure-sheet'
+import { readMeasure, readMeasureOf, type MeasureSheet } from '../measure/measure-sheet'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
 import { must, write } from '../write'
@@ -39,6 +49,15 @@ function below(sheet: MeasureSheet, last: SavedMeasurement) {
     if (at && at.downMm > 0 && step.edges.filter((e) => e.x).length > 1) return { heightMm: at.downMm, edges: step.edges }
   }
   return null
+}
+
+/** One measurement of a tool as a case to judge; null where that cannot be said. */
+export function caseAt(db: Db, measured: SavedMeasurement): CauseCase | null {
+  const assembly = getAssemblyById(db, measured.assemblyId)
+  if (!assembly || measured.verdict === null) return null
+  const sheet = readMeasureOf(db, assembly, measured)
+  const known = causeKnown(db, sheet, measurementBefore(db, measured))
+  return known && caseOf(measured.edges, sheet.limits, known, measured.at, below(sheet, measured))
 }
 
 /** What is most likely wrong with a tool, by its last measurement; null where that cannot be said, or nothing was asked of it. */

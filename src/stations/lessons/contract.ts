@@ -1,7 +1,7 @@
 /** Lessons: made-up tools with faults planted on them, which somebody learns to see. */
 import { z } from 'zod'
 import type { CauseCase, Cause, CauseCode } from '@/core/causes'
-import { FAULT_CODES, ROOM_LESSONS, type FaultCode, type LessonResult, type RoomLesson } from '@/core/practice'
+import { FAULT_CODES, WITH_ROOM, type FaultCode, type LessonResult, type RoomLesson } from '@/core/practice'
 import type { Bare } from '@/core/units'
 import { contract } from '../contract'
 
@@ -21,14 +21,17 @@ export interface LessonRefusals {
 const Run = z.object({ run: z.number().int().positive() })
 const Tool = Run.extend({ number: z.number().int().positive().max(50) })
 
-export const startLesson = contract<{ readonly run: number }>()(z.object({}))
+/** @param own number of a lesson that a lead made; left out: made-up tools */
+export const startLesson = contract<{ readonly run: number }>()(z.object({ own: z.number().int().positive().optional() }))
 /** What somebody thinks is wrong with a tool of the lesson. */
 export const sayFault = contract()(Tool.extend({ code: z.enum([...FAULT_CODES, 'NOTHING']) }))
 /** Boulder’s own opinion; whoever asks for it has had help. */
 export const askOpinion = contract<{ readonly causes: readonly Cause[] }>()(Tool)
 export const endLesson = contract()(Run)
 /** Opens a practice room for a lesson. */
-export const startRoom = contract<{ readonly run: number }>()(z.object({ lesson: z.enum(ROOM_LESSONS) }))
+export const startRoom = contract<{ readonly run: number }>()(
+  z.object({ lesson: z.enum(WITH_ROOM as readonly [RoomLesson, ...RoomLesson[]]) }),
+)
 /** Ends a lesson and shuts its room. */
 export const endRoom = contract()(Run)
 
@@ -65,6 +68,9 @@ export interface RoomThing {
   readonly said: FaultCode | 'NOTHING' | null
 }
 
+/** Numbers of the steps of a tour that somebody is through with: said of it, as of a thing. */
+export const stepDone = contract()(Run.extend({ step: z.number().int().positive().max(20) }))
+
 export interface RoomView {
   readonly run: number
   readonly lesson: RoomLesson
@@ -75,6 +81,8 @@ export interface RoomView {
   readonly things: readonly RoomThing[]
   /** All that may be wrong in this lesson. */
   readonly faults: readonly FaultCode[]
+  /** Of a tour: steps that are done. */
+  readonly steps: readonly number[]
   /** Once it is ended. */
   readonly result: LessonResult | null
 }
@@ -107,6 +115,8 @@ export interface LessonTool {
 
 export interface LessonRunView {
   readonly run: number
+  /** Of a lesson that a lead made; null: made-up tools. */
+  readonly title: string | null
   readonly startedAt: string
   readonly tools: readonly LessonTool[]
   /** Once it is ended: what was planted, and how it went. */
@@ -117,6 +127,8 @@ export interface LessonRunView {
 
 export interface LessonsView {
   readonly current: LessonRunView | null
+  /** Lessons that leads made of real tools. */
+  readonly own: readonly { readonly id: number; readonly title: string; readonly tools: number }[]
   readonly past: readonly { readonly run: number; readonly at: string; readonly share: number; readonly tools: number }[]
   /** What comes again soon: each fault with when, ISO 8601. */
   readonly due: readonly { readonly code: CauseCode; readonly dueAt: string }[]

@@ -1,5 +1,6 @@
 import { causesOf, type Cause } from '@/core/causes'
 import {
+  drawCases,
   drawLesson,
   drawReadings,
   isReadable,
@@ -15,6 +16,8 @@ import { fail, ok, type Result } from '@/core/units'
 import type { Db } from '@/db/connection'
 import { getLessonRun, listLessonRuns, listMemories, type LessonRun } from '@/db/lesson/read'
 import { endLessonRun, insertLessonRun, putMemory, putWords } from '@/db/lesson/write'
+import { getOwnLesson, listOwnLessons } from '@/db/lesson/teaching'
+import { ownId, titleOf } from '../teaching/own'
 import type { Refusal } from '../refusals'
 import type { Work } from '../work'
 import { must, write } from '../write'
@@ -26,17 +29,28 @@ const TOOLS = 6
 const PAST = 10
 const ENDED: Refusal = { code: 'LESSON_ENDED' }
 
-/** The readings of a planted tool: the same each time. */
-function readingsOf({ seed }: LessonRun, { number, fault, size }: PlantedTool) {
+/** The readings of a planted tool: the same each time; of a lead’s own lesson those of the record. */
+function readingsOf(db: Db, { seed, lesson }: LessonRun, { number, fault, size, thing }: PlantedTool) {
+  const id = ownId(lesson)
+  const real = id === null ? undefined : getOwnLesson(db, id)?.cases[Number(thing)]
+  if (real) return { given: real.given, edge: real.edge }
   const cause = fault !== null && isReadable(fault) ? fault : null
   return drawReadings(cause, size, seed + 1000 * number)
 }
 
 /** @param seed by chance: which faults, and how large */
-export function startLesson(work: Work, seed: number): Result<{ readonly run: number }, Refusal> {
+export function startLesson(work: Work, seed: number, own: number | null = null): Result<{ readonly run: number }, Refusal> {
+  const made = own === null ? null : getOwnLesson(work.db, own)
+  if (own !== null && (made?.retired ?? true)) return fail({ code: 'UNKNOWN_LESSON' })
   return write(work, null, (tx) => {
-    const planted = drawLesson(READ_CAUSES, listMemories(tx.db, tx.person.id), TOOLS, seed, tx.now)
-    return { run: insertLessonRun(tx.db, { personId: tx.person.id, lesson: EDGES, seed, planted, at: tx.now }) }
+    const planted = made
+      ? drawCases(
+          made.cases.map(({ code }) => (code === 'NOTHING' ? null : code)),
+          seed,
+        )
+      : drawLesson(READ_CAUSES, listMemories(tx.db, tx.person.id), TOOLS, seed, tx.now)
+    const lesson = own === null ? EDGES : `own:${own}`
+    return { run: insertLessonRun(tx.db, { personId: tx.person.id, lesson, seed, planted, at: tx.now }) }
   })
 }
 
@@ -76,7 +90,7 @@ export function askOpinion(
   const run = running(work, id)
   const tool = run?.planted.find((t) => t.number === number)
   if (!noted.ok) return noted
-  return run && tool ? ok({ causes: causesOf(readingsOf(run, tool).given) }) : fail(ENDED)
+  return run && tool ? ok({ causes: causesOf(readingsOf(work.db, run, tool).given) }) : fail(ENDED)
 }
 
 /** Each word with whether it came after help, or after another guess. */
@@ -99,11 +113,16 @@ export function endLesson(work: Work, id: number): Result<null, Refusal> {
   })
 }
 
-function viewOf(run: LessonRun): LessonRunView {
+function viewOf(db: Db, run: LessonRun): LessonRunView {
   const ended = run.endedAt !== null
-  const drawn = run.planted.map((tool) => ({ tool, ...readingsOf(run, tool) }))
+  const drawn = run.planted.map((tool) => ({ tool, ...readingsOf(db, run, tool) }))
   return {
-    ...{ run: run.id, startedAt: run.startedAt, result: ended ? scoreLesson(run.planted, wordsOf(run)) : null },
+    ...{
+      run: run.id,
+      title: titleOf(db, run.lesson),
+      startedAt: run.startedAt,
+      result: ended ? scoreLesson(run.planted, wordsOf(run)) : null,
+    },
     tools: drawn.map(({ tool: { number }, given }) => {
       const last = run.said.findLast((s) => s.number === number)
       const said = last && (last.fault !== null && isReadable(last.fault) ? last.fault : ('NOTHING' as const))
@@ -115,15 +134,17 @@ function viewOf(run: LessonRun): LessonRunView {
 
 /** @param id a lesson of theirs; null: the one that runs, or else the last one with how it went */
 export function readLessons(db: Db, personId: string, id: number | null): LessonsView {
-  const all = listLessonRuns(db, personId, [EDGES], PAST)
+  const own = listOwnLessons(db)
+  const all = listLessonRuns(db, personId, [EDGES, ...own.map(({ id: n }) => `own:${n}`)], PAST)
   const current = id === null ? (all.find((r) => r.endedAt === null) ?? all.at(0)) : all.find((r) => r.id === id)
   return {
-    current: current ? viewOf(current) : null,
+    current: current ? viewOf(db, current) : null,
     past: all.flatMap((run) =>
       run.endedAt === null
         ? []
         : [{ run: run.id, at: run.startedAt, share: scoreLesson(run.planted, wordsOf(run)).share, tools: run.planted.length }],
     ),
+    own: own.map(({ id: n, title, cases }) => ({ id: n, title, tools: cases.length })),
     due: listMemories(db, personId)
       .flatMap(({ code, dueAt }) => (isReadable(code) ? [{ code, dueAt }] : []))
       .sort((a, b) => (a.dueAt < b.dueAt ? -1 : 1)),

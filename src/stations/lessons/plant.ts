@@ -25,6 +25,7 @@ import { releaseHandover } from '../hand-over/release-hand-over'
 import { voidHandover } from '../hand-over/void-hand-over'
 import { keepLimits } from '../load/keep-limits'
 import { changeAdapter } from '../measure/adapter'
+import { readMeasure } from '../measure/measure-sheet'
 import { keepProgram } from '../measure/keep-program'
 import { book, moves } from '../store/book'
 import type { Work } from '../work'
@@ -103,13 +104,16 @@ const SPARE = 'BX00142'
 
 const buildSpare = (room: RoomToPlant) => sure('build', buildTool(workOf(room, COLD_MIN), 'HP-2207', 12, SPARE))
 
-const TALL = 'BX00144'
-const DOWN_MM = 18
+/** A reamer: its edges run straight, so that each stands at one angle at every height. */
+const TALL = 'BX00157'
+const DOWN_MM = 50
 /** A routine with a place further down, so that a lean can be told from an offset. */
 function addHeight(room: RoomToPlant): void {
   const { DC } = definitionOf(room.db, TALL)
+  const sheet = readMeasure(room.db, TALL)
+  if (!sheet) throw new Error(`the practice room has no tool on ${TALL}`)
   const steps = [
-    { name: 'Tool', at: null, features: ['LF', 'DC', 'RE'], limits: {} },
+    ...sheet.steps,
     { name: room.words.flankAt(DOWN_MM), at: { xMm: DC.nominal / 2 - 1.2, downMm: DOWN_MM }, features: ['DC'], limits: {} },
   ] as const
   sure('routine', keepProgram(workOf(room, 30), { serial: TALL, steps, base: 0, why: room.words.whyRoutine }))
@@ -153,6 +157,7 @@ const allSound = ({ planter }: RoomToPlant, planted: readonly PlantedThing[]) =>
   planted.filter(({ thing }) => thing !== 'bench').forEach(({ thing }) => planter.sound(thing))
 
 const PREPARE: Readonly<Record<RoomLesson, (room: RoomToPlant, planted: readonly PlantedThing[]) => Promise<void> | void>> = {
+  tour: () => undefined,
   bench: (room, planted) => {
     buildSpare(room)
     addHeight(room)
@@ -189,6 +194,8 @@ const release = (room: RoomToPlant, serial: string) =>
 type Plant = (planting: Planting, one: PlantedThing) => Card | Promise<Card>
 
 const PLANT: Readonly<Record<RoomLesson, Plant>> = {
+  // nothing is planted in it
+  tour: () => ({ type: 'bench' }),
   bench: (planting, one) => (one.thing === 'bench' ? plantBench(planting, one) : plantTool(planting, one)),
   slips: ({ room }, one) => slipOf(definitionOf(room.db, one.thing), one),
   build: ({ room }, one) => plantJob(room, one),

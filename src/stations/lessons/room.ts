@@ -2,8 +2,9 @@
 import {
   drawRoom,
   isRoomLesson,
-  ROOM_LESSONS,
   ROOMS,
+  TOUR,
+  WITH_ROOM,
   scoreLesson,
   type FaultCode,
   type PlantedThing,
@@ -13,16 +14,16 @@ import type { Person } from '@/core/tool'
 import { fail, type Result } from '@/core/units'
 import { inTransaction, type Db } from '@/db/connection'
 import { getLessonRun, listLessonRuns, listMemories, runningLesson, type LessonRun } from '@/db/lesson/read'
-import { insertLessonRun } from '@/db/lesson/write'
+import { insertLessonRun, putWords } from '@/db/lesson/write'
 import { getPersonRow } from '@/db/person/read'
 import { insertPerson, updatePerson } from '@/db/person/write'
 import { noteActed, putSession } from '@/db/session/write'
 import type { Refusal } from '../refusals'
 import { readWho, type Who } from '../session/who'
 import type { Work } from '../work'
-import { write } from '../write'
+import { must, write } from '../write'
 import type { Card, RoomOffer, RoomsView, RoomView } from './contract'
-import { EDGES, wordsOf } from './lessons'
+import { wordsOf } from './lessons'
 
 /** A lesson that runs in a practice room. */
 export interface RoomRun extends Omit<LessonRun, 'lesson' | 'planted'> {
@@ -34,7 +35,10 @@ const roomOf = (run: LessonRun | null): RoomRun | null =>
   run && isRoomLesson(run.lesson) ? { ...run, lesson: run.lesson, planted: run.planted as readonly PlantedThing[] } : null
 
 /** Somebody's lesson in the practice room that is not ended yet; null: none. */
-export const runningRoom = (db: Db, personId: string): RoomRun | null => roomOf(runningLesson(db, personId, EDGES))
+export const runningRoom = (db: Db, personId: string): RoomRun | null => roomOf(runningLesson(db, personId, WITH_ROOM))
+
+/** Whether somebody has ever begun a lesson. */
+export { hasLessonRuns as hasLessons } from '@/db/lesson/read'
 
 /** @param seed by chance: what is planted on what, and how large */
 export function startRoom(work: Work, lesson: RoomLesson, seed: number): Result<{ readonly run: number }, Refusal> {
@@ -62,12 +66,24 @@ export function enterRoom(
   })
 }
 
+/** A step of a tour is done. */
+export function stepDone(work: Work, { run: id, step }: { readonly run: number; readonly step: number }): Result<null, Refusal> {
+  const run = runningRoom(work.db, work.person.id)
+  if (run?.id !== id || run.lesson !== TOUR) return fail({ code: 'LESSON_ENDED' })
+  const said = [...run.said.filter(({ number }) => number < step), { number: step, fault: null }]
+  return write(work, null, (tx) => {
+    must(putWords(tx.db, id, { said, helped: run.helped }), { code: 'LESSON_ENDED' })
+    return null
+  })
+}
+
 const faultsOf = (lesson: RoomLesson): FaultCode[] => [...new Set(ROOMS[lesson].things.flatMap(({ faults }) => faults))]
 
 function viewOf(run: RoomRun, cards: Readonly<Record<number, Card>>): RoomView {
   const { id, lesson, startedAt, endedAt, planted, said } = run
   return {
     ...{ run: id, lesson, startedAt, endedAt, minutes: ROOMS[lesson].minutes, faults: faultsOf(lesson) },
+    steps: lesson === TOUR ? said.map(({ number }) => number) : [],
     things: planted.map(({ number, thing }) => {
       const last = said.findLast((s) => s.number === number)
       return { number, card: cards[number] ?? cardOf(thing), said: last ? (last.fault ?? 'NOTHING') : null }
@@ -94,12 +110,12 @@ export function readRooms(
   }: { readonly run: number | null; readonly cards: Readonly<Record<number, Card>>; readonly ready: boolean },
 ): RoomsView {
   const asked = id === null ? null : roomOf(getLessonRun(db, id))
-  const current = runningRoom(db, personId) ?? (asked?.personId === personId ? asked : null)
+  const current = runningRoom(db, personId) ?? (asked?.personId === personId && asked.lesson !== TOUR ? asked : null)
   const due = new Set(listMemories(db, personId).flatMap(({ code, dueAt }) => (dueAt <= now ? [code] : [])))
   return {
     ready,
     current: current && viewOf(current, cards),
-    offers: ROOM_LESSONS.map((lesson): RoomOffer => {
+    offers: WITH_ROOM.map((lesson): RoomOffer => {
       const last = roomOf(listLessonRuns(db, personId, [lesson], 2).find(({ endedAt }) => endedAt !== null) ?? null)
       return {
         lesson,

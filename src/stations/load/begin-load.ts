@@ -10,6 +10,7 @@ import { getPerson } from '@/db/person/read'
 import { type Control } from '@/devices/control/port'
 import { sizesOf } from '../hand-over/contract'
 import type { Refusal } from '../refusals'
+import { refuseUnlearned } from '../teaching/conditions'
 import type { Work } from '../work'
 import { must, note, refuser, write } from '../write'
 import { readLoad, type LoadScans } from './load-sheet'
@@ -34,6 +35,8 @@ export async function beginLoad(
   const sheet = await readLoad(db, control, begin, work.now)
   const { machine, assembly, handover, pocket } = sheet
   const refuse = refuser(work, 'Load', { serial: assembly?.serial, t: assembly?.t, machine: machine?.key })
+  const unlearned = refuseUnlearned(db, work.person, 'load', machine?.key)
+  if (unlearned) return refuse(unlearned)
   if (sheet.run) return ok({ pocket: sheet.run.pocket })
   const missing = sheet.scans.find((line) => line.state !== 'holds')
   if (missing || !machine || !assembly || !handover) return refuse({ code: 'SCANS', said: missing?.said ?? null })

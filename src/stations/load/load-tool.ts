@@ -18,6 +18,7 @@ import { type Control, type ControlError } from '@/devices/control/port'
 import { sizesOf, type TableRefusal } from '../hand-over/contract'
 import { claimed, claimKeys, controlOf, type Claim } from '../claim'
 import { refuse, type Refusal } from '../refusals'
+import { refuseUnlearned } from '../teaching/conditions'
 import type { Work } from '../work'
 import { must, refuser, write } from '../write'
 import { readLoad } from './load-sheet'
@@ -40,6 +41,8 @@ export async function loadTool(work: Work, control: Control, serial: string): Pr
     const t = getAssembly(work.db, serial)?.t
     return refuser(work, 'Load', { serial, t })({ code: 'LOAD_NOT_BEGUN', serial })
   }
+  const unlearned = refuseUnlearned(work.db, work.person, 'load', begun.machine)
+  if (unlearned) return refuser(work, 'Load', { serial, t: begun.t, machine: begun.machine })(unlearned)
   const keys = [claimKeys.tool(serial), claimKeys.machine(begun.machine)]
   return claimed(work, { what: 'load', keys, waits: true }, (claim) => loadClaimed(work, controlOf(claim, control), claim, begun))
 }

@@ -59,11 +59,14 @@ export const freeSteps = (definition: Definition | null): readonly ProgramStep[]
 
 export function readMeasure(db: Db, serial: string): MeasureSheet | null {
   const assembly = getAssembly(db, serial)
-  if (!assembly) return null
+  return assembly && readMeasureOf(db, assembly, lastMeasurement(db, assembly.id))
+}
+
+/** The same for any tool there was, with one of its measurements. */
+export function readMeasureOf(db: Db, assembly: Assembly, last: SavedMeasurement | null): MeasureSheet {
   const definition = assembly.definition ? getDefinition(db, assembly.definition.id, assembly.definition.version) : null
   const program = definition && getProgram(db, definition.id)
   const steps = program?.steps ?? freeSteps(definition)
-  const last = lastMeasurement(db, assembly.id)
   return {
     assembly,
     definition,
@@ -72,7 +75,7 @@ export function readMeasure(db: Db, serial: string): MeasureSheet | null {
     program,
     last,
     made: madeOf(db, assembly),
-    wasIn: last && machineSince(db, serial, last.at),
+    wasIn: last && machineSince(db, assembly.serial, last.at),
   }
 }
 

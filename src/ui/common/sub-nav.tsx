@@ -88,6 +88,7 @@ export const PRACTICE_TABS: readonly Tab[] = [
   { href: '/practice', name: say.tryOut },
   { href: '/practice/lessons', name: say.lessons },
   { href: '/practice/edges', name: say.readTheEdges },
+  { href: '/practice/teach', name: say.teaching },
 ]
 export const MEASURE_TABS: readonly Tab[] = [
   { href: '/measure', name: say.tools },

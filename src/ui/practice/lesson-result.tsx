@@ -1,6 +1,6 @@
 import type { CauseCode } from '@/core/causes'
 import { harmOf, isReadable, type FaultCode, type LessonResult } from '@/core/practice'
-import type { LessonRunView } from '@/stations/lessons/contract'
+import type { LessonRunView, LessonsView } from '@/stations/lessons/contract'
 import { CAUSE_NAMES } from '@/words/causes'
 import { say } from '@/words/screens/practice'
 import { Row, Say } from '../common/sheet'
@@ -16,10 +16,12 @@ export function LessonResultPanel({
   current,
   result,
   start,
+  own,
 }: {
   readonly current: LessonRunView
   readonly result: LessonResult
   readonly start: LessonActs['start']
+  readonly own: LessonsView['own']
 }) {
   const { found, missed, mistaken, blamed, open, harm, share } = result
   const right = Math.round(share * current.tools.length)
@@ -57,7 +59,7 @@ export function LessonResultPanel({
           </Row>
         ))}
       </div>
-      <Start start={start} />
+      <Start start={start} own={own} />
     </>
   )
 }

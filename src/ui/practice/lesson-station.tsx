@@ -26,7 +26,7 @@ export function LessonStation({ view, act }: { readonly view: LessonsView; reado
       left={
         <>
           <SubNav tabs={PRACTICE_TABS} label={say.practice} />
-          <Title lead={say.readTheEdges}>{say.readTheEdgesAbout}</Title>
+          <Title lead={say.readTheEdges}>{current?.title ?? say.readTheEdgesAbout}</Title>
           {current && tool ? (
             <>
               <nav aria-label={say.tools} className="flex flex-wrap gap-2">
@@ -52,9 +52,9 @@ export function LessonStation({ view, act }: { readonly view: LessonsView; reado
       }
       right={
         !current || !tool ? (
-          <Start start={act.start} />
+          <Start start={act.start} own={view.own} />
         ) : current.result ? (
-          <LessonResultPanel current={current} result={current.result} start={act.start} />
+          <LessonResultPanel current={current} result={current.result} start={act.start} own={view.own} />
         ) : (
           <Answer key={tool.number} current={current} tool={tool} act={act} />
         )

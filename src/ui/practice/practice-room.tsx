@@ -9,6 +9,7 @@ import { say } from '@/words/screens/practice'
 import { InPractice } from '../common/going'
 import Link from '../common/link'
 import { useAct } from '../common/use-act'
+import { TourGuide, type TourGuideProps } from './tour-guide'
 
 /** Tells everything inside whether it stands in the practice room. A page of one shop in the frame of the other is loaded anew. */
 export function Inside({ practice, children }: { readonly practice: boolean; readonly children: ReactNode }) {
@@ -25,13 +26,15 @@ export interface StripProps {
   /** ISO 8601, of the shop’s own clock. */
   readonly startedAt: string
   readonly letTimePass: Ask<typeof letTimePass>
+  /** Where somebody is on their tour; null: it is none. */
+  readonly tour: TourGuideProps | null
 }
 
 const MINUTE_MS = 60_000
 const LATER_MIN = 10
 
 /** The word and the band over every screen of the practice room, with the lesson that runs. */
-export function PracticeStrip({ lesson, minutes, startedAt, letTimePass: pass }: StripProps) {
+export function PracticeStrip({ lesson, minutes, startedAt, letTimePass: pass, tour }: StripProps) {
   const { busy, run } = useAct()
   const gone = useMinutesSince(startedAt)
   return (
@@ -52,9 +55,13 @@ export function PracticeStrip({ lesson, minutes, startedAt, letTimePass: pass }:
       >
         {say.soMuchLater}
       </button>
-      <Link href="/practice/lessons" className="btn bg-paper text-ink min-h-10 border-0 px-4">
-        {say.whatIsWrong}
-      </Link>
+      {tour ? (
+        <TourGuide {...tour} />
+      ) : (
+        <Link href="/practice/lessons" className="btn bg-paper text-ink min-h-10 border-0 px-4">
+          {say.whatIsWrong}
+        </Link>
+      )}
     </section>
   )
 }

@@ -1,21 +1,30 @@
 'use client'
 import { useState } from 'react'
+import type { RoomLesson } from '@/core/practice'
 import type { RoomOffer, RoomsView } from '@/stations/lessons/contract'
 import { LESSON_WORDS } from '@/words/lessons'
 import { say } from '@/words/screens/practice'
 import { BigAction } from '../common/actions'
 import { useGo } from '../common/going'
 import Link from '../common/link'
-import { Problem, Row, Say, Sheet, Title } from '../common/sheet'
+import { Problem, Say, Sheet, Title } from '../common/sheet'
 import { PRACTICE_TABS, SubNav } from '../common/sub-nav'
 import { useAct } from '../common/use-act'
 import { formatWhen } from '../format/due'
 import type { RoomActs } from './room-acts'
 
 /** Which lessons there are, and how somebody stands in each. */
-export function RoomOffers({ view: { offers, ready }, start }: { readonly view: RoomsView; readonly start: RoomActs['start'] }) {
+export function RoomOffers({
+  view: { offers, ready },
+  first,
+  start,
+}: {
+  readonly view: RoomsView
+  readonly first: RoomLesson | null
+  readonly start: RoomActs['start']
+}) {
   // what comes again is offered first
-  const [lesson, setLesson] = useState((offers.find(({ due }) => due > 0) ?? offers[0]).lesson)
+  const [lesson, setLesson] = useState(first ?? (offers.find(({ due }) => due > 0) ?? offers[0]).lesson)
   const offer = offers.find((one) => one.lesson === lesson) ?? offers[0]
   return (
     <Sheet
@@ -51,7 +60,9 @@ export function RoomOffers({ view: { offers, ready }, start }: { readonly view: 
 function Standing({ offer: { last, things, due } }: { readonly offer: RoomOffer }) {
   return (
     <span className="text-right">
-      <b className="figures block text-lg">{last ? say.lastTime(Math.round(last.share * things), things) : say.neverDone}</b>
+      <b className="figures block text-lg">
+        {!last ? say.neverDone : things === 0 ? say.done : say.lastTime(Math.round(last.share * things), things)}
+      </b>
       {due > 0 && <span className="text-unsure">◐ {say.comesAgainToday(due)}</span>}
     </span>
   )
@@ -72,9 +83,11 @@ function Begin({
   return (
     <>
       <h2 className="text-2xl font-bold">{title}</h2>
-      <Row name={say.yourJob}>{job}</Row>
-      <Row name={say.goal}>{goal}</Row>
-      {offer.last && (
+      <h3 className="mt-3 text-lg font-bold">{say.yourJob}</h3>
+      <p className="text-lg">{job}</p>
+      <h3 className="mt-3 text-lg font-bold">{say.goal}</h3>
+      <p className="text-lg">{goal}</p>
+      {offer.last && offer.things > 0 && (
         <Link href={`/practice/lessons?run=${offer.last.run}`} className="row-link mt-2 text-lg">
           {say.howItWent}, {formatWhen(offer.last.at)}
         </Link>

@@ -1,6 +1,6 @@
 'use client'
 import { useState } from 'react'
-import type { FaultCode } from '@/core/practice'
+import { TOUR, type FaultCode, type RoomLesson } from '@/core/practice'
 import type { RoomsView, RoomThing, RoomView } from '@/stations/lessons/contract'
 import { FAULT_NAMES, LESSON_WORDS } from '@/words/lessons'
 import { say } from '@/words/screens/practice'
@@ -12,12 +12,23 @@ import { useAct } from '../common/use-act'
 import { RoomOffers } from './room-offers'
 import { RoomResult } from './room-result'
 import type { RoomActs } from './room-acts'
+import { TourSheet } from './tour-sheet'
 import { thingName, ThingRow } from './thing-card'
 
 /** Lessons in the practice room: which there are, what is looked at in the one that runs, how the last one went. */
-export function RoomStation({ view, act }: { readonly view: RoomsView; readonly act: RoomActs }) {
+/** @param first the lesson that is offered first, by whoever led here; null: nobody did */
+export function RoomStation({
+  view,
+  first,
+  act,
+}: {
+  readonly view: RoomsView
+  readonly first: RoomLesson | null
+  readonly act: RoomActs
+}) {
   const { current } = view
-  if (!current) return <RoomOffers view={view} start={act.start} />
+  if (!current) return <RoomOffers view={view} first={first} start={act.start} />
+  if (current.lesson === TOUR) return <TourSheet current={current} end={act.end} />
   return current.result ? <RoomResult current={current} result={current.result} /> : <Running current={current} act={act} />
 }
 

@@ -16,6 +16,8 @@ import { useShell } from './shell-context'
 import { StillThere } from './still-there'
 import type { Ask } from '@/stations/contract'
 import type { findAnything } from '@/stations/find/contract'
+import type { startRoom } from '@/stations/lessons/contract'
+import { NewHere } from '../practice/new-here'
 import { say } from '@/words/screens/shell'
 import { ScanField, FromPicture } from './scan-field'
 
@@ -28,6 +30,7 @@ export function Frame({
   find,
   fault,
   strip,
+  tour,
   children,
 }: {
   readonly place: string
@@ -37,6 +40,8 @@ export function Frame({
   readonly fault: string | null
   /** Over every screen of the practice room; null in the shop itself. */
   readonly strip: ReactNode
+  /** Begins the tour, for somebody new; null: nobody is. */
+  readonly tour: Ask<typeof startRoom> | null
   readonly children: ReactNode
 }) {
   const help = useRef<HTMLDialogElement>(null)
@@ -68,7 +73,7 @@ export function Frame({
             ?
           </button>
         </header>
-        <BenchLine waiting={waiting} />
+        <BenchLine waiting={waiting} tour={tour} />
         <main id="sheet" tabIndex={-1} className="grid min-h-0 min-w-0 grid-rows-[auto_1fr]">
           {fault && (
             <div className="fixed top-16 left-1/2 z-40 w-max max-w-[min(760px,92vw)] -translate-x-1/2 shadow-lg">
@@ -150,7 +155,7 @@ function Who() {
   )
 }
 
-function BenchLine({ waiting }: { readonly waiting: Waiting }) {
+function BenchLine({ waiting, tour }: { readonly waiting: Waiting; readonly tour: Ask<typeof startRoom> | null }) {
   const path = usePage()
   const here = (href: string) => path === href || path.startsWith(`${href}/`)
   return (
@@ -177,6 +182,7 @@ function BenchLine({ waiting }: { readonly waiting: Waiting }) {
           {name}
         </Link>
       ))}
+      {tour && <NewHere start={tour} />}
       <Others />
     </nav>
   )

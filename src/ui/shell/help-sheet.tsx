@@ -1,12 +1,15 @@
 'use client'
 import { usePage } from '../common/going'
-import { helpFor } from '@/words/help'
+import Link from '../common/link'
+import { helpFor, lessonFor } from '@/words/help'
 import { say } from '@/words/screens/shell'
 import { OTHERS, STATIONS } from './places'
 
 /** What this screen is for, what may be scanned, what to be careful with, and the keys that work everywhere. */
 export function HelpSheet() {
-  const help = helpFor(usePage())
+  const page = usePage()
+  const help = helpFor(page)
+  const lesson = lessonFor(page)
   return (
     <>
       {help && (
@@ -39,6 +42,12 @@ export function HelpSheet() {
           )}
         </section>
       )}
+      <p className="mb-5 text-lg">
+        {say.practiseIt}{' '}
+        <Link href={lesson.href} className="text-act font-semibold underline">
+          {lesson.name}
+        </Link>
+      </p>
       <KeyList />
     </>
   )

@@ -23,6 +23,7 @@ import { SET_UP_WORDS } from './set-up'
 import { SHARED } from './shared'
 import { STORE } from './store'
 import { STUDY } from './study'
+import { TEACHING } from './teaching'
 import { WATCH } from './watch'
 
 const ALL: Sentences<Refusals> = {
@@ -47,6 +48,7 @@ const ALL: Sentences<Refusals> = {
   ...SET_UP_WORDS,
   ...STORE,
   ...STUDY,
+  ...TEACHING,
   ...WATCH,
 }
 

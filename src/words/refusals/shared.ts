@@ -13,6 +13,7 @@ const LEAD: Readonly<Record<LeadOnly, string>> = {
   rules: 'Only a lead can change what is refused at a machine.',
   practice: 'Only a lead can save this: many calculations depend on it.',
   certificates: 'Only a lead can enter a certificate: every measurement depends on it.',
+  lessons: 'Only a lead can make lessons and say who needs them.',
   'master checks': 'Only a lead can let measuring go on without the master check.',
   pictures: 'Only a lead can delete pictures.',
   steps: 'Only a lead can change assembly steps: everybody builds by them.',

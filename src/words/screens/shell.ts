@@ -77,6 +77,7 @@ export const say = {
   tryOut: 'Try out',
   lessons: 'Practice room',
   practiceRoom: 'Practice room',
+  teaching: 'Teaching',
   readTheEdges: 'Read the edges',
   returns: 'Returned',
   learned: 'Learned',
@@ -129,6 +130,7 @@ export const say = {
   thisHelp: 'this help',
   scansHere: 'Scans',
   beCareful: 'Be careful',
+  practiseIt: 'Practise it:',
   instructionsFirst: 'The unit’s instructions, the shop’s rules and qualified people come first.',
 
   // layout.tsx

@@ -4,7 +4,7 @@ import { fail } from '@/core/units'
 import { clearRoom, isPracticeReady } from '@/runtime'
 import * as lessons from '@/stations/lessons/contract'
 import { endLesson, sayFault } from '@/stations/lessons/lessons'
-import { startRoom } from '@/stations/lessons/room'
+import { startRoom, stepDone } from '@/stations/lessons/room'
 import { defineAction } from '../../_server/action'
 import { practiceAt } from '../../_server/practice'
 
@@ -16,6 +16,7 @@ export const startRoomAction = defineAction(lessons.startRoom, async (work, { le
   return begun
 })
 export const sayThingAction = defineAction(lessons.sayFault, (work, given) => sayFault(work, given))
+export const stepDoneAction = defineAction(lessons.stepDone, (work, given) => stepDone(work, given))
 export const endRoomAction = defineAction(lessons.endRoom, async (work, { run }) => {
   const ended = endLesson(work, run)
   if (ended.ok) await clearRoom(run)

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { isRoomLesson } from '@/core/practice'
 import { isPracticeReady } from '@/runtime'
 import { readCards } from '@/stations/lessons/plant'
 import { readRooms } from '@/stations/lessons/room'
@@ -15,13 +16,15 @@ const Run = z.coerce.number().int().positive().nullable().catch(null)
 
 export default async function LessonsPage({ searchParams }: { readonly searchParams: Promise<Record<string, unknown>> }) {
   const { person, sessionId, ...shop } = await signedIn()
-  const run = Run.parse((await searchParams).run ?? null)
+  const asked = await searchParams
+  const run = Run.parse(asked.run ?? null)
+  const first = typeof asked.lesson === 'string' && isRoomLesson(asked.lesson) ? asked.lesson : null
   const room = await practiceAt(sessionId)
   const view = readRooms(shop, person.id, { run, cards: room ? readCards(room.shop.db) : {}, ready: isPracticeReady() })
   return (
     <>
       <div />
-      <RoomStation key={view.current?.run ?? 0} view={view} act={ACT} />
+      <RoomStation key={`${view.current?.run ?? 0}${first ?? ''}`} view={view} first={first} act={ACT} />
     </>
   )
 }
