@@ -18,7 +18,22 @@ function tables(data: string): Record<string, string> {
   db.close()
   return all
 }
-/** What the machines' controls hold. */
+/** The shop looks at its machines when it is opened, whoever practises: what it notes of that is none of theirs. */
+async function looked(data: string): Promise<void> {
+  let last = ''
+  await expect
+    .poll(
+      () => {
+        const now = tables(data).watch_look
+        const still = now === last
+        last = now
+        return still
+      },
+      { intervals: [3000] },
+    )
+    .toBe(true)
+}
+/** What the machines’ controls hold. */
 const controls = (data: string) => readFileSync(join(data, 'control', 'state.json'), 'utf8')
 
 const strip = (page: Parameters<typeof big>[0]) => page.getByTestId('practice-strip')
@@ -26,8 +41,9 @@ const strip = (page: Parameters<typeof big>[0]) => page.getByTestId('practice-st
 test('a lesson at the bench: measured, handed over and loaded in earnest, and the shop is as it was', async ({ page, room }) => {
   test.setTimeout(240_000)
   await open(page, '/practice/lessons')
+  await looked(room.data)
   const before = { tables: tables(room.data), controls: controls(room.data) }
-  await expect(page.getByRole('button', { name: /At the bench/ })).toBeVisible()
+  await page.getByRole('button', { name: /At the bench/ }).click()
   await big(page).click()
   await expect(page.getByRole('heading', { name: 'Tool BX00144: what is wrong?' })).toBeVisible({ timeout: 60_000 })
 
@@ -52,8 +68,12 @@ test('a lesson at the bench: measured, handed over and loaded in earnest, and th
   await page.getByRole('button', { name: /note/i }).last().click()
   await expect(page.getByText('Written in the practice room')).toBeVisible()
   await visit(page, '/practice/measure/BX00157')
-  await measure(page)
-  await scan(page, 'BX00157')
+  await expect(big(page)).toHaveText(/Measure all edges|master check/)
+  // where the bench itself has the fault, nobody measures before it is put right
+  if (/Measure/.test((await big(page).textContent()) ?? '')) {
+    await measure(page)
+    await scan(page, 'BX00157')
+  }
   await page.getByRole('button', { name: 'Ten minutes later' }).click()
 
   // nobody else is signed in from there, and the shop’s own people and tokens stay out of reach
@@ -61,7 +81,12 @@ test('a lesson at the bench: measured, handed over and loaded in earnest, and th
   await expect(page.getByText('Leave the practice room to sign in as somebody else.')).toBeVisible()
 
   await page.getByRole('link', { name: 'What is wrong?' }).click()
-  await expect(page).toHaveURL(/\/practice\/lessons$/)
+  // a tool that is out is not saved by a scan: the way out asks, as it does in earnest
+  const unsaved = page.getByRole('button', { name: 'Leave without saving' })
+  await expect(async () => {
+    if (await unsaved.isVisible()) await unsaved.click()
+    await expect(page).toHaveURL(/\/practice\/lessons$/, { timeout: 1000 })
+  }).toPass()
   await expect(strip(page)).toHaveCount(0)
   const things = ['Tool BX00144', 'Tool BX00142', 'Tool BX00153', 'Tool BX00157', 'The bench']
   for (const thing of things) {
@@ -91,24 +116,29 @@ test('a lesson at the bench: measured, handed over and loaded in earnest, and th
 
 test('in front of the practice machine: what is loaded there is loaded nowhere else', async ({ page, room }) => {
   await open(page, '/practice/lessons')
+  await looked(room.data)
   const before = { tables: tables(room.data), controls: controls(room.data) }
   await page.getByRole('button', { name: /In front of the machine/ }).click()
   await big(page).click()
   const links = page.getByRole('link', { name: 'Go there' })
   await expect(links).toHaveCount(4, { timeout: 60_000 })
-  // one that nothing speaks against goes in as far as its pocket
+  let turned = 0
   for (let i = 0; i < 4; i++) {
     await links.nth(i).click()
     await expect(strip(page)).toBeVisible()
     await page.locator('html[data-listens]').waitFor({ state: 'attached' })
-    if (await big(page).isEnabled()) {
-      const first = (await big(page).textContent()) ?? ''
+    await expect(big(page)).toHaveText(/./)
+    const first = (await big(page).textContent()) ?? ''
+    // where nothing speaks against it the magazine turns: that of the practice room
+    if (/^Turn to/.test(first)) {
       await big(page).click()
       await expect(big(page)).not.toHaveText(first)
+      turned++
     }
     await page.getByRole('link', { name: 'What is wrong?' }).click()
     await expect(links).toHaveCount(4)
   }
+  expect(turned).toBeGreaterThan(0)
   await page.getByRole('button', { name: 'End the lesson' }).click()
   await expect(page.getByRole('heading', { name: /of 4 right$/ })).toBeVisible()
   const after = { tables: tables(room.data), controls: controls(room.data) }
@@ -128,4 +158,32 @@ test('nobody gets into a practice room by a header, a token or somebody else’s
   expect((await page.request.get(`${room.url}/api/machines`, { headers: here })).status()).toBe(200)
   expect((await page.request.get(`${room.url}/practice/api/machines`)).status()).toBe(422)
   expect((await page.request.get(`${room.url}/practice/kit`)).url()).toMatch(/\/practice\/lessons$/)
+})
+
+test('somebody new is led through one tool, station by station, and leaves when they like', async ({ page, room }) => {
+  await open(page, '/kit')
+  await looked(room.data)
+  const before = tables(room.data)
+  await page.getByRole('button', { name: 'One tool all the way' }).click()
+  await expect(page).toHaveURL(/\/practice\/kit\/HP-2207$/, { timeout: 60_000 })
+  await expect(strip(page)).toContainText('1 of 7: Kit')
+  await page.getByRole('button', { name: 'Next' }).click()
+  await expect(page).toHaveURL(/\/practice\/build\?job=HP-2207&t=12$/)
+  await expect(strip(page)).toContainText('2 of 7: Build')
+  // as the guide says: a free holder is scanned, and the build begins
+  await page.locator('html[data-listens]').waitFor({ state: 'attached' })
+  await scan(page, 'BX00142')
+  await expect(big(page)).not.toHaveText(/Scan the holder/)
+  // under ? stands the lesson for this screen
+  await page.getByRole('button', { name: 'Help and keys' }).click()
+  await expect(page.getByRole('link', { name: 'Before it is put together' })).toBeVisible()
+  await page.getByRole('button', { name: 'Close' }).click()
+  await page.getByRole('button', { name: 'Leave' }).click()
+  await expect(page).toHaveURL(/\/practice\/lessons$/)
+  await expect(page.getByRole('button', { name: 'Begin the lesson' })).toBeVisible()
+  const after = tables(room.data)
+  expect(Object.keys(after).filter((name) => after[name] !== before[name])).toEqual(['lesson_run'])
+  // whoever has begun once is not asked any more
+  await visit(page, '/kit')
+  await expect(page.getByText('New here?')).toHaveCount(0)
 })
