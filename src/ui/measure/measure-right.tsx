@@ -1,10 +1,10 @@
 import type { EdgeMeasurement } from '@/core/sets'
 import type { LengthUnit } from '@/core/units'
-import type { Cause } from '@/core/causes'
+import type { Cause, NextCode } from '@/core/causes'
 import { useGo } from '../common/going'
 import type { Advice, ToolResult } from '@/core/judge'
 import { formatDeviation } from '@/core/units'
-import { causesText } from '@/words/causes'
+import { causesText, NEXT_TEXTS } from '@/words/causes'
 import { adviceText } from '@/words/measure'
 import { say } from '@/words/screens/measure'
 import type { Proposal } from '@/workers/bench.worker'
@@ -23,6 +23,15 @@ import { sized } from '@/words/size'
 
 const CAUTIONS = [say.spindleAndCarriageMoveBy, say.cleanOnlyWithTheSpindle]
 
+/** What is most likely wrong, and what to do first. */
+export interface Wrong {
+  readonly causes: readonly Cause[]
+  readonly next: NextCode | null
+}
+
+/** Advice that names a cause by rule of thumb: where causes were weighed, they are told instead. */
+const THUMB: readonly Advice['said']['code'][] = ['EDGE_OUT', 'OFF_CENTRE', 'EDGES_DIFFER']
+
 export interface RightProps extends MeasureProps {
   /** The tool room's time now. */
   readonly time: string
@@ -33,7 +42,7 @@ export interface RightProps extends MeasureProps {
   readonly proposal: Proposal | null
   readonly result: ToolResult | null
   /** What is most likely wrong with it; null where it is in tolerance, or nobody can say. */
-  readonly wrong: readonly Cause[] | null
+  readonly wrong: Wrong | null
   readonly advice: Advice | null
   readonly dirtyEdge: number | null
   /** What the live reading can set. */
@@ -136,7 +145,13 @@ function About({ warmMm, heat, time, held, overruled, lead, overrule, sheet, hap
 /** What was found, and what is advised. */
 function Next({ proposal, tool, moving, state, sheet, advice, wrong, result, dirtyEdge }: RightProps) {
   const { unit } = useShell()
-  const advised = advice && adviceText(advice, unit)
+  const tellable = wrong && wrong.causes[0].code !== 'NOTHING' && dirtyEdge === null ? wrong : null
+  const told = tellable && causesText(tellable.causes, unit)
+  const instead = advice && THUMB.includes(advice.said.code) ? told : null
+  const advised =
+    instead === null
+      ? advice && adviceText(advice, unit)
+      : { lead: instead, rest: tellable?.next ? NEXT_TEXTS[tellable.next] : '' }
   return (
     <>
       {proposal?.seen && tool.edges && proposal.seen !== tool.edges && !moving ? (
@@ -159,9 +174,9 @@ function Next({ proposal, tool, moving, state, sheet, advice, wrong, result, dir
         )
       )}
       {/* where no single fault explains it, the advice above says all that is known */}
-      {wrong && wrong[0].code !== 'NOTHING' && dirtyEdge === null && !sheet.note && !moving && (
+      {told && instead === null && !sheet.note && !moving && (
         <p className="leading-snug" data-testid="causes">
-          {causesText(wrong, unit)}
+          {told}
         </p>
       )}
     </>

@@ -1,7 +1,7 @@
 'use client'
 import { useGo } from '../common/going'
 import { useEffect, useMemo, useReducer, useState } from 'react'
-import { caseOf, causesOf, type Cause } from '@/core/causes'
+import { caseOf, causesOf, nextSteps } from '@/core/causes'
 import { advise, benchFor, judgeTool, type ToolResult } from '@/core/judge'
 import type { SetMeasurement } from '@/core/sets'
 import { runoutText } from '@/words/measure'
@@ -15,7 +15,7 @@ import { EdgeRibbon } from './edge-ribbon'
 import { LivePicture } from './live-picture'
 import { AT_REST, measureSheet, type MeasureEvent, type MeasureSheet } from './machine'
 import type { MeasureProps } from './measure-props'
-import { MeasureRight } from './measure-right'
+import { MeasureRight, type Wrong } from './measure-right'
 import { savePictures } from './save-pictures'
 import { useBench } from './use-bench'
 
@@ -56,11 +56,13 @@ function useWrong(
   set: SetMeasurement | null,
   result: ToolResult | null,
   takenAt: string | null,
-): readonly Cause[] | null {
+): Wrong | null {
   const bad = result !== null && result.verdict !== null && result.verdict !== 'holds' && result.missing.length === 0
   return useMemo(() => {
     const given = bad && set && known && takenAt ? caseOf(set.edges, limits, known, takenAt) : null
-    return given && known ? causesOf(given, known.counts) : null
+    if (!given || !known) return null
+    const causes = causesOf(given, known.counts)
+    return { causes, next: nextSteps(given, causes).at(0)?.code ?? null }
   }, [bad, set, known, limits, takenAt])
 }
 
