@@ -8,7 +8,6 @@ const [folder = join(import.meta.dirname, '..', 'docs', 'screenshots'), ...only]
 const VIEWS = {
   kit: ['/kit/HP-2240'],
   build: ['/build?job=HP-2207&t=12'],
-  carts: ['/kit/carts?job=HP-2240'],
   masters: ['/measure/masters', checked],
   programs: ['/measure/programs/D-0007'],
   measure: ['/measure/BX00147', onSk40],
@@ -25,11 +24,13 @@ const VIEWS = {
   magazine: ['/plan/magazine?machine=HERON'],
   load: ['/return?serial=BX00143', swapped],
   'build-heat': ['/build?job=HP-2207&t=12', heated],
+  practice: ['/practice/lessons', practising],
 }
 
 /** Looked at only when named. */
 const MORE = {
   jobs: ['/kit'],
+  carts: ['/kit/carts?job=HP-2240'],
   labels: ['/hand-over/labels?machine=HERON', drawn],
   'measure-dirt': ['/measure/BX00141', measured],
   'balance-basalt': ['/balance/BX00153', undefined, 'basalt'],
@@ -61,6 +62,20 @@ async function imported(page) {
   await page.getByLabel('What “size” is').selectOption('DCX')
   await page.getByLabel('Unit of “size”').selectOption('mm')
   await page.getByText('is no length').waitFor()
+}
+
+/** A lesson in front of the machine, at the first tool that it is about; a lesson that runs is ended first. */
+async function practising(page) {
+  const end = page.getByRole('button', { name: 'End the lesson' })
+  if (await end.isVisible()) {
+    await end.click()
+    await page.getByRole('button', { name: 'Other lessons' }).click()
+  }
+  await page.getByRole('button', { name: /In front of the machine/ }).click()
+  await page.getByRole('button', { name: 'Begin the lesson' }).click()
+  await page.getByRole('link', { name: 'Go there' }).nth(1).click()
+  await page.getByTestId('practice-strip').waitFor()
+  await page.getByText('offsets in').first().waitFor()
 }
 
 /** T12 as far as a hot nose in a cooling body; changes the demo, so it comes last. */
