@@ -142,7 +142,9 @@ describe('slips', () => {
       const { planted, ...lesson } = lessonWith('slips', null, null)
       const faults = ['RADIUS_FOR_DIAMETER', 'INCH_FOR_MM', 'OTHER_DATUM', null] as const
       await plant(shop, { ...lesson, planted: planted.map((one, i) => ({ ...one, fault: faults[i] })) })
-      const cards = Object.values(readCards(shop.db)).map((card) => (card.type === 'slip' ? card : null))
+      const cards = Object.values(readCards(shop.db)).map((card) =>
+        card.type === 'slip' ? { serial: card.serial, ...card.figures! } : null,
+      )
       const of = (i: number) => readMeasure(shop.db, cards[i]!.serial)!.definition!
       expect(cards[0]!.size / of(0).DC.nominal).toBeCloseTo(0.5, 2)
       expect(cards[1]!.length / of(1).LF.nominal).toBeCloseTo(1 / 25.4, 3)

@@ -38,6 +38,13 @@ export const endRoom = contract()(Run)
 /** How the figures on a slip were found: over a whole turn, from one picture of each edge, over two opposite edges. */
 export type SlipHow = 'turned' | 'still' | 'opposite'
 
+export interface SlipFigures {
+  readonly how: SlipHow
+  readonly length: number
+  readonly size: number
+  readonly decimals: number
+}
+
 /** What somebody has in their hands in the practice room. */
 export type Card =
   | { readonly type: 'bench' }
@@ -47,10 +54,8 @@ export type Card =
   | {
       readonly type: 'slip'
       readonly serial: string
-      readonly how: SlipHow
-      readonly length: number
-      readonly size: number
-      readonly decimals: number
+      /** null: the slip is gone with its room. */
+      readonly figures: SlipFigures | null
     }
   | {
       readonly type: 'load'

@@ -232,10 +232,13 @@ function slipOf({ LF, DC }: Definition, { thing, fault, size }: PlantedThing): C
   return {
     type: 'slip',
     serial: thing,
-    how,
-    length: fault === 'INCH_FOR_MM' ? lengthMm / MM_PER_INCH_ON_A_SLIP : fault === 'OTHER_DATUM' ? lengthMm - FACE_MM : lengthMm,
-    size: fault === 'RADIUS_FOR_DIAMETER' ? sizeMm / 2 : fault === 'STILL_FRAME' ? sizeMm - STILL_MISSES_MM : sizeMm,
-    decimals: fault === 'INCH_FOR_MM' ? 4 : 3,
+    figures: {
+      how,
+      length:
+        fault === 'INCH_FOR_MM' ? lengthMm / MM_PER_INCH_ON_A_SLIP : fault === 'OTHER_DATUM' ? lengthMm - FACE_MM : lengthMm,
+      size: fault === 'RADIUS_FOR_DIAMETER' ? sizeMm / 2 : fault === 'STILL_FRAME' ? sizeMm - STILL_MISSES_MM : sizeMm,
+      decimals: fault === 'INCH_FOR_MM' ? 4 : 3,
+    },
   }
 }
 

@@ -86,14 +86,15 @@ function viewOf(run: RoomRun, cards: Readonly<Record<number, Card>>): RoomView {
     steps: lesson === TOUR ? said.map(({ number }) => number) : [],
     things: planted.map(({ number, thing }) => {
       const last = said.findLast((s) => s.number === number)
-      return { number, card: cards[number] ?? cardOf(thing), said: last ? (last.fault ?? 'NOTHING') : null }
+      return { number, card: cards[number] ?? cardOf(lesson, thing), said: last ? (last.fault ?? 'NOTHING') : null }
     }),
     result: endedAt === null ? null : scoreLesson(planted, wordsOf(run)),
   }
 }
 
 /** A thing whose room is gone: what it was, without what was in somebody’s hands. */
-function cardOf(thing: string): Card {
+function cardOf(lesson: RoomLesson, thing: string): Card {
+  if (lesson === 'slips') return { type: 'slip', serial: thing, figures: null }
   if (thing === 'bench') return { type: 'bench' }
   const [job, t] = thing.split('/')
   return t === undefined ? { type: 'tool', serial: thing } : { type: 'job', job, t: Number(t) }

@@ -71,6 +71,8 @@ export function RoomResult({ current, result }: { readonly current: RoomView; re
 }
 
 function EndedRow({ thing, fault, right }: Ended) {
+  // nobody stopped it: it would have gone to the machine
+  const passed = fault !== null && (thing.said === null || thing.said === 'NOTHING')
   const said = thing.said === null ? say.youSaidNothing : say.youSaid(FAULT_NAMES[thing.said])
   return (
     <li className="border-rule grid grid-cols-[1fr_148px] gap-4 border-b py-2">
@@ -82,7 +84,7 @@ function EndedRow({ thing, fault, right }: Ended) {
         </p>
         {fault !== null && (
           <p>
-            <b>{say.lookAt}:</b> {LOOK_AT[fault]} {!right && <span className="text-soft">({say.harms[harmOf(fault).harm]})</span>}
+            <b>{say.lookAt}:</b> {LOOK_AT[fault]} {passed && <span className="text-soft">({say.harms[harmOf(fault).harm]})</span>}
           </p>
         )}
       </div>

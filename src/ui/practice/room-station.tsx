@@ -70,7 +70,7 @@ function Answer({ current, thing, act }: { readonly current: RoomView; readonly 
   return (
     <>
       <h2 className="text-2xl font-bold">{say.whatIsWrongHere(thingName(thing.card))}</h2>
-      <div className="grid grid-cols-2 gap-2" role="group" aria-label={say.whatIsWrongHere(thingName(thing.card))}>
+      <div className="mt-2 grid grid-cols-2 gap-2" role="group" aria-label={say.whatIsWrongHere(thingName(thing.card))}>
         {codes.map((code) => (
           <button
             key={code}

@@ -38,13 +38,13 @@ function placeOf(card: Card): string {
 
 /** What somebody has in their hands, as it is read there. */
 function About({ card }: { readonly card: Card }) {
-  if (card.type === 'slip')
+  if (card.type === 'slip' && card.figures)
     return (
       <span className="block">
         <b className="figures text-xl whitespace-pre">
-          {say.slipFigures(card.length.toFixed(card.decimals), card.size.toFixed(3))}
+          {say.slipFigures(card.figures.length.toFixed(card.figures.decimals), card.figures.size.toFixed(3))}
         </b>
-        <span className="text-soft block text-base">{SLIP_HOW[card.how]}</span>
+        <span className="text-soft block text-base">{SLIP_HOW[card.figures.how]}</span>
       </span>
     )
   if (card.type === 'load') return <span className="text-soft block">{say.goesTo(card.machine, card.pocket)}</span>
