@@ -6,10 +6,8 @@ import {
   codeOf,
   goodT4,
   lastEntry,
-  later,
   measured,
-  saveMeasurement,
-  saving,
+  measuredAgain,
   toolRoom,
   valueOf,
   withJobs,
@@ -22,10 +20,7 @@ const SERIAL = 'BX00143'
 beforeEach(() => (room = withT4(withJobs(toolRoom()))))
 /** One edge of four stands out by so much, mm. */
 const highEdge = (byMm: number) => goodT4().map((edge, i) => (i === 1 ? { ...edge, x: edge.x + byMm } : edge))
-const again = (minutes: number, edges = goodT4()) =>
-  valueOf(
-    saveMeasurement(room.as('ines', minutes), room.evidence, saving(SERIAL, edges, { takenAt: later(minutes), reason: 'again' })),
-  )
+const again = (minutes: number, edges = goodT4()) => measuredAgain(room, minutes, edges)
 const say = (code: 'EDGE_HIGH' | 'OFF_CENTRE', minutes: number, change: object = {}, who = 'ines') => {
   const { measurement } = readCauses(room.db, SERIAL)!
   const edge = code === 'EDGE_HIGH' ? 2 : null

@@ -16,8 +16,7 @@ import {
   later,
   lastEntry,
   measured,
-  saveMeasurement,
-  saving,
+  measuredAgain,
   textOf,
   toolRoom,
   UNBALANCED,
@@ -30,10 +29,7 @@ import {
 let room: ToolRoom
 const SERIAL = 'BX00143'
 beforeEach(() => (room = withT4(withJobs(toolRoom()))))
-const again = (minutes: number, edges = goodT4()) =>
-  valueOf(
-    saveMeasurement(room.as('ines', minutes), room.evidence, saving(SERIAL, edges, { takenAt: later(minutes), reason: 'again' })),
-  )
+const again = (minutes: number, edges = goodT4()) => measuredAgain(room, minutes, edges)
 
 /** Three tools of the record: one edge was high, and twice it was good. */
 function withCases(): readonly number[] {

@@ -288,6 +288,12 @@ export function measured(room: ToolRoom, serial = 'BX00143', edges: readonly Too
   return room
 }
 
+/** Measured once more, with a reason. */
+export const measuredAgain = (room: ToolRoom, minutes: number, edges: readonly Tool[] = goodT4(), serial = 'BX00143'): Saved =>
+  valueOf(
+    saveMeasurement(room.as('ines', minutes), room.evidence, saving(serial, edges, { takenAt: later(minutes), reason: 'again' })),
+  )
+
 export const codeOf = <T, E extends { readonly code: string }>(result: Result<T, E>): string =>
   // a refusal that wraps a device's or a part's own tells that one's code
   result.ok ? 'ok' : outerCode(result.error as unknown as Refusal)

@@ -12,6 +12,7 @@ import { PRACTICE_TABS, SubNav } from '../common/sub-nav'
 import { useAct } from '../common/use-act'
 import { CauseList } from '../causes/cause-list'
 import { useUnit } from '../shell/shell-context'
+import { FaultChoices } from './fault-choices'
 import { LessonResultPanel } from './lesson-result'
 import { Start, type LessonActs } from './lesson-start'
 import { PastLessons } from './past-lessons'
@@ -81,21 +82,15 @@ function Answer({
   return (
     <>
       <h2 className="text-2xl font-bold">{say.whatIsWrongWith(tool.number)}</h2>
-      <div className="grid grid-cols-2 gap-2" role="group" aria-label={say.whatIsWrongWith(tool.number)}>
-        {/* all of them, whatever this tool can have: the list must not give anything away */}
-        {CAUSE_CODES.map((code) => (
-          <button
-            key={code}
-            type="button"
-            aria-pressed={tool.said === code}
-            disabled={busy}
-            className={`btn h-auto min-h-11 justify-start px-3 text-left leading-tight ${tool.said === code ? 'btn-neutral' : 'btn-outline'}`}
-            onClick={() => choose(code)}
-          >
-            {CAUSE_NAMES[code]}
-          </button>
-        ))}
-      </div>
+      {/* all of them, whatever this tool can have: the list must not give anything away */}
+      <FaultChoices
+        label={say.whatIsWrongWith(tool.number)}
+        codes={CAUSE_CODES}
+        names={CAUSE_NAMES}
+        taken={tool.said}
+        busy={busy}
+        choose={choose}
+      />
       {opinion && <CauseList causes={opinion} unit={unit} />}
       <Problem lead={say.notSaved} text={problem} />
       <div className="mt-auto pt-3">

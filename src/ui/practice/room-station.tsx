@@ -11,6 +11,7 @@ import { PRACTICE_TABS, SubNav } from '../common/sub-nav'
 import { useAct } from '../common/use-act'
 import { RoomOffers } from './room-offers'
 import { RoomResult } from './room-result'
+import { FaultChoices } from './fault-choices'
 import type { RoomActs } from './room-acts'
 import { TourSheet } from './tour-sheet'
 import { thingName, ThingRow } from './thing-card'
@@ -70,20 +71,14 @@ function Answer({ current, thing, act }: { readonly current: RoomView; readonly 
   return (
     <>
       <h2 className="text-2xl font-bold">{say.whatIsWrongHere(thingName(thing.card))}</h2>
-      <div className="mt-2 grid grid-cols-2 gap-2" role="group" aria-label={say.whatIsWrongHere(thingName(thing.card))}>
-        {codes.map((code) => (
-          <button
-            key={code}
-            type="button"
-            aria-pressed={thing.said === code}
-            disabled={busy}
-            className={`btn h-auto min-h-11 justify-start px-3 text-left leading-tight ${thing.said === code ? 'btn-neutral' : 'btn-outline'}`}
-            onClick={() => void run(() => act.say({ run: current.run, number: thing.number, code }))}
-          >
-            {FAULT_NAMES[code]}
-          </button>
-        ))}
-      </div>
+      <FaultChoices
+        label={say.whatIsWrongHere(thingName(thing.card))}
+        codes={codes}
+        names={FAULT_NAMES}
+        taken={thing.said}
+        busy={busy}
+        choose={(code) => void run(() => act.say({ run: current.run, number: thing.number, code }))}
+      />
       <Problem lead={say.notSaved} text={problem} />
       <div className="mt-auto pt-3">
         {all ? (
