@@ -14,12 +14,22 @@ const SEED = join(process.cwd(), '.cache', 'practice-seed')
 const CONTROL = join(process.cwd(), '.cache', 'workers', 'control.mjs')
 const MIGRATIONS = join(process.cwd(), 'src/db/migrations')
 
+/** A room that nobody has used for so long is shut; it opens again as it was. */
+const IDLE_MS = 3_600_000
+
 interface OpenRoom {
   readonly shop: Shop
   readonly control: ChildProcess
 }
 const held = globalThis as { boulderRooms?: Map<number, Promise<OpenRoom>> }
 const rooms = (): Map<number, Promise<OpenRoom>> => (held.boulderRooms ??= new Map<number, Promise<OpenRoom>>())
+
+const timers = new Map<number, NodeJS.Timeout>()
+/** Somebody is in this room: it stays open for another while. */
+function inUse(run: number): void {
+  clearTimeout(timers.get(run))
+  timers.set(run, setTimeout(() => void shutRoom(run), IDLE_MS).unref())
+}
 
 const folderOf = (run: number): string => join(dataFolder(), 'practice', String(run))
 
@@ -94,6 +104,8 @@ async function open(run: number, beside: Shop, begin: (room: Shop) => Promise<vo
   try {
     if (isNew) await begin(shop)
     writeFileSync(join(folder, PLANTED), '')
+    // a control that stops by itself takes its room along: the next question opens both again
+    child.once('exit', () => void shutRoom(run))
     return room
   } catch (error) {
     shut(room)
@@ -106,20 +118,27 @@ export async function practiceRoom(run: number, beside: Shop, begin: (room: Shop
   const all = rooms()
   const opening = all.get(run) ?? open(run, beside, begin)
   all.set(run, opening)
+  inUse(run)
   try {
     return (await opening).shop
   } catch (error) {
-    // half a room is none: the next question makes it anew
+    // the next question opens it again; one that was not planted to its end is made anew then
     all.delete(run)
-    rmSync(folderOf(run), { recursive: true, force: true })
     throw error
   }
 }
 
-/** Shuts a room and throws away what was in it. */
-export async function clearRoom(run: number): Promise<void> {
+/** Shuts a room; what is in it stays for when it is opened again. */
+async function shutRoom(run: number): Promise<void> {
   const opened = rooms().get(run)
   rooms().delete(run)
+  clearTimeout(timers.get(run))
+  timers.delete(run)
   if (opened) shut(await opened)
+}
+
+/** Shuts a room and throws away what was in it. */
+export async function clearRoom(run: number): Promise<void> {
+  await shutRoom(run)
   rmSync(folderOf(run), { recursive: true, force: true })
 }
