@@ -1,7 +1,7 @@
 /** A measured tool as a case to judge. */
 import { temperatureAt } from '../clamp'
 import type { Clamping } from '../fits'
-import type { LimitSet } from '../judge'
+import type { LimitSet, ProgramStep } from '../judge'
 import type { EdgeMeasurement } from '../sets'
 import type { Heat } from '../tool'
 import type { CauseCase, CauseClamping, CauseCounts, CauseKind } from './case'
@@ -48,6 +48,23 @@ export const clampingFor = (clamping: Clamping | null): CauseClamping | null => 
 function warmth({ fromC, ambientC, tauS, endedAt }: Heat, at: string): number {
   const seconds = (Date.parse(at) - Date.parse(endedAt)) / 1000
   return temperatureAt(tauS, fromC, ambientC, Math.max(0, seconds)) - ambientC
+}
+
+interface StepRead {
+  readonly name: string
+  readonly edges: readonly EdgeMeasurement[]
+}
+
+/** The first further step of a routine whose radii were read below the tip; null where there is none. */
+export function belowTip(
+  steps: readonly ProgramStep[],
+  measured: readonly StepRead[],
+): { readonly heightMm: number; readonly edges: readonly EdgeMeasurement[] } | null {
+  for (const { name, edges } of measured) {
+    const at = steps.find((s) => s.name === name)?.at
+    if (at && at.downMm > 0 && edges.filter((e) => e.x).length > 1) return { heightMm: at.downMm, edges }
+  }
+  return null
 }
 
 /**

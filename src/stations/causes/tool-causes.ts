@@ -1,5 +1,6 @@
 import {
   type CauseCase,
+  belowTip,
   caseOf,
   causesOf,
   clampingFor,
@@ -42,22 +43,13 @@ export function causeKnown(db: Db, sheet: MeasureSheet, last: SavedMeasurement |
   }
 }
 
-/** Radii of a further step of the routine that were read below the tip. */
-function below(sheet: MeasureSheet, last: SavedMeasurement) {
-  for (const step of last.steps) {
-    const at = sheet.steps.find((s) => s.name === step.name)?.at
-    if (at && at.downMm > 0 && step.edges.filter((e) => e.x).length > 1) return { heightMm: at.downMm, edges: step.edges }
-  }
-  return null
-}
-
 /** One measurement of a tool as a case to judge; null where that cannot be said. */
 export function caseAt(db: Db, measured: SavedMeasurement): CauseCase | null {
   const assembly = getAssemblyById(db, measured.assemblyId)
   if (!assembly || measured.verdict === null) return null
   const sheet = readMeasureOf(db, assembly, measured)
   const known = causeKnown(db, sheet, measurementBefore(db, measured))
-  return known && caseOf(measured.edges, sheet.limits, known, measured.at, below(sheet, measured))
+  return known && caseOf(measured.edges, sheet.limits, known, measured.at, belowTip(sheet.steps, measured.steps))
 }
 
 /** What is most likely wrong with a tool, by its last measurement; null where that cannot be said, or nothing was asked of it. */
@@ -66,7 +58,7 @@ export function readCauses(db: Db, serial: string): CausesSheet | null {
   const last = sheet?.last
   if (!sheet || !last || sheet.assembly.state === 'loaded' || last.verdict === null) return null
   const known = causeKnown(db, sheet, measurementBefore(db, last))
-  const given = known && caseOf(last.edges, sheet.limits, known, last.at, below(sheet, last))
+  const given = known && caseOf(last.edges, sheet.limits, known, last.at, belowTip(sheet.steps, last.steps))
   if (!known || !given) return null
   const causes = causesOf(given, known.counts)
   return {

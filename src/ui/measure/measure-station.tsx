@@ -1,7 +1,7 @@
 'use client'
 import { useGo } from '../common/going'
 import { useEffect, useMemo, useReducer, useState } from 'react'
-import { caseOf, causesOf, nextSteps } from '@/core/causes'
+import { belowTip, caseOf, causesOf, nextSteps } from '@/core/causes'
 import { advise, benchFor, judgeTool, type ToolResult } from '@/core/judge'
 import type { SetMeasurement } from '@/core/sets'
 import { runoutText } from '@/words/measure'
@@ -15,6 +15,7 @@ import { EdgeRibbon } from './edge-ribbon'
 import { LivePicture } from './live-picture'
 import { AT_REST, measureSheet, type MeasureEvent, type MeasureSheet } from './machine'
 import type { MeasureProps } from './measure-props'
+import type { Proposal } from '@/workers/bench.worker'
 import { MeasureRight, type Wrong } from './measure-right'
 import { savePictures } from './save-pictures'
 import { useBench } from './use-bench'
@@ -52,18 +53,24 @@ function useJudged(props: MeasureProps, now: string) {
 
 /** What is most likely wrong with a tool that is not in tolerance; null where it is, or nobody can say. */
 function useWrong(
-  { known, limits }: MeasureProps,
-  set: SetMeasurement | null,
+  { known, limits, tool }: MeasureProps,
+  proposal: Proposal | null,
   result: ToolResult | null,
   takenAt: string | null,
 ): Wrong | null {
   const bad = result !== null && result.verdict !== null && result.verdict !== 'holds' && result.missing.length === 0
   return useMemo(() => {
-    const given = bad && set && known && takenAt ? caseOf(set.edges, limits, known, takenAt) : null
-    if (!given || !known) return null
+    if (!bad || !proposal || !known || !takenAt) return null
+    const { set, steps } = proposal
+    const below = belowTip(
+      tool.steps,
+      steps.map((step) => ({ name: step.name, edges: step.set.edges })),
+    )
+    const given = caseOf(set.edges, limits, known, takenAt, below)
+    if (!given) return null
     const causes = causesOf(given, known.counts)
     return { causes, next: nextSteps(given, causes).at(0)?.code ?? null }
-  }, [bad, set, known, limits, takenAt])
+  }, [bad, proposal, known, limits, tool, takenAt])
 }
 
 /** The edge whose value is the tool's: the longest, or the one farthest out. */
@@ -141,7 +148,7 @@ export function MeasureStation(props: MeasureProps) {
   const { unit } = useShell()
   const now = useNow(props.now, props.heat !== null)
   const { bench, takenAt, result, dirtyEdge } = useJudged(props, now)
-  const wrong = useWrong(props, bench.proposal?.set ?? null, result, takenAt)
+  const wrong = useWrong(props, bench.proposal, result, takenAt)
   const { state, proposal, shown } = bench
   const [sheet, happened] = useReducer(measureSheet, AT_REST)
   useUnsaved(proposal && sheet.saving === null ? say.thisMeasurement : null)
