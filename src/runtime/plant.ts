@@ -50,11 +50,14 @@ export function planterOf({ db, clock }: Shop) {
   const sized = (truth: ToolTruth, { LF, DC }: Definition) => sound(truth, { LF: LF.nominal, DC: DC.nominal })
   return {
     sound: (serial: string) => change(serial, sized),
-    onTool: (serial: string, fault: string, size: number, seed: number): boolean => {
-      const known = WORLD_FAULTS.find((one) => one === fault)
-      if (!known) return false
-      change(serial, (truth, definition) => planted(sized(truth, definition), known, amountOf(known, definition, size), seed))
-      return true
+    onTool: (serial: string, faults: readonly string[], size: number, seed: number) => {
+      const known = WORLD_FAULTS.filter((one) => faults.includes(one))
+      change(serial, (truth, definition) =>
+        known.reduce(
+          (tool, fault, i) => planted(tool, fault, amountOf(fault, definition, size), seed + i),
+          sized(truth, definition),
+        ),
+      )
     },
     moveZero: (size: number, seed: number) => {
       const { uniform } = seededRandom(seed)

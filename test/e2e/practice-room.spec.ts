@@ -99,8 +99,9 @@ test('a lesson at the bench: measured, handed over and loaded in earnest, and th
   await big(page).click()
   await expect(page.getByRole('heading', { name: /^2 of 5 right$/ })).toBeVisible()
   await expect(page.getByText(/At the machine/).first()).toBeVisible()
-  await expect(page.getByRole('img', { name: /^How / })).toHaveCount(3)
-  await expect(page.getByText('Next time:')).toHaveCount(3)
+  // three things, and one of them may have two faults
+  await expect(page.getByText('Next time:').nth(2)).toBeVisible()
+  expect(await page.getByRole('img', { name: /^How / }).count()).toBe(await page.getByText('Next time:').count())
 
   // gone with all that was in it
   expect(existsSync(join(room.data, 'practice', '1'))).toBe(false)

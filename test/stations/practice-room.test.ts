@@ -108,6 +108,16 @@ describe('at the bench', () => {
     }),
   )
 
+  it('two faults on one tool both show', () =>
+    inCopy(seeded, false, async (shop) => {
+      const { planted, ...lesson } = lessonWith('bench', 'BX00157', 'EDGE_HIGH')
+      const both = planted.map((one) => (one.fault === null ? one : { ...one, also: 'LENGTH_NOT_SET' as const }))
+      await plant(shop, { ...lesson, planted: both })
+      await causesAfterMeasuring(shop, 'BX00157')
+      const { features } = readMeasure(shop.db, 'BX00157')!.last!.result
+      const off = features.filter(({ verdict }) => verdict === 'off').map(({ key }) => key)
+      expect(off).toEqual(expect.arrayContaining(['LF', 'radialRunout']))
+    }))
   it('a chip lies on one edge', () =>
     inCopy(seeded, false, async (shop) => {
       await plant(shop, lessonWith('bench', 'BX00144', 'CHIP_ON_EDGE'))

@@ -92,6 +92,20 @@ describe('a lesson', () => {
       ['EDGE_HIGH', 'missed'],
     ])
   })
+  it('of two faults on one tool either stops it, and only what was named is known', () => {
+    const planted = [{ number: 1, fault: 'EDGE_HIGH', also: 'LENGTH_NOT_SET', size: 0.5 }] as const
+    const told = (fault: FaultCode | null) => scoreLesson(planted, [{ number: 1, fault, helped: false }])
+    expect(told('EDGE_HIGH').share).toBe(1)
+    expect(told('LENGTH_NOT_SET').found).toHaveLength(1)
+    expect(told('WORN').mistaken).toHaveLength(1)
+    const nothing = told(null)
+    expect(nothing.missed).toHaveLength(1)
+    expect(nothing.harm.minutes).toBe(harmOf('EDGE_HIGH').minutes + harmOf('LENGTH_NOT_SET').minutes)
+    expect([...recallsOf(planted, [{ number: 1, fault: 'LENGTH_NOT_SET', helped: false }])]).toEqual([
+      ['LENGTH_NOT_SET', 'found'],
+    ])
+    expect(recallsOf(planted, []).size).toBe(2)
+  })
   it('every tool is told once: right, wrong or not at all', () => {
     const fault = fc.constantFrom<FaultCode | null>('WORN', 'WARM', 'CHIP_ON_EDGE', null)
     fc.assert(

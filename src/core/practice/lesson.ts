@@ -9,6 +9,8 @@ export interface PlantedTool {
   readonly number: number
   /** null: it is good. */
   readonly fault: FaultCode | null
+  /** A second fault on the same tool: whoever names either has stopped it. */
+  readonly also?: FaultCode
   /** Where in its range its size is, 0 the smallest, 1 the largest. */
   readonly size: number
   /** What it is in the practice room; left out where it is only readings. */
@@ -73,6 +75,13 @@ export interface LessonResult {
   readonly share: number
 }
 
+/** All that is planted on it. */
+export const faultsOf = ({ fault, also }: PlantedTool): readonly FaultCode[] =>
+  fault === null ? [] : also === undefined ? [fault] : [fault, also]
+/** Whether somebody has said what is wrong with it, or that it is good. */
+const hits = (tool: PlantedTool, said: FaultCode | null): boolean =>
+  said === null ? tool.fault === null : faultsOf(tool).includes(said)
+
 const WORST: readonly Harm[] = ['crash', 'scrap', 'stop', 'wear']
 
 /** @param said the last word on each tool counts */
@@ -80,15 +89,17 @@ export function scoreLesson(planted: readonly PlantedTool[], said: readonly Said
   const last = new Map(said.map((s) => [s.number, s]))
   const with_ = planted.map((tool) => ({ tool, said: last.get(tool.number) ?? null }))
   const as = (tool: PlantedTool, code: FaultCode) => ({ ...tool, as: code })
-  const found = with_.filter(({ tool, said: s }) => tool.fault !== null && s?.fault === tool.fault).map(({ tool }) => tool)
+  const found = with_
+    .filter(({ tool, said: s }) => tool.fault !== null && s !== null && hits(tool, s.fault))
+    .map(({ tool }) => tool)
   const missed = with_.filter(({ tool, said: s }) => tool.fault !== null && s?.fault === null).map(({ tool }) => tool)
   const mistaken = with_.flatMap(({ tool, said: s }) =>
-    tool.fault !== null && s?.fault != null && s.fault !== tool.fault ? [as(tool, s.fault)] : [],
+    tool.fault !== null && s?.fault != null && !hits(tool, s.fault) ? [as(tool, s.fault)] : [],
   )
   const blamed = with_.flatMap(({ tool, said: s }) => (tool.fault === null && s?.fault != null ? [as(tool, s.fault)] : []))
   const open = with_.filter(({ said: s }) => s === null).map(({ tool }) => tool)
-  const cost = [...missed, ...open.filter((t) => t.fault !== null)].map((t) => harmOf(t.fault!))
-  const right = with_.filter(({ tool, said: s }) => s !== null && s.fault === tool.fault).length
+  const cost = [...missed, ...open].flatMap(faultsOf).map(harmOf)
+  const right = with_.filter(({ tool, said: s }) => s !== null && hits(tool, s.fault)).length
   return {
     ...{ found, missed, mistaken, blamed, open },
     harm: {
@@ -104,13 +115,16 @@ export function recallsOf(planted: readonly PlantedTool[], said: readonly SaidOf
   const last = new Map(said.map((s) => [s.number, s]))
   const order: readonly Recall[] = ['missed', 'late', 'found']
   const all = new Map<FaultCode, Recall>()
-  for (const { number, fault } of planted) {
-    if (fault === null) continue
-    const s = last.get(number)
-    const recall: Recall = s?.fault === fault ? (s.helped ? 'late' : 'found') : 'missed'
-    const before = all.get(fault)
-    // of a fault that was planted twice the worse counts
-    if (before === undefined || order.indexOf(recall) < order.indexOf(before)) all.set(fault, recall)
+  for (const tool of planted) {
+    const s = last.get(tool.number)
+    const seen = faultsOf(tool).filter((fault) => fault === s?.fault)
+    // of two on one tool the one that was not named tells nothing, once the other was
+    for (const fault of seen.length ? seen : faultsOf(tool)) {
+      const recall: Recall = seen.length ? (s?.helped ? 'late' : 'found') : 'missed'
+      const before = all.get(fault)
+      // of a fault that was planted twice the worse counts
+      if (before === undefined || order.indexOf(recall) < order.indexOf(before)) all.set(fault, recall)
+    }
   }
   return all
 }

@@ -20,6 +20,15 @@ describe('a lesson in the practice room', () => {
       }),
     )
   })
+  it('sometimes two things are wrong with one tool, and both are such as it can have', () => {
+    const all = Array.from({ length: 100 }, (_, seed) => drawRoom(ROOMS.bench.things, [], seed + 1, NOW)).flat()
+    const together = all.filter(({ also }) => also !== undefined)
+    expect(together.length).toBeGreaterThan(10)
+    for (const { thing, fault, also } of together) {
+      expect(also).not.toBe(fault)
+      expect(ROOMS.bench.things.find((t) => t.thing === thing)!.faults).toContain(also)
+    }
+  })
   it('what is due is planted', () => {
     const due: Memory = { code: 'CREPT', found: 0, ease: 2, pauseDays: 0, dueAt: '2026-11-01T00:00:00.000Z' }
     for (let seed = 1; seed < 20; seed++)

@@ -46,13 +46,26 @@ export function drawRoom(
     free.delete(thing)
     given.set(thing, code)
   }
-  return things.map((thing, i) => ({
-    number: i + 1,
-    thing: thing.thing,
-    fault: given.get(thing) ?? null,
-    size: uniform(),
-  }))
+  return things.map((thing, i) => {
+    const fault = given.get(thing) ?? null
+    const beside = fault === null || uniform() > TOGETHER_SHARE ? [] : shuffled(besideOf(fault, thing.faults))
+    return { number: i + 1, thing: thing.thing, fault, ...(beside.length > 0 && { also: beside[0] }), size: uniform() }
+  })
 }
+
+/** Of so many faulty tools two things are wrong, where both can be seen. */
+const TOGETHER_SHARE = 0.35
+/** Faults that leave each other to be seen: one of the radii, one of the lengths or the corner. */
+const TOGETHER: readonly (readonly [FaultCode, FaultCode])[] = [
+  ['EDGE_HIGH', 'LENGTH_NOT_SET'],
+  ['EDGE_LOW', 'LENGTH_NOT_SET'],
+  ['OTHER_NOSE', 'LENGTH_NOT_SET'],
+  ['WRONG_CUTTER', 'LENGTH_NOT_SET'],
+  ['OFF_CENTRE', 'LENGTH_NOT_SET'],
+  ['OTHER_NOSE', 'EDGE_HIGH'],
+]
+const besideOf = (fault: FaultCode, possible: readonly FaultCode[]): readonly FaultCode[] =>
+  TOGETHER.flatMap(([a, b]) => (a === fault ? [b] : b === fault ? [a] : [])).filter((code) => possible.includes(code))
 
 export const ROOM_LESSONS = ['bench', 'slips', 'build', 'load'] as const
 /** One tool all the way, in a room in which nothing is wrong. */

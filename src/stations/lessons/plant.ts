@@ -2,7 +2,7 @@
  * Makes the practice room ready for one lesson: builds what it needs, and puts its faults on things. What somebody would have in
  * their hands (slips, labels, where a tool is to go) becomes a card.
  */
-import { ROOMS, type PlantedThing, type RoomLesson } from '@/core/practice'
+import { faultsOf, ROOMS, type PlantedThing, type RoomLesson } from '@/core/practice'
 import { controlT, isLead, loadLimitsOf, magazineOf, type Component, type Definition, type Machine } from '@/core/tool'
 import type { Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
@@ -35,8 +35,8 @@ import type { Card, SlipHow } from './contract'
 export interface Planter {
   /** Takes everything that is wrong off a tool. */
   readonly sound: (serial: string) => void
-  /** @param size 0 the smallest that is planted, 1 the largest @returns false where this fault is not one of the tool itself */
-  readonly onTool: (serial: string, fault: string, size: number, seed: number) => boolean
+  /** All of them on one tool. @param size 0 the smallest that is planted, 1 the largest */
+  readonly onTool: (serial: string, faults: readonly string[], size: number, seed: number) => void
   readonly moveZero: (size: number, seed: number) => void
   readonly letTimePass: (hours: number) => void
 }
@@ -217,7 +217,7 @@ function plantBench(planting: Planting, one: PlantedThing): Card {
 
 function plantTool(planting: Planting, one: PlantedThing): Card {
   if (one.fault === 'MEASURED_WARM') warmUp(planting.room, one.thing)
-  else if (one.fault !== null) planting.room.planter.onTool(one.thing, one.fault, one.size, seedOf(planting, one))
+  else if (one.fault !== null) planting.room.planter.onTool(one.thing, faultsOf(one), one.size, seedOf(planting, one))
   return { type: 'tool', serial: one.thing }
 }
 

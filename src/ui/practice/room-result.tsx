@@ -1,5 +1,5 @@
 'use client'
-import { harmOf, type FaultCode, type LessonResult } from '@/core/practice'
+import { faultsOf, harmOf, type FaultCode, type LessonResult } from '@/core/practice'
 import { RATE_PER_HOUR } from '@/core/stats'
 import type { RoomThing, RoomView } from '@/stations/lessons/contract'
 import { FAULT_NAMES, LESSON_WORDS, LOOK_AT } from '@/words/lessons'
@@ -13,16 +13,17 @@ import { thingName } from './thing-card'
 
 interface Ended {
   readonly thing: RoomThing
-  readonly fault: FaultCode | null
+  readonly faults: readonly FaultCode[]
   readonly right: boolean
 }
 
 /** Each thing with what was planted on it. */
 function endedOf({ things }: RoomView, { found, missed, mistaken, open }: LessonResult): Ended[] {
-  const faults = new Map([...found, ...missed, ...mistaken, ...open].map(({ number, fault }) => [number, fault]))
+  const planted = new Map([...found, ...missed, ...mistaken, ...open].map((tool) => [tool.number, faultsOf(tool)]))
   return things.map((thing) => {
-    const fault = faults.get(thing.number) ?? null
-    return { thing, fault, right: thing.said === (fault ?? 'NOTHING') }
+    const faults = planted.get(thing.number) ?? []
+    const right = faults.length === 0 ? thing.said === 'NOTHING' : faults.some((fault) => fault === thing.said)
+    return { thing, faults, right }
   })
 }
 
@@ -70,25 +71,25 @@ export function RoomResult({ current, result }: { readonly current: RoomView; re
   )
 }
 
-function EndedRow({ thing, fault, right }: Ended) {
+function EndedRow({ thing, faults, right }: Ended) {
   // nobody stopped it: it would have gone to the machine
-  const passed = fault !== null && (thing.said === null || thing.said === 'NOTHING')
+  const passed = faults.length > 0 && (thing.said === null || thing.said === 'NOTHING')
   const said = thing.said === null ? say.youSaidNothing : say.youSaid(FAULT_NAMES[thing.said])
   return (
-    <li className="border-rule grid grid-cols-[1fr_148px] gap-4 border-b py-2">
-      <div>
-        <b className="font-head text-[21px]">{thingName(thing.card)}</b>
-        <p className={right ? 'text-holds' : 'text-off'}>
-          {right ? '●' : '◆'} {fault === null ? say.good : say.itWas(FAULT_NAMES[fault])}
-          {right ? '' : `; ${said}`}
-        </p>
-        {fault !== null && (
+    <li className="border-rule border-b py-2">
+      <b className="font-head text-[21px]">{thingName(thing.card)}</b>
+      <p className={right ? 'text-holds' : 'text-off'}>
+        {right ? '●' : '◆'} {faults.length === 0 ? say.good : say.itWas(faults.map((fault) => FAULT_NAMES[fault]))}
+        {right ? '' : `; ${said}`}
+      </p>
+      {faults.map((fault) => (
+        <div key={fault} className="mt-1 grid grid-cols-[1fr_148px] gap-4">
           <p>
             <b>{say.lookAt}:</b> {LOOK_AT[fault]} {passed && <span className="text-soft">({say.harms[harmOf(fault).harm]})</span>}
           </p>
-        )}
-      </div>
-      {fault !== null && <FaultPicture fault={fault} />}
+          <FaultPicture fault={fault} />
+        </div>
+      ))}
     </li>
   )
 }

@@ -87,7 +87,7 @@ export const say = {
   timeTaken: 'It took',
   nothingWouldHave: 'Nothing would have gone wrong at a machine.',
   pictureOf: (fault: string) => `How ${fault} looks`,
-  itWas: (fault: string) => `planted: ${fault}`,
+  itWas: (faults: readonly string[]) => `planted: ${faults.join(', and ')}`,
   youSaid: (fault: string) => `you said ${fault}`,
   youSaidNothing: 'you said nothing of it',
   good: 'nothing was planted on it',
