@@ -52,7 +52,9 @@ export function proxy(request: NextRequest): NextResponse | Response {
   headers.delete(PRACTICE_HEADER)
   const inside = isInPractice(pathname)
   if (inside) headers.set(PRACTICE_HEADER, '1')
-  const page = new URL(pageOf(pathname) + request.nextUrl.search, request.url)
+  // only the path changes: whatever it is, it stays on this host
+  const page = request.nextUrl.clone()
+  page.pathname = pageOf(pathname)
   const on = (): NextResponse =>
     inside ? NextResponse.rewrite(page, { request: { headers } }) : NextResponse.next({ request: { headers } })
   if (/^\/api(\/|$)/.test(pageOf(pathname))) return on()

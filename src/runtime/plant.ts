@@ -28,9 +28,9 @@ const between = ([least, most]: readonly [number, number], size: number) => leas
 function amountOf(fault: WorldFault, { LF, DC, RE }: Definition, size: number): number {
   switch (fault) {
     case 'LENGTH_NOT_SET':
-      return (2 + 4 * size) * (LF.upper ?? 0.1)
+      return (2 + 4 * size) * LF.upper
     case 'WRONG_CUTTER':
-      return Math.max(0.5, 4 * (DC.upper ?? 0.1))
+      return Math.max(0.5, 4 * DC.upper)
     case 'OTHER_NOSE':
       return (RE?.nominal ?? 1) / 2
     default:

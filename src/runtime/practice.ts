@@ -21,14 +21,14 @@ interface OpenRoom {
   readonly shop: Shop
   readonly control: ChildProcess
 }
-const held = globalThis as { boulderRooms?: Map<number, Promise<OpenRoom>> }
+const held = globalThis as { boulderRooms?: Map<number, Promise<OpenRoom>>; boulderRoomTimers?: Map<number, NodeJS.Timeout> }
 const rooms = (): Map<number, Promise<OpenRoom>> => (held.boulderRooms ??= new Map<number, Promise<OpenRoom>>())
 
-const timers = new Map<number, NodeJS.Timeout>()
+const timersOf = (): Map<number, NodeJS.Timeout> => (held.boulderRoomTimers ??= new Map<number, NodeJS.Timeout>())
 /** Somebody is in this room: it stays open for another while. */
 function inUse(run: number): void {
-  clearTimeout(timers.get(run))
-  timers.set(run, setTimeout(() => void shutRoom(run), IDLE_MS).unref())
+  clearTimeout(timersOf().get(run))
+  timersOf().set(run, setTimeout(() => void shutRoom(run), IDLE_MS).unref())
 }
 
 const folderOf = (run: number): string => join(dataFolder(), 'practice', String(run))
@@ -132,8 +132,8 @@ export async function practiceRoom(run: number, beside: Shop, begin: (room: Shop
 async function shutRoom(run: number): Promise<void> {
   const opened = rooms().get(run)
   rooms().delete(run)
-  clearTimeout(timers.get(run))
-  timers.delete(run)
+  clearTimeout(timersOf().get(run))
+  timersOf().delete(run)
   if (opened) shut(await opened)
 }
 

@@ -7,6 +7,7 @@ import type { Concession, HandoverRefusal } from '@/core/handover'
 import type { Difference, LoadSaid } from '@/core/load'
 import type { DriftVerdict, MeasurementSource, Verdict } from '@/core/judge'
 import type { MoveName } from '@/core/plan'
+import type { ConditionOn } from '@/core/practice'
 import type { Devices, OwnDevices, SetUpList } from '@/core/set-up'
 import type {
   Condition,
@@ -235,8 +236,8 @@ export interface Entries {
   LESSON_MADE: { readonly title: string }
   LESSON_RETIRED: { readonly title: string }
   /** @param title of one that a lead made; null: its words stand in the program */
-  LESSON_ASKED: { readonly what: 'load' | 'shrink'; readonly lesson: string; readonly title: string | null }
-  LESSON_NOT_ASKED: { readonly what: 'load' | 'shrink'; readonly lesson: string; readonly title: string | null }
+  LESSON_ASKED: { readonly what: ConditionOn; readonly lesson: string; readonly title: string | null }
+  LESSON_NOT_ASKED: { readonly what: ConditionOn; readonly lesson: string; readonly title: string | null }
   CAUSE_SAID: { readonly cause: CauseCode; readonly edge: number | null; readonly told: CauseCode; readonly p: number }
   /** What somebody said of a difference between a control's table and what was handed over. */
   TABLE_DECIDED: { readonly as: 'wear' | 'kept open'; readonly difference: Difference; readonly reason: string }

@@ -51,6 +51,9 @@ describe('addresses of the practice room', () => {
     ['/practice/edges', false, '/practice/edges'],
     ['/practice/lessons', false, '/practice/lessons'],
     ['/practices', false, '/practices'],
+    // no way to another host, and no room in the room
+    ['/practice//example.org/kit', false, '/practice//example.org/kit'],
+    ['/practice/practice/kit', false, '/practice/practice/kit'],
     ['/kit', false, '/kit'],
   ])('%s', (path, inside, page) => {
     expect(isInPractice(path)).toBe(inside)

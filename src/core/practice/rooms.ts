@@ -17,16 +17,14 @@ export type PlantedThing = PlantedTool & Required<Pick<PlantedTool, 'thing'>>
 const FAULTY_SHARE = 0.6
 
 /**
- * What is due comes first; each fault goes to a thing that can have it, and a thing has one at most. The rest is good.
+ * What is due comes first; each fault goes to a thing that can have it, some get a second one beside it, and the rest is good.
  * @param things none, or at least 2
- * @param again faults that this lesson is about; left out: whatever its things can have
  */
 export function drawRoom(
   things: readonly Thing[],
   memories: readonly Memory[],
   seed: number,
   now: string,
-  again?: readonly FaultCode[],
 ): readonly PlantedThing[] {
   const { uniform } = seededRandom(seed)
   const shuffled = <T>(all: readonly T[]): T[] =>
@@ -38,7 +36,7 @@ export function drawRoom(
   const free = new Set(shuffled(things))
   const given = new Map<Thing, FaultCode>()
   // what is equally due comes in another order each time
-  const codes = shuffled([...new Set(things.flatMap(({ faults }) => faults))]).filter((code) => again?.includes(code) ?? true)
+  const codes = shuffled([...new Set(things.flatMap(({ faults }) => faults))])
   for (const code of comesNext(codes, memories, now)) {
     if (given.size === most) break
     const thing = [...free].find(({ faults }) => faults.includes(code))
@@ -66,6 +64,10 @@ const TOGETHER: readonly (readonly [FaultCode, FaultCode])[] = [
 ]
 const besideOf = (fault: FaultCode, possible: readonly FaultCode[]): readonly FaultCode[] =>
   TOGETHER.flatMap(([a, b]) => (a === fault ? [b] : b === fault ? [a] : [])).filter((code) => possible.includes(code))
+
+/** What a lesson can be asked for: loading a machine, heating a holder. */
+export const CONDITIONS_ON = ['load', 'shrink'] as const
+export type ConditionOn = (typeof CONDITIONS_ON)[number]
 
 export const ROOM_LESSONS = ['bench', 'slips', 'build', 'load'] as const
 /** One tool all the way, in a room in which nothing is wrong. */

@@ -1,4 +1,5 @@
 import type { CauseCase, CauseCode } from '@/core/causes'
+import type { ConditionOn } from '@/core/practice'
 import { prepare, type Db, type Tx } from '../connection'
 
 /** A real tool's readings, and what was wrong with it. */
@@ -14,8 +15,6 @@ export interface OwnLesson {
   readonly cases: readonly RealCase[]
   readonly retired: boolean
 }
-
-export type ConditionOn = 'load' | 'shrink'
 
 export interface Condition {
   readonly id: number

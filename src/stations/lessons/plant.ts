@@ -4,7 +4,7 @@
  */
 import { faultsOf, ROOMS, type PlantedThing, type RoomLesson } from '@/core/practice'
 import { controlT, isLead, loadLimitsOf, magazineOf, type Component, type Definition, type Machine } from '@/core/tool'
-import type { Result } from '@/core/units'
+import { mmToUnit, type Result } from '@/core/units'
 import { getAssembly } from '@/db/assembly/read'
 import { moveAssembly } from '@/db/assembly/write'
 import { listAdapters } from '@/db/bench/read'
@@ -169,17 +169,19 @@ const PREPARE: Readonly<Record<RoomLesson, (room: RoomToPlant, planted: readonly
     allSound(room, planted)
   },
   build: () => undefined,
-  load: async (room) => {
+  load: async (room, planted) => {
     const work = workOf(room, 60)
     // in the seed some tools were measured weeks ago
     for (const machine of listMachines(room.db)) {
       const limits = { ...loadLimitsOf(machine), measuredDays: 60 }
       sure('rules', keepLimits(work, machine.key, limits, magazineOf(machine), machine.version))
     }
-    for (const { thing } of ROOMS.load.things) {
+    for (const { thing, fault, size } of planted) {
       const { balance, programRpm } = definitionOf(room.db, thing)
-      const to = balance ?? { grade: FINE_GRADE, rpm: programRpm }
-      sure('balance', typeBalance(work, { serial: thing, ...to, by: room.words.balancedBy }))
+      const { grade, rpm } = balance ?? { grade: FINE_GRADE, rpm: programRpm }
+      // before it is handed over: a tool that is balanced later goes back to Hand over
+      const to = fault === 'BALANCED_FOR_LESS' ? Math.round(rpm * (0.3 + 0.2 * size)) : rpm
+      sure('balance', typeBalance(work, { serial: thing, grade, rpm: to, by: room.words.balancedBy }))
       if (!currentHandover(room.db, thing)) sure('release', await release(room, thing))
     }
   },
@@ -221,7 +223,6 @@ function plantTool(planting: Planting, one: PlantedThing): Card {
   return { type: 'tool', serial: one.thing }
 }
 
-const MM_PER_INCH_ON_A_SLIP = 25.4
 /** What a still picture misses of a helical edge, and how far the spindle’s face lies from the gauge line, mm (both assumed). */
 const [STILL_MISSES_MM, FACE_MM] = [0.03, 3.2]
 
@@ -234,8 +235,7 @@ function slipOf({ LF, DC }: Definition, { thing, fault, size }: PlantedThing): C
     serial: thing,
     figures: {
       how,
-      length:
-        fault === 'INCH_FOR_MM' ? lengthMm / MM_PER_INCH_ON_A_SLIP : fault === 'OTHER_DATUM' ? lengthMm - FACE_MM : lengthMm,
+      length: fault === 'INCH_FOR_MM' ? mmToUnit(lengthMm, 'inch') : fault === 'OTHER_DATUM' ? lengthMm - FACE_MM : lengthMm,
       size: fault === 'RADIUS_FOR_DIAMETER' ? sizeMm / 2 : fault === 'STILL_FRAME' ? sizeMm - STILL_MISSES_MM : sizeMm,
       decimals: fault === 'INCH_FOR_MM' ? 4 : 3,
     },
@@ -273,7 +273,7 @@ const GOOD_POCKETS = [12, 15, 47, 53] as const
 const BESIDE_WIDE = 27
 const WEAR_LEFT_MM = 0.08
 
-async function plantLoad(room: RoomToPlant, { number, thing, fault, size }: PlantedThing): Promise<Card> {
+async function plantLoad(room: RoomToPlant, { number, thing, fault }: PlantedThing): Promise<Card> {
   const own = currentHandover(room.db, thing)
   if (!own) throw new Error(`the practice room has no hand-over for ${thing}`)
   const { machine } = own.values
@@ -289,11 +289,6 @@ async function plantLoad(room: RoomToPlant, { number, thing, fault, size }: Plan
   if (fault === 'WEAR_LEFT') {
     const row = controlT(own.values, knownMachine(room.db, machine))
     sure('wear', await room.control.run(machine, `G90 G21\nG10 L11 P${row} R${WEAR_LEFT_MM}`))
-  }
-  if (fault === 'BALANCED_FOR_LESS') {
-    const { balance } = definitionOf(room.db, thing)
-    const slower = balance && { grade: balance.grade, rpm: Math.round(balance.rpm * (0.3 + 0.2 * size)) }
-    if (slower) sure('balance', typeBalance(workOf(room, 30), { serial: thing, ...slower, by: room.words.balancedBy }))
   }
   return {
     type: 'load',

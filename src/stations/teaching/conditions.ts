@@ -1,9 +1,9 @@
 /** What somebody has to have learned before they do it alone. */
-import { scoreLesson } from '@/core/practice'
+import { scoreLesson, type ConditionOn } from '@/core/practice'
 import { isLead, type Person } from '@/core/tool'
 import type { Db } from '@/db/connection'
 import { listLessonRuns } from '@/db/lesson/read'
-import { listConditions, type ConditionOn } from '@/db/lesson/teaching'
+import { listConditions } from '@/db/lesson/teaching'
 import { getAnyMachine } from '@/db/machine/read'
 import { wordsOf } from '../lessons/lessons'
 import type { Refusal } from '../refusals'

@@ -1,7 +1,7 @@
 /** What a lead does for those who learn: lessons of real cases, and what somebody has to have learned before they do it alone. */
 import { z } from 'zod'
 import type { CauseCode } from '@/core/causes'
-import type { FaultCode } from '@/core/practice'
+import { CONDITIONS_ON, type ConditionOn, type FaultCode } from '@/core/practice'
 import type { Bare } from '@/core/units'
 import { contract, fault, MachineKey } from '../contract'
 
@@ -21,9 +21,6 @@ export interface TeachingRefusals {
   /** A tool that was measured is none that anything can be learned from. */
   NO_CASE: Bare
 }
-
-export const CONDITIONS_ON = ['load', 'shrink'] as const
-export type ConditionOn = (typeof CONDITIONS_ON)[number]
 
 /** `edges`, a lesson in the practice room, or `own:` with the number of one that a lead made. */
 const LessonKey = z.string().regex(/^(edges|bench|slips|build|load|own:\d{1,9})$/)

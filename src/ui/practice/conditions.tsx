@@ -1,6 +1,7 @@
 'use client'
 import { useState } from 'react'
-import { CONDITIONS_ON, type ConditionOn, type TeachingView } from '@/stations/teaching/contract'
+import { CONDITIONS_ON, type ConditionOn } from '@/core/practice'
+import type { TeachingView } from '@/stations/teaching/contract'
 import { lessonTitle } from '@/words/lessons'
 import { say } from '@/words/screens/teaching'
 import { SelectField } from '../common/form'

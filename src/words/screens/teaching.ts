@@ -1,3 +1,5 @@
+import type { ConditionOn } from '@/core/practice'
+
 /** What the sheet of whoever teaches says. */
 export const say = {
   practice: 'Practice',
@@ -10,7 +12,7 @@ export const say = {
   conditions: 'Needed before somebody works alone',
   conditionsAbout: 'Passed is whoever told 80 % of a lesson right. Leads are never held up.',
   noConditions: 'Nothing is asked of anybody.',
-  condition: (what: 'load' | 'shrink', machine: string, lesson: string) =>
+  condition: (what: ConditionOn, machine: string, lesson: string) =>
     what === 'load' ? `Load, ${machine}: “${lesson}”` : `Heat a holder: “${lesson}”`,
   everyMachine: 'every machine',
   forWhat: 'For',
